@@ -1,0 +1,61 @@
+package alcabala.accounting.document;
+
+import alcabala.accounting.party.Party;
+import alcabala.accounting.tax.TaxRounding;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+
+/// An invoice, credit note or bill as its source states it. Amounts are positive on a credit note too.
+///
+/// @param taxRounding how the source rounds tax
+/// @param ownership which side of the document the business is
+/// @param precedingNumber the invoice a credit note belongs to (EN 16931 BT-25), or empty
+public record Document(
+        DocumentKind kind,
+        String number,
+        LocalDate issueDate,
+        LocalDate dueDate,
+        CurrencyUnit currency,
+        PriceMode priceMode,
+        TaxRounding taxRounding,
+        Ownership ownership,
+        Party seller,
+        Party buyer,
+        String precedingNumber,
+        List<DocumentLine> lines,
+        List<AllowanceCharge> allowancesAndCharges,
+        List<TaxSubtotal> taxes,
+        StatedTotals totals) {
+
+    /// The other party: the buyer of a sale, the seller of a bill.
+    public Party counterparty() {
+        return kind.isSale() ? buyer : seller;
+    }
+
+    public Optional<LocalDate> findDueDate() {
+        return Optional.ofNullable(dueDate);
+    }
+
+    /// As the business sees it: an invoice in which the business is the buyer is a bill.
+    public Document seenBy(Ownership seen) {
+        DocumentKind own = seen == Ownership.BUYER ? kind.fromTheBuyer() : kind;
+        return new Document(
+                own,
+                number,
+                issueDate,
+                dueDate,
+                currency,
+                priceMode,
+                taxRounding,
+                seen,
+                seller,
+                buyer,
+                precedingNumber,
+                lines,
+                allowancesAndCharges,
+                taxes,
+                totals);
+    }
+}

@@ -1,0 +1,27 @@
+package alcabala.accounting.document;
+
+/// What a document is, seen from the business.
+public enum DocumentKind {
+    INVOICE,
+    CREDIT_NOTE,
+    BILL,
+    SUPPLIER_CREDIT;
+
+    public boolean isSale() {
+        return this == INVOICE || this == CREDIT_NOTE;
+    }
+
+    public boolean isCredit() {
+        return this == CREDIT_NOTE || this == SUPPLIER_CREDIT;
+    }
+
+    /// The same paper seen by its buyer.
+    public DocumentKind fromTheBuyer() {
+        return isCredit() ? SUPPLIER_CREDIT : BILL;
+    }
+
+    /// `invoice`, `credit-note`, `bill`, `supplier-credit`: the word used in the API and in the database.
+    public String word() {
+        return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+    }
+}

@@ -1,0 +1,40 @@
+package alcabala.accounting.posting;
+
+import alcabala.accounting.crosswalk.Crosswalk;
+import alcabala.accounting.document.Document;
+import alcabala.accounting.finding.Finding;
+import alcabala.accounting.ledger.LedgerProfile;
+import java.util.List;
+import java.util.Optional;
+
+/// Compiles documents for one route at one state of its crosswalk and ledger. Pure: the same document gives the same
+/// result, to the byte. Safe for use by several threads.
+public final class Compiler {
+    private final Crosswalk crosswalk;
+    private final Route route;
+    private final LedgerProfile ledger;
+
+    public Compiler(Crosswalk crosswalk, Route route, LedgerProfile ledger) {
+        this.crosswalk = crosswalk;
+        this.route = route;
+        this.ledger = ledger;
+    }
+
+    /// Either findings that block, or the exact ledger document and the journal it will cause; warnings come with both.
+    /// Every journal balances and its control account gets exactly the gross (domain, section 3).
+    public Compilation compile(Document document) {
+        if (!document.kind().isSale()) {
+            return new Compilation(
+                    List.of(new Finding.PurchaseNotCompiled()),
+                    List.of(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty());
+        }
+        return new DocumentCompilation(document, crosswalk, ledger).run();
+    }
+
+    public Route route() {
+        return route;
+    }
+}

@@ -1,0 +1,55 @@
+package alcabala.accounting.posting;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+
+/// The journal a document will cause, one line per account in the order in which accounts are first touched.
+public record Journal(List<JournalLine> lines, Money debit, Money credit) {
+    public boolean isBalanced() {
+        return debit.equals(credit);
+    }
+
+    /// Collects signed amounts per account: positive is debit.
+    static final class Builder {
+        private final Map<String, Money> balances = new LinkedHashMap<>();
+        private final CurrencyUnit currency;
+        private final boolean mirrored;
+
+        /// @param mirrored true for a credit note, whose journal is that of the invoice with sides exchanged
+        Builder(CurrencyUnit currency, boolean mirrored) {
+            this.currency = currency;
+            this.mirrored = mirrored;
+        }
+
+        Builder debit(String account, Money amount) {
+            balances.merge(account, mirrored ? amount.negated() : amount, Money::plus);
+            return this;
+        }
+
+        Builder credit(String account, Money amount) {
+            return debit(account, amount.negated());
+        }
+
+        Journal build() {
+            Money zero = Money.zero(currency);
+            List<JournalLine> lines = new ArrayList<>(balances.size());
+            Money debit = zero;
+            Money credit = zero;
+            for (Map.Entry<String, Money> entry : balances.entrySet()) {
+                Money balance = entry.getValue();
+                if (balance.isPositive()) {
+                    lines.add(new JournalLine(entry.getKey(), balance, zero));
+                    debit = debit.plus(balance);
+                } else if (balance.isNegative()) {
+                    lines.add(new JournalLine(entry.getKey(), zero, balance.negated()));
+                    credit = credit.plus(balance.negated());
+                }
+            }
+            return new Journal(lines, debit, credit);
+        }
+    }
+}

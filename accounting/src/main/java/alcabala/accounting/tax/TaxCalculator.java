@@ -1,0 +1,113 @@
+package alcabala.accounting.tax;
+
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.money.LargestRemainder;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+
+/// Computes tax from amounts and rates. Rounds half away from zero in the currency's minor unit, per line or per
+/// document and code (EN 16931 BR-CO-17 is the latter).
+public final class TaxCalculator {
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
+    private TaxCalculator() {}
+
+    /// With tax-inclusive prices the tax is taken out of the amount; per document, the net of a code is then spread
+    /// over
+    /// its lines by largest remainder.
+    public static TaxComputation compute(
+            TaxRounding rounding, PriceMode mode, CurrencyUnit currency, List<TaxedAmount> amounts) {
+        Map<String, Group> groups = new LinkedHashMap<>();
+        for (int i = 0; i < amounts.size(); i++) {
+            TaxedAmount amount = amounts.get(i);
+            groups.computeIfAbsent(amount.code(), code -> new Group(amount.rate(), Money.zero(currency)))
+                    .add(i, amount.amount());
+        }
+        Money[] nets = new Money[amounts.size()];
+        List<TaxGroup> results = new ArrayList<>(groups.size());
+        Money net = Money.zero(currency);
+        Money tax = net;
+        for (Map.Entry<String, Group> entry : groups.entrySet()) {
+            Group group = entry.getValue();
+            Money groupTax = group.tax(rounding, mode);
+            Money groupNet = mode == PriceMode.NET ? group.sum : group.sum.minus(groupTax);
+            group.fillNets(rounding, mode, groupNet, nets);
+            results.add(new TaxGroup(entry.getKey(), group.rate, groupNet, groupTax));
+            net = net.plus(groupNet);
+            tax = tax.plus(groupTax);
+        }
+        return new TaxComputation(rounding, results, List.of(nets), net, tax);
+    }
+
+    /// The tax on one amount, or in it.
+    public static Money taxOf(Money amount, BigDecimal rate, PriceMode mode) {
+        if (rate.signum() == 0 || amount.isZero()) {
+            return Money.zero(amount.getCurrencyUnit());
+        }
+        int scale = amount.getCurrencyUnit().getDecimalPlaces();
+        BigDecimal product = amount.getAmount().multiply(rate);
+        BigDecimal tax = mode == PriceMode.NET
+                ? product.movePointLeft(2).setScale(scale, RoundingMode.HALF_UP)
+                : product.divide(HUNDRED.add(rate), scale, RoundingMode.HALF_UP);
+        return Money.of(amount.getCurrencyUnit(), tax);
+    }
+
+    private static final class Group {
+        private final BigDecimal rate;
+        private final List<Integer> places = new ArrayList<>();
+        private final List<Money> amounts = new ArrayList<>();
+        private Money sum;
+
+        Group(BigDecimal rate, Money zero) {
+            this.rate = rate;
+            this.sum = zero;
+        }
+
+        void add(int place, Money amount) {
+            places.add(place);
+            amounts.add(amount);
+            sum = sum.plus(amount);
+        }
+
+        Money tax(TaxRounding rounding, PriceMode mode) {
+            if (rounding == TaxRounding.PER_DOCUMENT) {
+                return taxOf(sum, rate, mode);
+            }
+            Money tax = Money.zero(sum.getCurrencyUnit());
+            for (Money amount : amounts) {
+                tax = tax.plus(taxOf(amount, rate, mode));
+            }
+            return tax;
+        }
+
+        void fillNets(TaxRounding rounding, PriceMode mode, Money net, Money[] nets) {
+            List<Money> own = mode == PriceMode.NET
+                    ? amounts
+                    : rounding == TaxRounding.PER_LINE
+                            ? amounts.stream()
+                                    .map(a -> a.minus(taxOf(a, rate, mode)))
+                                    .toList()
+                            : spreadNet(net);
+            for (int i = 0; i < own.size(); i++) {
+                nets[places.get(i)] = own.get(i);
+            }
+        }
+
+        /// Spreads the tax rather than the net: with amounts of both signs only what is taken off each line stays
+        /// small.
+        private List<Money> spreadNet(Money net) {
+            List<Money> taxes = LargestRemainder.spread(sum.minus(net), amounts);
+            List<Money> nets = new ArrayList<>(amounts.size());
+            for (int i = 0; i < amounts.size(); i++) {
+                nets.add(amounts.get(i).minus(taxes.get(i)));
+            }
+            return nets;
+        }
+    }
+}

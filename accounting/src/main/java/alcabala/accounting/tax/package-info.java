@@ -1,0 +1,2 @@
+/// Tax computed as the source did and as the ledger will. Start with TaxCalculator.
+package alcabala.accounting.tax;

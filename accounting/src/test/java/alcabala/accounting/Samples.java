@@ -1,0 +1,177 @@
+package alcabala.accounting;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.Crosswalk;
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.document.AllowanceCharge;
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.Ownership;
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.document.StatedTotals;
+import alcabala.accounting.document.Tax;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.document.TaxCombination;
+import alcabala.accounting.ledger.AccountType;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerProfile;
+import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.posting.Route;
+import alcabala.accounting.tax.TaxRounding;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+
+/// A small yard's route and documents, for tests and benchmarks.
+public final class Samples {
+    public static final TaxCombination V23 = TaxCombination.of(Tax.of("V23", "23", TaxCategory.S));
+    public static final TaxCombination V13 = TaxCombination.of(Tax.of("V13", "13.5", TaxCategory.S));
+    public static final TaxCombination V0 = TaxCombination.of(Tax.of("V0", "0", TaxCategory.Z));
+    public static final Route ROUTE = new Route("yard", "Hullwork", "Inkwell");
+
+    private Samples() {}
+
+    public static List<CrosswalkRow> rows() {
+        List<CrosswalkRow> rows = new ArrayList<>(List.of(
+                row(RowKind.CATEGORY, "chandlery", "", "4010"),
+                row(RowKind.CATEGORY, "labour", "", "4020"),
+                row(RowKind.ITEM, "SHK-08", "SHACKLE8", "4015"),
+                row(RowKind.TAX, "V23", "S23", ""),
+                row(RowKind.TAX, "V13", "R13", ""),
+                row(RowKind.TAX, "V0", "Z0", "")));
+        rows.add(row(AccountRole.RECEIVABLES_CONTROL, "1100"));
+        rows.add(row(AccountRole.FEE_INCOME, "4090"));
+        rows.add(row(AccountRole.DISCOUNT_GIVEN, "4090"));
+        rows.add(row(AccountRole.ROUNDING, "6990"));
+        return rows;
+    }
+
+    public static CrosswalkRow row(RowKind kind, String code, String counterpart, String account) {
+        return new CrosswalkRow(kind, code, counterpart, account, 1, "M. Ferro", Instant.EPOCH);
+    }
+
+    public static CrosswalkRow row(AccountRole role, String account) {
+        return row(RowKind.ROLE, role.name(), "", account);
+    }
+
+    public static LedgerProfile ledger(CurrencyUnit currency, TaxRounding rounding) {
+        return new LedgerProfile(
+                "Inkwell",
+                currency,
+                rounding,
+                Map.of(
+                        "1100", account("1100", AccountType.RECEIVABLE, true),
+                        "2200", account("2200", AccountType.TAX, true),
+                        "4010", account("4010", AccountType.REVENUE, true),
+                        "4015", account("4015", AccountType.REVENUE, true),
+                        "4020", account("4020", AccountType.REVENUE, true),
+                        "4030", account("4030", AccountType.REVENUE, false),
+                        "4090", account("4090", AccountType.REVENUE, true),
+                        "6990", account("6990", AccountType.EXPENSE, true)),
+                Map.of("S23", code("S23", "23"), "R13", code("R13", "13.50"), "Z0", code("Z0", "0")),
+                31);
+    }
+
+    private static LedgerAccount account(String code, AccountType type, boolean active) {
+        return new LedgerAccount(code, code, type, active);
+    }
+
+    private static LedgerTaxCode code(String code, String rate) {
+        return new LedgerTaxCode(code, code, new BigDecimal(rate), TaxCategory.S, "2200", true);
+    }
+
+    public static Compiler compiler(List<CrosswalkRow> rows) {
+        return compiler(rows, CurrencyUnit.EUR);
+    }
+
+    public static Compiler compiler(List<CrosswalkRow> rows, CurrencyUnit currency) {
+        return new Compiler(Crosswalk.of(rows, Map.of()), ROUTE, ledger(currency, TaxRounding.PER_DOCUMENT));
+    }
+
+    public static DocumentLine line(
+            CurrencyUnit currency, String category, String quantity, String price, TaxCombination tax) {
+        BigDecimal amount = new BigDecimal(quantity)
+                .multiply(new BigDecimal(price))
+                .setScale(currency.getDecimalPlaces(), RoundingMode.HALF_UP);
+        return new DocumentLine(
+                "1",
+                category.equals("labour") ? LineKind.LABOUR : LineKind.GOODS,
+                "IT-" + category,
+                "an item of " + category,
+                category,
+                new BigDecimal(quantity),
+                "C62",
+                new BigDecimal(price),
+                BigDecimal.ONE,
+                Money.zero(currency),
+                Money.of(currency, amount),
+                tax);
+    }
+
+    /// Net prices, tax rounded per line, totals worked out here with plain decimals and not with the code under test.
+    public static Document invoice(String number, DocumentLine... lines) {
+        return document(DocumentKind.INVOICE, number, PriceMode.NET, List.of(lines), List.of());
+    }
+
+    public static Document document(
+            DocumentKind kind, String number, PriceMode mode, List<DocumentLine> lines, List<AllowanceCharge> extras) {
+        CurrencyUnit currency = lines.getFirst().amount().getCurrencyUnit();
+        BigDecimal lineSum = BigDecimal.ZERO;
+        BigDecimal tax = BigDecimal.ZERO;
+        for (DocumentLine line : lines) {
+            lineSum = lineSum.add(line.amount().getAmount());
+            tax = tax.add(taxOf(line.amount().getAmount(), line.tax(), mode, currency));
+        }
+        BigDecimal allowances = BigDecimal.ZERO;
+        BigDecimal charges = BigDecimal.ZERO;
+        for (AllowanceCharge each : extras) {
+            BigDecimal amount = each.amount().getAmount();
+            BigDecimal itsTax = taxOf(amount, each.tax(), mode, currency);
+            allowances = each.isCharge() ? allowances : allowances.add(amount);
+            charges = each.isCharge() ? charges.add(amount) : charges;
+            tax = each.isCharge() ? tax.add(itsTax) : tax.subtract(itsTax);
+        }
+        BigDecimal whole = lineSum.subtract(allowances).add(charges);
+        BigDecimal net = mode == PriceMode.NET ? whole : whole.subtract(tax);
+        StatedTotals totals = new StatedTotals(
+                Money.of(currency, lineSum),
+                Money.of(currency, allowances),
+                Money.of(currency, charges),
+                Money.of(currency, net),
+                Money.of(currency, tax),
+                Money.of(currency, net.add(tax)));
+        return new Document(
+                kind,
+                number,
+                LocalDate.of(2026, 11, 20),
+                LocalDate.of(2026, 12, 20),
+                currency,
+                mode,
+                TaxRounding.PER_LINE,
+                Ownership.SELLER,
+                Party.named("US", "Corvane Boatyards"),
+                Party.named("C-1", "Pell Estuary Trust"),
+                "",
+                lines,
+                extras,
+                List.of(),
+                totals);
+    }
+
+    private static BigDecimal taxOf(BigDecimal amount, TaxCombination tax, PriceMode mode, CurrencyUnit currency) {
+        BigDecimal divisor =
+                mode == PriceMode.NET ? BigDecimal.valueOf(100) : tax.rate().add(BigDecimal.valueOf(100));
+        return amount.multiply(tax.rate()).divide(divisor, currency.getDecimalPlaces(), RoundingMode.HALF_UP);
+    }
+}

@@ -1,0 +1,49 @@
+package alcabala.accounting.money;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+
+import java.util.List;
+import java.util.Random;
+import java.util.stream.LongStream;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class LargestRemainderTest {
+    @Test
+    void theUnitLeftOverGoesToTheLargestRemainder() {
+        assertThat(LargestRemainder.spread(eur(100), weights(1, 1, 1))).isEqualTo(weights(34, 33, 33));
+        assertThat(LargestRemainder.spread(eur(-100), weights(1, 1, 1))).isEqualTo(weights(-33, -33, -34));
+        assertThat(LargestRemainder.spread(eur(10), weights(0, 0))).isEqualTo(weights(5, 5));
+        assertThatIllegalArgumentException().isThrownBy(() -> LargestRemainder.spread(eur(1), List.of()));
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @ValueSource(longs = {1, 2, 3, 4, 5})
+    void thePartsAddUpAndNoneIsAUnitOrMoreFromItsExactShare(long seed) {
+        Random random = new Random(seed);
+        for (int i = 0; i < 5000; i++) {
+            long whole = random.nextLong(-1_000_000_000_000L, 1_000_000_000_000L);
+            long[] sizes = random.longs(1 + random.nextInt(9), 1, 1_000_000_000).toArray();
+            long sum = LongStream.of(sizes).sum();
+            List<Money> parts = LargestRemainder.spread(eur(whole), weights(sizes));
+            assertThat(parts.stream().mapToLong(Money::getAmountMinorLong).sum())
+                    .isEqualTo(whole);
+            for (int p = 0; p < sizes.length; p++) {
+                double exact = (double) whole * sizes[p] / sum;
+                assertThat(Math.abs(parts.get(p).getAmountMinorLong() - exact)).isLessThan(1.001);
+            }
+        }
+    }
+
+    private static Money eur(long minor) {
+        return Money.ofMinor(CurrencyUnit.EUR, minor);
+    }
+
+    private static List<Money> weights(long... minors) {
+        return LongStream.of(minors).mapToObj(LargestRemainderTest::eur).toList();
+    }
+}

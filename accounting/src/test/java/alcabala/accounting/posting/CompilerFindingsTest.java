@@ -1,0 +1,242 @@
+package alcabala.accounting.posting;
+
+import static alcabala.accounting.Samples.V23;
+import static alcabala.accounting.Samples.invoice;
+import static alcabala.accounting.Samples.line;
+import static alcabala.accounting.Samples.row;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.joda.money.CurrencyUnit.EUR;
+
+import alcabala.accounting.Samples;
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.Crosswalk;
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.crosswalk.Step;
+import alcabala.accounting.crosswalk.WalkStep;
+import alcabala.accounting.crosswalk.WalkStep.Verdict;
+import alcabala.accounting.document.AllowanceCharge;
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.document.Ownership;
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.document.StatedTotals;
+import alcabala.accounting.document.Tax;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.document.TaxCombination;
+import alcabala.accounting.finding.Finding;
+import alcabala.accounting.finding.Severity;
+import alcabala.accounting.matching.PartyMatcher;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.tax.TaxRounding;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.junit.jupiter.api.Test;
+
+class CompilerFindingsTest {
+    private final DocumentLine goods = line(EUR, "chandlery", "2", "10.00", V23);
+
+    @Test
+    void theMostSpecificRuleAnswersAndTheWalkTellsAll() {
+        Document document = invoice("HW-1", withItem(goods, "SHK-08"));
+        List<CrosswalkRow> rows = Samples.rows();
+
+        assertThat(account(rows, document)).isEqualTo("4015");
+        rows.add(row(RowKind.LINE, "HW-1/1", "", "4020"));
+        assertThat(account(rows, document)).isEqualTo("4020");
+        rows.removeIf(r -> r.kind() == RowKind.LINE || r.kind() == RowKind.ITEM);
+        assertThat(account(rows, document)).isEqualTo("4010");
+        rows.removeIf(r -> r.kind() == RowKind.CATEGORY);
+        rows.add(row(AccountRole.SALES, "4090"));
+
+        Compilation compiled = Samples.compiler(rows).compile(document);
+        assertThat(compiled.lines().getFirst().walk().steps())
+                .extracting(WalkStep::step, WalkStep::verdict)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple(Step.LINE_OVERRIDE, Verdict.NO_ROW),
+                        org.assertj.core.groups.Tuple.tuple(Step.ITEM, Verdict.NO_ROW),
+                        org.assertj.core.groups.Tuple.tuple(Step.CATEGORY, Verdict.NO_ROW),
+                        org.assertj.core.groups.Tuple.tuple(Step.ROLE, Verdict.ANSWERED));
+    }
+
+    @Test
+    void theCauseNamesWhereOneRowSettlesTheMost() {
+        List<CrosswalkRow> rows = Samples.rows();
+        assertCauses(rows, invoice("A", withItem(withCategory(goods, ""), "RIG-0042")), "item-unmapped:RIG-0042");
+        assertCauses(rows, invoice("B", withCategory(goods, "paint")), "category-unmapped:paint");
+        assertCauses(rows, invoice("C", withItem(withCategory(goods, ""), "")), "role-unset:SALES");
+    }
+
+    @Test
+    void accountsThatCannotBeUsedAreNamed() {
+        assertThat(findings("4999")).containsExactly("account-unusable:4999");
+        assertThat(findings("4030")).containsExactly("account-unusable:4030");
+        assertThat(findings("1100")).as("a receivable as revenue").containsExactly("account-unusable:1100");
+    }
+
+    @Test
+    void taxCodesMustExistAndHaveTheRate() {
+        TaxCombination v9 = TaxCombination.of(Tax.of("V9", "9", TaxCategory.S));
+        Document document = invoice("HW-9", line(EUR, "chandlery", "2", "10.00", v9));
+        assertCauses(Samples.rows(), document, "tax-unmapped:V9");
+        assertCauses(with(row(RowKind.TAX, "V9", "GONE", "")), document, "tax-code-unusable:GONE");
+        assertCauses(with(row(RowKind.TAX, "V9", "R13", "")), document, "tax-rate-differs:V9");
+    }
+
+    @Test
+    void aCombinationMapsAsASet() {
+        Tax federal = Tax.of("FED", "5", TaxCategory.S);
+        Tax provincial = new Tax("PROV", new java.math.BigDecimal("10"), TaxCategory.S, true);
+        TaxCombination both = TaxCombination.of(List.of(federal, provincial));
+        assertThat(both.key()).isEqualTo("FED+PROV");
+        assertThat(both.rate()).as("10 % on 105").isEqualByComparingTo("15.5");
+    }
+
+    @Test
+    void moreThanRoundingIsAFindingWithBothComputations() {
+        Document right = invoice("HW-5", goods);
+        Document wrong = withTotals(right, "20.00", "4.70", "24.70");
+        assertThat(Samples.compiler(Samples.rows()).compile(wrong).findings())
+                .containsExactly(new Finding.TaxDiffers(eur("4.70"), eur("4.60"), 1));
+    }
+
+    @Test
+    void arithmeticThatDoesNotHoldShowsBothFigures() {
+        Document wrong = withTotals(invoice("HW-6", goods), "20.00", "4.60", "25.60");
+        assertThat(Samples.compiler(Samples.rows()).compile(wrong).findings())
+                .containsExactly(new Finding.ArithmeticDiffers(
+                        Finding.ArithmeticDiffers.Figure.GROSS, "", eur("25.60"), eur("24.60")));
+    }
+
+    @Test
+    void aPartyThatMayAlreadyExistIsAskedAbout() {
+        Party known = Party.named("I-7", "Pell Estuary Tr");
+        Document document = invoice("HW-7", goods);
+        var doubts = Map.of(
+                "C-1", new PartyMatcher(List.of(known)).rank(document.buyer()).getFirst());
+        Compiler asking = new Compiler(
+                Crosswalk.of(Samples.rows(), doubts), Samples.ROUTE, Samples.ledger(EUR, TaxRounding.PER_DOCUMENT));
+        assertThat(asking.compile(document).findings())
+                .extracting(Finding::cause)
+                .containsExactly("party-doubtful:C-1");
+        assertCauses(with(row(RowKind.PARTY, "C-1", "I-7", "")), document);
+    }
+
+    @Test
+    void billsAndStrangersWarnAndForeignCurrencyBlocks() {
+        Document sale = invoice("HW-8", goods);
+        Compilation bill = Samples.compiler(Samples.rows()).compile(sale.seenBy(Ownership.BUYER));
+        assertThat(bill.findings()).containsExactly(new Finding.PurchaseNotCompiled());
+        assertThat(bill.journal()).isEmpty();
+
+        Compilation stranger = Samples.compiler(Samples.rows()).compile(sale.seenBy(Ownership.NEITHER));
+        assertThat(stranger.findings()).extracting(Finding::severity).containsExactly(Severity.WARNS);
+        assertThat(stranger.journal()).isPresent();
+
+        assertThat(Samples.compiler(Samples.rows(), CurrencyUnit.JPY)
+                        .compile(sale)
+                        .findings())
+                .extracting(Finding::cause)
+                .containsExactly("currency-unavailable:EUR");
+    }
+
+    @Test
+    void anAllowanceOfATaxNoLineCarriesBecomesALineOfItsOwn() {
+        AllowanceCharge allowance = new AllowanceCharge(false, eur("1.00"), "goodwill", Samples.V0);
+        Document document =
+                Samples.document(DocumentKind.INVOICE, "HW-10", PriceMode.NET, List.of(goods), List.of(allowance));
+        LedgerDocument sent = Samples.compiler(Samples.rows())
+                .compile(document)
+                .ledgerDocument()
+                .orElseThrow();
+        assertThat(sent.lines())
+                .extracting(l -> l.account() + " " + l.amount())
+                .containsExactly("4010 EUR 20.00", "4090 EUR -1.00");
+    }
+
+    private List<String> findings(String account) {
+        List<CrosswalkRow> rows = Samples.rows();
+        rows.removeIf(r -> r.kind() == RowKind.CATEGORY);
+        rows.add(row(RowKind.CATEGORY, "chandlery", "", account));
+        return Samples.compiler(rows).compile(invoice("HW-2", goods)).findings().stream()
+                .map(Finding::cause)
+                .toList();
+    }
+
+    private static String account(List<CrosswalkRow> rows, Document document) {
+        return Samples.compiler(rows).compile(document).lines().getFirst().account();
+    }
+
+    private static void assertCauses(List<CrosswalkRow> rows, Document document, String... causes) {
+        assertThat(Samples.compiler(rows).compile(document).findings())
+                .extracting(Finding::cause)
+                .containsExactly(causes);
+    }
+
+    private static List<CrosswalkRow> with(CrosswalkRow row) {
+        List<CrosswalkRow> rows = new ArrayList<>(Samples.rows());
+        rows.add(row);
+        return rows;
+    }
+
+    private static DocumentLine withItem(DocumentLine l, String item) {
+        return new DocumentLine(
+                l.id(),
+                l.kind(),
+                item,
+                l.description(),
+                l.category(),
+                l.quantity(),
+                l.unit(),
+                l.price(),
+                l.baseQuantity(),
+                l.adjustment(),
+                l.amount(),
+                l.tax());
+    }
+
+    private static DocumentLine withCategory(DocumentLine l, String category) {
+        return new DocumentLine(
+                l.id(),
+                l.kind(),
+                l.item(),
+                l.description(),
+                category,
+                l.quantity(),
+                l.unit(),
+                l.price(),
+                l.baseQuantity(),
+                l.adjustment(),
+                l.amount(),
+                l.tax());
+    }
+
+    private static Document withTotals(Document d, String net, String tax, String gross) {
+        StatedTotals totals = new StatedTotals(
+                d.totals().lines(), d.totals().allowances(), d.totals().charges(), eur(net), eur(tax), eur(gross));
+        return new Document(
+                d.kind(),
+                d.number(),
+                d.issueDate(),
+                d.dueDate(),
+                d.currency(),
+                d.priceMode(),
+                d.taxRounding(),
+                d.ownership(),
+                d.seller(),
+                d.buyer(),
+                "",
+                d.lines(),
+                d.allowancesAndCharges(),
+                d.taxes(),
+                totals);
+    }
+
+    private static Money eur(String amount) {
+        return Money.parse("EUR " + amount);
+    }
+}

@@ -1,0 +1,72 @@
+package alcabala.formats.ubl;
+
+import alcabala.accounting.document.AllowanceCharge;
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.Ownership;
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.tax.TaxRounding;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Objects;
+import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.InvoiceLineType;
+import oasis.names.specification.ubl.schema.xsd.invoice_21.InvoiceType;
+import org.joda.money.Money;
+
+/// A UBL invoice as a document.
+final class InvoiceMapping {
+    private final InvoiceType file;
+    private final Amounts amounts;
+    private final Taxes taxes;
+
+    private InvoiceMapping(InvoiceType file) {
+        this.file = file;
+        this.amounts = Mapping.amounts(file.getDocumentCurrencyCodeValue(), file.getLegalMonetaryTotal());
+        this.taxes = new Taxes(file.getTaxTotal(), amounts);
+    }
+
+    static Document document(InvoiceType file) {
+        return new InvoiceMapping(file).document();
+    }
+
+    private Document document() {
+        List<AllowanceCharge> extras = Mapping.allowancesAndCharges(file.getAllowanceCharge(), taxes, amounts);
+        return new Document(
+                DocumentKind.INVOICE,
+                Parties.text(file.getIDValue()),
+                file.getIssueDateValueLocal(),
+                Mapping.dueDate(file.getDueDateValueLocal(), file.getPaymentMeans()),
+                amounts.currency(),
+                PriceMode.NET,
+                TaxRounding.PER_DOCUMENT,
+                Ownership.SELLER,
+                Mapping.party(file.getAccountingSupplierParty(), List.of()),
+                Mapping.party(file.getAccountingCustomerParty(), file.getDelivery()),
+                Mapping.precedingNumber(file.getBillingReference()),
+                file.getInvoiceLine().stream().map(this::line).toList(),
+                extras,
+                taxes.subtotals(),
+                Mapping.totals(file.getLegalMonetaryTotal(), taxes, amounts, extras));
+    }
+
+    private DocumentLine line(InvoiceLineType line) {
+        BigDecimal quantity = Objects.requireNonNullElse(line.getInvoicedQuantityValue(), BigDecimal.ONE);
+        Money amount = amounts.of(line.getLineExtensionAmount());
+        Money adjustment = Mapping.adjustment(line.getAllowanceCharge(), amounts);
+        return new DocumentLine(
+                Parties.text(line.getIDValue()),
+                LineKind.GOODS,
+                Mapping.item(line.getItem()),
+                Mapping.description(line.getItem()),
+                "",
+                quantity,
+                Mapping.text(line.getInvoicedQuantity(), q -> q.getUnitCode()),
+                Mapping.price(line.getPrice(), amount, adjustment, quantity),
+                Mapping.baseQuantity(line.getPrice()),
+                adjustment,
+                amount,
+                taxes.ofLine(line.getItem(), line.getTaxTotal()));
+    }
+}

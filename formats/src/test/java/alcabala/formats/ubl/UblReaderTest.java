@@ -1,0 +1,167 @@
+package alcabala.formats.ubl;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentKind;
+import alcabala.formats.Problem;
+import alcabala.formats.Problem.Code;
+import alcabala.formats.ReadResult;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.net.JarURLConnection;
+import java.net.URL;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Stream;
+import javax.xml.parsers.DocumentBuilderFactory;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.w3c.dom.Element;
+import org.w3c.dom.Node;
+
+/// On files that others wrote, and on files that went wrong on their way.
+class UblReaderTest {
+    private static final String TRIVIAL = "external/test-ubl/invoice/UBL-Invoice-2.1-Example-Trivial.xml";
+    private static final String FULL = "external/test-ubl/invoice/UBL-Invoice-2.1-Example.xml";
+    private final UblReader reader = new UblReader();
+
+    static List<String> filesOfOthers() throws IOException {
+        URL folder = UblReaderTest.class.getClassLoader().getResource("external/test-ubl/invoice");
+        try (var jar = ((JarURLConnection) folder.openConnection()).getJarFile()) {
+            return jar.stream()
+                    .map(entry -> entry.getName())
+                    .filter(name -> name.matches("external/test-ubl/(invoice|creditnote)/[^/]+\\.xml"))
+                    .toList();
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("filesOfOthers")
+    void everyReadableFileComesInWithTheTotalsItStates(String name) throws Exception {
+        byte[] bytes = bytes(name);
+        Document document = document(reader.read(bytes));
+
+        Element root = parse(bytes);
+        Element totals = child(root, "LegalMonetaryTotal").findFirst().orElseThrow();
+        assertThat(document.number()).isEqualTo(text(root, "ID"));
+        assertStated(
+                totals, "TaxExclusiveAmount", document, document.totals().net().getAmount());
+        assertStated(
+                totals,
+                "TaxInclusiveAmount",
+                document,
+                document.totals().gross().getAmount());
+        assertStated(
+                totals,
+                "LineExtensionAmount",
+                document,
+                document.totals().lines().getAmount());
+        BigDecimal tax = child(root, "TaxTotal")
+                .flatMap(total -> child(total, "TaxAmount"))
+                .filter(amount -> amount.getAttribute("currencyID")
+                        .equals(document.currency().getCode()))
+                .map(amount -> new BigDecimal(amount.getTextContent().trim()))
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        assertThat(document.totals().tax().getAmount())
+                .isEqualByComparingTo(tax.setScale(document.currency().getDecimalPlaces(), RoundingMode.HALF_UP));
+        assertThat(document.lines()).hasSize((int) Stream.of("InvoiceLine", "CreditNoteLine")
+                .flatMap(l -> child(root, l))
+                .count());
+    }
+
+    @Test
+    void theExampleOfTheStandardIsUnderstoodInFull() throws Exception {
+        Document document = document(reader.read(bytes(FULL)));
+        assertThat(document.kind()).isEqualTo(DocumentKind.INVOICE);
+        assertThat(document.number()).isEqualTo("TOSL108");
+        assertThat(document.lines()).hasSize(5);
+        assertThat(document.lines().getFirst().item()).isNotEmpty();
+        assertThat(document.lines().getFirst().tax().taxes()).hasSize(1);
+        assertThat(document.allowancesAndCharges()).hasSize(2);
+        assertThat(document.counterparty().name()).isNotEmpty();
+    }
+
+    @Test
+    void aFileThatCannotBeReadSaysWhere() throws Exception {
+        String whole = new String(bytes(FULL), StandardCharsets.UTF_8);
+        assertProblem(whole.substring(0, whole.length() / 2), Code.TRUNCATED);
+        assertProblem(whole.substring(0, whole.lastIndexOf("</cac:LegalMonetaryTotal>")), Code.TRUNCATED);
+        assertProblem("number;net;gross\n1;2;3", Code.NOT_XML);
+        assertProblem("", Code.NOT_XML);
+        assertProblem("<Invoice>plain</Invoice>", Code.NOT_UBL);
+        assertProblem(
+                new String(bytes("external/test-ubl/order/UBL-Order-2.1-Example.xml"), StandardCharsets.UTF_8),
+                Code.OTHER_DOCUMENT_TYPE);
+        assertProblem(
+                "<!DOCTYPE Invoice [<!ENTITY x SYSTEM \"file:///etc/passwd\">]>\n<Invoice>&x;</Invoice>", Code.DOCTYPE);
+        Problem invalid = assertProblem(
+                whole.replaceFirst("<cbc:IssueDate>.*?</cbc:IssueDate>", "<cbc:IssueDate>soon</cbc:IssueDate>"),
+                Code.INVALID);
+        assertThat(invalid.line()).isGreaterThan(1);
+        assertProblem(new String(bytes(TRIVIAL), StandardCharsets.UTF_8).replace("CAD", "XQQ"), Code.INVALID);
+    }
+
+    @Test
+    void aFileOverTheLimitIsNotEvenParsed() {
+        byte[] large = new byte[(int) UblReader.SIZE_LIMIT + 1];
+        Arrays.fill(large, (byte) ' ');
+        assertThat(((ReadResult.Unreadable) reader.read(large))
+                        .problems()
+                        .getFirst()
+                        .code())
+                .isEqualTo(Code.TOO_LARGE);
+    }
+
+    private Problem assertProblem(String content, Code code) {
+        ReadResult result = reader.read(content.getBytes(StandardCharsets.UTF_8));
+        assertThat(result).isInstanceOf(ReadResult.Unreadable.class);
+        Problem problem = ((ReadResult.Unreadable) result).problems().getFirst();
+        assertThat(problem.code()).isEqualTo(code);
+        return problem;
+    }
+
+    private static Document document(ReadResult result) {
+        assertThat(result).isInstanceOf(ReadResult.Read.class);
+        return ((ReadResult.Read) result).document();
+    }
+
+    private static void assertStated(Element totals, String name, Document document, BigDecimal found) {
+        child(totals, name)
+                .findFirst()
+                .ifPresent(stated -> assertThat(found)
+                        .as(name)
+                        .isEqualByComparingTo(
+                                new BigDecimal(stated.getTextContent().trim())
+                                        .setScale(document.currency().getDecimalPlaces(), RoundingMode.HALF_UP)));
+    }
+
+    private static byte[] bytes(String name) throws IOException {
+        try (InputStream in = UblReaderTest.class.getClassLoader().getResourceAsStream(name)) {
+            return in.readAllBytes();
+        }
+    }
+
+    private static Element parse(byte[] bytes) throws Exception {
+        DocumentBuilderFactory factory = DocumentBuilderFactory.newDefaultNSInstance();
+        return factory.newDocumentBuilder()
+                .parse(new ByteArrayInputStream(bytes))
+                .getDocumentElement();
+    }
+
+    private static Stream<Element> child(Element parent, String name) {
+        return Stream.iterate(parent.getFirstChild(), n -> n != null, Node::getNextSibling)
+                .filter(Element.class::isInstance)
+                .map(Element.class::cast)
+                .filter(element -> element.getLocalName().equals(name));
+    }
+
+    private static String text(Element parent, String name) {
+        return child(parent, name).findFirst().orElseThrow().getTextContent().trim();
+    }
+}
