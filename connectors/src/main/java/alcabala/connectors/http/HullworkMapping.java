@@ -1,0 +1,150 @@
+package alcabala.connectors.http;
+
+import alcabala.accounting.document.AllowanceCharge;
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.Ownership;
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.document.StatedTotals;
+import alcabala.accounting.document.Tax;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.document.TaxCombination;
+import alcabala.accounting.party.Address;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.tax.TaxRounding;
+import alcabala.connectors.source.SourceChange;
+import alcabala.connectors.source.SourceLookup;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import tools.jackson.databind.JsonNode;
+
+/// Hullwork's records in our words.
+public final class HullworkMapping {
+    private HullworkMapping() {}
+
+    /// Empty for a type of record that Alcabala has no use for.
+    public static Optional<SourceChange> change(String type, JsonNode record) {
+        return switch (type) {
+            case "customer" -> Optional.of(new SourceChange.PartyChanged(party(record)));
+            case "item" ->
+                Optional.of(new SourceChange.ItemChanged(
+                        text(record, "code"), text(record, "text"), text(record, "category"), kind(record)));
+            case "category" ->
+                Optional.of(new SourceChange.CategoryChanged(text(record, "code"), text(record, "name")));
+            case "vat-code" ->
+                Optional.of(new SourceChange.TaxChanged(
+                        text(record, "code"),
+                        text(record, "text"),
+                        decimal(record, "rate"),
+                        TaxCategory.valueOf(text(record, "category"))));
+            case "document" ->
+                Optional.of(new SourceChange.DocumentChanged(
+                        text(record, "id"),
+                        text(record, "status").equals("APPROVED"),
+                        text(record, "status").equals("VOID"),
+                        record.toString(),
+                        lookup -> document(record, lookup)));
+            default -> Optional.empty();
+        };
+    }
+
+    private static Party party(JsonNode record) {
+        return new Party(
+                text(record, "code"),
+                text(record, "name"),
+                text(record, "taxIdentifier"),
+                text(record, "email"),
+                text(record, "phone"),
+                address(record.path("billTo")),
+                address(record.path("shipTo")),
+                true);
+    }
+
+    static Address address(JsonNode node) {
+        return new Address(text(node, "street"), text(node, "city"), text(node, "postalZone"), text(node, "country"));
+    }
+
+    private static Document document(JsonNode record, SourceLookup lookup) {
+        CurrencyUnit currency = CurrencyUnit.of(text(record, "currency"));
+        boolean inclusive = record.path("pricesIncludeVat").asBoolean();
+        List<DocumentLine> lines = new ArrayList<>();
+        Money lineTotal = Money.zero(currency);
+        for (JsonNode line : record.path("lines")) {
+            DocumentLine mapped = line(line, currency, lookup);
+            lines.add(mapped);
+            lineTotal = lineTotal.plus(mapped.amount());
+        }
+        Money discount = money(record, "discount", currency);
+        List<AllowanceCharge> allowances = discount.isZero()
+                ? List.of()
+                : List.of(new AllowanceCharge(false, discount, "Discount", TaxCombination.NONE));
+        StatedTotals totals = new StatedTotals(
+                lineTotal,
+                discount,
+                Money.zero(currency),
+                money(record, "net", currency),
+                money(record, "vat", currency),
+                money(record, "gross", currency));
+        return new Document(
+                text(record, "type").equals("CREDIT_NOTE") ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE,
+                text(record, "number"),
+                LocalDate.parse(text(record, "date")),
+                text(record, "due").isEmpty() ? null : LocalDate.parse(text(record, "due")),
+                currency,
+                inclusive ? PriceMode.TAX_INCLUSIVE : PriceMode.NET,
+                TaxRounding.PER_LINE,
+                Ownership.SELLER,
+                Party.named("", "Corvane Boatyards"),
+                lookup.party(text(record, "customer")),
+                text(record, "corrects"),
+                lines,
+                allowances,
+                List.of(),
+                totals);
+    }
+
+    private static DocumentLine line(JsonNode line, CurrencyUnit currency, SourceLookup lookup) {
+        String code = text(line, "vatCode");
+        BigDecimal rate = decimal(line, "vatRate");
+        Tax tax = new Tax(code, rate, lookup.taxCategory(code, rate.signum() != 0), false);
+        return new DocumentLine(
+                text(line, "no"),
+                kind(line),
+                text(line, "item"),
+                text(line, "text"),
+                text(line, "category"),
+                decimal(line, "quantity"),
+                text(line, "unit"),
+                decimal(line, "unitPrice"),
+                BigDecimal.ONE,
+                Money.zero(currency),
+                money(line, "amount", currency),
+                TaxCombination.of(tax));
+    }
+
+    private static LineKind kind(JsonNode node) {
+        return LineKind.valueOf(text(node, "kind"));
+    }
+
+    private static Money money(JsonNode node, String name, CurrencyUnit currency) {
+        return Money.of(currency, decimal(node, name), RoundingMode.UNNECESSARY);
+    }
+
+    private static BigDecimal decimal(JsonNode node, String name) {
+        return node.path(name).isMissingNode() || node.path(name).isNull()
+                ? BigDecimal.ZERO
+                : node.path(name).asDecimal();
+    }
+
+    static String text(JsonNode node, String name) {
+        return node.path(name).asString("");
+    }
+}

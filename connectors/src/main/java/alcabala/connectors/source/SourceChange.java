@@ -1,0 +1,25 @@
+package alcabala.connectors.source;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.party.Party;
+import java.math.BigDecimal;
+import java.util.function.Function;
+
+/// One record of a source as it is now.
+public sealed interface SourceChange {
+    record PartyChanged(Party party) implements SourceChange {}
+
+    record ItemChanged(String code, String name, String category, LineKind kind) implements SourceChange {}
+
+    record CategoryChanged(String code, String name) implements SourceChange {}
+
+    record TaxChanged(String code, String name, BigDecimal rate, TaxCategory category) implements SourceChange {}
+
+    /// @param raw as it came
+    /// @param document the record in our words, once the parties and taxes it names can be looked up
+    record DocumentChanged(
+            String id, boolean approved, boolean voided, String raw, Function<SourceLookup, Document> document)
+            implements SourceChange {}
+}

@@ -1,0 +1,2 @@
+/// What comes from a source. Start with SourceConnector.
+package alcabala.connectors.source;

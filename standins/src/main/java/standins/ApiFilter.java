@@ -1,0 +1,107 @@
+package standins;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.util.ContentCachingResponseWrapper;
+
+/// Asks for the bearer key, then does what the fault switch says.
+@Component
+class ApiFilter extends OncePerRequestFilter {
+    private static final int LIMIT = 10;
+    private static final long WINDOW = 10_000;
+    private final Faults faults;
+    private final Map<String, String> keys;
+    private final Map<String, Deque<Long>> recent = new ConcurrentHashMap<>();
+
+    ApiFilter(
+            Faults faults,
+            @Value("${standins.hullwork-key}") String hullwork,
+            @Value("${standins.inkwell-key}") String inkwell) {
+        this.faults = faults;
+        this.keys = Map.of("hullwork", hullwork, "inkwell", inkwell);
+    }
+
+    @Override
+    protected boolean shouldNotFilter(HttpServletRequest request) {
+        return !request.getRequestURI().matches("/(hullwork|inkwell)/api/.*");
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        String system = request.getRequestURI().split("/")[1];
+        if (!isKeyRight(request, keys.get(system))) {
+            refuse(response, 401, "key-wrong", "The access key is missing or wrong.");
+            return;
+        }
+        switch (faults.take(system)) {
+            case NONE -> chain.doFilter(request, response);
+            case SLOW -> {
+                pause();
+                chain.doFilter(request, response);
+            }
+            case UNAVAILABLE -> refuse(response, 503, "unavailable", "The service is down for maintenance.");
+            case REQUEST_LIMIT -> limit(system, request, response, chain);
+            case ANSWER_LOST -> loseAnswer(request, response, chain);
+        }
+    }
+
+    private static boolean isKeyRight(HttpServletRequest request, String key) {
+        String header = String.valueOf(request.getHeader("Authorization"));
+        return MessageDigest.isEqual(
+                header.getBytes(StandardCharsets.UTF_8), ("Bearer " + key).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private void limit(String system, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        Deque<Long> times = recent.computeIfAbsent(system, s -> new ArrayDeque<>());
+        synchronized (times) {
+            long now = System.currentTimeMillis();
+            times.removeIf(time -> time < now - WINDOW);
+            if (times.size() >= LIMIT) {
+                response.setHeader("Retry-After", "2");
+                refuse(response, 429, "request-limit", "More than ten requests in ten seconds.");
+                return;
+            }
+            times.add(now);
+        }
+        chain.doFilter(request, response);
+    }
+
+    /// The promised length never comes, so the connector breaks the connection off.
+    private static void loseAnswer(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        chain.doFilter(request, new ContentCachingResponseWrapper(response));
+        response.setContentLength(4096);
+        response.getOutputStream().write(' ');
+        response.flushBuffer();
+        throw new IOException("answer lost on purpose");
+    }
+
+    private static void refuse(HttpServletResponse response, int status, String code, String sentence)
+            throws IOException {
+        response.setStatus(status);
+        response.setContentType("application/json");
+        response.getWriter().write("{\"code\":\"" + code + "\",\"sentence\":\"" + sentence + "\"}");
+    }
+
+    private static void pause() {
+        try {
+            Thread.sleep(3000);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}

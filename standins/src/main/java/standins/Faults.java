@@ -1,0 +1,45 @@
+package standins;
+
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// The switch for faults of each system, kept in the database so that it outlives the process.
+@Component
+public class Faults {
+    private final JdbcClient jdbc;
+
+    Faults(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /// @param times how many requests it is for; 0 means until it is switched off
+    public void set(String system, Fault fault, int times) {
+        jdbc.sql("""
+                insert into fault (system, kind, remaining) values (:system, :kind, :remaining)
+                on conflict (system) do update set kind = excluded.kind, remaining = excluded.remaining""")
+                .params(Map.of("system", system, "kind", fault.name(), "remaining", times))
+                .update();
+    }
+
+    public Fault current(String system) {
+        return jdbc.sql("select kind from fault where system = :system")
+                .param("system", system)
+                .query(String.class)
+                .optional()
+                .map(Fault::valueOf)
+                .orElse(Fault.NONE);
+    }
+
+    /// The fault for one request; counts it.
+    Fault take(String system) {
+        Fault fault = current(system);
+        if (fault != Fault.NONE) {
+            jdbc.sql("""
+                    update fault set kind = case when remaining = 1 then 'NONE' else kind end,
+                        remaining = greatest(remaining - 1, 0)
+                    where system = :system""").param("system", system).update();
+        }
+        return fault;
+    }
+}

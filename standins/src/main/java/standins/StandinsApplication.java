@@ -1,0 +1,25 @@
+package standins;
+
+import java.time.Clock;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.context.annotation.Bean;
+
+/// One process, two systems, each with an API and a desk.
+@SpringBootApplication
+public class StandinsApplication {
+    public static void main(String[] args) {
+        SpringApplication.run(StandinsApplication.class, args);
+    }
+
+    /// Null on a desk shows as nothing.
+    @Bean
+    com.samskivert.mustache.Mustache.Compiler mustache(com.samskivert.mustache.Mustache.TemplateLoader loader) {
+        return com.samskivert.mustache.Mustache.compiler().withLoader(loader).nullValue("");
+    }
+
+    @Bean
+    Clock clock() {
+        return Clock.systemDefaultZone();
+    }
+}

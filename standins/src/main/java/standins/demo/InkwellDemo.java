@@ -1,0 +1,131 @@
+package standins.demo;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import standins.inkwell.Books.Draft;
+import standins.inkwell.Books.DraftLine;
+import standins.inkwell.Books.Payment;
+import standins.inkwell.Masters;
+import standins.inkwell.Posting;
+
+/// The ledger as it stood before Alcabala: its chart, some customers and items, and one old invoice in the way.
+final class InkwellDemo {
+    private final JdbcClient jdbc;
+    private final Masters masters;
+    private final Posting posting;
+    private final LocalDate today;
+
+    InkwellDemo(JdbcClient jdbc, Masters masters, Posting posting, LocalDate today) {
+        this.jdbc = jdbc;
+        this.masters = masters;
+        this.posting = posting;
+        this.today = today;
+    }
+
+    void write() {
+        for (String row : ACCOUNTS.lines().toList()) {
+            String[] part = row.split("\\|");
+            jdbc.sql("insert into inkwell_account (code, name, type, active) values (:code, :name, :type, :active)")
+                    .params(Map.of("code", part[0], "name", part[1], "type", part[2], "active", part.length == 3))
+                    .update();
+        }
+        for (String row : TAX_CODES.lines().toList()) {
+            String[] part = row.split("\\|");
+            jdbc.sql("""
+                    insert into inkwell_tax_code (code, name, rate, category, account)
+                    values (:code, :name, :rate, :category, '2200')""")
+                    .params(Map.of(
+                            "code", part[0], "name", part[1], "rate", new BigDecimal(part[2]), "category", part[3]))
+                    .update();
+        }
+        for (String row : CUSTOMERS.lines().toList()) {
+            String[] part = row.split("\\|", -1);
+            jdbc.sql("insert into inkwell_customer (id, name, tax_identifier, email) values (:id, :name, :tax, :email)")
+                    .params(Map.of("id", part[0], "name", part[1], "tax", part[2], "email", part[3]))
+                    .update();
+        }
+        for (String row : ITEMS.lines().toList()) {
+            String[] part = row.split("\\|");
+            jdbc.sql("insert into inkwell_item (code, name, account, tax_code) values (:code, :name, :account, 'S23')")
+                    .params(Map.of("code", part[0], "name", part[1], "account", part[2]))
+                    .update();
+        }
+        oldInvoice();
+        masters.lockThrough(today.minusDays(92));
+    }
+
+    /// Entered by hand long ago under a number the yard has now reached; paid, so that nothing of it is open.
+    private void oldInvoice() {
+        LocalDate date = today.minusDays(300);
+        String id = posting.post(new Draft(
+                        "HW-20388",
+                        "invoice",
+                        "IC-1008",
+                        date,
+                        date.plusDays(14),
+                        "EUR",
+                        false,
+                        "1100",
+                        null,
+                        null,
+                        List.of(new DraftLine(
+                                null,
+                                "4090",
+                                "Sale of an old trailer",
+                                BigDecimal.ONE,
+                                new BigDecimal("318.20"),
+                                new BigDecimal("318.20"),
+                                "E0")),
+                        null))
+                .id();
+        posting.pay(new Payment(id, date.plusDays(9), new BigDecimal("318.20"), "1000"));
+    }
+
+    private static final String ACCOUNTS = """
+            1000|Tarn & Holm current account|bank
+            1100|Receivables control|receivable
+            1110|Receivables from files|receivable
+            1300|Stock of parts|stock
+            2100|Payables control|payable
+            2200|Output tax|tax
+            2300|Customer deposits|liability
+            3000|Capital|equity
+            4010|Chandlery sales|revenue
+            4012|Rigging parts|revenue
+            4015|Paint and coatings|revenue
+            4018|Engine and electrical parts|revenue
+            4020|Repair labour|revenue
+            4025|Engine and electrical labour|revenue
+            4030|Haul-out and launch|revenue
+            4035|Winter storage|revenue
+            4040|Berths and moorings|revenue
+            4060|Charts and books|revenue
+            4080|Carriage recharged|revenue
+            4090|Other income|revenue
+            4190|Discounts given|revenue
+            4900|Sales before 2020|revenue|inactive
+            5010|Cost of parts|cost
+            6100|Bank charges|expense
+            6990|Rounding differences|expense""";
+    private static final String TAX_CODES = """
+            S23|Standard 23 %|23|S
+            R13|Reduced 13.5 %|13.5|S
+            Z0|Zero-rated|0|Z
+            E0|Exempt|0|E
+            RC0|Reverse charge, other member states|0|AE""";
+    private static final String CUSTOMERS = """
+            IC-1001|Ostrander and Daughter Ltd||
+            IC-1002|Pell Estuary Trust|IE7710243F|office@pell.estuary.trust.example
+            IC-1003|Quillan Marine Rescue|IE3390816D|
+            IC-1006|Dunmere Pilots|IE6140932H|
+            IC-1008|Harbour trailer sales (old)||
+            IC-1011|Beacon Yacht Club|IE5573008W|office@beacon.yacht.club.example
+            IC-1040|Merrow Bay Council|IE2018830C|""";
+    private static final String ITEMS = """
+            RIG-06|Swage terminal 6mm|4012
+            SHACK-8|Shackle, 8 mm|4010
+            STRAIN-1|Strainer, raw water|4018""";
+}

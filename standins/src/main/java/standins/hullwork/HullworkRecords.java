@@ -1,0 +1,72 @@
+package standins.hullwork;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/// All records of Hullwork. Every write moves the record to the end of the changes feed.
+@Component
+public class HullworkRecords {
+    private final JdbcClient jdbc;
+    private final JsonMapper json;
+
+    /// One entry of the feed: the record as it is now.
+    public record Change(long cursor, String type, String id, JsonNode record) {}
+
+    HullworkRecords(JdbcClient jdbc, JsonMapper json) {
+        this.jdbc = jdbc;
+        this.json = json;
+    }
+
+    /// One writer at a time, so that nobody reading the feed can pass a number that is still to be committed.
+    @Transactional
+    public void put(String type, String id, Object body) {
+        jdbc.sql("select pg_advisory_xact_lock(8490)").query().singleRow();
+        jdbc.sql("""
+                insert into hullwork_record (type, id, body, seq)
+                values (:type, :id, cast(:body as jsonb), nextval('hullwork_seq'))
+                on conflict (type, id) do update set body = excluded.body, seq = excluded.seq""")
+                .params(Map.of("type", type, "id", id, "body", json.writeValueAsString(body)))
+                .update();
+    }
+
+    public List<Change> changes(long after, int limit) {
+        return jdbc.sql("""
+                select seq, type, id, body from hullwork_record where seq > :after order by seq limit :limit""")
+                .params(Map.of("after", after, "limit", limit))
+                .query((row, n) -> new Change(
+                        row.getLong("seq"),
+                        row.getString("type"),
+                        row.getString("id"),
+                        json.readTree(row.getString("body"))))
+                .list();
+    }
+
+    public Optional<HullworkDocument> findDocument(String id) {
+        return find("document", id, HullworkDocument.class);
+    }
+
+    public <T> Optional<T> find(String type, String id, Class<T> as) {
+        return jdbc.sql("select body from hullwork_record where type = :type and id = :id")
+                .params(Map.of("type", type, "id", id))
+                .query(String.class)
+                .optional()
+                .map(body -> json.readValue(body, as));
+    }
+
+    public <T> List<T> all(String type, Class<T> as) {
+        return jdbc
+                .sql("select body from hullwork_record where type = :type order by id desc")
+                .param("type", type)
+                .query(String.class)
+                .list()
+                .stream()
+                .map(body -> json.readValue(body, as))
+                .toList();
+    }
+}

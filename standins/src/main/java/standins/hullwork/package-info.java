@@ -1,0 +1,2 @@
+/// Hullwork, the work orders of the yard: its records, its arithmetic, its API. Start with HullworkApi.
+package standins.hullwork;

@@ -1,0 +1,107 @@
+package standins.inkwell;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+
+/// What Inkwell takes and gives. Amounts are decimal numbers with the currency's two decimals.
+public final class Books {
+    private Books() {}
+
+    public record Company(
+            String name,
+            String currency,
+            String taxRounding,
+            int itemNameLimit,
+            LocalDate lockedThrough,
+            List<String> plan) {}
+
+    public record Account(String code, String name, String type, boolean active, int version) {}
+
+    public record TaxCode(
+            String code, String name, BigDecimal rate, String category, String account, boolean active, int version) {}
+
+    public record Customer(
+            String id,
+            String name,
+            String taxIdentifier,
+            String email,
+            String phone,
+            Map<String, String> billTo,
+            Map<String, String> shipTo,
+            String externalReference,
+            boolean active,
+            int version) {}
+
+    public record Item(
+            String code,
+            String name,
+            String account,
+            String taxCode,
+            String externalReference,
+            boolean active,
+            int version) {}
+
+    /// A document as it is sent.
+    public record Draft(
+            String number,
+            String kind,
+            String customer,
+            LocalDate date,
+            LocalDate due,
+            String currency,
+            boolean pricesIncludeTax,
+            String receivableAccount,
+            String externalReference,
+            String creditsNumber,
+            List<DraftLine> lines,
+            Integer version) {}
+
+    /// @param taxCode null for a line that no tax is computed on
+    public record DraftLine(
+            String item,
+            String account,
+            String text,
+            BigDecimal quantity,
+            BigDecimal unitPrice,
+            BigDecimal amount,
+            String taxCode) {}
+
+    public record Line(
+            int no,
+            String item,
+            String account,
+            String text,
+            BigDecimal quantity,
+            BigDecimal unitPrice,
+            BigDecimal amount,
+            BigDecimal net,
+            String taxCode) {}
+
+    public record JournalLine(String account, BigDecimal debit, BigDecimal credit) {}
+
+    public record Document(
+            String id,
+            int version,
+            String number,
+            String kind,
+            String customer,
+            LocalDate date,
+            LocalDate due,
+            boolean pricesIncludeTax,
+            String receivableAccount,
+            String externalReference,
+            String creditsNumber,
+            BigDecimal net,
+            BigDecimal tax,
+            BigDecimal gross,
+            BigDecimal paid,
+            List<Line> lines,
+            List<JournalLine> journal) {}
+
+    public record Balance(
+            String code, String name, String type, BigDecimal debit, BigDecimal credit, BigDecimal balance) {}
+
+    public record Payment(String document, LocalDate date, BigDecimal amount, String bankAccount) {}
+}

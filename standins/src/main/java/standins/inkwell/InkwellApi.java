@@ -1,0 +1,149 @@
+package standins.inkwell;
+
+import java.util.List;
+import org.springframework.http.ResponseEntity;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import standins.Refusal;
+
+@RestController
+@RequestMapping("/inkwell/api")
+class InkwellApi {
+    private static final String KEY = "Idempotency-Key";
+    private final Masters masters;
+    private final Posting posting;
+    private final Requests requests;
+    private final JdbcClient jdbc;
+
+    InkwellApi(Masters masters, Posting posting, Requests requests, JdbcClient jdbc) {
+        this.masters = masters;
+        this.posting = posting;
+        this.requests = requests;
+        this.jdbc = jdbc;
+    }
+
+    record Change(long seq, String type, String id) {}
+
+    /// @param record the record as it is now
+    record Changed(long cursor, String type, String id, Object record) {}
+
+    record Feed(List<Changed> changes, long next, boolean more) {}
+
+    @GetMapping("/company")
+    Books.Company company() {
+        return masters.company();
+    }
+
+    @GetMapping("/accounts")
+    List<Books.Account> accounts() {
+        return masters.accounts();
+    }
+
+    @GetMapping("/tax-codes")
+    List<Books.TaxCode> taxCodes() {
+        return masters.taxCodes();
+    }
+
+    @GetMapping("/customers")
+    List<Books.Customer> customers() {
+        return masters.customers();
+    }
+
+    @PostMapping("/customers")
+    ResponseEntity<String> addCustomer(
+            @RequestHeader(name = KEY, required = false) String key, @RequestBody Books.Customer draft) {
+        return requests.once(key, () -> masters.add(draft));
+    }
+
+    @PutMapping("/customers/{id}")
+    Books.Customer renameCustomer(@PathVariable String id, @RequestBody Books.Customer draft) {
+        return masters.rename(id, draft.name(), draft.version());
+    }
+
+    @GetMapping("/items")
+    List<Books.Item> items() {
+        return masters.items();
+    }
+
+    @PostMapping("/items")
+    ResponseEntity<String> addItem(
+            @RequestHeader(name = KEY, required = false) String key, @RequestBody Books.Item draft) {
+        return requests.once(key, () -> masters.add(draft));
+    }
+
+    @PostMapping("/documents")
+    ResponseEntity<String> post(
+            @RequestHeader(name = KEY, required = false) String key, @RequestBody Books.Draft draft) {
+        return requests.once(key, () -> posting.post(draft));
+    }
+
+    @PutMapping("/documents/{id}")
+    Books.Document change(@PathVariable String id, @RequestBody Books.Draft draft) {
+        return posting.change(id, draft);
+    }
+
+    @GetMapping("/documents/{id}")
+    Books.Document document(@PathVariable String id) {
+        return posting.get(id);
+    }
+
+    @GetMapping("/documents")
+    Books.Document byReference(@RequestParam String externalReference) {
+        return posting.findByReference(externalReference)
+                .orElseThrow(() -> Refusal.notFound("document with reference " + externalReference));
+    }
+
+    @PostMapping("/payments")
+    ResponseEntity<String> pay(
+            @RequestHeader(name = KEY, required = false) String key, @RequestBody Books.Payment payment) {
+        return requests.once(key, () -> posting.pay(payment));
+    }
+
+    @GetMapping("/journal")
+    List<Books.JournalLine> journal(@RequestParam String document) {
+        return posting.get(document).journal();
+    }
+
+    @GetMapping("/balances")
+    List<Books.Balance> balances() {
+        return posting.balances();
+    }
+
+    /// What became of a request under this key.
+    @GetMapping("/requests/{key}")
+    ResponseEntity<String> request(@PathVariable String key) {
+        return Requests.answer(requests.find(key).orElseThrow(() -> Refusal.notFound("request under this key")));
+    }
+
+    @GetMapping("/changes")
+    Feed changes(@RequestParam(defaultValue = "0") long after, @RequestParam(defaultValue = "200") int limit) {
+        int at = Math.clamp(limit, 1, 500);
+        List<Change> changes = jdbc.sql("""
+                select seq, type, id from inkwell_change where seq > :after order by seq limit :limit""")
+                .param("after", after)
+                .param("limit", at)
+                .query(Change.class)
+                .list();
+        long next = changes.isEmpty() ? after : changes.getLast().seq();
+        List<Changed> records = changes.stream()
+                .map(c -> new Changed(c.seq(), c.type(), c.id(), record(c)))
+                .toList();
+        return new Feed(records, next, changes.size() == at);
+    }
+
+    private Object record(Change change) {
+        return switch (change.type()) {
+            case "document" -> posting.find(change.id()).orElse(null);
+            case "customer" -> masters.findCustomer(change.id()).orElse(null);
+            default -> masters.findItem(change.id()).orElse(null);
+        };
+    }
+}

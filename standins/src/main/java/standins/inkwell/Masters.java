@@ -1,0 +1,215 @@
+package standins.inkwell;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import standins.Refusal;
+import standins.inkwell.Books.Account;
+import standins.inkwell.Books.Customer;
+import standins.inkwell.Books.Item;
+import standins.inkwell.Books.TaxCode;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/// Company, chart of accounts, tax codes, customers and items.
+@Component
+public class Masters {
+    static final int ITEM_NAME_LIMIT = 31;
+    private final JdbcClient jdbc;
+    private final JsonMapper json;
+
+    Masters(JdbcClient jdbc, JsonMapper json) {
+        this.jdbc = jdbc;
+        this.json = json;
+    }
+
+    public Books.Company company() {
+        return new Books.Company(
+                "Corvane Boatyards, Saltmere",
+                "EUR",
+                "per-document",
+                ITEM_NAME_LIMIT,
+                lockedThrough(),
+                List.of("sales"));
+    }
+
+    public LocalDate lockedThrough() {
+        return jdbc.sql("select value from inkwell_setting where name = 'locked-through'")
+                .query(String.class)
+                .optional()
+                .map(LocalDate::parse)
+                .orElse(LocalDate.of(2000, 1, 1));
+    }
+
+    public void lockThrough(LocalDate date) {
+        jdbc.sql("""
+                insert into inkwell_setting (name, value) values ('locked-through', :value)
+                on conflict (name) do update set value = excluded.value""").param("value", date.toString()).update();
+    }
+
+    public List<Account> accounts() {
+        return jdbc.sql("select code, name, type, active, version from inkwell_account order by code")
+                .query(Account.class)
+                .list();
+    }
+
+    public List<TaxCode> taxCodes() {
+        return jdbc.sql(
+                        "select code, name, rate, category, account, active, version from inkwell_tax_code order by code")
+                .query(TaxCode.class)
+                .list();
+    }
+
+    public List<Customer> customers() {
+        return jdbc.sql(CUSTOMER + " order by id").query(this::customer).list();
+    }
+
+    public Optional<Customer> findCustomer(String id) {
+        return jdbc.sql(CUSTOMER + " where id = :id")
+                .param("id", id)
+                .query(this::customer)
+                .optional();
+    }
+
+    public List<Item> items() {
+        return jdbc.sql(ITEM + " order by code").query(Item.class).list();
+    }
+
+    public Optional<Item> findItem(String code) {
+        return jdbc.sql(ITEM + " where code = :code")
+                .param("code", code)
+                .query(Item.class)
+                .optional();
+    }
+
+    @Transactional
+    public Customer add(Customer draft) {
+        require(draft.name(), "name");
+        if (exists("select 1 from inkwell_customer where lower(name) = lower(:value)", draft.name())) {
+            throw Refusal.unprocessable("name-taken", "There is a customer named " + draft.name() + " already.");
+        }
+        String id = "IC-"
+                + jdbc.sql("select nextval('inkwell_id')").query(Long.class).single();
+        Map<String, Object> values = new HashMap<>();
+        values.put("id", id);
+        values.put("name", draft.name());
+        values.put("tax", text(draft.taxIdentifier()));
+        values.put("email", text(draft.email()));
+        values.put("phone", text(draft.phone()));
+        values.put("billTo", json.writeValueAsString(draft.billTo() == null ? Map.of() : draft.billTo()));
+        values.put("shipTo", json.writeValueAsString(draft.shipTo() == null ? Map.of() : draft.shipTo()));
+        values.put("reference", draft.externalReference());
+        jdbc.sql("""
+                insert into inkwell_customer (id, name, tax_identifier, email, phone, bill_to, ship_to, external_reference)
+                values (:id, :name, :tax, :email, :phone, cast(:billTo as jsonb), cast(:shipTo as jsonb), :reference)""").params(values).update();
+        changed("customer", id);
+        return findCustomer(id).orElseThrow();
+    }
+
+    @Transactional
+    public Item add(Item draft) {
+        require(draft.code(), "code");
+        require(draft.name(), "name");
+        if (draft.name().length() > ITEM_NAME_LIMIT) {
+            throw Refusal.unprocessable(
+                    "name-too-long",
+                    "The name of item " + draft.code() + " has more than " + ITEM_NAME_LIMIT + " characters.");
+        }
+        if (exists("select 1 from inkwell_item where code = :value", draft.code())) {
+            throw Refusal.unprocessable("code-taken", "There is an item " + draft.code() + " already.");
+        }
+        if (exists("select 1 from inkwell_item where lower(name) = lower(:value)", draft.name())) {
+            throw Refusal.unprocessable("name-taken", "There is an item named " + draft.name() + " already.");
+        }
+        requireAccount(draft.account());
+        Map<String, Object> values = new HashMap<>();
+        values.put("code", draft.code());
+        values.put("name", draft.name());
+        values.put("account", draft.account());
+        values.put("taxCode", draft.taxCode());
+        values.put("reference", draft.externalReference());
+        jdbc.sql("""
+                insert into inkwell_item (code, name, account, tax_code, external_reference)
+                values (:code, :name, :account, :taxCode, :reference)""").params(values).update();
+        changed("item", draft.code());
+        return findItem(draft.code()).orElseThrow();
+    }
+
+    /// Compare-and-set on the version.
+    @Transactional
+    public Customer rename(String id, String name, int version) {
+        int rows = jdbc.sql("""
+                update inkwell_customer set name = :name, version = version + 1 where id = :id and version = :version""")
+                .params(Map.of("id", id, "name", name, "version", version))
+                .update();
+        if (rows == 0) {
+            findCustomer(id).orElseThrow(() -> Refusal.notFound("customer " + id));
+            throw Posting.stale("Customer " + id);
+        }
+        changed("customer", id);
+        return findCustomer(id).orElseThrow();
+    }
+
+    Account requireAccount(String code) {
+        Account account = accounts().stream()
+                .filter(a -> a.code().equals(code))
+                .findFirst()
+                .orElseThrow(() -> Refusal.unprocessable("account-unknown", "There is no account " + code + "."));
+        if (!account.active()) {
+            throw Refusal.unprocessable("account-inactive", "Account " + code + " is not active.");
+        }
+        return account;
+    }
+
+    void changed(String type, String id) {
+        jdbc.sql("select pg_advisory_xact_lock(8491)").query().singleRow();
+        jdbc.sql("insert into inkwell_change (type, id) values (:type, :id)")
+                .params(Map.of("type", type, "id", id))
+                .update();
+    }
+
+    private boolean exists(String sql, String value) {
+        return jdbc.sql(sql)
+                .param("value", value)
+                .query(Integer.class)
+                .optional()
+                .isPresent();
+    }
+
+    private static void require(String value, String what) {
+        if (value == null || value.isBlank()) {
+            throw Refusal.unprocessable(what + "-missing", "A " + what + " is needed.");
+        }
+    }
+
+    private static String text(String value) {
+        return value == null ? "" : value;
+    }
+
+    private Customer customer(ResultSet row, int n) throws SQLException {
+        return new Customer(
+                row.getString("id"),
+                row.getString("name"),
+                row.getString("tax_identifier"),
+                row.getString("email"),
+                row.getString("phone"),
+                json.readValue(row.getString("bill_to"), new TypeReference<Map<String, String>>() {}),
+                json.readValue(row.getString("ship_to"), new TypeReference<Map<String, String>>() {}),
+                row.getString("external_reference"),
+                row.getBoolean("active"),
+                row.getInt("version"));
+    }
+
+    private static final String CUSTOMER = """
+            select id, name, tax_identifier, email, phone, bill_to, ship_to, external_reference, active, version
+            from inkwell_customer""";
+    private static final String ITEM =
+            "select code, name, account, tax_code, external_reference, active, version from inkwell_item";
+}

@@ -1,0 +1,366 @@
+package standins.inkwell;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import standins.Refusal;
+import standins.inkwell.Books.Document;
+import standins.inkwell.Books.Draft;
+import standins.inkwell.Books.DraftLine;
+import standins.inkwell.Books.TaxCode;
+
+/// Documents and their double entry.
+@Component
+public class Posting {
+    private final JdbcClient jdbc;
+    private final Masters masters;
+
+    Posting(JdbcClient jdbc, Masters masters) {
+        this.jdbc = jdbc;
+        this.masters = masters;
+    }
+
+    @Transactional
+    public Document post(Draft draft) {
+        check(draft);
+        String id = "IN-"
+                + jdbc.sql("select nextval('inkwell_id')").query(Long.class).single();
+        TaxOfInkwell.Result tax = compute(draft);
+        Map<String, Object> values = head(id, draft, tax);
+        try {
+            jdbc.sql("""
+                    insert into inkwell_document (id, number, kind, customer, date, due, prices_include_tax,
+                        receivable_account, external_reference, credits_number, net, tax, gross)
+                    values (:id, :number, :kind, :customer, :date, :due, :inclusive, :receivable, :reference, :credits,
+                        :net, :tax, :gross)""").params(values).update();
+        } catch (org.springframework.dao.DuplicateKeyException e) {
+            throw numberTaken(draft.number());
+        }
+        writeLines(id, draft, tax);
+        book(id, draft, tax);
+        masters.changed("document", id);
+        return get(id);
+    }
+
+    /// Replaces lines and due date, and books the document anew.
+    @Transactional
+    public Document change(String id, Draft draft) {
+        Document old = get(id);
+        requireUnlocked(old.date());
+        check(draft);
+        TaxOfInkwell.Result tax = compute(draft);
+        Map<String, Object> values = head(id, draft, tax);
+        values.put("version", draft.version() == null ? -1 : draft.version());
+        int rows = jdbc.sql("""
+                update inkwell_document set number = :number, customer = :customer, date = :date, due = :due,
+                    net = :net, tax = :tax, gross = :gross, version = version + 1
+                where id = :id and version = :version""").params(values).update();
+        if (rows == 0) {
+            throw stale("Document " + old.number());
+        }
+        jdbc.sql("delete from inkwell_line where document = :id")
+                .param("id", id)
+                .update();
+        jdbc.sql("""
+                delete from inkwell_journal_line where journal in (
+                    select id from inkwell_journal where document = :id and memo not like 'Payment%')""").param("id", id).update();
+        jdbc.sql("delete from inkwell_journal where document = :id and memo not like 'Payment%'")
+                .param("id", id)
+                .update();
+        writeLines(id, draft, tax);
+        book(id, draft, tax);
+        masters.changed("document", id);
+        return get(id);
+    }
+
+    @Transactional
+    public Document pay(Books.Payment payment) {
+        Document document = get(payment.document());
+        requireUnlocked(payment.date());
+        BigDecimal open = document.gross().subtract(document.paid());
+        if (payment.amount().signum() <= 0 || payment.amount().compareTo(open) > 0) {
+            throw Refusal.unprocessable("amount-invalid", "A payment is more than nothing and at most " + open + ".");
+        }
+        masters.requireAccount(payment.bankAccount());
+        jdbc.sql("""
+                insert into inkwell_payment (document, date, amount, bank_account)
+                values (:document, :date, :amount, :bank)""")
+                .params(Map.of(
+                        "document", payment.document(),
+                        "date", payment.date(),
+                        "amount", payment.amount(),
+                        "bank", payment.bankAccount()))
+                .update();
+        boolean credit = document.kind().equals("credit-note");
+        Map<String, BigDecimal> sides = new LinkedHashMap<>();
+        sides.put(payment.bankAccount(), credit ? payment.amount().negate() : payment.amount());
+        sides.put(
+                document.receivableAccount(),
+                credit ? payment.amount() : payment.amount().negate());
+        writeJournal(payment.document(), payment.date(), "Payment of " + document.number(), sides);
+        jdbc.sql("update inkwell_document set paid = paid + :amount, version = version + 1 where id = :id")
+                .params(Map.of("amount", payment.amount(), "id", payment.document()))
+                .update();
+        masters.changed("document", document.id());
+        return get(document.id());
+    }
+
+    public Document get(String id) {
+        return find(id).orElseThrow(() -> Refusal.notFound("document " + id));
+    }
+
+    public Optional<Document> find(String id) {
+        return jdbc.sql(HEAD + " where id = :id")
+                .param("id", id)
+                .query(Head.class)
+                .optional()
+                .map(this::document);
+    }
+
+    public Optional<Document> findByReference(String reference) {
+        return jdbc.sql(HEAD + " where external_reference = :reference")
+                .param("reference", reference)
+                .query(Head.class)
+                .optional()
+                .map(this::document);
+    }
+
+    public List<Document> latest(int limit) {
+        return jdbc
+                .sql(HEAD + " order by date desc, number desc limit :limit")
+                .param("limit", limit)
+                .query(Head.class)
+                .list()
+                .stream()
+                .map(this::document)
+                .toList();
+    }
+
+    public List<Books.Balance> balances() {
+        return jdbc.sql("""
+                select a.code, a.name, a.type, coalesce(sum(l.debit), 0.00) as debit, coalesce(sum(l.credit), 0.00) as credit,
+                    coalesce(sum(l.debit - l.credit), 0.00) as balance
+                from inkwell_account a left join inkwell_journal_line l on l.account = a.code
+                group by a.code, a.name, a.type order by a.code""").query(Books.Balance.class).list();
+    }
+
+    static Refusal stale(String what) {
+        return new Refusal(
+                HttpStatus.CONFLICT, "stale-version", what + " was changed by somebody else since it was read.");
+    }
+
+    private void check(Draft draft) {
+        if (draft.number() == null || draft.number().isBlank()) {
+            throw Refusal.unprocessable("number-missing", "A number is needed.");
+        }
+        if (!"EUR".equals(draft.currency())) {
+            throw Refusal.unprocessable("currency-unknown", "The books are kept in EUR only.");
+        }
+        if (draft.lines() == null || draft.lines().isEmpty()) {
+            throw Refusal.unprocessable("lines-missing", "A document needs a line.");
+        }
+        requireUnlocked(draft.date());
+        Books.Customer customer = masters.findCustomer(draft.customer())
+                .orElseThrow(() ->
+                        Refusal.unprocessable("customer-unknown", "There is no customer " + draft.customer() + "."));
+        if (!customer.active()) {
+            throw Refusal.unprocessable("customer-inactive", "Customer " + customer.name() + " is not active.");
+        }
+        if (!masters.requireAccount(draft.receivableAccount()).type().equals("receivable")) {
+            throw Refusal.unprocessable(
+                    "account-type", "Account " + draft.receivableAccount() + " is not a receivables account.");
+        }
+        draft.lines().forEach(this::check);
+        boolean taken = jdbc.sql("""
+                select 1 from inkwell_document
+                where number = :number and (cast(:reference as text) is null or external_reference is distinct from :reference)""")
+                .param("number", draft.number())
+                .param("reference", draft.version() == null ? null : draft.externalReference())
+                .query(Integer.class)
+                .optional()
+                .isPresent();
+        if (taken) {
+            throw numberTaken(draft.number());
+        }
+    }
+
+    private void check(DraftLine line) {
+        masters.requireAccount(line.account());
+        if (line.amount() == null || line.amount().stripTrailingZeros().scale() > 2) {
+            throw Refusal.unprocessable("amount-invalid", "An amount has at most two decimals.");
+        }
+        if (line.item() != null && masters.findItem(line.item()).isEmpty()) {
+            throw Refusal.unprocessable("item-unknown", "There is no item " + line.item() + ".");
+        }
+        boolean known = line.taxCode() == null
+                || masters.taxCodes().stream()
+                        .anyMatch(c -> c.active() && c.code().equals(line.taxCode()));
+        if (!known) {
+            throw Refusal.unprocessable("tax-code-unknown", "There is no active tax code " + line.taxCode() + ".");
+        }
+    }
+
+    private void requireUnlocked(LocalDate date) {
+        LocalDate locked = masters.lockedThrough();
+        if (!date.isAfter(locked)) {
+            throw Refusal.unprocessable(
+                    "period-locked", "The books are locked through " + locked + "; " + date + " is in that period.");
+        }
+    }
+
+    private static Refusal numberTaken(String number) {
+        return Refusal.unprocessable("number-taken", "The number " + number + " is in use by another document.");
+    }
+
+    private TaxOfInkwell.Result compute(Draft draft) {
+        Map<String, BigDecimal> rates =
+                masters.taxCodes().stream().collect(Collectors.toMap(TaxCode::code, TaxCode::rate));
+        return TaxOfInkwell.compute(draft.lines(), draft.pricesIncludeTax(), rates);
+    }
+
+    private static Map<String, Object> head(String id, Draft draft, TaxOfInkwell.Result tax) {
+        Map<String, Object> values = new HashMap<>();
+        values.put("id", id);
+        values.put("number", draft.number());
+        values.put("kind", draft.kind());
+        values.put("customer", draft.customer());
+        values.put("date", draft.date());
+        values.put("due", draft.due());
+        values.put("inclusive", draft.pricesIncludeTax());
+        values.put("receivable", draft.receivableAccount());
+        values.put("reference", draft.externalReference());
+        values.put("credits", draft.creditsNumber() == null ? "" : draft.creditsNumber());
+        values.put("net", tax.net());
+        values.put("tax", tax.tax());
+        values.put("gross", tax.net().add(tax.tax()));
+        return values;
+    }
+
+    private void writeLines(String id, Draft draft, TaxOfInkwell.Result tax) {
+        for (int i = 0; i < draft.lines().size(); i++) {
+            DraftLine line = draft.lines().get(i);
+            Map<String, Object> values = new HashMap<>();
+            values.put("document", id);
+            values.put("no", i + 1);
+            values.put("item", line.item());
+            values.put("account", line.account());
+            values.put("text", line.text() == null ? "" : line.text());
+            values.put("quantity", line.quantity() == null ? BigDecimal.ONE : line.quantity());
+            values.put("price", line.unitPrice() == null ? line.amount() : line.unitPrice());
+            values.put("amount", line.amount());
+            values.put("net", tax.nets().get(i));
+            values.put("taxCode", line.taxCode());
+            jdbc.sql("""
+                    insert into inkwell_line (document, no, item, account, text, quantity, unit_price, amount, net, tax_code)
+                    values (:document, :no, :item, :account, :text, :quantity, :price, :amount, :net, :taxCode)""").params(values).update();
+        }
+    }
+
+    private void book(String id, Draft draft, TaxOfInkwell.Result tax) {
+        int sign = draft.kind().equals("credit-note") ? -1 : 1;
+        Map<String, BigDecimal> sides = new LinkedHashMap<>();
+        sides.merge(draft.receivableAccount(), times(tax.net().add(tax.tax()), sign), BigDecimal::add);
+        for (int i = 0; i < draft.lines().size(); i++) {
+            sides.merge(draft.lines().get(i).account(), times(tax.nets().get(i), -sign), BigDecimal::add);
+        }
+        Map<String, String> accounts =
+                masters.taxCodes().stream().collect(Collectors.toMap(TaxCode::code, TaxCode::account));
+        tax.taxes().forEach((code, amount) -> sides.merge(accounts.get(code), times(amount, -sign), BigDecimal::add));
+        writeJournal(id, draft.date(), draft.kind() + " " + draft.number(), sides);
+    }
+
+    private static BigDecimal times(BigDecimal amount, int sign) {
+        return sign < 0 ? amount.negate() : amount;
+    }
+
+    /// @param sides positive is debit; they must add up to nothing
+    void writeJournal(String document, LocalDate date, String memo, Map<String, BigDecimal> sides) {
+        BigDecimal sum = sides.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
+        if (sum.signum() != 0) {
+            throw new IllegalStateException("journal of " + memo + " is out by " + sum);
+        }
+        Map<String, Object> values = new HashMap<>();
+        values.put("document", document);
+        values.put("date", date);
+        values.put("memo", memo);
+        long journal = jdbc.sql(
+                        "insert into inkwell_journal (date, document, memo) values (:date, :document, :memo) returning id")
+                .params(values)
+                .query(Long.class)
+                .single();
+        sides.forEach((account, amount) -> {
+            if (amount.signum() != 0) {
+                jdbc.sql("""
+                        insert into inkwell_journal_line (journal, account, debit, credit)
+                        values (:journal, :account, :debit, :credit)""")
+                        .param("journal", journal)
+                        .param("account", account)
+                        .param("debit", amount.max(BigDecimal.ZERO))
+                        .param("credit", amount.negate().max(BigDecimal.ZERO))
+                        .update();
+            }
+        });
+    }
+
+    private record Head(
+            String id,
+            int version,
+            String number,
+            String kind,
+            String customer,
+            LocalDate date,
+            LocalDate due,
+            boolean pricesIncludeTax,
+            String receivableAccount,
+            String externalReference,
+            String creditsNumber,
+            BigDecimal net,
+            BigDecimal tax,
+            BigDecimal gross,
+            BigDecimal paid) {}
+
+    private Document document(Head head) {
+        List<Books.Line> lines =
+                jdbc.sql("""
+                select no, item, account, text, quantity, unit_price, amount, net, tax_code
+                from inkwell_line where document = :id order by no""").param("id", head.id()).query(Books.Line.class).list();
+        List<Books.JournalLine> journal = jdbc.sql("""
+                select l.account, l.debit, l.credit from inkwell_journal j join inkwell_journal_line l on l.journal = j.id
+                where j.document = :id and j.memo not like 'Payment%' order by l.debit desc, l.account""")
+                .param("id", head.id())
+                .query(Books.JournalLine.class)
+                .list();
+        return new Document(
+                head.id(),
+                head.version(),
+                head.number(),
+                head.kind(),
+                head.customer(),
+                head.date(),
+                head.due(),
+                head.pricesIncludeTax(),
+                head.receivableAccount(),
+                head.externalReference(),
+                head.creditsNumber(),
+                head.net(),
+                head.tax(),
+                head.gross(),
+                head.paid(),
+                lines,
+                journal);
+    }
+
+    private static final String HEAD = """
+            select id, version, number, kind, customer, date, due, prices_include_tax, receivable_account,
+                external_reference, credits_number, net, tax, gross, paid
+            from inkwell_document""";
+}

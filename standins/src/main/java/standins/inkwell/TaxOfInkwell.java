@@ -1,0 +1,71 @@
+package standins.inkwell;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/// Inkwell's own tax: per document and code, half away from zero. With tax-inclusive prices the tax of a code is spread
+/// over its lines in proportion to their size, by largest remainder, and each line's net is what is left.
+final class TaxOfInkwell {
+    private static final BigDecimal CENT = new BigDecimal("0.01");
+    private static final BigDecimal HUNDRED = new BigDecimal("100");
+
+    /// @param nets one for each line
+    record Result(List<BigDecimal> nets, Map<String, BigDecimal> taxes, BigDecimal net, BigDecimal tax) {}
+
+    private TaxOfInkwell() {}
+
+    static Result compute(List<Books.DraftLine> lines, boolean inclusive, Map<String, BigDecimal> rates) {
+        Map<String, BigDecimal> sums = new LinkedHashMap<>();
+        List<BigDecimal> nets = new ArrayList<>();
+        for (Books.DraftLine line : lines) {
+            nets.add(line.amount());
+            if (line.taxCode() != null) {
+                sums.merge(line.taxCode(), line.amount(), BigDecimal::add);
+            }
+        }
+        Map<String, BigDecimal> taxes = new LinkedHashMap<>();
+        sums.forEach((code, sum) -> {
+            BigDecimal rate = rates.get(code);
+            BigDecimal divisor = inclusive ? HUNDRED.add(rate) : HUNDRED;
+            taxes.put(code, sum.multiply(rate).divide(divisor, 2, RoundingMode.HALF_UP));
+        });
+        if (inclusive) {
+            taxes.forEach((code, tax) -> takeOut(code, tax, lines, nets));
+        }
+        BigDecimal net = nets.stream().reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal tax = taxes.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
+        return new Result(nets, taxes, net.setScale(2), tax.setScale(2));
+    }
+
+    private static void takeOut(String code, BigDecimal tax, List<Books.DraftLine> lines, List<BigDecimal> nets) {
+        List<Integer> own = new ArrayList<>();
+        BigDecimal size = BigDecimal.ZERO;
+        for (int i = 0; i < lines.size(); i++) {
+            if (code.equals(lines.get(i).taxCode())) {
+                own.add(i);
+                size = size.add(lines.get(i).amount().abs());
+            }
+        }
+        if (size.signum() == 0) {
+            return;
+        }
+        BigDecimal left = tax;
+        BigDecimal[] rests = new BigDecimal[lines.size()];
+        for (int i : own) {
+            BigDecimal exact = tax.multiply(lines.get(i).amount().abs()).divide(size, 30, RoundingMode.HALF_EVEN);
+            BigDecimal share = exact.setScale(2, RoundingMode.FLOOR);
+            rests[i] = exact.subtract(share);
+            nets.set(i, nets.get(i).subtract(share));
+            left = left.subtract(share);
+        }
+        own.sort((a, b) -> rests[b].compareTo(rests[a]));
+        for (int i = 0; left.signum() > 0; i++) {
+            nets.set(own.get(i), nets.get(own.get(i)).subtract(CENT));
+            left = left.subtract(CENT);
+        }
+    }
+}
