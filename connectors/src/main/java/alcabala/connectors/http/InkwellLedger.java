@@ -184,6 +184,11 @@ public final class InkwellLedger implements LedgerConnector {
         return Http.JSON.readValue(json, LedgerRecord.class);
     }
 
+    /// The id in a kept answer.
+    public static String idOf(String json) {
+        return text(Http.JSON.readTree(json), "id");
+    }
+
     private static Party party(JsonNode node) {
         return new Party(
                 text(node, "id"),

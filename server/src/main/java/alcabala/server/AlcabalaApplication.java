@@ -1,0 +1,21 @@
+package alcabala.server;
+
+import java.time.Clock;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.context.annotation.Bean;
+
+/// The server.
+@SpringBootApplication
+@ConfigurationPropertiesScan
+public class AlcabalaApplication {
+    public static void main(String[] args) {
+        SpringApplication.run(AlcabalaApplication.class, args);
+    }
+
+    @Bean
+    Clock clock() {
+        return Clock.systemDefaultZone();
+    }
+}

@@ -1,0 +1,93 @@
+package alcabala.server.access;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.List;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+
+/// Who may: everybody signed in reads; administrators and bookkeepers change; a reviewer changes nothing, whatever the
+/// screen offers.
+@Configuration
+class AccessConfiguration {
+    private static final String CONTENT_SECURITY_POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; "
+            + "img-src 'self' data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; "
+            + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
+    @Bean
+    SecurityFilterChain security(HttpSecurity http, AccessTokens tokens, SecurityContextRepository contexts) {
+        http.authorizeHttpRequests(requests -> requests.requestMatchers("/api/session/csrf", "/actuator/health/**")
+                        .permitAll()
+                        .requestMatchers(HttpMethod.POST, "/api/session")
+                        .permitAll()
+                        .requestMatchers("/api/session/**")
+                        .authenticated()
+                        .requestMatchers(HttpMethod.GET, "/api/**")
+                        .authenticated()
+                        .requestMatchers("/api/**")
+                        .hasAnyRole(Role.ADMINISTRATOR.name(), Role.BOOKKEEPER.name())
+                        .requestMatchers(HttpMethod.GET, "/**")
+                        .permitAll()
+                        .anyRequest()
+                        .denyAll())
+                .csrf(csrf -> csrf.spa().ignoringRequestMatchers(BearerFilter::hasToken))
+                .securityContext(context -> context.securityContextRepository(contexts))
+                .requestCache(cache -> cache.disable())
+                .logout(logout -> logout.disable())
+                .exceptionHandling(handling -> handling.authenticationEntryPoint(
+                                (request, response, e) -> refuse(response, 401, "sign-in-needed", "Sign in first."))
+                        .accessDeniedHandler((request, response, e) ->
+                                refuse(response, 403, "not-allowed", "You may look at this, but not change it.")))
+                .headers(headers -> headers.contentSecurityPolicy(
+                                policy -> policy.policyDirectives(CONTENT_SECURITY_POLICY))
+                        .referrerPolicy(policy -> policy.policy(
+                                org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
+                                        .ReferrerPolicy.SAME_ORIGIN)))
+                .addFilterBefore(new BearerFilter(tokens), AnonymousAuthenticationFilter.class);
+        return http.build();
+    }
+
+    @Bean
+    SecurityContextRepository contexts() {
+        return new HttpSessionSecurityContextRepository();
+    }
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+    }
+
+    /// Signing in goes through SessionApi alone; this keeps a user with a made-up password from being created.
+    @Bean
+    UserDetailsService nobody() {
+        return name -> {
+            throw new UsernameNotFoundException(name);
+        };
+    }
+
+    static Authentication authentication(SignedIn person) {
+        return UsernamePasswordAuthenticationToken.authenticated(
+                person,
+                null,
+                List.of(new SimpleGrantedAuthority("ROLE_" + person.role().name())));
+    }
+
+    static void refuse(HttpServletResponse response, int status, String code, String sentence) throws IOException {
+        response.setStatus(status);
+        response.setContentType("application/json");
+        response.getWriter().write("{\"code\":\"" + code + "\",\"sentence\":\"" + sentence + "\",\"detail\":\"\"}");
+    }
+}

@@ -1,0 +1,114 @@
+package alcabala.server.access;
+
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Refusal;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.time.Duration;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfToken;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/session")
+class SessionApi {
+    private static final Logger LOG = LoggerFactory.getLogger(SessionApi.class);
+    private final People people;
+    private final SignInPauses pauses;
+    private final AccessTokens tokens;
+    private final SecurityContextRepository contexts;
+
+    record SignIn(
+            @NotBlank @Size(max = 100) String signIn,
+            @NotBlank @Size(max = 200) String password) {
+        @Override
+        public String toString() {
+            return "SignIn[" + signIn + "]";
+        }
+    }
+
+    record Me(String signIn, String name, Role role, boolean mayChange) {
+        static Me of(SignedIn person) {
+            return new Me(person.signIn(), person.name(), person.role(), person.role() != Role.REVIEWER);
+        }
+    }
+
+    SessionApi(People people, SignInPauses pauses, AccessTokens tokens, SecurityContextRepository contexts) {
+        this.people = people;
+        this.pauses = pauses;
+        this.tokens = tokens;
+        this.contexts = contexts;
+    }
+
+    /// Sets the XSRF-TOKEN cookie.
+    @GetMapping("/csrf")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void csrf(CsrfToken token) {
+        token.getToken();
+    }
+
+    @GetMapping
+    Me me(Authentication authentication) {
+        return Me.of((SignedIn) authentication.getPrincipal());
+    }
+
+    @PostMapping
+    ResponseEntity<?> signIn(
+            @Valid @RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
+        String name = signIn.signIn().trim().toLowerCase(Locale.ROOT);
+        List<String> subjects = List.of("name " + name, "address " + request.getRemoteAddr());
+        Optional<Duration> pause = pauses.find(subjects);
+        if (pause.isPresent()) {
+            long seconds = pause.get().toSeconds();
+            return ResponseEntity.status(HttpStatus.TOO_MANY_REQUESTS)
+                    .header("Retry-After", String.valueOf(seconds))
+                    .body(new Refusal("pause", "Too many failed attempts. Try again in " + seconds + " seconds.", ""));
+        }
+        Optional<People.Person> person = people.authenticate(name, signIn.password());
+        if (person.isEmpty()) {
+            pauses.failed(subjects);
+            LOG.info("failed sign-in from {}", request.getRemoteAddr());
+            throw new NotPossibleException(
+                    HttpStatus.UNAUTHORIZED, "sign-in-wrong", "Name and password do not go together.");
+        }
+        subjects.forEach(pauses::succeeded);
+        SignedIn signedIn = new SignedIn(name, person.get().name(), person.get().asRole());
+        request.getSession();
+        request.changeSessionId();
+        SecurityContext context = SecurityContextHolder.createEmptyContext();
+        context.setAuthentication(AccessConfiguration.authentication(signedIn));
+        contexts.saveContext(context, request, response);
+        return ResponseEntity.ok(Me.of(signedIn));
+    }
+
+    @DeleteMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void signOut(HttpServletRequest request) {
+        Optional.ofNullable(request.getSession(false)).ifPresent(session -> session.invalidate());
+    }
+
+    /// An access token with the rights of the person who makes it; shown this once.
+    @PostMapping("/tokens")
+    AccessTokens.Made token(Authentication authentication) {
+        return tokens.make(((SignedIn) authentication.getPrincipal()).signIn());
+    }
+}

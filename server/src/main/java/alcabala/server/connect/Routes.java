@@ -1,0 +1,101 @@
+package alcabala.server.connect;
+
+import alcabala.server.platform.NotPossibleException;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Set;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// The routes of the business.
+@Component
+public class Routes {
+    private final JdbcClient jdbc;
+
+    Routes(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    public List<RouteRow> all() {
+        return jdbc.sql(SELECT + " order by r.id").query(Routes::row).list();
+    }
+
+    public RouteRow get(long id) {
+        return jdbc.sql(SELECT + " where r.id = :id")
+                .param("id", id)
+                .query(Routes::row)
+                .single();
+    }
+
+    public RouteRow get(String code) {
+        return jdbc.sql(SELECT + " where r.code = :code")
+                .param("code", code)
+                .query(Routes::row)
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("route " + code));
+    }
+
+    /// The route named, or the only one for files when none is named.
+    public RouteRow forFiles(String code) {
+        if (code != null && !code.isBlank()) {
+            RouteRow route = get(code);
+            if (!route.fromFiles()) {
+                throw NotPossibleException.invalid(
+                        "route-not-for-files", "The route " + code + " does not take files.");
+            }
+            return route;
+        }
+        List<RouteRow> forFiles = all().stream().filter(RouteRow::fromFiles).toList();
+        if (forFiles.size() != 1) {
+            throw NotPossibleException.invalid(
+                    "route-needed", "There are " + forFiles.size() + " routes for files; say which one with ?route=.");
+        }
+        return forFiles.getFirst();
+    }
+
+    /// One change at a time on a route: intake, mapping and recompiling wait for each other.
+    public void lock(long id) {
+        jdbc.sql("select id from route where id = :id for update")
+                .param("id", id)
+                .query(Long.class)
+                .single();
+    }
+
+    public long findCursor(long sourceId) {
+        return jdbc.sql("select cursor from source where id = :id")
+                .param("id", sourceId)
+                .query(Long.class)
+                .single();
+    }
+
+    public void setCursor(long sourceId, long cursor) {
+        jdbc.sql("update source set cursor = :cursor where id = :id")
+                .param("cursor", cursor)
+                .param("id", sourceId)
+                .update();
+    }
+
+    private static RouteRow row(ResultSet row, int n) throws SQLException {
+        return new RouteRow(
+                row.getLong("id"),
+                row.getString("code"),
+                row.getLong("source_id"),
+                row.getString("source"),
+                row.getString("source_kind").equals("files"),
+                row.getString("source_desk"),
+                row.getLong("ledger_id"),
+                row.getString("ledger"),
+                row.getString("ledger_desk"),
+                row.getString("currency"),
+                row.getString("site"),
+                row.getString("business_name"),
+                Set.of((String[]) row.getArray("business_tax_identifiers").getArray()));
+    }
+
+    private static final String SELECT = """
+            select r.id, r.code, r.source_id, s.name as source, s.kind as source_kind, s.desk as source_desk,
+                r.ledger_id, l.name as ledger, l.desk as ledger_desk, l.currency, r.site,
+                r.business_name, r.business_tax_identifiers
+            from route r join source s on s.id = r.source_id join ledger l on l.id = r.ledger_id""";
+}

@@ -1,0 +1,2 @@
+/// Sources, ledgers and routes, and what is pulled from them. Start with Routes.
+package alcabala.server.connect;

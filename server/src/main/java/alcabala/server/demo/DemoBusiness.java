@@ -1,0 +1,193 @@
+package alcabala.server.demo;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.ledger.LedgerCompany;
+import alcabala.connectors.ledger.LedgerConnector;
+import alcabala.server.access.People;
+import alcabala.server.access.Role;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.map.CrosswalkStore;
+import alcabala.server.platform.Settings;
+import alcabala.server.release.FileIntake;
+import alcabala.server.release.SourcePull;
+import java.time.Duration;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.retry.RetryException;
+import org.springframework.core.retry.RetryPolicy;
+import org.springframework.core.retry.RetryTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/// Corvane Boatyards at Saltmere, half set up, as a bookkeeper would find it after a week. Every step can be repeated.
+@Component
+@ConditionalOnProperty("alcabala.demo")
+class DemoBusiness implements ApplicationRunner {
+    private static final Logger LOG = LoggerFactory.getLogger(DemoBusiness.class);
+    private static final String WHO = "M. Ferro";
+    private final JdbcClient jdbc;
+    private final People people;
+    private final Routes routes;
+    private final LedgerConnector ledger;
+    private final LedgerReference reference;
+    private final CrosswalkStore store;
+    private final SourcePull pull;
+    private final FileIntake files;
+    private final Settings settings;
+    private final TransactionTemplate transaction;
+
+    DemoBusiness(
+            JdbcClient jdbc,
+            People people,
+            Routes routes,
+            LedgerConnector ledger,
+            LedgerReference reference,
+            CrosswalkStore store,
+            SourcePull pull,
+            FileIntake files,
+            Settings settings,
+            TransactionTemplate transaction) {
+        this.jdbc = jdbc;
+        this.people = people;
+        this.routes = routes;
+        this.ledger = ledger;
+        this.reference = reference;
+        this.store = store;
+        this.pull = pull;
+        this.files = files;
+        this.settings = settings;
+        this.transaction = transaction;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) {
+        people.add("admin", "A. Quill", Role.ADMINISTRATOR, "admin-corvane");
+        people.add("ferro", WHO, Role.BOOKKEEPER, "ferro-corvane");
+        people.add("voss", "T. Voss", Role.REVIEWER, "voss-corvane");
+        if (routes.all().isEmpty()) {
+            connect(awaitLedger());
+            RouteRow yard = routes.get("yard");
+            pull.pull(yard, WHO);
+            DemoFiles.write(settings.demoFiles());
+            files.take(routes.get("harbour"), DemoFiles.received(), false, WHO);
+            LOG.info("loaded the demo business");
+        }
+    }
+
+    /// The stand-ins start at the same time as the server.
+    private LedgerCompany awaitLedger() {
+        RetryTemplate patience = new RetryTemplate(RetryPolicy.builder()
+                .includes(UnreachableException.class)
+                .maxRetries(200)
+                .delay(Duration.ofMillis(300))
+                .build());
+        try {
+            return patience.execute(ledger::company);
+        } catch (RetryException e) {
+            throw new IllegalStateException("the stand-ins did not come up", e);
+        }
+    }
+
+    private void connect(LedgerCompany company) {
+        transaction.executeWithoutResult(status -> {
+            long inkwell = insert("""
+                    insert into ledger (name, desk, currency, tax_rounding, name_limit)
+                    values ('Inkwell', :desk, :currency, :rounding, :limit) returning id""", company, "/inkwell", 0, 0);
+            long hullwork = insert(
+                    "insert into source (name, kind, desk) values ('Hullwork', 'app', :desk) returning id",
+                    company,
+                    "/hullwork",
+                    0,
+                    0);
+            long harbour = insert(
+                    "insert into source (name, kind) values ('Harbour office', 'files') returning id",
+                    company,
+                    "",
+                    0,
+                    0);
+            insert(route("yard"), company, "", hullwork, inkwell);
+            insert(route("harbour"), company, "", harbour, inkwell);
+            reference.pull(inkwell);
+            crosswalkOfTheYard(routes.get("yard").id());
+            crosswalkOfTheHarbour(routes.get("harbour").id());
+        });
+    }
+
+    private static String route(String code) {
+        return """
+                insert into route (code, source_id, ledger_id, site, business_name, business_tax_identifiers)
+                values ('%s', :source, :ledger, 'Saltmere', 'Corvane Boatyards', '{IE6388047V}') returning id""".formatted(code);
+    }
+
+    private long insert(String sql, LedgerCompany company, String desk, long source, long ledgerId) {
+        return jdbc.sql(sql)
+                .param("desk", settings.standins() + desk)
+                .param("currency", company.currency())
+                .param("rounding", company.taxRounding().name())
+                .param("limit", company.itemNameLimit())
+                .param("source", source)
+                .param("ledger", ledgerId)
+                .query(Long.class)
+                .single();
+    }
+
+    private void crosswalkOfTheYard(long route) {
+        role(route, AccountRole.RECEIVABLES_CONTROL, "1100");
+        role(route, AccountRole.OUTPUT_TAX, "2200");
+        role(route, AccountRole.ROUNDING, "6990");
+        role(route, AccountRole.DISCOUNT_GIVEN, "4190");
+        role(route, AccountRole.SHIPPING_INCOME, "4080");
+        role(route, AccountRole.LABOUR_INCOME, "4020");
+        for (String row : List.of(
+                "chandlery 4010",
+                "electrics 4018",
+                "engine-parts 4018",
+                "paint 4015",
+                "rigging-labour 4020",
+                "engine-labour 4025",
+                "hull-labour 4020",
+                "haul-out 4030",
+                "berths 4040",
+                "books 4060",
+                "carriage 4080")) {
+            set(route, RowKind.CATEGORY, row.split(" ")[0], "", row.split(" ")[1]);
+        }
+        set(route, RowKind.ITEM, "SHK-08", "SHACK-8", "4010");
+        set(route, RowKind.TAX, "V23", "S23", "");
+        set(route, RowKind.TAX, "V13", "R13", "");
+        set(route, RowKind.TAX, "V0", "Z0", "");
+        for (String party : List.of("1002", "1003", "1006", "1011")) {
+            set(route, RowKind.PARTY, "C-" + party, "IC-" + party, "");
+        }
+    }
+
+    private void crosswalkOfTheHarbour(long route) {
+        role(route, AccountRole.RECEIVABLES_CONTROL, "1110");
+        role(route, AccountRole.SALES, "4040");
+        role(route, AccountRole.FEE_INCOME, "4090");
+        role(route, AccountRole.DISCOUNT_GIVEN, "4190");
+        role(route, AccountRole.OUTPUT_TAX, "2200");
+        role(route, AccountRole.ROUNDING, "6990");
+        set(route, RowKind.TAX, "S23", "S23", "");
+        set(route, RowKind.TAX, "S13.5", "R13", "");
+        set(route, RowKind.TAX, "Z0", "Z0", "");
+        set(route, RowKind.TAX, "E0", "E0", "");
+    }
+
+    private void role(long route, AccountRole role, String account) {
+        set(route, RowKind.ROLE, role.name(), "", account);
+    }
+
+    private void set(long route, RowKind kind, String code, String counterpart, String account) {
+        store.set(route, kind, code, counterpart, account, 0, WHO);
+    }
+}

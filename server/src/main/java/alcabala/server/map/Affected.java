@@ -1,0 +1,14 @@
+package alcabala.server.map;
+
+import java.util.Set;
+
+/// Compiles again what a change of the crosswalk or of the ledger touches. The release stop does it.
+public interface Affected {
+    /// @param refs such as `item:RIG-0042`; empty for all documents of the route that have not crossed
+    Released compileAgain(long routeId, Set<String> refs, String who, String because);
+
+    /// What became ready by it, and what is blocked that was not.
+    ///
+    /// @param amount minor units of the ledger's currency
+    record Released(int count, long amount, int blockedAgain) {}
+}

@@ -1,0 +1,171 @@
+package alcabala.server.map;
+
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.map.Suggestions.Suggestion;
+import alcabala.server.platform.Amounts;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/map")
+class MapApi {
+    private final JdbcClient jdbc;
+    private final Routes routes;
+    private final MapView view;
+    private final Mapping mapping;
+    private final LedgerReference reference;
+
+    record CrosswalkRowJson(String counterpart, String account, int version, String setBy, Instant setAt) {
+        static CrosswalkRowJson of(CrosswalkRow row) {
+            return row == null
+                    ? null
+                    : new CrosswalkRowJson(row.counterpart(), row.account(), row.version(), row.setBy(), row.setAt());
+        }
+    }
+
+    record MapRow(
+            @NotNull String code,
+            @NotNull String name,
+            @NotNull String note,
+            CrosswalkRowJson row,
+            @NotNull String covered,
+            @NotNull boolean open,
+            @NotNull int blockedDocuments,
+            @NotNull String blockedAmount,
+            Suggestion suggestion) {}
+
+    record ChangeRow(
+            @NotBlank String route,
+            @NotNull RowKind kind,
+            @NotBlank @Size(max = 200) String code,
+            @NotNull String counterpart,
+            @NotNull String account,
+            int expectedVersion,
+            boolean remove) {}
+
+    record ChangedRow(
+            int released,
+            String amount,
+            int blockedAgain,
+            String sentence,
+            CrosswalkRowJson before,
+            CrosswalkRowJson after) {}
+
+    record Choice(String code, String name, String note) {}
+
+    record Choices(List<Choice> accounts, List<Choice> items, List<Choice> taxCodes, List<Choice> parties) {}
+
+    record Version(int version, String counterpart, String account, String setBy, Instant setAt, boolean removed) {}
+
+    MapApi(JdbcClient jdbc, Routes routes, MapView view, Mapping mapping, LedgerReference reference) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+        this.view = view;
+        this.mapping = mapping;
+        this.reference = reference;
+    }
+
+    @GetMapping("/{kind}")
+    List<MapRow> rows(@PathVariable RowKind kind, @RequestParam String route) {
+        RouteRow found = routes.get(route);
+        return view.rows(found, kind).stream()
+                .map(row -> new MapRow(
+                        row.code(),
+                        row.name(),
+                        row.note(),
+                        CrosswalkRowJson.of(row.row()),
+                        row.covered(),
+                        row.isOpen(),
+                        row.blockedDocuments(),
+                        Amounts.decimal(found.currency(), row.blockedAmount()),
+                        row.suggestion()))
+                .toList();
+    }
+
+    /// What on the ledger a row can point to.
+    @GetMapping("/choices")
+    Choices choices(@RequestParam String route) {
+        long ledger = routes.get(route).ledgerId();
+        return new Choices(
+                reference.accounts(ledger).stream()
+                        .filter(LedgerAccount::active)
+                        .map(a -> new Choice(a.code(), a.name(), a.type().name().toLowerCase(Locale.ROOT)))
+                        .toList(),
+                reference.items(ledger).stream()
+                        .map(i -> new Choice(i.code(), i.name(), i.account()))
+                        .toList(),
+                reference.taxCodes(ledger).stream()
+                        .filter(c -> c.active())
+                        .map(c -> new Choice(c.code(), c.name(), c.rate().toPlainString() + " %"))
+                        .toList(),
+                reference.parties(ledger).stream()
+                        .map(p -> new Choice(p.code(), p.name(), p.taxIdentifier()))
+                        .toList());
+    }
+
+    @PutMapping("/row")
+    ChangedRow change(@Valid @RequestBody ChangeRow change, Principal who) {
+        RouteRow route = routes.get(change.route());
+        Mapping.Changed changed = mapping.change(
+                route,
+                new Mapping.Change(
+                        change.kind(),
+                        change.code(),
+                        change.counterpart(),
+                        change.account(),
+                        change.expectedVersion(),
+                        change.remove()),
+                who.getName());
+        Affected.Released released = changed.released();
+        String amount = Amounts.shown(Amounts.money(route.currency(), released.amount()));
+        String sentence = "%d %s released, %s"
+                .formatted(released.count(), released.count() == 1 ? "document" : "documents", amount);
+        if (released.blockedAgain() > 0) {
+            sentence = sentence + "; " + released.blockedAgain() + " blocked by it";
+        }
+        return new ChangedRow(
+                released.count(),
+                Amounts.decimal(route.currency(), released.amount()),
+                released.blockedAgain(),
+                sentence,
+                CrosswalkRowJson.of(changed.before()),
+                CrosswalkRowJson.of(changed.after()));
+    }
+
+    @GetMapping("/history")
+    List<Version> history(@RequestParam String route, @RequestParam RowKind kind, @RequestParam String code) {
+        return jdbc.sql("""
+                select version, counterpart, account, set_by, set_at, removed from crosswalk_history
+                where route_id = :route and kind = :kind and code = :code order by version desc""")
+                .param("route", routes.get(route).id())
+                .param("kind", kind.name())
+                .param("code", code)
+                .query((row, n) -> new Version(
+                        row.getInt("version"),
+                        row.getString("counterpart"),
+                        row.getString("account"),
+                        row.getString("set_by"),
+                        row.getTimestamp("set_at").toInstant(),
+                        row.getBoolean("removed")))
+                .list();
+    }
+}

@@ -1,0 +1,240 @@
+package alcabala.server.map;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.party.Party;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.SourceCatalogue;
+import alcabala.server.map.Suggestions.Suggestion;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// The crosswalk as it is looked at: every code of the source with what stands for it, the unmapped first by what they
+/// block.
+@Component
+class MapView {
+    private final JdbcClient jdbc;
+    private final CrosswalkStore store;
+    private final LedgerReference reference;
+    private final SourceCatalogue catalogue;
+
+    /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`; empty when by none
+    /// @param blockedAmount minor units
+    record Row(
+            String code,
+            String name,
+            String note,
+            CrosswalkRow row,
+            String covered,
+            int blockedDocuments,
+            long blockedAmount,
+            Suggestion suggestion) {
+        boolean isOpen() {
+            return row == null && covered.isEmpty();
+        }
+    }
+
+    private record Blocked(int documents, long amount) {
+        static final Blocked NOTHING = new Blocked(0, 0);
+    }
+
+    MapView(JdbcClient jdbc, CrosswalkStore store, LedgerReference reference, SourceCatalogue catalogue) {
+        this.jdbc = jdbc;
+        this.store = store;
+        this.reference = reference;
+        this.catalogue = catalogue;
+    }
+
+    List<Row> rows(RouteRow route, RowKind kind) {
+        Map<RowKind, Map<String, CrosswalkRow>> rows = store.rows(route.id()).stream()
+                .collect(Collectors.groupingBy(
+                        CrosswalkRow::kind, Collectors.toMap(CrosswalkRow::code, Function.identity())));
+        Map<String, Blocked> blocked = blocked(route.id());
+        Suggestions suggestions = new Suggestions(
+                reference.accounts(route.ledgerId()),
+                reference.items(route.ledgerId()),
+                reference.taxCodes(route.ledgerId()),
+                kind == RowKind.PARTY ? reference.parties(route.ledgerId()) : List.of());
+        Source source = new Source(route, rows, blocked, suggestions);
+        List<Row> view = switch (kind) {
+            case PARTY -> source.parties();
+            case ITEM -> source.items();
+            case CATEGORY -> source.categories();
+            case TAX -> source.taxes();
+            case ROLE -> source.roles();
+            case LINE -> source.lines();
+        };
+        return view.stream()
+                .sorted(Comparator.comparing((Row row) -> !row.isOpen())
+                        .thenComparing(Comparator.comparingLong((Row row) -> row.blockedAmount())
+                                .reversed())
+                        .thenComparing(Row::code))
+                .toList();
+    }
+
+    private Map<String, Blocked> blocked(long routeId) {
+        Map<String, Blocked> blocked = new HashMap<>();
+        jdbc.sql("""
+                select f.cause, count(*) as documents, sum(d.gross) as amount
+                from finding f join document d on d.id = f.document_id
+                where d.route_id = :route and f.severity = 'blocks' and d.state in ('Blocked', 'Waiting')
+                group by f.cause""")
+                .param("route", routeId)
+                .query((row, n) -> blocked.put(
+                        row.getString("cause"), new Blocked(row.getInt("documents"), row.getLong("amount"))))
+                .list();
+        return blocked;
+    }
+
+    private final class Source {
+        private final RouteRow route;
+        private final Map<RowKind, Map<String, CrosswalkRow>> rows;
+        private final Map<String, Blocked> blocked;
+        private final Suggestions suggestions;
+
+        Source(
+                RouteRow route,
+                Map<RowKind, Map<String, CrosswalkRow>> rows,
+                Map<String, Blocked> blocked,
+                Suggestions suggestions) {
+            this.route = route;
+            this.rows = rows;
+            this.blocked = blocked;
+            this.suggestions = suggestions;
+        }
+
+        List<Row> parties() {
+            List<Row> view = new ArrayList<>();
+            for (Party party : catalogue.parties(route.sourceId())) {
+                Suggestion suggestion = suggestions.forParty(party).orElse(null);
+                String covered = suggestion == null ? "created on its first document" : "";
+                view.add(row(
+                        RowKind.PARTY,
+                        party.code(),
+                        party.name(),
+                        party.taxIdentifier(),
+                        covered,
+                        "party-doubtful:",
+                        suggestion));
+            }
+            return view;
+        }
+
+        List<Row> items() {
+            return jdbc.sql("select code, name, category, kind from source_item where source_id = :id order by code")
+                    .param("id", route.sourceId())
+                    .query((row, n) -> {
+                        String category = row.getString("category");
+                        return row(
+                                RowKind.ITEM,
+                                row.getString("code"),
+                                row.getString("name"),
+                                category,
+                                covered(category, LineKind.valueOf(row.getString("kind"))),
+                                "item-unmapped:",
+                                suggestions
+                                        .forItem(row.getString("code"), row.getString("name"))
+                                        .orElse(null));
+                    })
+                    .list();
+        }
+
+        private String covered(String category, LineKind kind) {
+            Optional<CrosswalkRow> byCategory = find(RowKind.CATEGORY, category);
+            if (byCategory.isPresent()) {
+                return "category " + category + ": " + byCategory.get().account();
+            }
+            AccountRole role = AccountRole.ofIncome(kind);
+            return find(RowKind.ROLE, role.name())
+                    .map(row -> "role "
+                            + role.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ') + ": " + row.account())
+                    .orElse("");
+        }
+
+        List<Row> categories() {
+            return jdbc.sql("""
+                    select c.code, c.name, coalesce(min(i.kind), 'GOODS') as kind, count(i.code) as items
+                    from source_category c left join source_item i on i.source_id = c.source_id and i.category = c.code
+                    where c.source_id = :id group by c.code, c.name order by c.code""")
+                    .param("id", route.sourceId())
+                    .query((row, n) -> row(
+                            RowKind.CATEGORY,
+                            row.getString("code"),
+                            row.getString("name"),
+                            row.getInt("items") == 1 ? "1 item" : row.getInt("items") + " items",
+                            covered("", LineKind.valueOf(row.getString("kind"))),
+                            "category-unmapped:",
+                            suggestions.forCategory(row.getString("name")).orElse(null)))
+                    .list();
+        }
+
+        List<Row> taxes() {
+            return jdbc.sql("select code, name, rate, category from source_tax where source_id = :id order by code")
+                    .param("id", route.sourceId())
+                    .query((row, n) -> row(
+                            RowKind.TAX,
+                            row.getString("code"),
+                            row.getString("name"),
+                            row.getBigDecimal("rate").stripTrailingZeros().toPlainString() + " %, "
+                                    + row.getString("category"),
+                            "",
+                            "tax-unmapped:",
+                            suggestions
+                                    .forTax(row.getBigDecimal("rate"), TaxCategory.valueOf(row.getString("category")))
+                                    .orElse(null)))
+                    .list();
+        }
+
+        List<Row> roles() {
+            List<Row> view = new ArrayList<>();
+            for (AccountRole role : AccountRole.values()) {
+                String name = role.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
+                view.add(row(RowKind.ROLE, role.name(), name, "", "", "role-unset:", null));
+            }
+            return view;
+        }
+
+        List<Row> lines() {
+            return rows.getOrDefault(RowKind.LINE, Map.of()).values().stream()
+                    .map(each -> new Row(each.code(), "", "", each, "", 0, 0, null))
+                    .toList();
+        }
+
+        private Row row(
+                RowKind kind,
+                String code,
+                String name,
+                String note,
+                String covered,
+                String cause,
+                Suggestion suggestion) {
+            CrosswalkRow row = find(kind, code).orElse(null);
+            Blocked by = blocked.getOrDefault(cause + code, Blocked.NOTHING);
+            return new Row(
+                    code,
+                    name,
+                    note,
+                    row,
+                    row == null ? covered : "",
+                    by.documents(),
+                    by.amount(),
+                    row == null ? suggestion : null);
+        }
+
+        private Optional<CrosswalkRow> find(RowKind kind, String code) {
+            return Optional.ofNullable(rows.getOrDefault(kind, Map.of()).get(code));
+        }
+    }
+}

@@ -1,0 +1,159 @@
+package alcabala.server.map;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.ledger.AccountType;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.connectors.ledger.LedgerItem;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.map.Affected.Released;
+import alcabala.server.platform.NotPossibleException;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/// Changes a row and compiles again what shared it, all or nothing.
+@Component
+public class Mapping {
+    private final Routes routes;
+    private final CrosswalkStore store;
+    private final LedgerReference reference;
+    private final Affected affected;
+
+    /// What is to stand in a row. Both empty is a decision too for a party: created on first use.
+    ///
+    /// @param remove true to take the row away
+    public record Change(
+            RowKind kind, String code, String counterpart, String account, int expectedVersion, boolean remove) {}
+
+    /// @param before the row as it was, to undo with; null when there was none
+    public record Changed(Released released, CrosswalkRow before, CrosswalkRow after) {}
+
+    Mapping(Routes routes, CrosswalkStore store, LedgerReference reference, Affected affected) {
+        this.routes = routes;
+        this.store = store;
+        this.reference = reference;
+        this.affected = affected;
+    }
+
+    @Transactional
+    public Changed change(RouteRow route, Change change, String who) {
+        routes.lock(route.id());
+        Optional<CrosswalkRow> before = store.find(route.id(), change.kind(), change.code());
+        if (change.remove()) {
+            store.remove(route.id(), change.kind(), change.code(), change.expectedVersion(), who);
+        } else {
+            Change checked = check(route, change);
+            store.set(
+                    route.id(),
+                    checked.kind(),
+                    checked.code(),
+                    checked.counterpart(),
+                    checked.account(),
+                    checked.expectedVersion(),
+                    who);
+        }
+        Set<String> refs = change.kind() == RowKind.ROLE ? Set.of() : Set.of(ref(change.kind(), change.code()));
+        Released released = affected.compileAgain(
+                route.id(), refs, who, "row of " + change.kind().name().toLowerCase(Locale.ROOT) + " " + change.code());
+        return new Changed(
+                released,
+                before.orElse(null),
+                store.find(route.id(), change.kind(), change.code()).orElse(null));
+    }
+
+    /// `item:RIG-0042`: how a document says that it uses a code.
+    public static String ref(RowKind kind, String code) {
+        return kind.name().toLowerCase(Locale.ROOT) + ":" + code;
+    }
+
+    private Change check(RouteRow route, Change change) {
+        return switch (change.kind()) {
+            case PARTY -> checkParty(route, change);
+            case ITEM -> checkItem(route, change);
+            case CATEGORY, LINE -> {
+                requireIncome(route, change.account());
+                yield with(change, "", change.account());
+            }
+            case ROLE -> checkRole(route, change);
+            case TAX -> checkTax(route, change);
+        };
+    }
+
+    private Change checkParty(RouteRow route, Change change) {
+        if (!change.counterpart().isEmpty()
+                && reference.parties(route.ledgerId()).stream()
+                        .noneMatch(party -> party.code().equals(change.counterpart()))) {
+            throw missing(route, "customer " + change.counterpart());
+        }
+        return with(change, change.counterpart(), "");
+    }
+
+    /// An item of the ledger brings its account along unless another is chosen.
+    private Change checkItem(RouteRow route, Change change) {
+        String account = change.account();
+        if (!change.counterpart().isEmpty()) {
+            LedgerItem item = reference.items(route.ledgerId()).stream()
+                    .filter(each -> each.code().equals(change.counterpart()))
+                    .findFirst()
+                    .orElseThrow(() -> missing(route, "item " + change.counterpart()));
+            account = account.isEmpty() ? item.account() : account;
+        }
+        requireIncome(route, account);
+        return with(change, change.counterpart(), account);
+    }
+
+    private Change checkTax(RouteRow route, Change change) {
+        boolean known = reference.taxCodes(route.ledgerId()).stream()
+                .anyMatch(code -> code.active() && code.code().equals(change.counterpart()));
+        if (!known) {
+            throw missing(route, "active tax code " + change.counterpart());
+        }
+        return with(change, change.counterpart(), "");
+    }
+
+    private Change checkRole(RouteRow route, Change change) {
+        AccountRole role = AccountRole.valueOf(change.code());
+        AccountType type = account(route, change.account()).type();
+        if (!role.takes(type)) {
+            throw NotPossibleException.invalid(
+                    "account-type",
+                    "Account " + change.account() + " is of type " + word(type) + "; the role "
+                            + role.name().toLowerCase(Locale.ROOT).replace('_', ' ') + " takes "
+                            + role.types().stream().map(Mapping::word).sorted().toList() + ".");
+        }
+        return with(change, "", change.account());
+    }
+
+    private void requireIncome(RouteRow route, String code) {
+        AccountType type = account(route, code).type();
+        if (type != AccountType.REVENUE && type != AccountType.EXPENSE && type != AccountType.LIABILITY) {
+            throw NotPossibleException.invalid(
+                    "account-type", "Account " + code + " is of type " + word(type) + "; a sale cannot land there.");
+        }
+    }
+
+    private LedgerAccount account(RouteRow route, String code) {
+        return reference.accounts(route.ledgerId()).stream()
+                .filter(each -> each.active() && each.code().equals(code))
+                .findFirst()
+                .orElseThrow(() -> missing(route, "active account " + code));
+    }
+
+    private static NotPossibleException missing(RouteRow route, String what) {
+        return NotPossibleException.invalid("not-on-ledger", route.ledger() + " has no " + what + ".");
+    }
+
+    private static String word(AccountType type) {
+        return type.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static Change with(Change change, String counterpart, String account) {
+        return new Change(change.kind(), change.code(), counterpart, account, change.expectedVersion(), false);
+    }
+}

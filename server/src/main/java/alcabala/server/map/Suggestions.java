@@ -1,0 +1,98 @@
+package alcabala.server.map;
+
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.ledger.AccountType;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.matching.Candidate;
+import alcabala.accounting.matching.Names;
+import alcabala.accounting.matching.PartyMatcher;
+import alcabala.accounting.party.Party;
+import alcabala.connectors.ledger.LedgerItem;
+import java.math.BigDecimal;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/// What on the ledger probably stands for a code of the source, by code or by name, and why.
+final class Suggestions {
+    private static final double WORTH_SAYING = 0.34;
+    private final List<LedgerAccount> accounts;
+    private final List<LedgerItem> items;
+    private final List<LedgerTaxCode> taxCodes;
+    private final PartyMatcher parties;
+
+    /// @param exact may be accepted together with others, without looking at each
+    record Suggestion(String counterpart, String account, String name, String reason, boolean exact) {}
+
+    Suggestions(
+            List<LedgerAccount> accounts, List<LedgerItem> items, List<LedgerTaxCode> taxCodes, List<Party> parties) {
+        this.accounts = accounts.stream()
+                .filter(a -> a.active() && a.type() == AccountType.REVENUE)
+                .toList();
+        this.items = items.stream().filter(LedgerItem::active).toList();
+        this.taxCodes = taxCodes.stream().filter(LedgerTaxCode::active).toList();
+        this.parties = new PartyMatcher(parties);
+    }
+
+    Optional<Suggestion> forParty(Party party) {
+        return parties.rank(party).stream()
+                .findFirst()
+                .map(candidate -> new Suggestion(
+                        candidate.party().code(),
+                        "",
+                        candidate.party().name(),
+                        candidate.reasons().stream()
+                                .map(Suggestions::word)
+                                .collect(Collectors.joining(", ", "same ", ""))
+                                .replace("same similar", "similar"),
+                        candidate.isExact()));
+    }
+
+    Optional<Suggestion> forItem(String code, String name) {
+        Optional<LedgerItem> sameCode =
+                items.stream().filter(i -> i.code().equalsIgnoreCase(code)).findFirst();
+        if (sameCode.isPresent()) {
+            return sameCode.map(i -> new Suggestion(i.code(), i.account(), i.name(), "same code", true));
+        }
+        return closest(items, LedgerItem::name, name, 0.5)
+                .map(i -> new Suggestion(i.code(), i.account(), i.name(), "similar name", false));
+    }
+
+    Optional<Suggestion> forCategory(String name) {
+        return closest(accounts, LedgerAccount::name, name, WORTH_SAYING)
+                .map(a -> new Suggestion("", a.code(), a.code() + " " + a.name(), "similar name", false));
+    }
+
+    Optional<Suggestion> forTax(BigDecimal rate, TaxCategory category) {
+        List<LedgerTaxCode> sameRate = taxCodes.stream()
+                .filter(code -> code.rate().compareTo(rate) == 0)
+                .toList();
+        Optional<LedgerTaxCode> both =
+                sameRate.stream().filter(code -> code.category() == category).findFirst();
+        if (both.isPresent()) {
+            return both.map(c ->
+                    new Suggestion(c.code(), "", c.name(), "same rate and category " + category, sameRate.size() == 1));
+        }
+        return sameRate.size() == 1
+                ? sameRate.stream().findFirst().map(c -> new Suggestion(c.code(), "", c.name(), "same rate", false))
+                : Optional.empty();
+    }
+
+    private static <T> Optional<T> closest(List<T> all, Function<T, String> name, String asked, double atLeast) {
+        String plain = Names.normalise(asked);
+        record Scored<T>(T each, double score) {}
+        return all.stream()
+                .map(each -> new Scored<>(each, Names.similarity(plain, Names.normalise(name.apply(each)))))
+                .filter(scored -> scored.score() >= atLeast)
+                .max(Comparator.comparingDouble(Scored::score))
+                .map(Scored::each);
+    }
+
+    private static String word(Candidate.Reason reason) {
+        return reason.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+}

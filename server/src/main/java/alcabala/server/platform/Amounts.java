@@ -1,0 +1,44 @@
+package alcabala.server.platform;
+
+import java.math.BigDecimal;
+import java.text.NumberFormat;
+import java.util.Locale;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+
+/// Amounts between minor units in the database, decimal strings in the API and words on screen.
+public final class Amounts {
+    private Amounts() {}
+
+    public static Money money(String currency, long minor) {
+        return Money.ofMinor(CurrencyUnit.of(currency), minor);
+    }
+
+    /// In the currency's own decimals, such as `133.05`.
+    public static String decimal(String currency, long minor) {
+        return decimal(money(currency, minor));
+    }
+
+    public static String decimal(Money money) {
+        return money.getAmount().toPlainString();
+    }
+
+    /// `€6,120.40`.
+    public static String shown(Money money) {
+        NumberFormat format = NumberFormat.getCurrencyInstance(Locale.UK);
+        format.setCurrency(money.getCurrencyUnit().toCurrency());
+        format.setMinimumFractionDigits(money.getCurrencyUnit().getDecimalPlaces());
+        format.setMaximumFractionDigits(money.getCurrencyUnit().getDecimalPlaces());
+        return format.format(money.getAmount());
+    }
+
+    /// What somebody typed, without thousands separators; empty when it is no amount of that currency.
+    public static Optional<Money> typed(String currency, String text) {
+        try {
+            return Optional.of(Money.of(CurrencyUnit.of(currency), new BigDecimal(text.replaceAll("[\\s,]", ""))));
+        } catch (NumberFormatException | ArithmeticException e) {
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,77 @@
+package alcabala.server.platform;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.finding.Finding;
+import java.math.BigDecimal;
+import java.util.Locale;
+
+/// The edge where findings become plain sentences.
+public final class Sentences {
+    private Sentences() {}
+
+    public static String of(Finding finding) {
+        return switch (finding) {
+            case Finding.ItemUnmapped f ->
+                "Item %s %s has no account: neither the item nor the route names one."
+                        .formatted(f.item(), f.description());
+            case Finding.CategoryUnmapped f ->
+                "Category %s has no account, and its items have none of their own.".formatted(f.category());
+            case Finding.RoleUnset f -> "The route names no account for the role %s.".formatted(role(f.role()));
+            case Finding.AccountUnusable f -> accountUnusable(f);
+            case Finding.TaxUnmapped f ->
+                "Tax %s (%s %%) has no code on the ledger.".formatted(f.tax(), plain(f.rate()));
+            case Finding.TaxCodeUnusable f ->
+                "Tax %s goes to code %s, which the ledger does not have or no longer uses."
+                        .formatted(f.tax(), f.ledgerCode());
+            case Finding.TaxRateDiffers f ->
+                "Tax %s is %s %%, but code %s of the ledger is %s %%."
+                        .formatted(f.tax(), plain(f.rate()), f.ledgerCode(), plain(f.ledgerRate()));
+            case Finding.TaxDiffers f ->
+                "The document says tax %s, the ledger would compute %s; rounding explains at most one unit on each of %d taxed lines."
+                        .formatted(Amounts.shown(f.source()), Amounts.shown(f.ledger()), f.taxedLines());
+            case Finding.PartyDoubtful f ->
+                "%s may already be on the ledger as %s (%s): say whether it is."
+                        .formatted(f.name(), f.ledgerName(), f.ledgerParty());
+            case Finding.CurrencyUnavailable f ->
+                "The document is in %s; the ledger keeps its books in %s only."
+                        .formatted(f.currency(), f.ledgerCurrency());
+            case Finding.ArithmeticDiffers f ->
+                "The file says %s %s, its own figures give %s."
+                        .formatted(figure(f), Amounts.shown(f.stated()), Amounts.shown(f.computed()));
+            case Finding.NotAParty f ->
+                "The business is neither its seller (%s) nor its buyer (%s); it is taken as the business's own sale."
+                        .formatted(f.seller(), f.buyer());
+            case Finding.PurchaseNotCompiled f -> "A bill is taken in and shown; bills do not cross to the ledger yet.";
+        };
+    }
+
+    private static String accountUnusable(Finding.AccountUnusable f) {
+        return switch (f.reason()) {
+            case MISSING -> "Account %s is not on the ledger.".formatted(f.account());
+            case INACTIVE -> "Account %s is no longer active on the ledger.".formatted(f.account());
+            case WRONG_TYPE ->
+                "Account %s is of the wrong type for the role %s.".formatted(f.account(), role(f.role()));
+        };
+    }
+
+    private static String figure(Finding.ArithmeticDiffers f) {
+        return switch (f.figure()) {
+            case LINE_AMOUNT -> "on line " + f.place() + " the amount";
+            case LINE_TOTAL -> "the lines add up to";
+            case ALLOWANCES -> "its allowances are";
+            case CHARGES -> "its charges are";
+            case NET -> "net";
+            case TAX -> "tax";
+            case GROSS -> "gross";
+        };
+    }
+
+    /// `receivables control`, as it is said in a sentence.
+    public static String role(AccountRole role) {
+        return role.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
+    private static String plain(BigDecimal rate) {
+        return rate.stripTrailingZeros().toPlainString();
+    }
+}

@@ -1,0 +1,249 @@
+package alcabala.server.release;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerLine;
+import alcabala.connectors.http.InkwellLedger;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.map.Compilers;
+import alcabala.server.platform.Amounts;
+import alcabala.server.platform.DocumentJson;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// One document as its source has it and as the ledger has it, or would have it, field by field.
+@Component
+class BothSidesView {
+    private final JdbcClient jdbc;
+    private final Documents documents;
+    private final Routes routes;
+    private final Compilers compilers;
+    private final LedgerReference reference;
+
+    /// @param differs whether the two sides disagree; false when the ledger has nothing yet
+    record Field(String name, String source, String ledger, boolean differs) {}
+
+    record Line(
+            String text,
+            String item,
+            String quantity,
+            String amount,
+            String tax,
+            String ledgerText,
+            String ledgerItem,
+            String ledgerAmount,
+            String ledgerAccount,
+            String ledgerTaxCode,
+            boolean differs) {}
+
+    record JournalLine(String account, String name, String debit, String credit) {}
+
+    /// @param posted whether the right side is what stands on the ledger; else it is what would be sent, or nothing
+    record BothSides(
+            boolean posted,
+            List<Field> fields,
+            List<Line> lines,
+            List<JournalLine> journal,
+            String sourceDesk,
+            String ledgerDesk) {}
+
+    /// The right side in one shape, whether it stands there or would be sent.
+    private record Right(
+            String id,
+            String number,
+            String party,
+            String date,
+            String due,
+            String net,
+            String tax,
+            String gross,
+            boolean inclusive,
+            List<RightLine> lines,
+            List<JournalLine> journal) {}
+
+    private record RightLine(String text, String item, BigDecimal amount, String account, String taxCode) {}
+
+    BothSidesView(JdbcClient jdbc, Documents documents, Routes routes, Compilers compilers, LedgerReference reference) {
+        this.jdbc = jdbc;
+        this.documents = documents;
+        this.routes = routes;
+        this.compilers = compilers;
+        this.reference = reference;
+    }
+
+    BothSides of(Documents.Row row) {
+        RouteRow route = routes.get(row.routeId());
+        Document document = DocumentJson.read(documents.content(row.id()));
+        Optional<LedgerRecord> posted = findPosted(row.id());
+        Optional<Right> right = posted.isPresent()
+                ? posted.map(record -> right(record, route))
+                : compilers.of(route.id()).compile(document).ledgerDocument().map(sent -> right(sent, row, route));
+        return new BothSides(
+                posted.isPresent(),
+                fields(row, document, right.orElse(null), posted.isPresent()),
+                lines(document, right.orElse(null)),
+                right.map(Right::journal).orElse(List.of()),
+                route.sourceDesk().isEmpty() ? "" : route.sourceDesk() + "/documents/" + row.sourceRef(),
+                row.ledgerRef() == null ? "" : route.ledgerDesk() + "/documents/" + row.ledgerRef());
+    }
+
+    private Optional<LedgerRecord> findPosted(long documentId) {
+        return jdbc.sql("select ledger_now from link where document_id = :id")
+                .param("id", documentId)
+                .query(String.class)
+                .optional()
+                .map(InkwellLedger::record);
+    }
+
+    private Right right(LedgerRecord record, RouteRow route) {
+        return new Right(
+                record.id(),
+                record.number(),
+                partyName(route, record.customer()),
+                String.valueOf(record.date()),
+                record.due() == null ? "" : record.due().toString(),
+                plain(record.net()),
+                plain(record.tax()),
+                plain(record.gross()),
+                record.pricesIncludeTax(),
+                record.lines().stream()
+                        .map(l -> new RightLine(l.text(), text(l.item()), l.amount(), l.account(), text(l.taxCode())))
+                        .toList(),
+                record.journal().stream()
+                        .map(j -> new JournalLine(
+                                j.account(), accountName(route, j.account()), amount(j.debit()), amount(j.credit())))
+                        .toList());
+    }
+
+    private Right right(LedgerDocument sent, Documents.Row row, RouteRow route) {
+        var journal = compilers
+                .of(route.id())
+                .compile(DocumentJson.read(documents.content(row.id())))
+                .journal()
+                .orElseThrow();
+        return new Right(
+                "",
+                sent.number(),
+                sent.partyCounterpart().isEmpty() ? "created on first use" : partyName(route, sent.partyCounterpart()),
+                sent.issueDate().toString(),
+                sent.dueDate() == null ? "" : sent.dueDate().toString(),
+                Amounts.decimal(sent.net()),
+                Amounts.decimal(sent.tax()),
+                Amounts.decimal(sent.gross()),
+                sent.priceMode() == PriceMode.TAX_INCLUSIVE,
+                sent.lines().stream().map(BothSidesView::rightLine).toList(),
+                journal.lines().stream()
+                        .map(j -> new JournalLine(
+                                j.account(),
+                                accountName(route, j.account()),
+                                amount(j.debit().getAmount()),
+                                amount(j.credit().getAmount())))
+                        .toList());
+    }
+
+    private static RightLine rightLine(LedgerLine line) {
+        String item = line.counterpart().isEmpty() ? line.item() : line.counterpart();
+        return new RightLine(line.description(), item, line.amount().getAmount(), line.account(), line.taxCode());
+    }
+
+    private static List<Field> fields(Documents.Row row, Document document, Right right, boolean posted) {
+        List<Field> fields = new ArrayList<>();
+        Party party = document.counterparty();
+        fields.add(field("Number", document.number(), right == null ? "" : right.number()));
+        fields.add(new Field("Identifier", row.sourceRef(), right == null ? "" : right.id(), false));
+        fields.add(new Field("Party", party.name(), right == null ? "" : right.party(), false));
+        fields.add(field("Issue date", document.issueDate().toString(), right == null ? "" : right.date()));
+        fields.add(field(
+                "Due date", document.findDueDate().map(Object::toString).orElse(""), right == null ? "" : right.due()));
+        fields.add(field(
+                "Prices",
+                mode(document.priceMode() == PriceMode.TAX_INCLUSIVE),
+                right == null ? "" : mode(right.inclusive())));
+        fields.add(money("Net", document.totals().net().getAmount(), right == null ? "" : right.net(), row.rounding()));
+        fields.add(money("Tax", document.totals().tax().getAmount(), right == null ? "" : right.tax(), row.rounding()));
+        fields.add(money("Gross", document.totals().gross().getAmount(), right == null ? "" : right.gross(), 0));
+        if (posted) {
+            fields.add(new Field("Paid", "", Amounts.decimal(row.currency(), row.paid()), false));
+        }
+        return fields;
+    }
+
+    private static Field field(String name, String source, String ledger) {
+        return new Field(name, source, ledger, !ledger.isEmpty() && !ledger.equals(source));
+    }
+
+    /// A difference that the rounding line explains is no disagreement.
+    private static Field money(String name, BigDecimal source, String ledger, long rounding) {
+        boolean same = ledger.isEmpty() || new BigDecimal(ledger).compareTo(source) == 0;
+        return new Field(name, source.toPlainString(), ledger, !same && rounding == 0);
+    }
+
+    private static List<Line> lines(Document document, Right right) {
+        List<Line> lines = new ArrayList<>();
+        List<RightLine> rights = right == null ? List.of() : right.lines();
+        boolean shared = !document.allowancesAndCharges().isEmpty();
+        for (int i = 0; i < Math.max(document.lines().size(), rights.size()); i++) {
+            DocumentLine left = i < document.lines().size() ? document.lines().get(i) : null;
+            RightLine there = i < rights.size() ? rights.get(i) : null;
+            boolean differs = !shared
+                    && left != null
+                    && there != null
+                    && left.amount().getAmount().compareTo(there.amount()) != 0;
+            lines.add(new Line(
+                    left == null ? "" : left.description(),
+                    left == null ? "" : left.item(),
+                    left == null ? "" : left.quantity().stripTrailingZeros().toPlainString(),
+                    left == null ? "" : Amounts.decimal(left.amount()),
+                    left == null ? "" : left.tax().key(),
+                    there == null ? "" : there.text(),
+                    there == null ? "" : there.item(),
+                    there == null ? "" : plain(there.amount()),
+                    there == null ? "" : there.account(),
+                    there == null ? "" : there.taxCode(),
+                    differs));
+        }
+        return lines;
+    }
+
+    private String partyName(RouteRow route, String code) {
+        return reference.parties(route.ledgerId()).stream()
+                .filter(party -> party.code().equals(code))
+                .map(party -> party.name() + " (" + code + ")")
+                .findFirst()
+                .orElse(code);
+    }
+
+    private String accountName(RouteRow route, String code) {
+        return reference.accounts(route.ledgerId()).stream()
+                .filter(account -> account.code().equals(code))
+                .map(account -> account.name())
+                .findFirst()
+                .orElse("");
+    }
+
+    private static String mode(boolean inclusive) {
+        return inclusive ? "tax-inclusive" : "net";
+    }
+
+    private static String text(String text) {
+        return text == null ? "" : text;
+    }
+
+    private static String amount(BigDecimal amount) {
+        return amount.signum() == 0 ? "" : plain(amount);
+    }
+
+    private static String plain(BigDecimal amount) {
+        return amount.toPlainString();
+    }
+}

@@ -1,0 +1,220 @@
+package alcabala.server.release;
+
+import alcabala.server.platform.NotPossibleException;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// Reads documents: one, a page by key, sums by state, causes.
+@Component
+public class Documents {
+    private final JdbcClient jdbc;
+
+    /// One document without its content. Amounts are minor units.
+    public record Row(
+            long id,
+            long routeId,
+            String sourceRef,
+            String number,
+            String kind,
+            String partyCode,
+            String partyName,
+            LocalDate issueDate,
+            LocalDate dueDate,
+            String currency,
+            long net,
+            long tax,
+            long gross,
+            String state,
+            int revision,
+            String cause,
+            String landsIn,
+            String taxCodes,
+            long rounding,
+            String refusal,
+            String ledgerRef,
+            String ledgerNumber,
+            Long ledgerGross,
+            LocalDate ledgerDue,
+            long paid,
+            Instant crossedAt,
+            int findings,
+            String sentence) {}
+
+    /// What a list can be ordered by, with the column behind each.
+    enum Order {
+        DATE("issue_date", "date"),
+        NUMBER("number", "text"),
+        PARTY("party_name", "text"),
+        GROSS("gross", "bigint");
+
+        private final String column;
+        private final String type;
+
+        Order(String column, String type) {
+            this.column = column;
+            this.type = type;
+        }
+    }
+
+    /// @param after the last row of the page before: its value in the order's column, a space, its id; null for the
+    /// first
+    record Page(DocumentFilter filter, Order order, boolean descending, String after, int limit) {}
+
+    record Sum(String state, int count, long gross) {}
+
+    /// Documents blocked or refused by one cause.
+    ///
+    /// @param first how many of them are listed under it, since it is their first cause
+    record Cause(String cause, String sentence, int documents, long amount, int first) {}
+
+    Documents(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    public Row get(long id) {
+        return find(id).orElseThrow(() -> NotPossibleException.missing("document " + id));
+    }
+
+    Optional<Row> find(long id) {
+        return jdbc.sql(SELECT + " where d.id = :id")
+                .param("id", id)
+                .query(Documents::row)
+                .optional();
+    }
+
+    public String content(long id) {
+        return jdbc.sql("select content from document where id = :id")
+                .param("id", id)
+                .query(String.class)
+                .single();
+    }
+
+    List<Row> page(long routeId, Page page) {
+        String direction = page.descending() ? "desc" : "asc";
+        Map<String, Object> parameters = new HashMap<>(page.filter().parameters());
+        parameters.put("route", routeId);
+        parameters.put("limit", page.limit());
+        String beyond = "";
+        if (page.after() != null && !page.after().isBlank()) {
+            int space = page.after().lastIndexOf(' ');
+            parameters.put("value", page.after().substring(0, space));
+            parameters.put("id", Long.parseLong(page.after().substring(space + 1)));
+            beyond = " and (d.%s, d.id) %s (cast(:value as %s), :id)"
+                    .formatted(page.order().column, page.descending() ? "<" : ">", page.order().type);
+        }
+        return jdbc.sql(SELECT + " where d.route_id = :route" + page.filter().sql() + beyond
+                        + " order by d.%s %s, d.id %s limit :limit"
+                                .formatted(page.order().column, direction, direction))
+                .params(parameters)
+                .query(Documents::row)
+                .list();
+    }
+
+    /// The key of a row in an order, to go on from.
+    static String key(Row row, Order order) {
+        String value = switch (order) {
+            case DATE -> row.issueDate().toString();
+            case NUMBER -> row.number();
+            case PARTY -> row.partyName();
+            case GROSS -> String.valueOf(row.gross());
+        };
+        return value + " " + row.id();
+    }
+
+    List<Sum> sums(long routeId, DocumentFilter filter) {
+        return jdbc.sql("""
+                select d.state, count(*) as count,
+                    coalesce(sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end), 0) as gross
+                from document d where d.route_id = :route""" + filter.sql() + " group by d.state")
+                .params(filter.parameters())
+                .param("route", routeId)
+                .query(Sum.class)
+                .list();
+    }
+
+    List<Cause> causes(long routeId, DocumentFilter filter) {
+        return jdbc.sql("""
+                select f.cause, min(f.sentence) as sentence, count(*) as documents,
+                    sum(case when d.kind = 'credit-note' then -d.gross else d.gross end) as amount,
+                    count(*) filter (where d.cause = f.cause) as first
+                from document d join finding f on f.document_id = d.id
+                where d.route_id = :route and d.state = 'Blocked' and f.severity = 'blocks'""" + filter.sql() + """
+                 group by f.cause
+                union all
+                select 'refused:' || d.refusal, min(p.sentence), count(*),
+                    sum(case when d.kind = 'credit-note' then -d.gross else d.gross end), count(*)
+                from document d cross join lateral (
+                    select p.sentence from dispatch p where p.document_id = d.id order by p.id desc limit 1) p
+                where d.route_id = :route and d.state = 'Refused'""" + filter.sql() + """
+                 group by d.refusal
+                order by amount desc, cause""")
+                .params(filter.parameters())
+                .param("route", routeId)
+                .query(Cause.class)
+                .list();
+    }
+
+    /// By any of its numbers on either side, or by its party.
+    List<Row> find(String text, int limit) {
+        DocumentFilter filter = new DocumentFilter(List.of(), null, null, null, null, text);
+        return jdbc.sql(SELECT + " where d.route_id > 0" + filter.sql()
+                        + " order by d.issue_date desc, d.id desc limit :limit")
+                .params(filter.parameters())
+                .param("limit", limit)
+                .query(Documents::row)
+                .list();
+    }
+
+    private static Row row(ResultSet row, int n) throws SQLException {
+        return new Row(
+                row.getLong("id"),
+                row.getLong("route_id"),
+                row.getString("source_ref"),
+                row.getString("number"),
+                row.getString("kind"),
+                row.getString("party_code"),
+                row.getString("party_name"),
+                row.getObject("issue_date", LocalDate.class),
+                row.getObject("due_date", LocalDate.class),
+                row.getString("currency"),
+                row.getLong("net"),
+                row.getLong("tax"),
+                row.getLong("gross"),
+                row.getString("state"),
+                row.getInt("revision"),
+                row.getString("cause"),
+                row.getString("lands_in"),
+                row.getString("tax_codes"),
+                row.getLong("rounding"),
+                row.getString("refusal"),
+                row.getString("ledger_ref"),
+                row.getString("ledger_number"),
+                row.getObject("ledger_gross", Long.class),
+                row.getObject("ledger_due", LocalDate.class),
+                row.getLong("paid"),
+                row.getTimestamp("crossed_at") == null
+                        ? null
+                        : row.getTimestamp("crossed_at").toInstant(),
+                row.getInt("findings"),
+                row.getString("sentence"));
+    }
+
+    private static final String SELECT = """
+            select d.id, d.route_id, d.source_ref, d.number, d.kind, d.party_code, d.party_name, d.issue_date, d.due_date,
+                d.currency, d.net, d.tax, d.gross, d.state, d.revision, d.cause, d.lands_in, d.tax_codes, d.rounding, d.refusal,
+                d.ledger_ref, d.ledger_number, d.ledger_gross, d.ledger_due, d.paid, d.crossed_at,
+                (select count(*) from finding f where f.document_id = d.id) as findings,
+                case when d.state = 'Refused'
+                    then (select p.sentence from dispatch p where p.document_id = d.id order by p.id desc limit 1)
+                    else (select f.sentence from finding f where f.document_id = d.id order by f.severity, f.ordinal limit 1)
+                end as sentence
+            from document d""";
+}

@@ -1,0 +1,114 @@
+package alcabala.server.release;
+
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.platform.Amounts;
+import alcabala.server.platform.NotPossibleException;
+import io.swagger.v3.oas.annotations.Hidden;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.security.Principal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.multipart.MultipartHttpServletRequest;
+
+/// UBL files in; the answer says what each would do on the books.
+@RestController
+@RequestMapping("/api/intake")
+class IntakeApi {
+    private static final long LIMIT = 20L * 1024 * 1024;
+    private final FileIntake intake;
+    private final Routes routes;
+
+    record FindingJson(String severity, String cause, String sentence) {}
+
+    record JournalLineJson(String account, String debit, String credit) {}
+
+    record DocumentJson(
+            String number,
+            String kind,
+            LocalDate issueDate,
+            String currency,
+            int lines,
+            String net,
+            String tax,
+            String gross,
+            List<FindingJson> findings,
+            List<JournalLineJson> journal) {}
+
+    record Answer(List<DocumentJson> documents, List<FileIntake.FileProblem> problems) {}
+
+    IntakeApi(FileIntake intake, Routes routes) {
+        this.intake = intake;
+        this.routes = routes;
+    }
+
+    @PostMapping(consumes = {MediaType.APPLICATION_XML_VALUE, MediaType.TEXT_XML_VALUE})
+    Answer takeOne(
+            @RequestParam(required = false) String route,
+            @RequestParam(defaultValue = "false") boolean dryRun,
+            HttpServletRequest request,
+            Principal who)
+            throws IOException {
+        byte[] body = request.getInputStream().readNBytes((int) LIMIT + 1);
+        String name = request.getHeader("X-File-Name") == null ? "body" : request.getHeader("X-File-Name");
+        return take(route, List.of(new FileIntake.File(name, MediaType.APPLICATION_XML_VALUE, body)), dryRun, who);
+    }
+
+    @Hidden
+    @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    Answer takeSeveral(
+            @RequestParam(required = false) String route,
+            @RequestParam(defaultValue = "false") boolean dryRun,
+            MultipartHttpServletRequest request,
+            Principal who)
+            throws IOException {
+        List<FileIntake.File> files = new ArrayList<>();
+        for (List<MultipartFile> named : request.getMultiFileMap().values()) {
+            for (MultipartFile file : named) {
+                String name = file.getOriginalFilename() == null ? file.getName() : file.getOriginalFilename();
+                files.add(new FileIntake.File(name, MediaType.APPLICATION_XML_VALUE, file.getBytes()));
+            }
+        }
+        if (files.isEmpty()) {
+            throw NotPossibleException.invalid("no-file", "There is no file in the request.");
+        }
+        return take(route, files, dryRun, who);
+    }
+
+    private Answer take(String code, List<FileIntake.File> files, boolean dryRun, Principal who) {
+        RouteRow route = routes.forFiles(code);
+        FileIntake.Result result = intake.take(route, files, dryRun, who.getName());
+        return new Answer(result.taken().stream().map(IntakeApi::json).toList(), result.problems());
+    }
+
+    private static DocumentJson json(FileIntake.Taken taken) {
+        var document = taken.document();
+        var compilation = taken.compilation();
+        return new DocumentJson(
+                document.number(),
+                document.kind().word(),
+                document.issueDate(),
+                document.currency().getCode(),
+                document.lines().size(),
+                Amounts.decimal(document.totals().net()),
+                Amounts.decimal(document.totals().tax()),
+                Amounts.decimal(document.totals().gross()),
+                compilation.findings().stream()
+                        .map(Compiled.FindingRow::of)
+                        .map(f -> new FindingJson(f.severity(), f.cause(), f.sentence()))
+                        .toList(),
+                compilation.journal().stream()
+                        .flatMap(journal -> journal.lines().stream())
+                        .map(line -> new JournalLineJson(
+                                line.account(), Amounts.decimal(line.debit()), Amounts.decimal(line.credit())))
+                        .toList());
+    }
+}

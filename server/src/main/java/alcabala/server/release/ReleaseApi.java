@@ -1,0 +1,237 @@
+package alcabala.server.release;
+
+import alcabala.connectors.source.SourceConnector;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.platform.Amounts;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.trail.Trail;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class ReleaseApi {
+    private static final int LARGEST_PAGE = 500;
+    private final Documents documents;
+    private final Routes routes;
+    private final WhyView whyView;
+    private final BothSidesView bothSidesView;
+    private final SourceConnector source;
+    private final SourcePull pull;
+    private final Trail trail;
+    private final Clock clock;
+
+    /// One document in a list. Amounts are decimal strings; a credit note's are positive.
+    ///
+    /// @param payment open, part-paid, paid or overdue once it is on the ledger, else empty
+    record DocumentRow(
+            long id,
+            String number,
+            String kind,
+            String party,
+            LocalDate issueDate,
+            LocalDate dueDate,
+            String currency,
+            String net,
+            String tax,
+            String gross,
+            String state,
+            String cause,
+            int findings,
+            String sentence,
+            String landsIn,
+            String taxCodes,
+            String rounding,
+            String ledgerNumber,
+            String ledgerRef,
+            String ledgerGross,
+            String payment,
+            String paid,
+            Instant crossedAt,
+            String route) {}
+
+    /// @param next the key to ask for the next page with; empty on the last
+    record DocumentPage(List<DocumentRow> rows, String next) {}
+
+    record StateSum(String state, int count, String gross) {}
+
+    record CauseJson(String cause, String sentence, int documents, String amount, int first, WhyView.Fix fix) {}
+
+    record Summary(List<StateSum> states, List<CauseJson> causes, String currency) {}
+
+    record Detail(DocumentRow document, BothSidesView.BothSides sides) {}
+
+    record Approval(
+            @NotBlank String route,
+            @NotEmpty @Size(max = 500) List<Long> ids) {}
+
+    record Approved(int approved, String sentence) {}
+
+    ReleaseApi(
+            Documents documents,
+            Routes routes,
+            WhyView whyView,
+            BothSidesView bothSidesView,
+            SourceConnector source,
+            SourcePull pull,
+            Trail trail,
+            Clock clock) {
+        this.documents = documents;
+        this.routes = routes;
+        this.whyView = whyView;
+        this.bothSidesView = bothSidesView;
+        this.source = source;
+        this.pull = pull;
+        this.trail = trail;
+        this.clock = clock;
+    }
+
+    @GetMapping("/documents")
+    DocumentPage list(
+            @RequestParam String route,
+            @RequestParam(required = false) List<String> state,
+            @RequestParam(required = false) LocalDate from,
+            @RequestParam(required = false) LocalDate to,
+            @RequestParam(required = false) String cause,
+            @RequestParam(required = false) String firstCause,
+            @RequestParam(required = false) String text,
+            @RequestParam(defaultValue = "DATE") Documents.Order order,
+            @RequestParam(defaultValue = "true") boolean descending,
+            @RequestParam(required = false) String after,
+            @RequestParam(defaultValue = "100") int limit) {
+        RouteRow found = routes.get(route);
+        if (after != null && !after.isBlank() && !after.matches("(?s).* \\d{1,18}")) {
+            throw NotPossibleException.invalid("key-invalid", "This is not a key of a page.");
+        }
+        int size = Math.clamp(limit, 1, LARGEST_PAGE);
+        DocumentFilter filter = new DocumentFilter(state, from, to, cause, firstCause, text);
+        List<Documents.Row> rows =
+                documents.page(found.id(), new Documents.Page(filter, order, descending, after, size + 1));
+        boolean more = rows.size() > size;
+        List<Documents.Row> shown = more ? rows.subList(0, size) : rows;
+        return new DocumentPage(
+                shown.stream().map(row -> json(row, found)).toList(),
+                more ? Documents.key(shown.getLast(), order) : "");
+    }
+
+    @GetMapping("/summary")
+    Summary summary(
+            @RequestParam String route,
+            @RequestParam(required = false) LocalDate from,
+            @RequestParam(required = false) LocalDate to,
+            @RequestParam(required = false) String text) {
+        RouteRow found = routes.get(route);
+        DocumentFilter filter = new DocumentFilter(List.of(), from, to, null, null, text);
+        return new Summary(
+                documents.sums(found.id(), filter).stream()
+                        .map(s -> new StateSum(s.state(), s.count(), Amounts.decimal(found.currency(), s.gross())))
+                        .toList(),
+                documents.causes(found.id(), filter).stream()
+                        .map(c -> new CauseJson(
+                                c.cause(),
+                                c.sentence(),
+                                c.documents(),
+                                Amounts.decimal(found.currency(), c.amount()),
+                                c.first(),
+                                WhyView.fix(c.cause())))
+                        .toList(),
+                found.currency());
+    }
+
+    @GetMapping("/documents/{id}")
+    Detail detail(@PathVariable long id) {
+        Documents.Row row = documents.get(id);
+        return new Detail(json(row, routes.get(row.routeId())), bothSidesView.of(row));
+    }
+
+    @GetMapping("/documents/{id}/why")
+    WhyView.Why why(@PathVariable long id) {
+        return whyView.of(id);
+    }
+
+    @GetMapping("/documents/{id}/trail")
+    List<Trail.Kept> trail(@PathVariable long id) {
+        return trail.of(documents.get(id).id());
+    }
+
+    @GetMapping("/find")
+    List<DocumentRow> find(@RequestParam String text) {
+        if (text.isBlank()) {
+            return List.of();
+        }
+        return documents.find(text.trim(), 12).stream()
+                .map(row -> json(row, routes.get(row.routeId())))
+                .toList();
+    }
+
+    /// Approves documents on their source and takes the news in.
+    @PostMapping("/documents/approval")
+    Approved approve(@Valid @RequestBody Approval approval, Principal who) {
+        RouteRow route = routes.get(approval.route());
+        if (route.fromFiles()) {
+            throw NotPossibleException.invalid(
+                    "no-approval", "Documents of this route come as files; nobody can approve them there.");
+        }
+        List<Documents.Row> waiting = approval.ids().stream()
+                .map(documents::get)
+                .filter(row -> row.routeId() == route.id() && row.state().equals("Waiting"))
+                .toList();
+        for (Documents.Row row : waiting) {
+            source.approve(row.sourceRef());
+            trail.write(route.id(), row.id(), who.getName(), "approved", Map.of("source", route.source()));
+        }
+        pull.pull(route, who.getName());
+        int count = waiting.size();
+        return new Approved(
+                count, "%d %s approved in %s".formatted(count, count == 1 ? "document" : "documents", route.source()));
+    }
+
+    private DocumentRow json(Documents.Row row, RouteRow route) {
+        boolean crossed = row.ledgerRef() != null;
+        long ledgerGross = row.ledgerGross() == null ? 0 : row.ledgerGross();
+        return new DocumentRow(
+                row.id(),
+                row.number(),
+                row.kind(),
+                row.partyName(),
+                row.issueDate(),
+                row.dueDate(),
+                row.currency(),
+                Amounts.decimal(row.currency(), row.net()),
+                Amounts.decimal(row.currency(), row.tax()),
+                Amounts.decimal(row.currency(), row.gross()),
+                row.state(),
+                row.state().equals("Refused") ? "refused:" + row.refusal() : row.cause(),
+                row.findings(),
+                row.sentence() == null ? "" : row.sentence(),
+                row.landsIn(),
+                row.taxCodes(),
+                Amounts.decimal(row.currency(), row.rounding()),
+                row.ledgerNumber() == null ? "" : row.ledgerNumber(),
+                row.ledgerRef() == null ? "" : row.ledgerRef(),
+                crossed ? Amounts.decimal(row.currency(), ledgerGross) : "",
+                crossed
+                        ? PaymentState.of(ledgerGross, row.paid(), row.ledgerDue(), LocalDate.now(clock))
+                                .word()
+                        : "",
+                Amounts.decimal(row.currency(), row.paid()),
+                row.crossedAt(),
+                route.code());
+    }
+}

@@ -1,0 +1,174 @@
+package alcabala.server.release;
+
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.crosswalk.WalkStep;
+import alcabala.accounting.document.Document;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.ResolvedLine;
+import alcabala.accounting.posting.TaxComparison;
+import alcabala.accounting.tax.TaxComputation;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.map.Compilers;
+import alcabala.server.platform.Amounts;
+import alcabala.server.platform.DocumentJson;
+import alcabala.server.release.Compiled.FindingRow;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/// Answers "why?" for one document: the walk of every line, tax computed both ways, the journal.
+@Component
+class WhyView {
+    private final Documents documents;
+    private final Routes routes;
+    private final Compilers compilers;
+    private final LedgerReference reference;
+
+    /// @param verdict `answered`, `no-row` or `not-asked`
+    /// @param row the row's version, who set it and when; null when there was none
+    record Step(String step, String verdict, String subject, String account, Version row) {}
+
+    record Version(int version, String setBy, Instant setAt) {}
+
+    record Line(
+            String id,
+            String item,
+            String description,
+            String category,
+            String quantity,
+            String unit,
+            String amount,
+            String tax,
+            String account,
+            String accountName,
+            String taxCode,
+            List<Step> walk) {}
+
+    record TaxGroup(String code, String rate, String net, String tax) {}
+
+    /// @param rounding `per-line` or `per-document`
+    record Computation(String rounding, List<TaxGroup> groups, String tax) {}
+
+    record Tax(String stated, Computation source, Computation ledger, String rounding) {}
+
+    record JournalLine(String account, String name, String debit, String credit) {}
+
+    record Journal(List<JournalLine> lines, String debit, String credit) {}
+
+    /// A place to put a finding right in, when choosing a counterpart does it.
+    record Fix(RowKind kind, String code) {}
+
+    record FindingJson(String severity, String cause, String sentence, Fix fix) {}
+
+    record Why(List<FindingJson> findings, List<Line> lines, Tax tax, Journal journal) {}
+
+    WhyView(Documents documents, Routes routes, Compilers compilers, LedgerReference reference) {
+        this.documents = documents;
+        this.routes = routes;
+        this.compilers = compilers;
+        this.reference = reference;
+    }
+
+    Why of(long documentId) {
+        Documents.Row row = documents.get(documentId);
+        RouteRow route = routes.get(row.routeId());
+        Document document = DocumentJson.read(documents.content(documentId));
+        Compilation compilation = compilers.of(route.id()).compile(document);
+        Map<String, LedgerAccount> accounts = reference.accounts(route.ledgerId()).stream()
+                .collect(Collectors.toMap(LedgerAccount::code, Function.identity()));
+        return new Why(
+                compilation.findings().stream()
+                        .map(FindingRow::of)
+                        .map(f -> new FindingJson(f.severity(), f.cause(), f.sentence(), fix(f.cause())))
+                        .toList(),
+                compilation.lines().stream().map(line -> line(line, accounts)).toList(),
+                compilation.tax().map(WhyView::tax).orElse(null),
+                compilation
+                        .journal()
+                        .map(journal -> new Journal(
+                                journal.lines().stream()
+                                        .map(l -> new JournalLine(
+                                                l.account(),
+                                                name(accounts, l.account()),
+                                                l.debit().isZero() ? "" : Amounts.decimal(l.debit()),
+                                                l.credit().isZero() ? "" : Amounts.decimal(l.credit())))
+                                        .toList(),
+                                Amounts.decimal(journal.debit()),
+                                Amounts.decimal(journal.credit())))
+                        .orElse(null));
+    }
+
+    /// Where a cause is put right by one row of the crosswalk; null when it is put right elsewhere.
+    static Fix fix(String cause) {
+        int colon = cause.indexOf(':');
+        String code = cause.substring(colon + 1);
+        return switch (colon < 0 ? cause : cause.substring(0, colon)) {
+            case "item-unmapped" -> new Fix(RowKind.ITEM, code);
+            case "category-unmapped" -> new Fix(RowKind.CATEGORY, code);
+            case "tax-unmapped", "tax-rate-differs" -> new Fix(RowKind.TAX, code);
+            case "party-doubtful" -> new Fix(RowKind.PARTY, code);
+            case "role-unset" -> new Fix(RowKind.ROLE, code);
+            default -> null;
+        };
+    }
+
+    private static Line line(ResolvedLine resolved, Map<String, LedgerAccount> accounts) {
+        var line = resolved.line();
+        return new Line(
+                line.id(),
+                line.item(),
+                line.description(),
+                line.category(),
+                line.quantity().stripTrailingZeros().toPlainString(),
+                line.unit(),
+                Amounts.decimal(resolved.amount()),
+                line.tax().key(),
+                resolved.account(),
+                name(accounts, resolved.account()),
+                resolved.taxCode(),
+                resolved.walk().steps().stream().map(WhyView::step).toList());
+    }
+
+    private static Step step(WalkStep step) {
+        var row = step.row();
+        return new Step(
+                word(step.step()),
+                word(step.verdict()),
+                step.subject(),
+                row == null ? "" : row.account(),
+                row == null ? null : new Version(row.version(), row.setBy(), row.setAt()));
+    }
+
+    private static Tax tax(TaxComparison tax) {
+        return new Tax(
+                Amounts.decimal(tax.stated()),
+                computation(tax.source()),
+                computation(tax.ledger()),
+                Amounts.decimal(tax.rounding()));
+    }
+
+    private static Computation computation(TaxComputation computation) {
+        return new Computation(
+                word(computation.rounding()),
+                computation.groups().stream()
+                        .map(g -> new TaxGroup(
+                                g.code(), g.rate().toPlainString(), Amounts.decimal(g.net()), Amounts.decimal(g.tax())))
+                        .toList(),
+                Amounts.decimal(computation.tax()));
+    }
+
+    private static String name(Map<String, LedgerAccount> accounts, String code) {
+        return accounts.containsKey(code) ? accounts.get(code).name() : "";
+    }
+
+    private static String word(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+}

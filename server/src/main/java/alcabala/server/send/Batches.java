@@ -1,0 +1,275 @@
+package alcabala.server.send;
+
+import alcabala.accounting.batch.ControlTotals;
+import alcabala.accounting.document.Document;
+import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerLine;
+import alcabala.connectors.ledger.LedgerItem;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.map.Compilers;
+import alcabala.server.platform.Amounts;
+import alcabala.server.platform.DocumentJson;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.trail.Trail;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/// Chooses documents, says what sending them will do, and makes the batch.
+@Component
+class Batches {
+    private static final int LARGEST = 5000;
+    private final JdbcClient jdbc;
+    private final Routes routes;
+    private final Compilers compilers;
+    private final LedgerReference reference;
+    private final Trail trail;
+    private final SendTask task;
+    private final Clock clock;
+
+    /// Which documents are meant: those named, or all that are ready in a span of days.
+    record Choice(List<Long> ids, LocalDate from, LocalDate to) {}
+
+    record Creation(String code, String name) {}
+
+    /// Two items whose names would be the same on the ledger after it cuts them.
+    record Collision(String name, List<String> items) {}
+
+    /// What the batch will do, before it does anything.
+    record Preview(
+            List<Long> ids,
+            ControlTotals totals,
+            List<Creation> parties,
+            List<Creation> items,
+            List<Collision> collisions,
+            int leftOut) {}
+
+    private record Candidate(long id, String number, String state, int revision, String content) {}
+
+    Batches(
+            JdbcClient jdbc,
+            Routes routes,
+            Compilers compilers,
+            LedgerReference reference,
+            Trail trail,
+            SendTask task,
+            Clock clock) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+        this.compilers = compilers;
+        this.reference = reference;
+        this.trail = trail;
+        this.task = task;
+        this.clock = clock;
+    }
+
+    /// @param leftOut in the answer: how many of the named documents cannot go now
+    Preview preview(RouteRow route, Choice choice) {
+        Compiler compiler = compilers.of(route.id());
+        List<Candidate> candidates = candidates(route, choice);
+        List<Long> ids = new ArrayList<>();
+        List<ControlTotals.Member> members = new ArrayList<>();
+        Map<String, Creation> parties = new LinkedHashMap<>();
+        Map<String, Creation> items = new LinkedHashMap<>();
+        Map<String, LedgerItem> known = new HashMap<>();
+        reference.items(route.ledgerId()).forEach(item -> known.put(item.code(), item));
+        for (Candidate candidate : candidates) {
+            Document document = DocumentJson.read(candidate.content());
+            Compilation compilation = compiler.compile(document);
+            if (compilation.ledgerDocument().isPresent()) {
+                LedgerDocument sent = compilation.ledgerDocument().get();
+                ids.add(candidate.id());
+                members.add(new ControlTotals.Member(
+                        candidate.number(), sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross()));
+                if (sent.partyCounterpart().isEmpty()) {
+                    parties.putIfAbsent(
+                            sent.party(),
+                            new Creation(sent.party(), document.counterparty().name()));
+                }
+                sent.lines().forEach(line -> addItem(line, known, items));
+            }
+        }
+        int asked = choice.ids() == null || choice.ids().isEmpty()
+                ? candidates.size()
+                : choice.ids().size();
+        return new Preview(
+                ids,
+                ControlTotals.of(CurrencyUnit.of(route.currency()), members),
+                List.copyOf(parties.values()),
+                List.copyOf(items.values()),
+                collisions(route, items.values(), known.values()),
+                asked - ids.size());
+    }
+
+    private static void addItem(LedgerLine line, Map<String, LedgerItem> known, Map<String, Creation> items) {
+        if (!line.item().isEmpty() && line.counterpart().isEmpty() && !known.containsKey(line.item())) {
+            items.putIfAbsent(line.item(), new Creation(line.item(), line.description()));
+        }
+    }
+
+    /// Names are compared as the ledger keeps them: cut to its limit, without regard to case.
+    private List<Collision> collisions(RouteRow route, Iterable<Creation> fresh, Iterable<LedgerItem> known) {
+        int limit = reference.profile(route.ledgerId()).nameLimit();
+        Map<String, List<String>> byName = new LinkedHashMap<>();
+        known.forEach(item -> byName.computeIfAbsent(item.name().toLowerCase(Locale.ROOT), n -> new ArrayList<>())
+                .add(item.code()));
+        List<String> names = new ArrayList<>();
+        fresh.forEach(item -> {
+            String name = ItemNames.cut(item.name(), limit).toLowerCase(Locale.ROOT);
+            byName.computeIfAbsent(name, n -> new ArrayList<>()).add(item.code());
+            names.add(name);
+        });
+        return names.stream()
+                .distinct()
+                .filter(name -> byName.get(name).size() > 1)
+                .map(name -> new Collision(name, byName.get(name)))
+                .toList();
+    }
+
+    /// Makes the batch and sets it going. The totals must agree with the independent total, or a reason is given.
+    @Transactional
+    long send(RouteRow route, Choice choice, String independentTotal, String reason, String who) {
+        routes.lock(route.id());
+        Preview preview = preview(route, choice);
+        if (preview.ids().isEmpty()) {
+            throw NotPossibleException.invalid("nothing-to-send", "None of these documents is ready to go.");
+        }
+        if (!preview.collisions().isEmpty()) {
+            Collision first = preview.collisions().getFirst();
+            throw NotPossibleException.invalid(
+                    "names-collide",
+                    "On the ledger the items " + String.join(" and ", first.items()) + " would both be named “"
+                            + first.name() + "”. Rename one or map it to an item that is there; nothing was sent.");
+        }
+        Optional<Money> typed = independentTotal(route, independentTotal);
+        if (typed.isPresent() && !typed.get().equals(preview.totals().gross()) && reason.isBlank()) {
+            throw NotPossibleException.conflict(
+                    "totals-differ",
+                    "The batch adds up to " + Amounts.shown(preview.totals().gross()) + ", your own list to "
+                            + Amounts.shown(typed.get()) + ". Find out why, or say why it may go all the same.");
+        }
+        long batch = insert(route, preview, typed, reason, who);
+        queue(route, batch, preview.ids(), who);
+        task.schedule(batch);
+        return batch;
+    }
+
+    private static Optional<Money> independentTotal(RouteRow route, String text) {
+        if (text == null || text.isBlank()) {
+            return Optional.empty();
+        }
+        return Optional.of(Amounts.typed(route.currency(), text)
+                .orElseThrow(() -> NotPossibleException.invalid(
+                        "total-invalid", "“" + text + "” is not an amount in " + route.currency() + ".")));
+    }
+
+    private long insert(RouteRow route, Preview preview, Optional<Money> typed, String reason, String who) {
+        ControlTotals totals = preview.totals();
+        return jdbc.sql("""
+                insert into batch (route_id, created_by, created_at, currency, count, net, tax, gross, hash_total,
+                    independent_total, reason)
+                values (:route, :who, :now, :currency, :count, :net, :tax, :gross, :hash, :independent, :reason)
+                returning id""")
+                .param("route", route.id())
+                .param("who", who)
+                .param("now", Timestamp.from(clock.instant()))
+                .param("currency", route.currency())
+                .param("count", totals.count())
+                .param("net", totals.net().getAmountMinorLong())
+                .param("tax", totals.tax().getAmountMinorLong())
+                .param("gross", totals.gross().getAmountMinorLong())
+                .param("hash", new java.math.BigDecimal(totals.hashTotal()))
+                .param("independent", typed.map(Money::getAmountMinorLong).orElse(null), java.sql.Types.BIGINT)
+                .param("reason", reason)
+                .query(Long.class)
+                .single();
+    }
+
+    private void queue(RouteRow route, long batch, List<Long> ids, String who) {
+        List<Trail.Entry> entries = new ArrayList<>();
+        for (long id : ids) {
+            int rows = jdbc.sql("""
+                    update document set outcome = 'queued', version = version + 1
+                    where id = :id and state in ('Ready', 'Refused')""").param("id", id).update();
+            if (rows == 0) {
+                throw NotPossibleException.conflict(
+                        "changed-meanwhile", "A document of the batch changed meanwhile; look at the batch again.");
+            }
+            jdbc.sql("""
+                    insert into dispatch (batch_id, document_id, idempotency_key, outcome)
+                    values (:batch, :document, :key, 'queued')""")
+                    .param("batch", batch)
+                    .param("document", id)
+                    .param("key", UUID.randomUUID())
+                    .update();
+            entries.add(new Trail.Entry(route.id(), id, who, "queued", Map.of("batch", batch)));
+        }
+        trail.write(entries);
+    }
+
+    /// Sends again only what failed on its way; nothing that the ledger has or has refused.
+    @Transactional
+    int retry(long batch, String who) {
+        int rows = jdbc.sql("""
+                with again as (
+                    update dispatch p set outcome = 'queued', attempts = 0, sentence = '', version = p.version + 1
+                    from document d
+                    where p.batch_id = :batch and p.outcome = 'unreached' and d.id = p.document_id
+                        and d.outcome = 'unreached' and d.state = 'Ready'
+                        and p.id = (select max(l.id) from dispatch l where l.document_id = d.id)
+                    returning p.document_id)
+                update document set outcome = 'queued', version = version + 1
+                where id in (select document_id from again)""").param("batch", batch).update();
+        if (rows > 0) {
+            jdbc.sql("update batch set finished_at = null where id = :id")
+                    .param("id", batch)
+                    .update();
+            trail.write(null, null, who, "batch-retried", Map.of("batch", batch, "documents", rows));
+            task.schedule(batch);
+        }
+        return rows;
+    }
+
+    private List<Candidate> candidates(RouteRow route, Choice choice) {
+        boolean named = choice.ids() != null && !choice.ids().isEmpty();
+        List<Candidate> found = jdbc.sql("""
+                select id, number, state, revision, content from document
+                where route_id = :route and state in (:states)
+                    and (:named = false or id = any(:ids))
+                    and (cast(:from as date) is null or issue_date >= :from)
+                    and (cast(:to as date) is null or issue_date <= :to)
+                order by issue_date, id limit :limit""")
+                .param("route", route.id())
+                .param("states", named ? List.of("Ready", "Refused") : List.of("Ready"))
+                .param("named", named)
+                .param("ids", named ? choice.ids().toArray(Long[]::new) : new Long[0])
+                .param("from", named ? null : choice.from(), java.sql.Types.DATE)
+                .param("to", named ? null : choice.to(), java.sql.Types.DATE)
+                .param("limit", LARGEST + 1)
+                .query(Candidate.class)
+                .list();
+        if (found.size() > LARGEST) {
+            throw NotPossibleException.invalid(
+                    "batch-too-large",
+                    "A batch takes at most " + LARGEST + " documents; choose a shorter span of days.");
+        }
+        return found;
+    }
+}

@@ -1,0 +1,206 @@
+package alcabala.server.send;
+
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.trail.Trail;
+import java.math.BigDecimal;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/// The facts of a sending, each change of state in one transaction with the document's own facts and its trail.
+@Component
+class Dispatches {
+    private static final String WHO = "Alcabala";
+    private final JdbcClient jdbc;
+    private final Trail trail;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    /// One document on its way.
+    record Dispatch(
+            long id,
+            long batchId,
+            long documentId,
+            long routeId,
+            UUID idempotencyKey,
+            String outcome,
+            int attempts,
+            int version) {}
+
+    Dispatches(JdbcClient jdbc, Trail trail, JsonMapper json, Clock clock) {
+        this.jdbc = jdbc;
+        this.trail = trail;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /// The next one of a batch that is not settled; what was on the wire when a process died comes first.
+    Optional<Dispatch> findNext(long batchId) {
+        return jdbc.sql("""
+                select p.id, p.batch_id, p.document_id, b.route_id, p.idempotency_key, p.outcome, p.attempts, p.version
+                from dispatch p join batch b on b.id = p.batch_id
+                where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued')
+                order by case p.outcome when 'sending' then 0 when 'unconfirmed' then 1 else 2 end, p.id
+                limit 1""").param("batch", batchId).query(Dispatch.class).optional();
+    }
+
+    /// Written before the request leaves, so that a crash afterwards is known to have left it open.
+    @Transactional
+    void sending(Dispatch dispatch, int revision, String request) {
+        move(dispatch, "sending");
+        jdbc.sql("""
+                update dispatch set attempts = attempts + 1, revision = :revision, request = cast(:request as jsonb),
+                    sent_at = :now where id = :id""")
+                .param("revision", revision)
+                .param("request", request)
+                .param("now", Timestamp.from(clock.instant()))
+                .param("id", dispatch.id())
+                .update();
+        jdbc.sql("update document set outcome_revision = :revision where id = :id")
+                .param("revision", revision)
+                .param("id", dispatch.documentId())
+                .update();
+        trail(dispatch, "sent", Map.of("key", dispatch.idempotencyKey(), "request", json.readTree(request)));
+    }
+
+    @Transactional
+    void unconfirmed(Dispatch dispatch, String reason) {
+        move(dispatch, "unconfirmed");
+        trail(dispatch, "answer-lost", Map.of("key", dispatch.idempotencyKey(), "reason", reason));
+    }
+
+    /// The ledger was asked and never did it: it goes again, under the same key.
+    @Transactional
+    void notThere(Dispatch dispatch) {
+        move(dispatch, "queued");
+        trail(dispatch, "asked", Map.of("key", dispatch.idempotencyKey(), "answer", "the ledger does not have it"));
+    }
+
+    /// Nothing was done; it stays queued for the next try.
+    @Transactional
+    void later(Dispatch dispatch, String reason) {
+        move(dispatch, "queued");
+        jdbc.sql("update dispatch set attempts = :attempts, sentence = :reason where id = :id")
+                .param("attempts", dispatch.attempts() + 1)
+                .param("reason", reason)
+                .param("id", dispatch.id())
+                .update();
+    }
+
+    /// Given up for now: a failure on the way, which a person may retry.
+    @Transactional
+    void unreached(Dispatch dispatch, String sentence) {
+        move(dispatch, "unreached");
+        jdbc.sql("update dispatch set sentence = :sentence where id = :id")
+                .param("sentence", sentence)
+                .param("id", dispatch.id())
+                .update();
+        trail(dispatch, "given-up", Map.of("reason", sentence));
+    }
+
+    @Transactional
+    void refused(Dispatch dispatch, int revision, int status, String code, String sentence, String raw) {
+        move(dispatch, "refused");
+        jdbc.sql("""
+                update dispatch set refusal_code = :code, sentence = :sentence, answer_status = :status,
+                    answer = cast(:raw as jsonb), answered_at = :now where id = :id""")
+                .param("code", code)
+                .param("sentence", sentence)
+                .param("status", status)
+                .param("raw", raw)
+                .param("now", Timestamp.from(clock.instant()))
+                .param("id", dispatch.id())
+                .update();
+        jdbc.sql("update document set refusal = :code, outcome_revision = :revision where id = :id")
+                .param("code", code)
+                .param("revision", revision)
+                .param("id", dispatch.documentId())
+                .update();
+        trail(dispatch, "refused", Map.of("status", status, "code", code, "sentence", sentence));
+    }
+
+    /// @param how `answered`, or `asked` when the ledger was asked after a lost answer
+    @Transactional
+    void posted(Dispatch dispatch, LedgerRecord record, int status, String how) {
+        move(dispatch, "posted");
+        String body = json.writeValueAsString(record);
+        Timestamp now = Timestamp.from(clock.instant());
+        jdbc.sql("""
+                update dispatch set ledger_ref = :ref, answer_status = :status, answer = cast(:body as jsonb),
+                    answered_at = :now, sentence = '' where id = :id""")
+                .param("ref", record.id())
+                .param("status", status)
+                .param("body", body)
+                .param("now", now)
+                .param("id", dispatch.id())
+                .update();
+        jdbc.sql("""
+                update document set ledger_ref = :ref, ledger_number = :number, ledger_version = :version,
+                    ledger_gross = :gross, ledger_due = :due, paid = :paid, crossed_at = :now, refusal = ''
+                where id = :id""")
+                .param("ref", record.id())
+                .param("number", record.number())
+                .param("version", record.version())
+                .param("gross", minor(record.gross()))
+                .param("due", record.due(), java.sql.Types.DATE)
+                .param("paid", minor(record.paid()))
+                .param("now", now)
+                .param("id", dispatch.documentId())
+                .update();
+        jdbc.sql("""
+                insert into link (document_id, ledger_ref, baseline, ledger_now, seen_at)
+                values (:id, :ref, cast(:body as jsonb), cast(:body as jsonb), :now)
+                on conflict (document_id) do update set ledger_ref = excluded.ledger_ref, baseline = excluded.baseline,
+                    ledger_now = excluded.ledger_now, seen_at = excluded.seen_at""")
+                .param("id", dispatch.documentId())
+                .param("ref", record.id())
+                .param("body", body)
+                .param("now", now)
+                .update();
+        trail(dispatch, how, Map.of("status", status, "answer", json.readTree(body)));
+    }
+
+    /// Finished when nothing of it is open; done once.
+    @Transactional
+    void finish(long batchId) {
+        jdbc.sql("""
+                update batch set finished_at = :now where id = :id and finished_at is null and not exists (
+                    select 1 from dispatch where batch_id = :id and outcome in ('queued', 'sending', 'unconfirmed'))""")
+                .param("now", Timestamp.from(clock.instant()))
+                .param("id", batchId)
+                .update();
+    }
+
+    static long minor(BigDecimal amount) {
+        return amount.setScale(2).unscaledValue().longValueExact();
+    }
+
+    /// Compare-and-set on the dispatch: another process that got here first wins, and this one stops.
+    private void move(Dispatch dispatch, String outcome) {
+        int rows = jdbc.sql("""
+                update dispatch set outcome = :outcome, version = version + 1 where id = :id and version = :version""")
+                .param("outcome", outcome)
+                .param("id", dispatch.id())
+                .param("version", dispatch.version())
+                .update();
+        if (rows != 1) {
+            throw new IllegalStateException("dispatch " + dispatch.id() + " was moved by another process");
+        }
+        jdbc.sql("update document set outcome = :outcome, version = version + 1 where id = :id")
+                .param("outcome", outcome)
+                .param("id", dispatch.documentId())
+                .update();
+    }
+
+    private void trail(Dispatch dispatch, String action, Map<String, Object> detail) {
+        Map<String, Object> with = new java.util.LinkedHashMap<>(detail);
+        with.put("batch", dispatch.batchId());
+        trail.write(dispatch.routeId(), dispatch.documentId(), WHO, action, with);
+    }
+}

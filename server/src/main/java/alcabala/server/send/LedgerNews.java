@@ -1,0 +1,182 @@
+package alcabala.server.send;
+
+import alcabala.connectors.http.InkwellLedger;
+import alcabala.connectors.ledger.LedgerConnector;
+import alcabala.connectors.ledger.LedgerFeed;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.map.Affected;
+import alcabala.server.trail.Trail;
+import java.math.BigDecimal;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/// Brings back what happened on the ledger: payments, and edits of what was posted. What Alcabala itself wrote is no
+/// news.
+@Component
+class LedgerNews {
+    private static final int PAGE = 200;
+    private final LedgerConnector ledger;
+    private final LedgerReference reference;
+    private final Routes routes;
+    private final Affected affected;
+    private final Trail trail;
+    private final JdbcClient jdbc;
+    private final TransactionTemplate transaction;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    /// What was brought back.
+    record Brought(int payments, int edits, boolean referenceChanged) {}
+
+    private record Linked(long documentId, long routeId, String baseline, long paid, boolean differs, int version) {}
+
+    LedgerNews(
+            LedgerConnector ledger,
+            LedgerReference reference,
+            Routes routes,
+            Affected affected,
+            Trail trail,
+            JdbcClient jdbc,
+            TransactionTemplate transaction,
+            JsonMapper json,
+            Clock clock) {
+        this.ledger = ledger;
+        this.reference = reference;
+        this.routes = routes;
+        this.affected = affected;
+        this.trail = trail;
+        this.jdbc = jdbc;
+        this.transaction = transaction;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    Brought bring(RouteRow route, String who) {
+        boolean changed = reference.pull(route.ledgerId());
+        if (changed) {
+            routes.all().stream()
+                    .filter(each -> each.ledgerId() == route.ledgerId())
+                    .forEach(each -> affected.compileAgain(each.id(), Set.of(), who, "the ledger's own tables"));
+        }
+        int payments = 0;
+        int edits = 0;
+        boolean more = true;
+        while (more) {
+            long cursor = cursor(route.ledgerId());
+            LedgerFeed feed = ledger.changes(cursor, PAGE);
+            int[] counts = transaction.execute(status -> apply(route, cursor, feed, who));
+            payments += counts[0];
+            edits += counts[1];
+            more = feed.more();
+        }
+        return new Brought(payments, edits, changed);
+    }
+
+    private long cursor(long ledgerId) {
+        return jdbc.sql("select cursor from ledger where id = :id")
+                .param("id", ledgerId)
+                .query(Long.class)
+                .single();
+    }
+
+    /// A page with its cursor in one transaction; the same page twice changes nothing.
+    private int[] apply(RouteRow route, long cursor, LedgerFeed feed, String who) {
+        int rows = jdbc.sql("update ledger set cursor = :next where id = :id and cursor = :cursor")
+                .param("next", feed.next())
+                .param("id", route.ledgerId())
+                .param("cursor", cursor)
+                .update();
+        if (rows == 0) {
+            return new int[] {0, 0};
+        }
+        Map<String, LedgerRecord> latest = new LinkedHashMap<>();
+        feed.documents().forEach(record -> latest.put(record.id(), record));
+        int payments = 0;
+        int edits = 0;
+        for (LedgerRecord record : latest.values()) {
+            Optional<Linked> linked = find(record.id());
+            if (linked.isPresent()) {
+                boolean paid = Dispatches.minor(record.paid()) != linked.get().paid();
+                boolean differs = differs(InkwellLedger.record(linked.get().baseline()), record);
+                payments += paid ? 1 : 0;
+                edits += differs && record.version() > linked.get().version() && !paid ? 1 : 0;
+                write(linked.get(), record, paid, differs, who);
+            }
+        }
+        return new int[] {payments, edits};
+    }
+
+    private Optional<Linked> find(String ledgerRef) {
+        return jdbc.sql("""
+                select l.document_id, d.route_id, l.baseline, d.paid, d.ledger_differs as differs, d.ledger_version as version
+                from link l join document d on d.id = l.document_id where l.ledger_ref = :ref""").param("ref", ledgerRef).query(Linked.class).optional();
+    }
+
+    private void write(Linked linked, LedgerRecord record, boolean paid, boolean differs, String who) {
+        jdbc.sql("""
+                update document set paid = :paid, ledger_version = :version, ledger_gross = :gross, ledger_due = :due,
+                    ledger_number = :number, ledger_differs = :differs, version = version + 1 where id = :id""")
+                .param("paid", Dispatches.minor(record.paid()))
+                .param("version", record.version())
+                .param("gross", Dispatches.minor(record.gross()))
+                .param("due", record.due(), java.sql.Types.DATE)
+                .param("number", record.number())
+                .param("differs", differs)
+                .param("id", linked.documentId())
+                .update();
+        jdbc.sql("update link set ledger_now = cast(:body as jsonb), seen_at = :now where document_id = :id")
+                .param("body", json.writeValueAsString(record))
+                .param("now", Timestamp.from(clock.instant()))
+                .param("id", linked.documentId())
+                .update();
+        if (paid) {
+            trail.write(
+                    linked.routeId(),
+                    linked.documentId(),
+                    who,
+                    "payment-brought-back",
+                    Map.of("paid", record.paid(), "gross", record.gross()));
+        }
+        if (differs != linked.differs()) {
+            trail.write(
+                    linked.routeId(),
+                    linked.documentId(),
+                    who,
+                    differs ? "edited-on-ledger" : "agrees-again",
+                    Map.of("gross", record.gross(), "version", record.version()));
+        }
+    }
+
+    /// Payments aside, whether anything differs from what both sides last agreed on.
+    private static boolean differs(LedgerRecord baseline, LedgerRecord now) {
+        return !baseline.number().equals(now.number())
+                || !baseline.customer().equals(now.customer())
+                || !Objects.equals(baseline.date(), now.date())
+                || !Objects.equals(baseline.due(), now.due())
+                || !amounts(baseline).equals(amounts(now));
+    }
+
+    private static String amounts(LedgerRecord record) {
+        return record.lines().stream()
+                        .map(line -> line.account() + " " + line.taxCode() + " " + plain(line.amount()))
+                        .collect(Collectors.joining(";"))
+                + "|" + plain(record.gross());
+    }
+
+    private static String plain(BigDecimal amount) {
+        return amount.stripTrailingZeros().toPlainString();
+    }
+}

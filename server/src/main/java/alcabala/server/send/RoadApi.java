@@ -1,0 +1,76 @@
+package alcabala.server.send;
+
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.platform.Amounts;
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/// What waits at each stop of the road.
+@RestController
+@RequestMapping("/api")
+class RoadApi {
+    private final JdbcClient jdbc;
+    private final Routes routes;
+
+    record RouteJson(String code, String source, String ledger, String currency, String site, boolean fromFiles) {}
+
+    /// @param unmapped causes that a row of the crosswalk settles
+    record Road(
+            int unmapped, int ready, String readyGross, int blocked, int refused, int openBatches, Sending sending) {}
+
+    /// The batch that is on its way, if one is.
+    record Sending(long batch, int done, int count) {}
+
+    private record Counts(int unmapped, int ready, long readyGross, int blocked, int refused, int openBatches) {}
+
+    RoadApi(JdbcClient jdbc, Routes routes) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+    }
+
+    @GetMapping("/routes")
+    List<RouteJson> routes() {
+        return routes.all().stream()
+                .map(r -> new RouteJson(r.code(), r.source(), r.ledger(), r.currency(), r.site(), r.fromFiles()))
+                .toList();
+    }
+
+    @GetMapping("/road")
+    Road road(@RequestParam String route) {
+        RouteRow found = routes.get(route);
+        Counts counts =
+                jdbc.sql("""
+                select
+                    (select count(distinct f.cause) from finding f join document d on d.id = f.document_id
+                     where d.route_id = :route and d.state in ('Blocked', 'Waiting') and f.severity = 'blocks'
+                         and f.cause ~ '^(item|category|tax)-unmapped|^party-doubtful|^role-unset') as unmapped,
+                    (select count(*) from document where route_id = :route and state = 'Ready') as ready,
+                    (select coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0)
+                     from document where route_id = :route and state = 'Ready') as ready_gross,
+                    (select count(*) from document where route_id = :route and state = 'Blocked') as blocked,
+                    (select count(*) from document where route_id = :route and state = 'Refused') as refused,
+                    (select count(*) from batch where route_id = :route and finished_at is null) as open_batches""").param("route", found.id()).query(Counts.class).single();
+        Sending sending = jdbc.sql("""
+                select b.id as batch, count(*) filter (where p.outcome in ('posted', 'refused', 'unreached')) as done,
+                    count(*) as count
+                from batch b join dispatch p on p.batch_id = b.id
+                where b.route_id = :route and b.finished_at is null group by b.id order by b.id limit 1""")
+                .param("route", found.id())
+                .query(Sending.class)
+                .optional()
+                .orElse(null);
+        return new Road(
+                counts.unmapped(),
+                counts.ready(),
+                Amounts.decimal(found.currency(), counts.readyGross()),
+                counts.blocked(),
+                counts.refused(),
+                counts.openBatches(),
+                sending);
+    }
+}

@@ -1,0 +1,146 @@
+package alcabala.server.send;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.http.InkwellLedger;
+import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.LedgerConnector;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.map.Compilers;
+import alcabala.server.platform.DocumentJson;
+import alcabala.server.release.Documents;
+import alcabala.server.send.Dispatches.Dispatch;
+import java.time.Duration;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/// Takes one document one step further. Nothing is sent twice: before a request leaves, that it leaves is written;
+/// after
+/// a lost answer, or a crash, the ledger is asked by key and by reference before anything is sent again.
+@Component
+class Sender {
+    private static final int TRIES = 8;
+    private static final Duration LONGEST_PAUSE = Duration.ofSeconds(30);
+    private final LedgerConnector ledger;
+    private final Routes routes;
+    private final Compilers compilers;
+    private final Documents documents;
+    private final Counterparts counterparts;
+    private final Dispatches dispatches;
+
+    Sender(
+            LedgerConnector ledger,
+            Routes routes,
+            Compilers compilers,
+            Documents documents,
+            Counterparts counterparts,
+            Dispatches dispatches) {
+        this.ledger = ledger;
+        this.routes = routes;
+        this.compilers = compilers;
+        this.documents = documents;
+        this.counterparts = counterparts;
+        this.dispatches = dispatches;
+    }
+
+    /// How long to wait before the next step: zero to go on at once.
+    Duration step(Dispatch dispatch) {
+        RouteRow route = routes.get(dispatch.routeId());
+        Documents.Row row = documents.get(dispatch.documentId());
+        return switch (dispatch.outcome()) {
+            case "sending" -> {
+                dispatches.unconfirmed(dispatch, "the server stopped while the request was under way");
+                yield Duration.ZERO;
+            }
+            case "unconfirmed" -> ask(dispatch, route, row);
+            case "queued" -> send(dispatch, route, row);
+            default -> throw new IllegalStateException("dispatch " + dispatch.id() + " is " + dispatch.outcome());
+        };
+    }
+
+    private Duration ask(Dispatch dispatch, RouteRow route, Documents.Row row) {
+        try {
+            Optional<LedgerRecord> found =
+                    ledger.findRequest(dispatch.idempotencyKey().toString()).map(InkwellLedger::record);
+            if (found.isEmpty()) {
+                found = ledger.findByReference(route.reference(row.sourceRef()));
+            }
+            found.ifPresentOrElse(
+                    record -> dispatches.posted(dispatch, record, 200, "asked"), () -> dispatches.notThere(dispatch));
+            return Duration.ZERO;
+        } catch (UnreachableException e) {
+            return pause(dispatch.attempts());
+        }
+    }
+
+    private Duration send(Dispatch dispatch, RouteRow route, Documents.Row row) {
+        Document document = DocumentJson.read(documents.content(row.id()));
+        Optional<LedgerDocument> compiled =
+                compilers.of(route.id()).compile(document).ledgerDocument();
+        if (compiled.isEmpty()) {
+            dispatches.unreached(dispatch, "It was blocked again before its turn came.");
+            return Duration.ZERO;
+        }
+        Answer<String> ready;
+        try {
+            ready = counterparts.ensure(route, row.id(), document, compiled.get());
+        } catch (UnreachableException e) {
+            return later(dispatch, Duration.ofSeconds(1), route.ledger() + " did not answer");
+        }
+        return switch (ready) {
+            case Answer.Accepted<String> party -> post(dispatch, route, row, compiled.get(), party.record());
+            case Answer.Refused<String> no -> {
+                dispatches.refused(dispatch, row.revision(), no.status(), no.code(), no.sentence(), no.raw());
+                yield Duration.ZERO;
+            }
+            case Answer.Later<String> later -> later(dispatch, later.pause(), later.reason());
+            case Answer.Lost<String> lost -> later(dispatch, Duration.ofSeconds(1), lost.reason());
+        };
+    }
+
+    private Duration post(
+            Dispatch dispatch, RouteRow route, Documents.Row row, LedgerDocument document, String partyId) {
+        String reference = route.reference(row.sourceRef());
+        dispatches.sending(dispatch, row.revision(), ledger.body(document, partyId, reference));
+        Dispatch sent = new Dispatch(
+                dispatch.id(),
+                dispatch.batchId(),
+                dispatch.documentId(),
+                dispatch.routeId(),
+                dispatch.idempotencyKey(),
+                "sending",
+                dispatch.attempts() + 1,
+                dispatch.version() + 1);
+        switch (ledger.post(
+                document, partyId, reference, dispatch.idempotencyKey().toString())) {
+            case Answer.Accepted<LedgerRecord> yes -> dispatches.posted(sent, yes.record(), yes.status(), "answered");
+            case Answer.Refused<LedgerRecord> no ->
+                dispatches.refused(sent, row.revision(), no.status(), no.code(), no.sentence(), no.raw());
+            case Answer.Later<LedgerRecord> later -> {
+                return later(sent, later.pause(), later.reason());
+            }
+            case Answer.Lost<LedgerRecord> lost -> dispatches.unconfirmed(sent, lost.reason());
+        }
+        return Duration.ZERO;
+    }
+
+    /// A request limit is no failure: it is waited for as often as it takes. Everything else is given up after some
+    /// tries.
+    private Duration later(Dispatch dispatch, Duration asked, String reason) {
+        if (dispatch.attempts() >= TRIES && !reason.equals("request limit")) {
+            dispatches.unreached(dispatch, "It could not be sent: " + reason + ".");
+            return Duration.ZERO;
+        }
+        dispatches.later(dispatch, reason);
+        Duration growing = pause(dispatch.attempts());
+        return reason.equals("request limit") || asked.compareTo(growing) > 0 ? asked : growing;
+    }
+
+    private static Duration pause(int attempts) {
+        Duration growing = Duration.ofMillis(500L << Math.min(attempts, 6));
+        return growing.compareTo(LONGEST_PAUSE) > 0 ? LONGEST_PAUSE : growing;
+    }
+}
