@@ -22,14 +22,14 @@ class AccessTokens {
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
 
-    record Made(String token, Instant expiresAt) {}
+    record NewToken(String token, Instant expiresAt) {}
 
     AccessTokens(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
         this.clock = clock;
     }
 
-    Made make(String signIn) {
+    NewToken make(String signIn) {
         byte[] bytes = new byte[32];
         random.nextBytes(bytes);
         String token = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
@@ -43,7 +43,7 @@ class AccessTokens {
                 .param("end", Timestamp.from(end))
                 .param("signIn", signIn)
                 .update();
-        return new Made(token, end);
+        return new NewToken(token, end);
     }
 
     Optional<SignedIn> find(String token) {

@@ -108,7 +108,7 @@ class SessionApi {
 
     /// An access token with the rights of the person who makes it; shown this once.
     @PostMapping("/tokens")
-    AccessTokens.Made token(Authentication authentication) {
+    AccessTokens.NewToken token(Authentication authentication) {
         return tokens.make(((SignedIn) authentication.getPrincipal()).signIn());
     }
 }

@@ -74,7 +74,8 @@ class MapApi {
 
     record Choices(List<Choice> accounts, List<Choice> items, List<Choice> taxCodes, List<Choice> parties) {}
 
-    record Version(int version, String counterpart, String account, String setBy, Instant setAt, boolean removed) {}
+    record CrosswalkVersion(
+            int version, String counterpart, String account, String setBy, Instant setAt, boolean removed) {}
 
     MapApi(JdbcClient jdbc, Routes routes, MapView view, Mapping mapping, LedgerReference reference) {
         this.jdbc = jdbc;
@@ -152,14 +153,14 @@ class MapApi {
     }
 
     @GetMapping("/history")
-    List<Version> history(@RequestParam String route, @RequestParam RowKind kind, @RequestParam String code) {
+    List<CrosswalkVersion> history(@RequestParam String route, @RequestParam RowKind kind, @RequestParam String code) {
         return jdbc.sql("""
                 select version, counterpart, account, set_by, set_at, removed from crosswalk_history
                 where route_id = :route and kind = :kind and code = :code order by version desc""")
                 .param("route", routes.get(route).id())
                 .param("kind", kind.name())
                 .param("code", code)
-                .query((row, n) -> new Version(
+                .query((row, n) -> new CrosswalkVersion(
                         row.getInt("version"),
                         row.getString("counterpart"),
                         row.getString("account"),

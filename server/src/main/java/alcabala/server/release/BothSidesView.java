@@ -31,9 +31,9 @@ class BothSidesView {
     private final LedgerReference reference;
 
     /// @param differs whether the two sides disagree; false when the ledger has nothing yet
-    record Field(String name, String source, String ledger, boolean differs) {}
+    record SideField(String name, String source, String ledger, boolean differs) {}
 
-    record Line(
+    record SideLine(
             String text,
             String item,
             String quantity,
@@ -51,8 +51,8 @@ class BothSidesView {
     /// @param posted whether the right side is what stands on the ledger; else it is what would be sent, or nothing
     record BothSides(
             boolean posted,
-            List<Field> fields,
-            List<Line> lines,
+            List<SideField> fields,
+            List<SideLine> lines,
             List<JournalLine> journal,
             String sourceDesk,
             String ledgerDesk) {}
@@ -156,12 +156,12 @@ class BothSidesView {
         return new RightLine(line.description(), item, line.amount().getAmount(), line.account(), line.taxCode());
     }
 
-    private static List<Field> fields(Documents.Row row, Document document, Right right, boolean posted) {
-        List<Field> fields = new ArrayList<>();
+    private static List<SideField> fields(Documents.Row row, Document document, Right right, boolean posted) {
+        List<SideField> fields = new ArrayList<>();
         Party party = document.counterparty();
         fields.add(field("Number", document.number(), right == null ? "" : right.number()));
-        fields.add(new Field("Identifier", row.sourceRef(), right == null ? "" : right.id(), false));
-        fields.add(new Field("Party", party.name(), right == null ? "" : right.party(), false));
+        fields.add(new SideField("Identifier", row.sourceRef(), right == null ? "" : right.id(), false));
+        fields.add(new SideField("Party", party.name(), right == null ? "" : right.party(), false));
         fields.add(field("Issue date", document.issueDate().toString(), right == null ? "" : right.date()));
         fields.add(field(
                 "Due date", document.findDueDate().map(Object::toString).orElse(""), right == null ? "" : right.due()));
@@ -173,23 +173,23 @@ class BothSidesView {
         fields.add(money("Tax", document.totals().tax().getAmount(), right == null ? "" : right.tax(), row.rounding()));
         fields.add(money("Gross", document.totals().gross().getAmount(), right == null ? "" : right.gross(), 0));
         if (posted) {
-            fields.add(new Field("Paid", "", Amounts.decimal(row.currency(), row.paid()), false));
+            fields.add(new SideField("Paid", "", Amounts.decimal(row.currency(), row.paid()), false));
         }
         return fields;
     }
 
-    private static Field field(String name, String source, String ledger) {
-        return new Field(name, source, ledger, !ledger.isEmpty() && !ledger.equals(source));
+    private static SideField field(String name, String source, String ledger) {
+        return new SideField(name, source, ledger, !ledger.isEmpty() && !ledger.equals(source));
     }
 
     /// A difference that the rounding line explains is no disagreement.
-    private static Field money(String name, BigDecimal source, String ledger, long rounding) {
+    private static SideField money(String name, BigDecimal source, String ledger, long rounding) {
         boolean same = ledger.isEmpty() || new BigDecimal(ledger).compareTo(source) == 0;
-        return new Field(name, source.toPlainString(), ledger, !same && rounding == 0);
+        return new SideField(name, source.toPlainString(), ledger, !same && rounding == 0);
     }
 
-    private static List<Line> lines(Document document, Right right) {
-        List<Line> lines = new ArrayList<>();
+    private static List<SideLine> lines(Document document, Right right) {
+        List<SideLine> lines = new ArrayList<>();
         List<RightLine> rights = right == null ? List.of() : right.lines();
         boolean shared = !document.allowancesAndCharges().isEmpty();
         for (int i = 0; i < Math.max(document.lines().size(), rights.size()); i++) {
@@ -199,7 +199,7 @@ class BothSidesView {
                     && left != null
                     && there != null
                     && left.amount().getAmount().compareTo(there.amount()) != 0;
-            lines.add(new Line(
+            lines.add(new SideLine(
                     left == null ? "" : left.description(),
                     left == null ? "" : left.item(),
                     left == null ? "" : left.quantity().stripTrailingZeros().toPlainString(),

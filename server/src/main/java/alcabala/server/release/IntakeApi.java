@@ -27,11 +27,11 @@ class IntakeApi {
     private final FileIntake intake;
     private final Routes routes;
 
-    record FindingJson(String severity, String cause, String sentence) {}
+    record IntakeFinding(String severity, String cause, String sentence) {}
 
-    record JournalLineJson(String account, String debit, String credit) {}
+    record IntakeJournalLine(String account, String debit, String credit) {}
 
-    record DocumentJson(
+    record IntakeDocument(
             String number,
             String kind,
             LocalDate issueDate,
@@ -40,10 +40,10 @@ class IntakeApi {
             String net,
             String tax,
             String gross,
-            List<FindingJson> findings,
-            List<JournalLineJson> journal) {}
+            List<IntakeFinding> findings,
+            List<IntakeJournalLine> journal) {}
 
-    record Answer(List<DocumentJson> documents, List<FileIntake.FileProblem> problems) {}
+    record IntakeAnswer(List<IntakeDocument> documents, List<FileIntake.FileProblem> problems) {}
 
     IntakeApi(FileIntake intake, Routes routes) {
         this.intake = intake;
@@ -51,7 +51,7 @@ class IntakeApi {
     }
 
     @PostMapping(consumes = {MediaType.APPLICATION_XML_VALUE, MediaType.TEXT_XML_VALUE})
-    Answer takeOne(
+    IntakeAnswer takeOne(
             @RequestParam(required = false) String route,
             @RequestParam(defaultValue = "false") boolean dryRun,
             HttpServletRequest request,
@@ -64,7 +64,7 @@ class IntakeApi {
 
     @Hidden
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    Answer takeSeveral(
+    IntakeAnswer takeSeveral(
             @RequestParam(required = false) String route,
             @RequestParam(defaultValue = "false") boolean dryRun,
             MultipartHttpServletRequest request,
@@ -83,16 +83,16 @@ class IntakeApi {
         return take(route, files, dryRun, who);
     }
 
-    private Answer take(String code, List<FileIntake.File> files, boolean dryRun, Principal who) {
+    private IntakeAnswer take(String code, List<FileIntake.File> files, boolean dryRun, Principal who) {
         RouteRow route = routes.forFiles(code);
         FileIntake.Result result = intake.take(route, files, dryRun, who.getName());
-        return new Answer(result.taken().stream().map(IntakeApi::json).toList(), result.problems());
+        return new IntakeAnswer(result.taken().stream().map(IntakeApi::json).toList(), result.problems());
     }
 
-    private static DocumentJson json(FileIntake.Taken taken) {
+    private static IntakeDocument json(FileIntake.Taken taken) {
         var document = taken.document();
         var compilation = taken.compilation();
-        return new DocumentJson(
+        return new IntakeDocument(
                 document.number(),
                 document.kind().word(),
                 document.issueDate(),
@@ -103,11 +103,11 @@ class IntakeApi {
                 Amounts.decimal(document.totals().gross()),
                 compilation.findings().stream()
                         .map(Compiled.FindingRow::of)
-                        .map(f -> new FindingJson(f.severity(), f.cause(), f.sentence()))
+                        .map(f -> new IntakeFinding(f.severity(), f.cause(), f.sentence()))
                         .toList(),
                 compilation.journal().stream()
                         .flatMap(journal -> journal.lines().stream())
-                        .map(line -> new JournalLineJson(
+                        .map(line -> new IntakeJournalLine(
                                 line.account(), Amounts.decimal(line.debit()), Amounts.decimal(line.credit())))
                         .toList());
     }

@@ -166,7 +166,7 @@ class ReleaseApi {
     }
 
     @GetMapping("/documents/{id}/trail")
-    List<Trail.Kept> trail(@PathVariable long id) {
+    List<Trail.TrailEntry> trail(@PathVariable long id) {
         return trail.of(documents.get(id).id());
     }
 

@@ -33,11 +33,11 @@ class WhyView {
 
     /// @param verdict `answered`, `no-row` or `not-asked`
     /// @param row the row's version, who set it and when; null when there was none
-    record Step(String step, String verdict, String subject, String account, Version row) {}
+    record WalkStepJson(String step, String verdict, String subject, String account, RowVersion row) {}
 
-    record Version(int version, String setBy, Instant setAt) {}
+    record RowVersion(int version, String setBy, Instant setAt) {}
 
-    record Line(
+    record WhyLine(
             String id,
             String item,
             String description,
@@ -49,7 +49,7 @@ class WhyView {
             String account,
             String accountName,
             String taxCode,
-            List<Step> walk) {}
+            List<WalkStepJson> walk) {}
 
     record TaxGroup(String code, String rate, String net, String tax) {}
 
@@ -58,16 +58,14 @@ class WhyView {
 
     record Tax(String stated, Computation source, Computation ledger, String rounding) {}
 
-    record JournalLine(String account, String name, String debit, String credit) {}
-
-    record Journal(List<JournalLine> lines, String debit, String credit) {}
+    record Journal(List<BothSidesView.JournalLine> lines, String debit, String credit) {}
 
     /// A place to put a finding right in, when choosing a counterpart does it.
     record Fix(RowKind kind, String code) {}
 
     record FindingJson(String severity, String cause, String sentence, Fix fix) {}
 
-    record Why(List<FindingJson> findings, List<Line> lines, Tax tax, Journal journal) {}
+    record Why(List<FindingJson> findings, List<WhyLine> lines, Tax tax, Journal journal) {}
 
     WhyView(Documents documents, Routes routes, Compilers compilers, LedgerReference reference) {
         this.documents = documents;
@@ -94,7 +92,7 @@ class WhyView {
                         .journal()
                         .map(journal -> new Journal(
                                 journal.lines().stream()
-                                        .map(l -> new JournalLine(
+                                        .map(l -> new BothSidesView.JournalLine(
                                                 l.account(),
                                                 name(accounts, l.account()),
                                                 l.debit().isZero() ? "" : Amounts.decimal(l.debit()),
@@ -119,9 +117,9 @@ class WhyView {
         };
     }
 
-    private static Line line(ResolvedLine resolved, Map<String, LedgerAccount> accounts) {
+    private static WhyLine line(ResolvedLine resolved, Map<String, LedgerAccount> accounts) {
         var line = resolved.line();
-        return new Line(
+        return new WhyLine(
                 line.id(),
                 line.item(),
                 line.description(),
@@ -136,14 +134,14 @@ class WhyView {
                 resolved.walk().steps().stream().map(WhyView::step).toList());
     }
 
-    private static Step step(WalkStep step) {
+    private static WalkStepJson step(WalkStep step) {
         var row = step.row();
-        return new Step(
+        return new WalkStepJson(
                 word(step.step()),
                 word(step.verdict()),
                 step.subject(),
                 row == null ? "" : row.account(),
-                row == null ? null : new Version(row.version(), row.setBy(), row.setAt()));
+                row == null ? null : new RowVersion(row.version(), row.setBy(), row.setAt()));
     }
 
     private static Tax tax(TaxComparison tax) {

@@ -58,7 +58,7 @@ class SendApi {
             @Size(max = 40) String independentTotal,
             @Size(max = 500) String reason) {}
 
-    record Made(long id) {}
+    record MadeBatch(long id) {}
 
     record BatchJson(
             long id,
@@ -150,9 +150,9 @@ class SendApi {
     }
 
     @PostMapping
-    Made send(@Valid @RequestBody SendJson send, Principal who) {
+    MadeBatch send(@Valid @RequestBody SendJson send, Principal who) {
         RouteRow route = routes.get(send.route());
-        return new Made(batches.send(
+        return new MadeBatch(batches.send(
                 route,
                 new Batches.Choice(send.ids(), send.from(), send.to()),
                 send.independentTotal(),

@@ -8,12 +8,13 @@ import java.util.Map;
 import javax.sql.DataSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.JsonNode;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /// Who did what to which document, when, and what went over the wire. Rows are only ever added.
 @Component
 public class Trail {
+    private static final TypeReference<Map<String, Object>> DETAIL = new TypeReference<>() {};
     private final JdbcClient jdbc;
     private final DataSource dataSource;
     private final JsonMapper json;
@@ -23,7 +24,7 @@ public class Trail {
     public record Entry(Long routeId, Long documentId, String who, String action, Map<String, ?> detail) {}
 
     /// One entry as it is read.
-    public record Kept(long id, Instant at, String who, String action, JsonNode detail) {}
+    public record TrailEntry(long id, Instant at, String who, String action, Map<String, Object> detail) {}
 
     Trail(JdbcClient jdbc, DataSource dataSource, JsonMapper json, Clock clock) {
         this.jdbc = jdbc;
@@ -52,15 +53,15 @@ public class Trail {
         copy.send(dataSource, "trail (at, who, route_id, document_id, action, detail)");
     }
 
-    public List<Kept> of(long documentId) {
+    public List<TrailEntry> of(long documentId) {
         return jdbc.sql("select id, at, who, action, detail from trail where document_id = :id order by id")
                 .param("id", documentId)
-                .query((row, n) -> new Kept(
+                .query((row, n) -> new TrailEntry(
                         row.getLong("id"),
                         row.getTimestamp("at").toInstant(),
                         row.getString("who"),
                         row.getString("action"),
-                        json.readTree(row.getString("detail"))))
+                        json.readValue(row.getString("detail"), DETAIL)))
                 .list();
     }
 }

@@ -1,0 +1,133 @@
+package alcabala.e2e;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebDriver;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/// Debian's Chromium without a monitor, at 1280 by 800. Nothing here sleeps: everything awaits a condition.
+final class Browser implements AutoCloseable {
+    private static final Duration PATIENCE = Duration.ofSeconds(30);
+    private final ChromeDriver driver;
+    private final Path profile;
+
+    Browser() {
+        try {
+            profile = Files.createTempDirectory("alcabala-browser");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        ChromeOptions options = new ChromeOptions();
+        options.setBinary("/usr/bin/chromium");
+        options.addArguments(
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-dev-shm-usage",
+                "--disable-quic",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--hide-scrollbars",
+                "--force-color-profile=srgb",
+                "--font-render-hinting=none",
+                "--window-size=1280,800",
+                "--lang=en-GB",
+                "--user-data-dir=" + profile);
+        driver = new ChromeDriver(
+                new ChromeDriverService.Builder()
+                        .usingDriverExecutable(new java.io.File("/usr/bin/chromedriver"))
+                        .build(),
+                options);
+        driver.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+    }
+
+    ChromeDriver driver() {
+        return driver;
+    }
+
+    void open(String address) {
+        driver.get(address);
+    }
+
+    void signIn(String address, String name) {
+        driver.get(address + "/sign-in");
+        find("input[autocomplete=username]").sendKeys(name);
+        find("input[type=password]").sendKeys(name + "-corvane", Keys.ENTER);
+        find("nav[aria-label='The road']");
+    }
+
+    WebElement find(String css) {
+        return until(d -> d.findElements(By.cssSelector(css)).stream()
+                .filter(WebElement::isDisplayed)
+                .findFirst()
+                .orElse(null));
+    }
+
+    WebElement button(String beginning) {
+        return until(d -> d.findElements(By.cssSelector("button, a")).stream()
+                .filter(each -> each.isDisplayed() && each.getText().startsWith(beginning))
+                .findFirst()
+                .orElse(null));
+    }
+
+    List<WebElement> all(String css) {
+        return driver.findElements(By.cssSelector(css));
+    }
+
+    String text() {
+        return driver.findElement(By.tagName("body")).getText();
+    }
+
+    void awaitText(String text) {
+        until(d -> text().contains(text) ? text : null);
+    }
+
+    void keys(CharSequence... keys) {
+        new Actions(driver).sendKeys(keys).perform();
+    }
+
+    <T> T until(Function<WebDriver, T> condition) {
+        return new WebDriverWait(driver, PATIENCE)
+                .ignoring(StaleElementReferenceException.class)
+                .until(condition);
+    }
+
+    void picture(Path file) {
+        try {
+            Files.createDirectories(file.getParent());
+            Files.write(file, driver.getScreenshotAs(OutputType.BYTES));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @Override
+    public void close() {
+        driver.quit();
+        try (var files = Files.walk(profile)) {
+            files.sorted(java.util.Comparator.reverseOrder())
+                    .forEach(path -> path.toFile().delete());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,121 @@
+package alcabala.e2e;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+
+/// The demo as its users start it, by the command, on ports of its own and from new data.
+final class Demo implements AutoCloseable {
+    private static final Path ROOT = root();
+    private static final Path RUN = ROOT.resolve(".run/e2e");
+    private final String address;
+    private final String desks;
+    private final boolean own;
+
+    private Demo(String address, String desks, boolean own) {
+        this.address = address;
+        this.desks = desks;
+        this.own = own;
+    }
+
+    /// A running demo may be lent by ALCABALA_E2E_URL and ALCABALA_E2E_DESKS while one works on a screen.
+    static Demo start() {
+        String lent = System.getenv("ALCABALA_E2E_URL");
+        if (lent != null) {
+            return new Demo(lent, System.getenv("ALCABALA_E2E_DESKS"), false);
+        }
+        command("stop");
+        command("demo", "--detach", "--fresh");
+        return new Demo("http://127.0.0.1:8580", "http://127.0.0.1:8590", true);
+    }
+
+    String address() {
+        return address;
+    }
+
+    String desks() {
+        return desks;
+    }
+
+    Path files() {
+        return own ? RUN.resolve("demo-files") : ROOT.resolve(".run/demo-files");
+    }
+
+    /// What somebody does at a desk outside Alcabala.
+    void atDesk(String path, Map<String, String> form) {
+        StringBuilder body = new StringBuilder();
+        form.forEach((name, value) -> body.append(body.isEmpty() ? "" : "&")
+                .append(name)
+                .append('=')
+                .append(java.net.URLEncoder.encode(value, java.nio.charset.StandardCharsets.UTF_8)));
+        HttpResponse<String> answer = send(HttpRequest.newBuilder(URI.create(desks + path))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString(body.toString()))
+                .build());
+        if (answer.statusCode() >= 400) {
+            throw new IllegalStateException(path + " answered " + answer.statusCode() + " " + answer.body());
+        }
+    }
+
+    String read(String url) {
+        return send(HttpRequest.newBuilder(URI.create(url)).build()).body();
+    }
+
+    @Override
+    public void close() {
+        if (own) {
+            command("stop");
+        }
+    }
+
+    private static HttpResponse<String> send(HttpRequest request) {
+        try (HttpClient client = HttpClient.newHttpClient()) {
+            return client.send(request, HttpResponse.BodyHandlers.ofString());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static void command(String... words) {
+        String[] whole = new String[words.length + 1];
+        whole[0] = ROOT.resolve("alcabala").toString();
+        System.arraycopy(words, 0, whole, 1, words.length);
+        ProcessBuilder builder = new ProcessBuilder(whole).redirectErrorStream(true);
+        builder.environment()
+                .putAll(Map.of(
+                        "ALCABALA_RUN", RUN.toString(),
+                        "ALCABALA_PORT", "8580",
+                        "ALCABALA_STANDINS_PORT", "8590",
+                        "ALCABALA_DB_PORT", "54480",
+                        "ALCABALA_BUILT", "yes"));
+        try {
+            Path log = Files.createDirectories(RUN).resolve("command.log");
+            Process process = builder.redirectOutput(log.toFile()).start();
+            if (process.waitFor() != 0) {
+                throw new IllegalStateException(String.join(" ", words) + ": " + Files.readString(log));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static Path root() {
+        Path path = Path.of("").toAbsolutePath();
+        while (!Files.exists(path.resolve("alcabala"))) {
+            path = path.getParent();
+        }
+        return path;
+    }
+}

@@ -1,0 +1,76 @@
+package alcabala.server.platform;
+
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Schema;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/// The description of the API that the screens' types are generated from.
+@Configuration
+class ApiDescription {
+    /// What may be absent; everything else is always there.
+    private static final Set<String> MAY_BE_NULL = Set.of(
+            "row",
+            "fix",
+            "suggestion",
+            "before",
+            "after",
+            "tax",
+            "journal",
+            "sending",
+            "finishedAt",
+            "crossedAt",
+            "dueDate",
+            "ids",
+            "from",
+            "to",
+            "independentTotal",
+            "reason",
+            "remove");
+    private static final Set<String> ALWAYS_THERE = Set.of(
+            "DocumentRow.tax",
+            "BatchJson.reason",
+            "BatchJson.independentTotal",
+            "BatchJson.tax",
+            "PreviewJson.tax",
+            "TaxGroup.tax",
+            "Computation.tax",
+            "WhyLine.tax",
+            "SideLine.tax",
+            "BothSides.journal",
+            "DocumentJson.tax",
+            "DocumentJson.journal");
+
+    @Bean
+    OpenApiCustomizer required() {
+        return api -> {
+            api.info(new Info().title("Alcabala").version("1"));
+            api.setServers(null);
+            api.getComponents().getSchemas().forEach(ApiDescription::require);
+        };
+    }
+
+    private static void require(String name, Schema<?> schema) {
+        if (schema.getProperties() == null) {
+            return;
+        }
+        List<String> required = new ArrayList<>();
+        for (Map.Entry<String, ?> property : schema.getProperties().entrySet()) {
+            if (!MAY_BE_NULL.contains(property.getKey()) || ALWAYS_THERE.contains(name + "." + property.getKey())) {
+                required.add(property.getKey());
+            }
+        }
+        schema.setRequired(required);
+    }
+
+    @Bean
+    OpenAPI api() {
+        return new OpenAPI();
+    }
+}

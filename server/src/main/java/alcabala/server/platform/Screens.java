@@ -1,0 +1,13 @@
+package alcabala.server.platform;
+
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+
+/// The addresses of the screens, all served by the one page.
+@Controller
+class Screens {
+    @GetMapping({"/sign-in", "/map", "/release", "/documents/{id}", "/send", "/send/{id}"})
+    String page() {
+        return "forward:/index.html";
+    }
+}

@@ -1,0 +1,94 @@
+import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { answer, client } from './client';
+import type { paths } from './schema';
+
+export type DocumentsQuery = paths['/api/documents']['get']['parameters']['query'];
+export type MapKind = 'item' | 'category' | 'tax' | 'party' | 'role' | 'line';
+
+export const meQuery = queryOptions({
+  queryKey: ['me'],
+  queryFn: () => answer(client.GET('/api/session')),
+  staleTime: Infinity,
+  retry: false,
+});
+
+export const routesQuery = queryOptions({
+  queryKey: ['routes'],
+  queryFn: () => answer(client.GET('/api/routes')),
+  staleTime: Infinity,
+});
+
+export const roadQuery = (route: string) =>
+  queryOptions({
+    queryKey: ['road', route],
+    queryFn: () => answer(client.GET('/api/road', { params: { query: { route } } })),
+    refetchInterval: (query) => (query.state.data?.sending ? 700 : 15_000),
+  });
+
+export const summaryQuery = (route: string, from?: string, to?: string, text?: string) =>
+  queryOptions({
+    queryKey: ['documents', 'summary', route, from, to, text],
+    queryFn: () => answer(client.GET('/api/summary', { params: { query: { route, from, to, text } } })),
+    placeholderData: keepPreviousData,
+  });
+
+export const documentsQuery = (query: DocumentsQuery) =>
+  queryOptions({
+    queryKey: ['documents', 'page', query],
+    queryFn: () => answer(client.GET('/api/documents', { params: { query } })),
+    placeholderData: keepPreviousData,
+  });
+
+export const documentQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['documents', 'one', id],
+    queryFn: () => answer(client.GET('/api/documents/{id}', { params: { path: { id } } })),
+  });
+
+export const whyQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['documents', 'why', id],
+    queryFn: () => answer(client.GET('/api/documents/{id}/why', { params: { path: { id } } })),
+  });
+
+export const trailQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['documents', 'trail', id],
+    queryFn: () => answer(client.GET('/api/documents/{id}/trail', { params: { path: { id } } })),
+  });
+
+export const findQuery = (text: string) =>
+  queryOptions({
+    queryKey: ['documents', 'find', text],
+    queryFn: () => answer(client.GET('/api/find', { params: { query: { text } } })),
+    enabled: text.trim().length > 1,
+    placeholderData: keepPreviousData,
+  });
+
+export const mapQuery = (route: string, kind: MapKind) =>
+  queryOptions({
+    queryKey: ['map', route, kind],
+    queryFn: () =>
+      answer(client.GET('/api/map/{kind}', { params: { path: { kind: kind as never }, query: { route } } })),
+  });
+
+export const choicesQuery = (route: string) =>
+  queryOptions({
+    queryKey: ['choices', route],
+    queryFn: () => answer(client.GET('/api/map/choices', { params: { query: { route } } })),
+    staleTime: 60_000,
+  });
+
+export const batchesQuery = (route: string) =>
+  queryOptions({
+    queryKey: ['batches', route],
+    queryFn: () => answer(client.GET('/api/batches', { params: { query: { route } } })),
+    refetchInterval: (query) => (query.state.data?.some((batch) => !batch.finishedAt) ? 1000 : false),
+  });
+
+export const batchQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['batch', id],
+    queryFn: () => answer(client.GET('/api/batches/{id}', { params: { path: { id } } })),
+    refetchInterval: (query) => (query.state.data && !query.state.data.batch.finishedAt ? 700 : false),
+  });

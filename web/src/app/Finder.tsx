@@ -1,0 +1,90 @@
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate } from 'react-router';
+import { findQuery } from '../api/queries';
+import { Glyph } from '../ui/Glyph';
+import { Key } from '../ui/Key';
+import { amount, day } from '../ui/format';
+
+/** Finds a document by any of its numbers on either side, or by its party. */
+export function Finder() {
+  const field = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const [text, setText] = useState('');
+  const [place, setPlace] = useState(0);
+  const found = useQuery(findQuery(useDeferredValue(text)));
+  const rows = text.trim().length > 1 ? (found.data ?? []) : [];
+  useHotkeys('slash', (event) => {
+    event.preventDefault();
+    field.current?.focus();
+  });
+  const open = (index: number) => {
+    const row = rows[index];
+    if (row) {
+      setText('');
+      void navigate(`/documents/${row.id}?route=${row.route}`);
+    }
+  };
+  return (
+    <div className="relative ml-auto flex items-center gap-2">
+      <input
+        ref={field}
+        type="search"
+        role="combobox"
+        aria-expanded={rows.length > 0}
+        aria-controls="found"
+        aria-activedescendant={rows.length > 0 ? `found-${place}` : undefined}
+        aria-label="Find a document by number or party"
+        placeholder="Find a document, party or number"
+        className="border-base-content/60 w-60 border-b bg-transparent px-1 py-1"
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          setPlace(0);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowDown') {
+            setPlace(Math.min(place + 1, rows.length - 1));
+          } else if (event.key === 'ArrowUp') {
+            setPlace(Math.max(place - 1, 0));
+          } else if (event.key === 'Enter') {
+            open(place);
+          } else if (event.key === 'Escape') {
+            setText('');
+            field.current?.blur();
+          }
+        }}
+      />
+      <Key>/</Key>
+      <ul
+        id="found"
+        role="listbox"
+        aria-label="Documents found"
+        className={`sheet absolute top-9 right-0 z-20 w-[440px] shadow-lg ${text.trim().length > 1 ? '' : 'hidden'}`}
+      >
+        {rows.map((row, index) => (
+          <li
+            key={row.id}
+            id={`found-${index}`}
+            role="option"
+            aria-selected={index === place}
+            className={`flex cursor-pointer items-center gap-3 px-3 py-1 ${index === place ? 'bg-base-200' : ''}`}
+            onMouseDown={() => open(index)}
+          >
+            <Glyph state={row.state} size={20} />
+            <b>{row.number}</b>
+            <span className="flex-1 truncate">{row.party}</span>
+            <span className="soft">{day(row.issueDate)}</span>
+            <span>{amount(row.gross)}</span>
+          </li>
+        ))}
+        {rows.length === 0 && text.trim().length > 1 && (
+          <li role="option" aria-selected="false" className="soft px-3 py-1">
+            {found.isFetching ? 'Looking…' : 'Nothing has that number or name.'}
+          </li>
+        )}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,35 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { roadQuery } from '../api/queries';
+import { Key } from '../ui/Key';
+import { useCurrent } from './current';
+
+export function Footer({ onKeys }: { onKeys: () => void }) {
+  const { route } = useCurrent();
+  const sending = useQuery(roadQuery(route.code)).data?.sending;
+  return (
+    <footer className="bg-base-300 flex h-[28px] shrink-0 items-center gap-4 px-5 text-[12.5px]">
+      {sending ? (
+        <Link to={`/send/${sending.batch}?route=${route.code}`} className="flex items-center gap-3">
+          Sending batch {sending.batch}
+          <progress
+            aria-label={`Batch ${sending.batch}`}
+            className="progress progress-primary h-[6px] w-[150px]"
+            value={sending.done}
+            max={sending.count}
+          />
+          {sending.done} of {sending.count} settled
+        </Link>
+      ) : (
+        <span>Nothing is on its way</span>
+      )}
+      <span className="ml-auto flex items-center gap-2">
+        <Key>j</Key>
+        <Key>k</Key> move <Key>Enter</Key> open both sides <Key>w</Key> why
+        <button type="button" className="cursor-pointer underline" onClick={onKeys}>
+          <Key>?</Key> all keys
+        </button>
+      </span>
+    </footer>
+  );
+}

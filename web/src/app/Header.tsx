@@ -1,0 +1,98 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate } from 'react-router';
+import { answer, client } from '../api/client';
+import { useRefresh } from '../api/useRefresh';
+import { Key } from '../ui/Key';
+import { useNotice } from '../ui/notices';
+import { useCurrent } from './current';
+import { Finder } from './Finder';
+import { applyTheme, rememberedTheme } from './theme';
+
+export function Header() {
+  const { me, route, routes, choose } = useCurrent();
+  return (
+    <header className="flex h-[46px] shrink-0 items-center gap-4 px-5">
+      <span className="title text-[21px]">Alcabala</span>
+      <label className="sheet flex items-center gap-2 px-2 py-[3px]">
+        <span className="soft text-[12.5px]">Route</span>
+        <select
+          className="bg-base-100 cursor-pointer font-semibold"
+          value={route.code}
+          onChange={(event) => choose(event.target.value)}
+        >
+          {routes.map((each) => (
+            <option key={each.code} value={each.code}>
+              {each.source} at {each.site} to {each.ledger}, {each.currency}
+            </option>
+          ))}
+        </select>
+      </label>
+      {me.mayChange && <Fetch />}
+      <Finder />
+      <Person />
+    </header>
+  );
+}
+
+function Fetch() {
+  const { route } = useCurrent();
+  const notice = useNotice();
+  const refresh = useRefresh();
+  const pull = useMutation({
+    mutationFn: () => answer(client.POST('/api/pull', { params: { query: { route: route.code } } })),
+    onSuccess: async (pulled) => {
+      await refresh();
+      notice({ tone: 'done', text: pulled.sentence });
+    },
+    onError: (error) => notice({ tone: 'failed', text: error.message }),
+  });
+  useHotkeys('p', () => pull.mutate(), { enabled: !pull.isPending });
+  return (
+    <button type="button" className="act" disabled={pull.isPending} onClick={() => pull.mutate()}>
+      {pull.isPending ? 'Fetching…' : 'Fetch both sides'} <Key>p</Key>
+    </button>
+  );
+}
+
+function Person() {
+  const { me } = useCurrent();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const [theme, setTheme] = useState(rememberedTheme());
+  const signOut = useMutation({
+    mutationFn: () => answer(client.DELETE('/api/session')),
+    onSettled: async () => {
+      queries.clear();
+      await navigate('/sign-in');
+    },
+  });
+  const other = theme === 'paper' ? 'lamplight' : 'paper';
+  return (
+    <details className="relative">
+      <summary className="cursor-pointer list-none">
+        {me.name} <span className="soft">({me.role.toLowerCase()})</span>
+      </summary>
+      <div className="sheet absolute right-0 z-20 mt-1 flex w-44 flex-col p-1 shadow">
+        <button
+          type="button"
+          className="hover:bg-base-200 cursor-pointer rounded px-2 py-1 text-left"
+          onClick={() => {
+            applyTheme(other);
+            setTheme(other);
+          }}
+        >
+          {other === 'lamplight' ? 'Read by lamplight' : 'Read on paper'}
+        </button>
+        <button
+          type="button"
+          className="hover:bg-base-200 cursor-pointer rounded px-2 py-1 text-left"
+          onClick={() => signOut.mutate()}
+        >
+          Sign out
+        </button>
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,77 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Navigate, Outlet, useLocation, useNavigate } from 'react-router';
+import { ApiError } from '../api/client';
+import { meQuery, routesQuery } from '../api/queries';
+import { Failure } from '../ui/Failure';
+import { CurrentContext } from './current';
+import { Footer } from './Footer';
+import { Header } from './Header';
+import { KeysPanel } from './KeysPanel';
+import { Road } from './Road';
+import { useView } from './useView';
+
+const STOPS: Record<string, string> = { '2': '/map', '3': '/release', '4': '/send' };
+
+export function Shell() {
+  const me = useQuery(meQuery);
+  const routes = useQuery({ ...routesQuery, enabled: me.isSuccess });
+  const view = useView();
+  const location = useLocation();
+  const navigate = useNavigate();
+  const [keysShown, setKeysShown] = useState(false);
+  const code = view.get('route');
+  const route = routes.data?.find((each) => each.code === code) ?? routes.data?.[0];
+
+  useHotkeys(['g>2', 'g>3', 'g>4'], (_, hotkey) => {
+    const stop = STOPS[hotkey.keys?.at(-1) ?? ''];
+    if (stop) {
+      void navigate(`${stop}${code ? `?route=${code}` : ''}`);
+    }
+  });
+  useHotkeys('shift+slash', () => setKeysShown((shown) => !shown), { useKey: false });
+  useHotkeys('esc', () => setKeysShown(false));
+
+  const current = useMemo(
+    () =>
+      me.data && route && routes.data
+        ? {
+            me: me.data,
+            route,
+            routes: routes.data,
+            choose: (chosen: string) => void navigate(`/release?route=${chosen}`),
+          }
+        : null,
+    [me.data, route, routes.data, navigate],
+  );
+
+  if (me.error instanceof ApiError && me.error.status === 401) {
+    const back = encodeURIComponent(location.pathname + location.search);
+    return <Navigate to={`/sign-in?back=${back}`} replace />;
+  }
+  const error = me.error ?? routes.error;
+  if (error) {
+    return (
+      <main className="mx-auto mt-20 max-w-lg">
+        <Failure error={error} />
+      </main>
+    );
+  }
+  if (!current) {
+    return <p className="p-8">Opening the book…</p>;
+  }
+  return (
+    <CurrentContext value={current}>
+      <div className="flex h-full flex-col">
+        <Header />
+        <Road />
+        <main className="flex min-h-0 flex-1 flex-col px-5 pt-1">
+          <Outlet key={route?.code} />
+        </main>
+        <Footer onKeys={() => setKeysShown((shown) => !shown)} />
+      </div>
+      {keysShown && <KeysPanel onClose={() => setKeysShown(false)} />}
+    </CurrentContext>
+  );
+}

@@ -1,0 +1,25 @@
+import { createBrowserRouter, Navigate } from 'react-router';
+import { SignIn } from '../access/SignIn';
+import { MapPage } from '../map/MapPage';
+import { BothSidesPage } from '../release/BothSidesPage';
+import { ReleasePage } from '../release/ReleasePage';
+import { BatchPage } from '../send/BatchPage';
+import { SendPage } from '../send/SendPage';
+import { Shell } from './Shell';
+
+export const router = createBrowserRouter([
+  { path: '/sign-in', element: <SignIn /> },
+  {
+    path: '/',
+    element: <Shell />,
+    children: [
+      { index: true, element: <Navigate to="/release" replace /> },
+      { path: 'map', element: <MapPage /> },
+      { path: 'release', element: <ReleasePage /> },
+      { path: 'documents/:id', element: <BothSidesPage /> },
+      { path: 'send', element: <SendPage /> },
+      { path: 'send/:id', element: <BatchPage /> },
+      { path: '*', element: <Navigate to="/release" replace /> },
+    ],
+  },
+]);

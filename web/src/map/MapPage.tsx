@@ -1,0 +1,178 @@
+import { useMutation, useQueries, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { answer, client, type Schemas } from '../api/client';
+import { choicesQuery, mapQuery, type MapKind } from '../api/queries';
+import { useRefresh } from '../api/useRefresh';
+import { useCurrent } from '../app/current';
+import { useView } from '../app/useView';
+import { Failure } from '../ui/Failure';
+import { useNotice } from '../ui/notices';
+import { plural } from '../ui/format';
+import { Coverage } from './Coverage';
+import { MapTable } from './MapTable';
+import { useChangeRow, type RowKind } from './useChangeRow';
+
+export type MapRow = Schemas['MapRow'];
+
+const KINDS: { kind: MapKind; name: string; left: string; right: string }[] = [
+  { kind: 'item', name: 'Items', left: 'Item', right: 'Account or item' },
+  { kind: 'category', name: 'Categories', left: 'Category', right: 'Account' },
+  { kind: 'tax', name: 'Tax codes', left: 'Tax', right: 'Tax code' },
+  { kind: 'party', name: 'Parties', left: 'Party', right: 'Customer' },
+  { kind: 'role', name: 'Account roles', left: 'Role', right: 'Account' },
+];
+
+export function MapPage() {
+  const { me, route } = useCurrent();
+  const view = useView();
+  const at = KINDS.find((each) => each.kind === view.get('kind')) ?? KINDS[0];
+  const all = useQueries({ queries: KINDS.map((each) => mapQuery(route.code, each.kind)) });
+  const choices = useQuery(choicesQuery(route.code));
+  const [editing, setEditing] = useState<string | null>(null);
+  const rows = all[KINDS.findIndex((each) => each.kind === at?.kind)];
+  const text = view.get('text').toLowerCase();
+  const only = view.get('only');
+  const shown = (rows?.data ?? []).filter(
+    (row) =>
+      (text === '' || `${row.code} ${row.name} ${row.note}`.toLowerCase().includes(text)) &&
+      (only !== 'open' || row.open),
+  );
+  const selected = shown.find((row) => row.code === view.get('row')) ?? shown[0];
+  const kind = (at?.kind ?? 'item').toUpperCase() as RowKind;
+  const change = useChangeRow();
+  const accept = (row: MapRow | undefined) => {
+    if (row?.suggestion && !row.row) {
+      const { counterpart, account } = row.suggestion;
+      change.mutate({ kind, code: row.code, counterpart, account, expectedVersion: 0 });
+    }
+  };
+  const move = (step: number) => {
+    const next = shown[shown.findIndex((row) => row.code === selected?.code) + step];
+    if (next) {
+      view.set({ row: next.code }, true);
+    }
+  };
+  useHotkeys('j,down', (event) => {
+    event.preventDefault();
+    move(1);
+  });
+  useHotkeys('k,up', (event) => {
+    event.preventDefault();
+    move(-1);
+  });
+  const keys = { enabled: me.mayChange, preventDefault: true };
+  useHotkeys('e,enter', () => setEditing(selected?.code ?? null), {
+    ...keys,
+    ignoreEventWhen: (event) => event.target instanceof HTMLButtonElement,
+  });
+  useHotkeys('y', () => accept(selected), keys);
+
+  return (
+    <section aria-label="Crosswalk" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
+      <div className="border-base-300 flex flex-wrap items-center gap-1.5 border-b px-3 py-2">
+        {KINDS.map((each, index) => {
+          const open = all[index]?.data?.filter((row) => row.open).length ?? 0;
+          return (
+            <button
+              key={each.kind}
+              type="button"
+              className="chip"
+              aria-pressed={each.kind === at?.kind}
+              onClick={() => view.set({ kind: each.kind, row: null, text: null })}
+            >
+              {each.name}
+              {open > 0 && ` ${open} open`}
+            </button>
+          );
+        })}
+        <input
+          type="search"
+          aria-label="Narrow the list"
+          placeholder="Code or name"
+          className="field ml-3 w-44"
+          value={view.get('text')}
+          onChange={(event) => view.set({ text: event.target.value }, true)}
+        />
+        <label className="flex items-center gap-1 text-[13px]">
+          <input
+            type="checkbox"
+            checked={only === 'open'}
+            onChange={() => view.set({ only: only === 'open' ? null : 'open' })}
+          />
+          open only
+        </label>
+        <span className="ml-auto flex items-center gap-3">
+          {me.mayChange && <AcceptExact rows={shown} kind={kind} />}
+          <Coverage rows={rows?.data ?? []} />
+        </span>
+      </div>
+      {change.error && <Failure error={change.error} />}
+      {rows?.error && <Failure error={rows.error} />}
+      {at && choices.data && (
+        <MapTable
+          kind={kind}
+          heads={{ left: at.left, right: at.right }}
+          rows={shown}
+          choices={choices.data}
+          selected={selected?.code}
+          editing={editing}
+          onSelect={(code) => view.set({ row: code }, true)}
+          onEdit={setEditing}
+          onAccept={accept}
+        />
+      )}
+      {rows?.isSuccess && shown.length === 0 && (
+        <p className="p-6">
+          {rows.data.length === 0
+            ? `${route.source} has told of none yet; fetch both sides.`
+            : 'No row matches. Clear the field or show the mapped ones too.'}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Takes all suggestions that need no look at each: one of a kind, and certain. */
+function AcceptExact({ rows, kind }: { rows: MapRow[]; kind: RowKind }) {
+  const { route } = useCurrent();
+  const refresh = useRefresh();
+  const notice = useNotice();
+  const exact = rows.filter((row) => !row.row && row.suggestion?.exact);
+  const accept = useMutation({
+    mutationFn: async () => {
+      let released = 0;
+      for (const row of exact) {
+        const changed = await answer(
+          client.PUT('/api/map/row', {
+            body: {
+              route: route.code,
+              kind,
+              code: row.code,
+              counterpart: row.suggestion?.counterpart ?? '',
+              account: row.suggestion?.account ?? '',
+              expectedVersion: 0,
+            },
+          }),
+        );
+        released += changed.released;
+      }
+      return released;
+    },
+    onSuccess: (released) =>
+      notice({
+        tone: 'done',
+        text: `${plural(exact.length, 'row')} mapped, ${plural(released, 'document')} released`,
+      }),
+    onSettled: refresh,
+    onError: (error) => notice({ tone: 'failed', text: error.message }),
+  });
+  if (exact.length === 0) {
+    return null;
+  }
+  return (
+    <button type="button" className="act" disabled={accept.isPending} onClick={() => accept.mutate()}>
+      Accept the {exact.length} exact
+    </button>
+  );
+}

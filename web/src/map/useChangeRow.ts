@@ -1,0 +1,58 @@
+import { useMutation } from '@tanstack/react-query';
+import { answer, client, type Schemas } from '../api/client';
+import { useRefresh } from '../api/useRefresh';
+import { useCurrent } from '../app/current';
+import { useNotice } from '../ui/notices';
+
+export type RowKind = Schemas['ChangeRow']['kind'];
+
+export interface RowChange {
+  kind: RowKind;
+  code: string;
+  counterpart: string;
+  account: string;
+  expectedVersion: number;
+  remove?: boolean;
+}
+
+/** Changes one row of the crosswalk, says what it released, and offers to undo it. */
+export function useChangeRow(onDone?: () => void) {
+  const { route } = useCurrent();
+  const notice = useNotice();
+  const refresh = useRefresh();
+  const send = (change: RowChange) =>
+    answer(client.PUT('/api/map/row', { body: { ...change, route: route.code } }));
+
+  const undo = useMutation({
+    mutationFn: send,
+    onSuccess: async (changed) => {
+      await refresh();
+      notice({ tone: 'done', text: `Undone; ${changed.sentence}` });
+    },
+    onError: (error) => notice({ tone: 'failed', text: error.message }),
+  });
+
+  return useMutation({
+    mutationFn: send,
+    onSuccess: async (changed, change) => {
+      onDone?.();
+      await refresh();
+      notice({
+        tone: 'done',
+        text: changed.sentence,
+        undo: () =>
+          undo.mutate({
+            kind: change.kind,
+            code: change.code,
+            counterpart: changed.before?.counterpart ?? '',
+            account: changed.before?.account ?? '',
+            expectedVersion: changed.after?.version ?? 0,
+            remove: !changed.before,
+          }),
+      });
+    },
+    onError: async () => {
+      await refresh();
+    },
+  });
+}

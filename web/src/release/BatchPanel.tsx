@@ -1,0 +1,152 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate } from 'react-router';
+import { answer, ApiError, client, type Schemas } from '../api/client';
+import { useRefresh } from '../api/useRefresh';
+import { useCurrent } from '../app/current';
+import { Failure } from '../ui/Failure';
+import { amount, plural } from '../ui/format';
+import type { ReleaseView } from './useReleaseView';
+
+/** Says what sending will do before anything is done. */
+export function BatchPanel({ view }: { view: ReleaseView }) {
+  const { route } = useCurrent();
+  const choice = {
+    route: route.code,
+    ids: view.chosen.size > 0 ? [...view.chosen] : undefined,
+    from: view.from,
+    to: view.to,
+  };
+  const preview = useQuery({
+    queryKey: ['documents', 'preview', choice],
+    queryFn: () => answer(client.POST('/api/batches/preview', { body: choice })),
+  });
+  useHotkeys('esc', () => view.open('why'), { enableOnFormTags: true });
+  return (
+    <aside aria-label="Batch" className="sheet min-h-0 overflow-auto rounded-b-none border-b-0 p-3.5">
+      <div className="flex items-start gap-2">
+        <h2 className="title flex-1 text-[16px]">What will this batch do?</h2>
+        <button
+          type="button"
+          className="soft cursor-pointer text-[12px] underline"
+          onClick={() => view.open('why')}
+        >
+          Close
+        </button>
+      </div>
+      {preview.error && <Failure error={preview.error} />}
+      {preview.isPending && <p className="soft mt-2">Adding up…</p>}
+      {preview.data && <Prepared preview={preview.data} choice={choice} />}
+    </aside>
+  );
+}
+
+function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice: Schemas['ChoiceJson'] }) {
+  const { route } = useCurrent();
+  const refresh = useRefresh();
+  const navigate = useNavigate();
+  const [total, setTotal] = useState('');
+  const [reason, setReason] = useState('');
+  const send = useMutation({
+    mutationFn: () =>
+      answer(client.POST('/api/batches', { body: { ...choice, independentTotal: total, reason } })),
+    onSuccess: async (made) => {
+      await refresh();
+      await navigate(`/send/${made.id}?route=${route.code}`);
+    },
+  });
+  if (preview.count === 0) {
+    return <p className="mt-2">None of the documents chosen can go now. Ready and refused ones can.</p>;
+  }
+  const differs = send.error instanceof ApiError && send.error.code === 'totals-differ';
+  return (
+    <form
+      className="mt-2 flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        send.mutate();
+      }}
+    >
+      <table className="slip">
+        <tbody>
+          <Figure name="Documents" value={preview.count.toString()} />
+          <Figure name="Net" value={amount(preview.net)} />
+          <Figure name="Tax" value={amount(preview.tax)} />
+          <Figure name="Gross" value={amount(preview.gross)} total />
+          <Figure name="Hash total of the numbers" value={preview.hashTotal} />
+        </tbody>
+      </table>
+      {preview.leftOut > 0 && (
+        <p className="text-accent text-[13px]">
+          {plural(preview.leftOut, 'document')} cannot go now and is left out.
+        </p>
+      )}
+      <Creations title={`Customers created on ${route.ledger}`} rows={preview.parties} />
+      <Creations title={`Items created on ${route.ledger}`} rows={preview.items} />
+      {preview.collisions.map((collision) => (
+        <p key={collision.name} className="text-error text-[13px]">
+          Items {collision.items.join(' and ')} would have the same name, “{collision.name}”.
+        </p>
+      ))}
+      <label className="flex flex-col gap-1 text-[13px]">
+        Total of your own list ({route.currency}), if you have one
+        <input
+          className="field text-right"
+          inputMode="decimal"
+          value={total}
+          onChange={(event) => setTotal(event.target.value)}
+        />
+      </label>
+      {send.error && <Failure error={send.error} />}
+      {(differs || reason !== '') && (
+        <label className="flex flex-col gap-1 text-[13px]">
+          Why it may go all the same
+          <input
+            className="field"
+            value={reason}
+            maxLength={500}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        </label>
+      )}
+      <p className="text-[13px]">{preview.sentence}.</p>
+      <button
+        type="submit"
+        className="act act-main justify-center"
+        disabled={send.isPending || preview.collisions.length > 0}
+      >
+        {send.isPending
+          ? 'Setting it going…'
+          : `Send ${plural(preview.count, 'document')} to ${route.ledger}`}
+      </button>
+    </form>
+  );
+}
+
+const Figure = ({ name, value, total = false }: { name: string; value: string; total?: boolean }) => (
+  <tr className={total ? 'total' : ''}>
+    <td>{name}</td>
+    <td className="amount">{value}</td>
+  </tr>
+);
+
+function Creations({ title, rows }: { title: string; rows: Schemas['Creation'][] }) {
+  if (rows.length === 0) {
+    return null;
+  }
+  return (
+    <details className="text-[13px]">
+      <summary className="cursor-pointer">
+        {title}: <b>{rows.length}</b>
+      </summary>
+      <ul className="mt-1 ml-4">
+        {rows.map((row) => (
+          <li key={row.code}>
+            {row.code} {row.name}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

@@ -1,0 +1,220 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate, useParams } from 'react-router';
+import { answer, client, type Schemas } from '../api/client';
+import { documentQuery } from '../api/queries';
+import { useRefresh } from '../api/useRefresh';
+import { useCurrent } from '../app/current';
+import { Failure } from '../ui/Failure';
+import { Glyph } from '../ui/Glyph';
+import { Key } from '../ui/Key';
+import { amount, day, sum } from '../ui/format';
+import { JournalSlip } from './slips';
+import { TrailList } from './TrailList';
+
+export function BothSidesPage() {
+  const id = Number(useParams().id);
+  const { route } = useCurrent();
+  const navigate = useNavigate();
+  const detail = useQuery(documentQuery(id));
+  const back = () => void navigate(-1);
+  useHotkeys('esc', back);
+  if (detail.error) {
+    return <Failure error={detail.error} />;
+  }
+  if (!detail.data) {
+    return <p className="soft">Opening…</p>;
+  }
+  const { document, sides } = detail.data;
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-[1fr_330px] gap-3.5">
+      <section className="sheet min-h-0 overflow-auto rounded-b-none border-b-0">
+        <div className="border-base-300 flex items-center gap-3 border-b px-4 py-2">
+          <button type="button" className="act" onClick={back}>
+            Back <Key>Esc</Key>
+          </button>
+          <h1 className="title text-[18px]">
+            {document.number} <span className="font-sans text-[14px] font-normal">{document.party}</span>
+          </h1>
+          <span className="ml-auto flex items-center gap-2">
+            <Glyph state={document.state} /> <b>{document.state}</b>
+            {document.payment && <span className="soft">{document.payment}</span>}
+          </span>
+          <SendAgain document={document} />
+        </div>
+        {document.sentence && (
+          <p
+            className={`px-4 py-2 text-[13px] ${document.state === 'Refused' ? 'text-error' : 'text-accent'}`}
+          >
+            {document.sentence}
+          </p>
+        )}
+        <Fields sides={sides} source={route.source} ledger={route.ledger} />
+        <Lines sides={sides} source={route.source} ledger={route.ledger} />
+      </section>
+      <aside
+        aria-label="Journal and trail"
+        className="sheet flex min-h-0 flex-col gap-4 overflow-auto rounded-b-none border-b-0 p-3.5"
+      >
+        {sides.journal.length > 0 ? (
+          <JournalSlip
+            title={sides.posted ? `Journal in ${route.ledger}` : 'Journal it will cause'}
+            journal={{
+              lines: sides.journal,
+              debit: sum(sides.journal.map((line) => line.debit || '0.00')),
+              credit: sum(sides.journal.map((line) => line.credit || '0.00')),
+            }}
+          />
+        ) : (
+          <p className="soft text-[13px]">There is no journal while something blocks the document.</p>
+        )}
+        <section>
+          <h2 className="soft mb-1 text-[12.5px] font-semibold">Trail</h2>
+          <TrailList id={id} />
+        </section>
+      </aside>
+    </div>
+  );
+}
+
+type Sides = Schemas['BothSides'];
+interface SidesProps {
+  sides: Sides;
+  source: string;
+  ledger: string;
+}
+
+const MONEY = new Set(['Net', 'Tax', 'Gross', 'Paid']);
+const DATES = new Set(['Issue date', 'Due date']);
+const shown = (name: string, value: string) =>
+  value === '' ? '–' : MONEY.has(name) ? amount(value) : DATES.has(name) ? day(value) : value;
+
+function Fields({ sides, source, ledger }: SidesProps) {
+  return (
+    <table className="book" aria-label="Fields on both sides">
+      <colgroup>
+        <col style={{ width: 110 }} />
+        <col />
+        <col style={{ width: 54 }} />
+        <col />
+      </colgroup>
+      <thead>
+        <tr>
+          <th />
+          <th className="title text-primary !text-[13px]">
+            In {source}{' '}
+            {sides.sourceDesk && (
+              <a
+                className="font-sans text-[12px] underline"
+                href={sides.sourceDesk}
+                target="_blank"
+                rel="noreferrer"
+              >
+                open its desk
+              </a>
+            )}
+          </th>
+          <th className="gutter" />
+          <th className="title text-secondary !text-[13px]">
+            {sides.posted ? `On the books of ${ledger}` : `Would stand in ${ledger}`}{' '}
+            {sides.ledgerDesk && (
+              <a
+                className="font-sans text-[12px] underline"
+                href={sides.ledgerDesk}
+                target="_blank"
+                rel="noreferrer"
+              >
+                open its desk
+              </a>
+            )}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {sides.fields.map((field) => (
+          <tr key={field.name} data-differs={field.differs}>
+            <td className="soft">{field.name}</td>
+            <td title={field.source}>{shown(field.name, field.source)}</td>
+            <td className="gutter">{field.differs && <b className="text-accent text-[12px]">differs</b>}</td>
+            <td title={field.ledger} className={field.differs ? 'text-accent font-semibold' : ''}>
+              {shown(field.name, field.ledger)}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Lines({ sides, source, ledger }: SidesProps) {
+  return (
+    <table className="book mt-4" aria-label="Lines on both sides">
+      <colgroup>
+        <col />
+        <col style={{ width: 60 }} />
+        <col style={{ width: 60 }} />
+        <col style={{ width: 80 }} />
+        <col style={{ width: 54 }} />
+        <col />
+        <col style={{ width: 60 }} />
+        <col style={{ width: 56 }} />
+        <col style={{ width: 80 }} />
+      </colgroup>
+      <thead className="soft">
+        <tr>
+          <th>Line in {source}</th>
+          <th className="amount">Quantity</th>
+          <th>Tax</th>
+          <th className="amount">Amount</th>
+          <th className="gutter" />
+          <th>Line in {ledger}</th>
+          <th>Account</th>
+          <th>Code</th>
+          <th className="amount">Amount</th>
+        </tr>
+      </thead>
+      <tbody>
+        {sides.lines.map((line, index) => (
+          <tr key={index} data-differs={line.differs}>
+            <td title={`${line.item} ${line.text}`}>{line.text}</td>
+            <td className="amount">{line.quantity}</td>
+            <td className="soft">{line.tax}</td>
+            <td className="amount">{line.amount && amount(line.amount)}</td>
+            <td className="gutter">{line.differs && <b className="text-accent text-[12px]">differs</b>}</td>
+            <td title={`${line.ledgerItem} ${line.ledgerText}`}>{line.ledgerText}</td>
+            <td>{line.ledgerAccount}</td>
+            <td className="soft">{line.ledgerTaxCode}</td>
+            <td className={`amount ${line.differs ? 'text-accent font-semibold' : ''}`}>
+              {line.ledgerAmount && amount(line.ledgerAmount)}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function SendAgain({ document }: { document: Schemas['DocumentRow'] }) {
+  const { me, route } = useCurrent();
+  const refresh = useRefresh();
+  const navigate = useNavigate();
+  const send = useMutation({
+    mutationFn: () =>
+      answer(client.POST('/api/batches', { body: { route: document.route, ids: [document.id] } })),
+    onSuccess: async (made) => {
+      await refresh();
+      await navigate(`/send/${made.id}?route=${document.route}`);
+    },
+  });
+  if (!me.mayChange || (document.state !== 'Ready' && document.state !== 'Refused')) {
+    return null;
+  }
+  return (
+    <span className="flex items-center gap-2">
+      {send.error && <Failure error={send.error} />}
+      <button type="button" className="act act-main" disabled={send.isPending} onClick={() => send.mutate()}>
+        {document.state === 'Refused' ? 'Send it again' : `Send to ${route.ledger}`}
+      </button>
+    </span>
+  );
+}

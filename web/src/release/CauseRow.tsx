@@ -1,0 +1,52 @@
+import { RowEditor } from '../map/RowEditor';
+import { useCurrent } from '../app/current';
+import { money, plural } from '../ui/format';
+import { advice } from './causes';
+import type { Cause } from './useRows';
+
+interface Props {
+  cause: Cause;
+  width: number;
+  fixing: boolean;
+  onFix: (cause: string | null) => void;
+}
+
+/** One cause with all that shares it, and the place to put it right once. */
+export function CauseRow({ cause, width, fixing, onFix }: Props) {
+  const { me, route } = useCurrent();
+  const refused = cause.cause.startsWith('refused:');
+  const elsewhere = cause.documents - cause.first;
+  return (
+    <tr className={`cause ${refused ? 'cause-refused' : ''}`} data-cause={cause.cause}>
+      <td colSpan={width} className="!whitespace-normal">
+        <div className="flex items-center gap-3">
+          <span className="py-1">
+            <b>{cause.sentence}</b> {plural(cause.documents, 'document')},{' '}
+            {money(cause.amount, route.currency)}
+            {elsewhere > 0 && `, ${elsewhere} of them listed under another cause`}
+          </span>
+          {cause.fix && me.mayChange && !fixing && (
+            <button
+              type="button"
+              className="text-base-content ml-auto shrink-0 cursor-pointer underline"
+              onClick={() => onFix(cause.cause)}
+            >
+              Map it once
+            </button>
+          )}
+          {!cause.fix && (
+            <span className="soft ml-auto shrink-0">{advice(cause.cause, route.source, route.ledger)}</span>
+          )}
+        </div>
+        {cause.fix && fixing && (
+          <RowEditor
+            kind={cause.fix.kind}
+            code={cause.fix.code}
+            onDone={() => onFix(null)}
+            action="Map it once"
+          />
+        )}
+      </td>
+    </tr>
+  );
+}

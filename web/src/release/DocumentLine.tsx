@@ -1,0 +1,84 @@
+import { Glyph } from '../ui/Glyph';
+import { amount, day } from '../ui/format';
+import type { Optional } from './columns';
+import type { Row } from './useRows';
+
+interface Props {
+  row: Row;
+  columns: Set<Optional>;
+  selected: boolean;
+  chosen: boolean;
+  onSelect: () => void;
+  onToggle: () => void;
+  onOpen: () => void;
+}
+
+const HERE = new Set(['Blocked', 'Refused', 'Unconfirmed', 'Diverged']);
+
+export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggle, onOpen }: Props) {
+  const credit = row.kind.includes('credit');
+  const trouble = HERE.has(row.state) && row.sentence !== '';
+  return (
+    <tr
+      data-document={row.id}
+      data-state={row.state}
+      className={`cursor-pointer ${selected ? 'row-chosen' : ''}`}
+      onClick={onSelect}
+      onDoubleClick={onOpen}
+    >
+      <td className="!pr-0">
+        <input type="checkbox" aria-label={`Choose ${row.number}`} checked={chosen} onChange={onToggle} />
+      </td>
+      <td>
+        <button
+          type="button"
+          className="cursor-pointer"
+          aria-current={selected}
+          onFocus={onSelect}
+          onClick={onSelect}
+          onKeyDown={(event) => event.key === 'Enter' && onOpen()}
+        >
+          {row.number}
+        </button>
+      </td>
+      <td title={row.party}>{row.party}</td>
+      <td className="soft" title={row.issueDate}>
+        {day(row.issueDate)}
+      </td>
+      {columns.has('Due') && (
+        <td className="soft" title={row.dueDate}>
+          {day(row.dueDate)}
+        </td>
+      )}
+      {columns.has('Net') && <td className="amount">{amount(row.net)}</td>}
+      {columns.has('Tax') && <td className="amount">{amount(row.tax)}</td>}
+      <td className="amount">{credit ? `-${amount(row.gross)}` : amount(row.gross)}</td>
+      <td className="gutter">
+        <Glyph state={row.state} />
+      </td>
+      {columns.has('Number there') && <td>{row.ledgerNumber}</td>}
+      <td title={trouble ? row.sentence : row.landsIn} className={tone(row)}>
+        {row.state === 'Refused'
+          ? row.sentence
+          : row.landsIn || <span className="text-accent">nowhere yet</span>}
+      </td>
+      <td className={row.taxCodes ? 'soft' : 'text-accent'}>{row.taxCodes || 'none'}</td>
+      {columns.has('Payment') && (
+        <td className={row.payment === 'overdue' ? 'text-accent' : 'soft'}>{row.payment}</td>
+      )}
+      <td className="amount">{right(row, credit)}</td>
+    </tr>
+  );
+}
+
+const tone = (row: Row) => (row.state === 'Refused' ? 'text-error' : '');
+
+function right(row: Row, credit: boolean): string {
+  const there =
+    row.ledgerGross !== ''
+      ? row.ledgerGross
+      : row.state === 'Ready' || row.state === 'Queued'
+        ? row.gross
+        : '';
+  return there === '' ? '–' : credit ? `-${amount(there)}` : amount(there);
+}

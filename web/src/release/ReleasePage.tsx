@@ -1,0 +1,91 @@
+import { useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate } from 'react-router';
+import { useCurrent } from '../app/current';
+import { Failure } from '../ui/Failure';
+import { BatchPanel } from './BatchPanel';
+import { IntakePanel } from './IntakePanel';
+import { Spread } from './Spread';
+import { Toolbar } from './Toolbar';
+import { useReleaseView } from './useReleaseView';
+import { useRows, type Row } from './useRows';
+import { WalkTheRoad } from './WalkTheRoad';
+import { WhyPanel } from './WhyPanel';
+
+export function ReleasePage() {
+  const { me, route } = useCurrent();
+  const view = useReleaseView();
+  const { items, summary, loading, error, more } = useRows(view);
+  const [fixing, setFixing] = useState<string | null>(null);
+  const navigate = useNavigate();
+  const scroller = useRef<HTMLDivElement>(null);
+  const rows = items.flatMap((item) => (item.type === 'row' ? [item.row] : []));
+  const selected = rows.find((row) => row.id === view.document) ?? rows[0];
+  const states = summary.data?.states ?? [];
+
+  const move = (step: number) => {
+    const at = rows.findIndex((row) => row.id === selected?.id);
+    const next = rows[Math.min(Math.max(at + step, 0), rows.length - 1)];
+    if (next) {
+      view.select(next.id);
+      scroller.current?.querySelector(`[data-document="${next.id}"]`)?.scrollIntoView({ block: 'nearest' });
+      if (at + step > rows.length - 10) {
+        more();
+      }
+    }
+  };
+  const open = (row: Row | undefined) => {
+    if (row) {
+      void navigate(`/documents/${row.id}?route=${route.code}`);
+    }
+  };
+  useHotkeys('j,down', (event) => {
+    event.preventDefault();
+    move(1);
+  });
+  useHotkeys('k,up', (event) => {
+    event.preventDefault();
+    move(-1);
+  });
+  useHotkeys('enter', () => open(selected), {
+    ignoreEventWhen: (event) => event.target instanceof HTMLElement && event.target !== document.body,
+  });
+  useHotkeys('x', () => selected && view.toggle(selected.id));
+  useHotkeys('w', () => view.open(view.panel === 'why' ? 'none' : 'why'));
+  useHotkeys(
+    'f',
+    (event) => {
+      event.preventDefault();
+      setFixing(selected?.cause ?? null);
+    },
+    { enabled: me.mayChange },
+  );
+  useHotkeys('esc', () => {
+    view.setChosen(new Set());
+  });
+
+  return (
+    <div className={`grid min-h-0 flex-1 gap-3.5 ${view.panel === 'none' ? '' : 'grid-cols-[1fr_330px]'}`}>
+      <section aria-label="Documents" className="sheet flex min-h-0 flex-col rounded-b-none border-b-0">
+        <Toolbar view={view} states={states} rows={rows} />
+        <WalkTheRoad />
+        {error && <Failure error={error} />}
+        <Spread
+          ref={scroller}
+          view={view}
+          items={items}
+          states={states}
+          selected={selected?.id}
+          fixing={fixing}
+          loading={loading || summary.isPending}
+          onFix={setFixing}
+          onOpen={open}
+          onMore={more}
+        />
+      </section>
+      {view.panel === 'why' && <WhyPanel row={selected} onClose={() => view.open('none')} />}
+      {view.panel === 'batch' && <BatchPanel view={view} />}
+      {view.panel === 'intake' && <IntakePanel onClose={() => view.open('why')} />}
+    </div>
+  );
+}

@@ -1,0 +1,146 @@
+import { useMutation } from '@tanstack/react-query';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { answer, client, type Schemas } from '../api/client';
+import { useRefresh } from '../api/useRefresh';
+import { useCurrent } from '../app/current';
+import { Key } from '../ui/Key';
+import { useNotice } from '../ui/notices';
+import type { ReleaseView } from './useReleaseView';
+import type { Row } from './useRows';
+
+const STATES = [
+  'Blocked',
+  'Ready',
+  'Waiting',
+  'Queued',
+  'Unconfirmed',
+  'Posted',
+  'Refused',
+  'Diverged',
+  'Voided',
+];
+const ALWAYS = new Set(['Blocked', 'Ready', 'Waiting', 'Posted']);
+
+interface Props {
+  view: ReleaseView;
+  states: Schemas['StateSum'][];
+  rows: Row[];
+}
+
+export function Toolbar({ view, states, rows }: Props) {
+  const { me, route } = useCurrent();
+  const count = (state: string) => states.find((each) => each.state === state)?.count ?? 0;
+  const all = states.reduce((total, each) => total + each.count, 0);
+  const shown = STATES.filter((state) => ALWAYS.has(state) || count(state) > 0 || view.state === state);
+  return (
+    <div className="border-base-300 flex flex-wrap items-center gap-1.5 border-b px-3 py-2">
+      <div role="group" aria-label="State" className="flex flex-wrap gap-1.5">
+        {['All', ...shown].map((state) => (
+          <button
+            key={state}
+            type="button"
+            className="chip"
+            aria-pressed={view.state === state}
+            onClick={() => view.set({ state, document: null, chosen: null })}
+          >
+            {state} {state === 'All' ? all : count(state)}
+          </button>
+        ))}
+      </div>
+      <Days view={view} />
+      {me.mayChange && (
+        <div className="ml-auto flex gap-1.5">
+          {route.fromFiles ? <TakeIn view={view} /> : <Approve view={view} rows={rows} />}
+          <MakeBatch view={view} ready={count('Ready')} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Days({ view }: { view: ReleaseView }) {
+  return (
+    <fieldset className="soft flex items-center gap-1 text-[13px]">
+      <legend className="sr-only">Issue date</legend>
+      <input
+        type="date"
+        aria-label="From"
+        className="field w-[118px]"
+        value={view.from ?? ''}
+        max={view.to}
+        onChange={(event) => view.set({ from: event.target.value })}
+      />
+      to
+      <input
+        type="date"
+        aria-label="To"
+        className="field w-[118px]"
+        value={view.to ?? ''}
+        min={view.from}
+        onChange={(event) => view.set({ to: event.target.value })}
+      />
+    </fieldset>
+  );
+}
+
+function Approve({ view, rows }: { view: ReleaseView; rows: Row[] }) {
+  const { route } = useCurrent();
+  const notice = useNotice();
+  const refresh = useRefresh();
+  const waiting = rows.filter(
+    (row) =>
+      row.state === 'Waiting' && row.kind !== 'bill' && (view.chosen.size === 0 || view.chosen.has(row.id)),
+  );
+  const approve = useMutation({
+    mutationFn: () =>
+      answer(
+        client.POST('/api/documents/approval', {
+          body: { route: route.code, ids: waiting.slice(0, 500).map((row) => row.id) },
+        }),
+      ),
+    onSuccess: async (approved) => {
+      view.setChosen(new Set());
+      await refresh();
+      notice({ tone: 'done', text: approved.sentence });
+    },
+    onError: (error) => notice({ tone: 'failed', text: error.message }),
+  });
+  const act = () => {
+    if (waiting.length > 0) {
+      approve.mutate();
+    } else {
+      view.set({ state: 'Waiting', document: null, chosen: null });
+    }
+  };
+  useHotkeys('a', act, { enabled: !approve.isPending });
+  return (
+    <button type="button" className="act" disabled={approve.isPending} onClick={act}>
+      {approve.isPending
+        ? 'Approving…'
+        : waiting.length > 0
+          ? `Approve ${waiting.length} in ${route.source}`
+          : 'Approve…'}{' '}
+      <Key>a</Key>
+    </button>
+  );
+}
+
+function TakeIn({ view }: { view: ReleaseView }) {
+  useHotkeys('t', () => view.open('intake'));
+  return (
+    <button type="button" className="act" onClick={() => view.open('intake')}>
+      Take in files <Key>t</Key>
+    </button>
+  );
+}
+
+function MakeBatch({ view, ready }: { view: ReleaseView; ready: number }) {
+  const chosen = view.chosen.size;
+  const enabled = chosen > 0 || ready > 0;
+  useHotkeys('b', () => view.open('batch'), { enabled });
+  return (
+    <button type="button" className="act act-main" disabled={!enabled} onClick={() => view.open('batch')}>
+      {chosen > 0 ? `Batch the ${chosen} chosen` : `Batch the ${ready} ready`} <Key>b</Key>
+    </button>
+  );
+}

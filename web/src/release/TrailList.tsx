@@ -1,0 +1,61 @@
+import { useQuery } from '@tanstack/react-query';
+import type { Schemas } from '../api/client';
+import { trailQuery } from '../api/queries';
+import { moment } from '../ui/format';
+
+type Entry = Schemas['TrailEntry'];
+
+const text = (value: unknown) =>
+  typeof value === 'string' || typeof value === 'number' ? String(value) : JSON.stringify(value);
+
+const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
+  'taken-in': (d) => `Taken in${d.file ? ` from ${text(d.file)}` : ''}`,
+  'changed-on-source': () => 'Changed on its source and taken in again',
+  compiled: (d) =>
+    d.blocking === 0
+      ? `Compiled clean, lands in ${text(d.landsIn)}`
+      : `Compiled, blocked by ${text(d.blocking)} finding(s)`,
+  'mapping-changed': (d) => `Mapping changed: ${text(d.change)}`,
+  approved: (d) => `Approved in ${text(d.source)}`,
+  queued: (d) => `Put into batch ${text(d.batch)}`,
+  sent: (d) => `Sent under key ${text(d.key)}`,
+  answered: (d) => `The ledger took it (status ${text(d.status)})`,
+  asked: (d) =>
+    d.answer && typeof d.answer === 'string' ? `Asked: ${d.answer}` : 'Asked: the ledger has it',
+  refused: (d) => `The ledger refused: ${text(d.sentence)}`,
+  'answer-lost': (d) => `Unconfirmed: ${text(d.reason)}`,
+  'given-up': (d) => `Not sent: ${text(d.reason)}`,
+  'party-created': (d) => `Customer ${text(d.name)} created on the ledger as ${text(d.ledger)}`,
+  'item-created': (d) => `Item ${text(d.item)} created on the ledger`,
+  'payment-brought-back': (d) => `Payment brought back: ${text(d.paid)} of ${text(d.gross)} paid`,
+  'edited-on-ledger': (d) => `Edited on the ledger, gross now ${text(d.gross)}`,
+  'agrees-again': () => 'Both sides agree again',
+};
+
+export function TrailList({ id }: { id: number }) {
+  const trail = useQuery(trailQuery(id));
+  return (
+    <ol className="flex flex-col gap-1.5 text-[13px]">
+      {trail.data?.map((entry) => (
+        <li key={entry.id}>
+          <span className="soft">
+            {moment(entry.at)}, {entry.who}
+          </span>
+          <details>
+            <summary className="cursor-pointer">{sentence(entry)}</summary>
+            <pre
+              className="bg-base-200 mt-1 max-h-60 overflow-auto p-2 text-[12px] whitespace-pre-wrap"
+              tabIndex={0}
+            >
+              {JSON.stringify(entry.detail, null, 2)}
+            </pre>
+          </details>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function sentence(entry: Entry): string {
+  return WORDS[entry.action]?.(entry.detail) ?? entry.action.replaceAll('-', ' ');
+}

@@ -1,0 +1,25 @@
+/** What to do about a cause that no row of the crosswalk settles. */
+export function advice(cause: string, source: string, ledger: string): string {
+  const [kind = ''] = cause.split(':');
+  switch (kind) {
+    case 'arithmetic':
+      return 'Ask for a corrected file and take it in; it replaces this one';
+    case 'tax-differs':
+      return `Check the rates in ${source}`;
+    case 'currency-unavailable':
+      return `${ledger} cannot take this currency`;
+    case 'account-unusable':
+      return `Map to another account, or make it active in ${ledger}`;
+    case 'tax-code-unusable':
+      return 'Choose another tax code on Map';
+    case 'refused':
+      return REFUSALS[cause.slice('refused:'.length)]?.(source, ledger) ?? `See what ${ledger} said`;
+    default:
+      return '';
+  }
+}
+
+const REFUSALS: Record<string, (source: string, ledger: string) => string> = {
+  'number-taken': (source) => `Renumber it in ${source}, then fetch`,
+  'period-locked': (_, ledger) => `Open the period in ${ledger}, then send again`,
+};

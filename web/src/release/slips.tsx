@@ -1,0 +1,73 @@
+import type { Schemas } from '../api/client';
+import { useCurrent } from '../app/current';
+import { amount } from '../ui/format';
+
+export function JournalSlip({ title, journal }: { title: string; journal: Schemas['Journal'] }) {
+  return (
+    <section>
+      <h3 className="soft text-[12.5px] font-semibold">{title}</h3>
+      <table className="slip">
+        <thead className="sr-only">
+          <tr>
+            <th>Account</th>
+            <th>Debit</th>
+            <th>Credit</th>
+          </tr>
+        </thead>
+        <tbody>
+          {journal.lines.map((line) => (
+            <tr key={line.account}>
+              <td className="w-[58%]">
+                {line.account} {line.name}
+              </td>
+              <td className="amount">{line.debit && amount(line.debit)}</td>
+              <td className="amount">{line.credit && amount(line.credit)}</td>
+            </tr>
+          ))}
+          <tr className="total">
+            <td>{journal.debit === journal.credit ? 'Balanced' : 'Out of balance'}</td>
+            <td className="amount">{amount(journal.debit)}</td>
+            <td className="amount">{amount(journal.credit)}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+const WAYS: Record<string, string> = { 'per-line': 'by line', 'per-document': 'by document' };
+
+export function TaxSlip({ tax }: { tax: Schemas['Tax'] }) {
+  const { route } = useCurrent();
+  const none = /^-?0(\.0+)?$/.test(tax.rounding);
+  const sides = [
+    { name: route.source, computation: tax.source },
+    { name: route.ledger, computation: tax.ledger },
+  ];
+  return (
+    <section>
+      <h3 className="soft text-[12.5px] font-semibold">Tax, computed both ways</h3>
+      <table className="slip">
+        <tbody>
+          {sides.map(({ name, computation }) => (
+            <tr key={name}>
+              <td>
+                {name}, {WAYS[computation.rounding] ?? computation.rounding}
+                <span className="soft block text-[12px]">
+                  {computation.groups
+                    .map((group) => `${group.code} ${group.rate} % on ${amount(group.net)}`)
+                    .join(', ')}
+                </span>
+              </td>
+              <td className="amount">{amount(computation.tax)}</td>
+            </tr>
+          ))}
+          <tr className="total">
+            <td>Rounding line</td>
+            <td className="amount">{none ? 'none' : amount(tax.rounding)}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  );
+}

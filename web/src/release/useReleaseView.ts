@@ -1,0 +1,41 @@
+import { useMemo } from 'react';
+import { useView } from '../app/useView';
+
+export type Order = 'DATE' | 'NUMBER' | 'PARTY' | 'GROSS';
+export type Panel = 'why' | 'batch' | 'intake' | 'none';
+
+const GROUPED = new Set(['Blocked', 'Refused']);
+
+/** What of the documents is shown, as the address bar says. */
+export function useReleaseView() {
+  const view = useView();
+  const state = view.get('state') || 'Blocked';
+  const chosenText = view.get('chosen');
+  const chosen = useMemo(() => new Set(chosenText.split(',').filter(Boolean).map(Number)), [chosenText]);
+  const setChosen = (ids: Set<number>) => view.set({ chosen: [...ids].join(',') }, true);
+  return {
+    state,
+    grouped: GROUPED.has(state),
+    from: view.get('from') || undefined,
+    to: view.get('to') || undefined,
+    text: view.get('text') || undefined,
+    order: (view.get('order') || 'DATE') as Order,
+    descending: view.get('direction') !== 'up',
+    document: Number(view.get('document')) || null,
+    panel: (view.get('panel') || 'why') as Panel,
+    chosen,
+    set: view.set,
+    open: (panel: Panel) => view.set({ panel }),
+    select: (id: number) => view.set({ document: String(id) }, true),
+    toggle: (id: number) => {
+      const next = new Set(chosen);
+      if (!next.delete(id)) {
+        next.add(id);
+      }
+      setChosen(next);
+    },
+    setChosen,
+  };
+}
+
+export type ReleaseView = ReturnType<typeof useReleaseView>;

@@ -1,0 +1,94 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useNavigate } from 'react-router';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { batchesQuery } from '../api/queries';
+import { useCurrent } from '../app/current';
+import { Failure } from '../ui/Failure';
+import { amount, moment } from '../ui/format';
+import { standing, type Batch } from './outcomes';
+
+export function SendPage() {
+  const { route } = useCurrent();
+  const navigate = useNavigate();
+  const batches = useQuery(batchesQuery(route.code));
+  const [at, setAt] = useState(0);
+  const rows = batches.data ?? [];
+  useHotkeys('j,down', () => setAt(Math.min(at + 1, rows.length - 1)), { preventDefault: true });
+  useHotkeys('k,up', () => setAt(Math.max(at - 1, 0)), { preventDefault: true });
+  useHotkeys('enter', () => rows[at] && void navigate(`/send/${rows[at].id}?route=${route.code}`), {
+    ignoreEventWhen: (event) => event.target instanceof HTMLElement && event.target !== document.body,
+  });
+  return (
+    <section aria-label="Batches" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
+      {batches.error && <Failure error={batches.error} />}
+      {batches.isSuccess && rows.length === 0 ? (
+        <p className="p-6">
+          No batch has been sent yet. On{' '}
+          <Link className="underline" to={`/release?route=${route.code}&state=Ready`}>
+            Release
+          </Link>{' '}
+          choose what is ready and make one.
+        </p>
+      ) : (
+        <div className="min-h-0 flex-1 overflow-auto">
+          <table className="book" aria-label="Batches">
+            <colgroup>
+              <col style={{ width: 80 }} />
+              <col style={{ width: 150 }} />
+              <col style={{ width: 110 }} />
+              <col style={{ width: 90 }} />
+              <col style={{ width: 110 }} />
+              <col style={{ width: 110 }} />
+              <col style={{ width: 110 }} />
+              <col style={{ width: 110 }} />
+              <col />
+            </colgroup>
+            <thead className="soft">
+              <tr>
+                <th>Batch</th>
+                <th>Made</th>
+                <th>By</th>
+                <th className="amount">Documents</th>
+                <th className="amount">Net</th>
+                <th className="amount">Tax</th>
+                <th className="amount">Gross, {route.currency}</th>
+                <th className="amount">Own list</th>
+                <th>Outcome</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((batch, index) => (
+                <Line key={batch.id} batch={batch} selected={index === at} onSelect={() => setAt(index)} />
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Line({ batch, selected, onSelect }: { batch: Batch; selected: boolean; onSelect: () => void }) {
+  const { route } = useCurrent();
+  const differs = batch.independentTotal !== '' && batch.independentTotal !== batch.gross;
+  return (
+    <tr className={selected ? 'row-chosen' : ''} onClick={onSelect}>
+      <td>
+        <Link className="underline" to={`/send/${batch.id}?route=${route.code}`} onFocus={onSelect}>
+          {batch.id}
+        </Link>
+      </td>
+      <td className="soft">{moment(batch.createdAt)}</td>
+      <td>{batch.createdBy}</td>
+      <td className="amount">{batch.count}</td>
+      <td className="amount">{amount(batch.net)}</td>
+      <td className="amount">{amount(batch.tax)}</td>
+      <td className="amount">{amount(batch.gross)}</td>
+      <td className={`amount ${differs ? 'text-accent' : ''}`} title={batch.reason}>
+        {batch.independentTotal && amount(batch.independentTotal)}
+      </td>
+      <td className={batch.refused + batch.unreached > 0 ? 'text-error' : ''}>{standing(batch)}</td>
+    </tr>
+  );
+}
