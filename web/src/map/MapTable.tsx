@@ -221,9 +221,11 @@ function RightPage({ row, kind, choices, selected, onEdit, onAccept }: Props & {
               Accept {row.code === selected && <Key>y</Key>}
             </button>
           )}
-          <button type="button" className="cursor-pointer underline" onClick={() => onEdit(row.code)}>
-            Choose {row.code === selected && <Key>e</Key>}
-          </button>
+          {(row.open || row.code === selected) && (
+            <button type="button" className="cursor-pointer underline" onClick={() => onEdit(row.code)}>
+              Choose {row.code === selected && <Key>e</Key>}
+            </button>
+          )}
         </span>
       )}
     </span>

@@ -93,10 +93,10 @@ function Fields({ sides, source, ledger }: SidesProps) {
   return (
     <table className="book" aria-label="Fields on both sides">
       <colgroup>
-        <col style={{ width: 110 }} />
-        <col />
-        <col style={{ width: 54 }} />
-        <col />
+        <col style={{ width: '13%' }} />
+        <col style={{ width: '34%' }} />
+        <col style={{ width: '6%' }} />
+        <col style={{ width: '47%' }} />
       </colgroup>
       <thead>
         <tr>
@@ -150,15 +150,15 @@ function Lines({ sides, source, ledger }: SidesProps) {
   return (
     <table className="book mt-4" aria-label="Lines on both sides">
       <colgroup>
-        <col />
-        <col style={{ width: 60 }} />
-        <col style={{ width: 60 }} />
-        <col style={{ width: 80 }} />
-        <col style={{ width: 54 }} />
-        <col />
-        <col style={{ width: 60 }} />
-        <col style={{ width: 56 }} />
-        <col style={{ width: 80 }} />
+        <col style={{ width: '22%' }} />
+        <col style={{ width: '8%' }} />
+        <col style={{ width: '7%' }} />
+        <col style={{ width: '10%' }} />
+        <col style={{ width: '6%' }} />
+        <col style={{ width: '22%' }} />
+        <col style={{ width: '8%' }} />
+        <col style={{ width: '7%' }} />
+        <col style={{ width: '10%' }} />
       </colgroup>
       <thead className="soft">
         <tr>

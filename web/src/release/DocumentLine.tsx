@@ -13,11 +13,11 @@ interface Props {
   onOpen: () => void;
 }
 
-const HERE = new Set(['Blocked', 'Refused', 'Unconfirmed', 'Diverged']);
+const TROUBLE = new Set(['Blocked', 'Refused', 'Unconfirmed', 'Diverged']);
 
 export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggle, onOpen }: Props) {
   const credit = row.kind.includes('credit');
-  const trouble = HERE.has(row.state) && row.sentence !== '';
+  const trouble = TROUBLE.has(row.state) && row.sentence !== '';
   return (
     <tr
       data-document={row.id}

@@ -5,6 +5,7 @@ import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
+import { day } from '../ui/format';
 import type { ReleaseView } from './useReleaseView';
 import type { Row } from './useRows';
 
@@ -58,28 +59,47 @@ export function Toolbar({ view, states, rows }: Props) {
   );
 }
 
+/** The span of issue dates, folded away until it is wanted. */
 function Days({ view }: { view: ReleaseView }) {
+  const says =
+    view.from || view.to
+      ? `${view.from ? day(view.from) : 'first'} – ${view.to ? day(view.to) : 'last'}`
+      : 'All days';
   return (
-    <fieldset className="soft flex items-center gap-1 text-[13px]">
-      <legend className="sr-only">Issue date</legend>
-      <input
-        type="date"
-        aria-label="From"
-        className="field w-[118px]"
-        value={view.from ?? ''}
-        max={view.to}
-        onChange={(event) => view.set({ from: event.target.value })}
-      />
-      to
-      <input
-        type="date"
-        aria-label="To"
-        className="field w-[118px]"
-        value={view.to ?? ''}
-        min={view.from}
-        onChange={(event) => view.set({ to: event.target.value })}
-      />
-    </fieldset>
+    <details className="relative">
+      <summary className="chip list-none" aria-label={`Issue date: ${says}`}>
+        {says} <span aria-hidden="true">▾</span>
+      </summary>
+      <div className="sheet absolute z-10 mt-1 flex flex-col gap-2 p-3 text-[13px] shadow-lg">
+        <label className="flex items-center justify-between gap-3">
+          From
+          <input
+            type="date"
+            className="field"
+            value={view.from ?? ''}
+            max={view.to}
+            onChange={(event) => view.set({ from: event.target.value })}
+          />
+        </label>
+        <label className="flex items-center justify-between gap-3">
+          To
+          <input
+            type="date"
+            className="field"
+            value={view.to ?? ''}
+            min={view.from}
+            onChange={(event) => view.set({ to: event.target.value })}
+          />
+        </label>
+        <button
+          type="button"
+          className="act justify-center"
+          onClick={() => view.set({ from: null, to: null })}
+        >
+          All days
+        </button>
+      </div>
+    </details>
   );
 }
 

@@ -126,7 +126,7 @@ function Line({ dispatch }: { dispatch: Dispatch }) {
   const refused = dispatch.outcome === 'refused';
   return (
     <tr data-outcome={dispatch.outcome}>
-      <td className="!px-2">
+      <td className="!overflow-visible !px-2 !text-clip">
         <Glyph state={STATE_OF[dispatch.outcome] ?? 'Queued'} />
       </td>
       <td>

@@ -19,6 +19,7 @@ import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.Route;
@@ -39,6 +40,8 @@ public final class Samples {
     public static final TaxCombination V13 = TaxCombination.of(Tax.of("V13", "13.5", TaxCategory.S));
     public static final TaxCombination V0 = TaxCombination.of(Tax.of("V0", "0", TaxCategory.Z));
     public static final Route ROUTE = new Route("yard", "Hullwork", "Inkwell");
+
+    public static final PartyMatcher NOBODY = new PartyMatcher(List.of());
 
     private Samples() {}
 
@@ -96,7 +99,7 @@ public final class Samples {
     }
 
     public static Compiler compiler(List<CrosswalkRow> rows, CurrencyUnit currency) {
-        return new Compiler(Crosswalk.of(rows, Map.of()), ROUTE, ledger(currency, TaxRounding.PER_DOCUMENT));
+        return new Compiler(Crosswalk.of(rows, NOBODY), ROUTE, ledger(currency, TaxRounding.PER_DOCUMENT));
     }
 
     public static DocumentLine line(

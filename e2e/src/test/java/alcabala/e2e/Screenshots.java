@@ -26,7 +26,7 @@ class Screenshots {
             browser.open(at + "/release?route=yard&state=Ready&panel=batch");
             browser.awaitText("Hash total");
             browser.picture(folder.resolve("batch.png"));
-            browser.button("Send").click();
+            browser.find("aside[aria-label=Batch] button[type=submit]").click();
             browser.until(d -> browser.text().contains("87 posted") ? true : null);
             browser.picture(folder.resolve("send.png"));
             browser.open(at + "/release?route=yard&state=Posted");

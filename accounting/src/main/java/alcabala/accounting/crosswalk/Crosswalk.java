@@ -1,28 +1,32 @@
 package alcabala.accounting.crosswalk;
 
 import alcabala.accounting.matching.Candidate;
+import alcabala.accounting.matching.PartyMatcher;
+import alcabala.accounting.party.Party;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 
 /// The crosswalk of one route at one moment. Immutable.
 public final class Crosswalk {
     private final Map<RowKind, Map<String, CrosswalkRow>> rows = new EnumMap<>(RowKind.class);
-    private final Map<String, Candidate> doubts;
+    private final PartyMatcher matcher;
+    private final Map<Party, Optional<Candidate>> doubts = new ConcurrentHashMap<>();
 
-    private Crosswalk(Collection<CrosswalkRow> rows, Map<String, Candidate> doubts) {
+    private Crosswalk(Collection<CrosswalkRow> rows, PartyMatcher matcher) {
         for (RowKind kind : RowKind.values()) {
             this.rows.put(kind, new HashMap<>());
         }
         rows.forEach(row -> this.rows.get(row.kind()).put(row.code(), row));
-        this.doubts = Map.copyOf(doubts);
+        this.matcher = matcher;
     }
 
-    /// @param doubts for each party code without a row, the party on the ledger it may be
-    public static Crosswalk of(Collection<CrosswalkRow> rows, Map<String, Candidate> doubts) {
-        return new Crosswalk(rows, doubts);
+    /// @param matcher over the parties of the ledger, to ask about parties without a row
+    public static Crosswalk of(Collection<CrosswalkRow> rows, PartyMatcher matcher) {
+        return new Crosswalk(rows, matcher);
     }
 
     public Optional<CrosswalkRow> find(RowKind kind, String code) {
@@ -34,9 +38,11 @@ public final class Crosswalk {
         return find(RowKind.ROLE, role.name());
     }
 
-    /// The party on the ledger that a party without a row may already be.
-    public Optional<Candidate> findDoubt(String party) {
-        return Optional.ofNullable(doubts.get(party));
+    /// The party on the ledger that a party without a row may already be. Remembered, since many documents share a
+    /// party.
+    public Optional<Candidate> findDoubt(Party party) {
+        return doubts.computeIfAbsent(
+                party, asked -> matcher.rank(asked).stream().findFirst());
     }
 
     public static String lineCode(String documentNumber, String lineId) {

@@ -79,7 +79,7 @@ final class DocumentCompilation {
         Party party = document.counterparty();
         if (crosswalk.find(RowKind.PARTY, party.code()).isEmpty()) {
             crosswalk
-                    .findDoubt(party.code())
+                    .findDoubt(party)
                     .ifPresent(doubt -> findings.add(new Finding.PartyDoubtful(
                             party.code(),
                             party.name(),
@@ -178,7 +178,19 @@ final class DocumentCompilation {
             findings.add(new Finding.TaxDiffers(stated, byLedger.tax(), taxedLines));
         }
         Money rounding = document.totals().gross().minus(byLedger.gross());
+        if (Math.abs(rounding.getAmountMinorLong()) > taxedLines) {
+            reportUnexplained(stated, byLedger.tax(), taxedLines);
+            rounding = Money.zero(document.currency());
+        }
         return Optional.of(new TaxComparison(stated, SourceTax.compute(document, taxable), byLedger, rounding));
+    }
+
+    /// A gap that is no rounding has been reported by what caused it, or is reported now: it never goes to the rounding
+    /// role.
+    private void reportUnexplained(Money stated, Money ledgerTax, int taxedLines) {
+        if (findings.stream().noneMatch(f -> f.severity() == Severity.BLOCKS)) {
+            findings.add(new Finding.TaxDiffers(stated, ledgerTax, taxedLines));
+        }
     }
 
     private String roleAccount(AccountRole role) {

@@ -32,7 +32,6 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.tax.TaxRounding;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
@@ -116,10 +115,10 @@ class CompilerFindingsTest {
     void aPartyThatMayAlreadyExistIsAskedAbout() {
         Party known = Party.named("I-7", "Pell Estuary Tr");
         Document document = invoice("HW-7", goods);
-        var doubts = Map.of(
-                "C-1", new PartyMatcher(List.of(known)).rank(document.buyer()).getFirst());
         Compiler asking = new Compiler(
-                Crosswalk.of(Samples.rows(), doubts), Samples.ROUTE, Samples.ledger(EUR, TaxRounding.PER_DOCUMENT));
+                Crosswalk.of(Samples.rows(), new PartyMatcher(List.of(known))),
+                Samples.ROUTE,
+                Samples.ledger(EUR, TaxRounding.PER_DOCUMENT));
         assertThat(asking.compile(document).findings())
                 .extracting(Finding::cause)
                 .containsExactly("party-doubtful:C-1");

@@ -71,7 +71,7 @@ class CompilerPropertiesTest {
     }
 
     private static Compilation compile(Document document, TaxRounding rounding) {
-        var crosswalk = alcabala.accounting.crosswalk.Crosswalk.of(Samples.rows(), java.util.Map.of());
+        var crosswalk = alcabala.accounting.crosswalk.Crosswalk.of(Samples.rows(), Samples.NOBODY);
         return new Compiler(crosswalk, Samples.ROUTE, Samples.ledger(document.currency(), rounding)).compile(document);
     }
 }

@@ -177,6 +177,7 @@ class DemoBusiness implements ApplicationRunner {
         role(route, AccountRole.DISCOUNT_GIVEN, "4190");
         role(route, AccountRole.OUTPUT_TAX, "2200");
         role(route, AccountRole.ROUNDING, "6990");
+        set(route, RowKind.PARTY, "IE2018830C", "IC-1040", "");
         set(route, RowKind.TAX, "S23", "S23", "");
         set(route, RowKind.TAX, "S13.5", "R13", "");
         set(route, RowKind.TAX, "Z0", "Z0", "");

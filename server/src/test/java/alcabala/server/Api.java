@@ -1,0 +1,148 @@
+package alcabala.server;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.List;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/// Speaks HTTP as a browser or a program would.
+public final class Api {
+    private static final JsonMapper JSON = new JsonMapper();
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient client = HttpClient.newBuilder()
+            .cookieHandler(cookies)
+            .version(HttpClient.Version.HTTP_1_1)
+            .build();
+    private final String address;
+    private String token;
+    private boolean csrf = true;
+
+    public record Response(int status, String body, Map<String, List<String>> headers) {
+        public JsonNode json() {
+            return JSON.readTree(body);
+        }
+
+        public String header(String name) {
+            return headers.getOrDefault(name, List.of("")).getFirst();
+        }
+    }
+
+    public Api(String address) {
+        this.address = address;
+    }
+
+    public Api withToken(String given) {
+        token = given;
+        return this;
+    }
+
+    public Api withoutCsrf() {
+        csrf = false;
+        return this;
+    }
+
+    public Api signedIn(String person) {
+        get("/api/session/csrf");
+        Response answer = post("/api/session", Map.of("signIn", person, "password", person + "-corvane"));
+        if (answer.status() != 200) {
+            throw new IllegalStateException("sign-in of " + person + ": " + answer);
+        }
+        get("/api/session/csrf");
+        return this;
+    }
+
+    public boolean isUp() {
+        try {
+            return send(HttpRequest.newBuilder(URI.create(address + "/actuator/health/readiness"))
+                                    .build())
+                            .status()
+                    == 200;
+        } catch (IllegalStateException e) {
+            return false;
+        }
+    }
+
+    public Response get(String path) {
+        try {
+            return send(request(path).GET().build());
+        } catch (IllegalStateException e) {
+            return new Response(0, e.getMessage(), Map.of());
+        }
+    }
+
+    public Response post(String path, Object body) {
+        return send(request(path)
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)))
+                .build());
+    }
+
+    public Response put(String path, Object body) {
+        return send(request(path)
+                .header("Content-Type", "application/json")
+                .PUT(HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)))
+                .build());
+    }
+
+    public Response xml(String path, byte[] body) {
+        return send(request(path)
+                .header("Content-Type", "application/xml")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body))
+                .build());
+    }
+
+    public Response form(String path, String form) {
+        return send(request(path)
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString(form))
+                .build());
+    }
+
+    public Response multipart(String path, Map<String, byte[]> files) {
+        StringBuilder body = new StringBuilder();
+        files.forEach(
+                (name, content) -> body.append("--border\r\nContent-Disposition: form-data; name=\"file\"; filename=\"")
+                        .append(name)
+                        .append("\"\r\nContent-Type: application/xml\r\n\r\n")
+                        .append(new String(content, java.nio.charset.StandardCharsets.UTF_8))
+                        .append("\r\n"));
+        return send(request(path)
+                .header("Content-Type", "multipart/form-data; boundary=border")
+                .POST(HttpRequest.BodyPublishers.ofString(
+                        body.append("--border--\r\n").toString()))
+                .build());
+    }
+
+    private HttpRequest.Builder request(String path) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path));
+        if (token != null) {
+            request.header("Authorization", "Bearer " + token);
+        }
+        if (csrf) {
+            cookies.getCookieStore().getCookies().stream()
+                    .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+                    .findFirst()
+                    .ifPresent(cookie -> request.header("X-XSRF-TOKEN", cookie.getValue()));
+        }
+        return request;
+    }
+
+    private Response send(HttpRequest request) {
+        try {
+            HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString());
+            return new Response(
+                    answer.statusCode(), answer.body(), answer.headers().map());
+        } catch (IOException e) {
+            throw new IllegalStateException(request.uri() + ": " + e, e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+}

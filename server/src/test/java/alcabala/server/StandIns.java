@@ -1,0 +1,89 @@
+package alcabala.server;
+
+import java.math.BigDecimal;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.StreamSupport;
+import tools.jackson.databind.JsonNode;
+
+/// The simulated outside world, one process for all tests of a run.
+public final class StandIns {
+    private final int port = World.freePort();
+    private final Api api = new Api(address());
+
+    StandIns() {
+        String database = "standins_" + UUID.randomUUID().toString().replace("-", "");
+        World.execute("create database " + database);
+        World.launch(
+                Map.of(
+                        "STANDINS_PORT", String.valueOf(port),
+                        "STANDINS_DB", World.url(database),
+                        "PGPASSWORD", World.password()),
+                "-jar",
+                Path.of("../standins/target/standins-1-exec.jar").toString());
+        Await.until("the stand-ins answer", () -> api.get("/inkwell/balances").status() == 200);
+    }
+
+    public String address() {
+        return "http://127.0.0.1:" + port;
+    }
+
+    void reset() {
+        desk("/reset", "");
+    }
+
+    public void fault(String system, String fault, int times) {
+        desk("/" + system + "/faults", "fault=" + fault + "&times=" + times);
+    }
+
+    public void desk(String path, String form) {
+        Api.Response answer = api.form(path, form);
+        if (answer.status() >= 400) {
+            throw new IllegalStateException(path + ": " + answer.status() + " " + answer.body());
+        }
+    }
+
+    /// Debit less credit.
+    public BigDecimal balance(String account) {
+        for (JsonNode row : inkwell("/balances")) {
+            if (row.get("code").asString().equals(account)) {
+                return row.get("balance").asDecimal();
+            }
+        }
+        throw new IllegalArgumentException(account);
+    }
+
+    /// `net`, `vat` or `gross` of the approved documents, as Hullwork's desk shows it.
+    public BigDecimal hullworkSum(String figure) {
+        Matcher matcher = Pattern.compile("id=\"" + figure + "\">([-0-9.]+)")
+                .matcher(api.get("/hullwork/sums").body());
+        if (!matcher.find()) {
+            throw new IllegalStateException("no " + figure + " on the desk");
+        }
+        return new BigDecimal(matcher.group(1));
+    }
+
+    public JsonNode inkwell(String path) {
+        return new Api(address())
+                .withToken("inkwell-demo-key")
+                .get("/inkwell/api" + path)
+                .json();
+    }
+
+    /// Everything Alcabala posted, by its reference.
+    public List<String> postedReferences() {
+        return StreamSupport.stream(inkwell("/changes?limit=500").get("changes").spliterator(), false)
+                .filter(change -> change.get("type").asString().equals("document"))
+                .map(change -> change.get("record"))
+                .filter(record -> !record.path("externalReference").isNull())
+                .map(record -> record.get("externalReference").asString() + " "
+                        + record.get("id").asString())
+                .distinct()
+                .map(text -> text.split(" ")[0])
+                .toList();
+    }
+}

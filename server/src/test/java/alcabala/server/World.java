@@ -1,0 +1,160 @@
+package alcabala.server;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/// The real server on a database of its own, beside the real stand-ins in a process of their own.
+public final class World implements AutoCloseable {
+    private static StandIns standIns;
+    private final String database = "test_" + UUID.randomUUID().toString().replace("-", "");
+    private ConfigurableApplicationContext context;
+    private Process process;
+    private int port;
+
+    private World() {}
+
+    /// Stand-ins as on the first day, and a server in this process that has loaded the demo business.
+    public static World inProcess() {
+        World world = prepared();
+        world.port = freePort();
+        world.context = SpringApplication.run(
+                AlcabalaApplication.class,
+                "--server.port=" + world.port,
+                "--spring.datasource.url=" + url(world.database),
+                "--spring.datasource.password=" + password(),
+                "--alcabala.demo=true",
+                "--alcabala.standins=" + standIns.address(),
+                "--alcabala.patience=2s");
+        return world;
+    }
+
+    /// The same with the server in a process of its own, which can be killed.
+    public static World inProcessOfItsOwn() {
+        World world = prepared();
+        world.startProcess();
+        return world;
+    }
+
+    private static World prepared() {
+        if (standIns == null) {
+            standIns = new StandIns();
+        }
+        standIns.reset();
+        World world = new World();
+        execute("create database " + world.database);
+        return world;
+    }
+
+    public void startProcess() {
+        port = freePort();
+        String classPath = System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"));
+        process = launch(
+                Map.of(
+                        "ALCABALA_PORT", String.valueOf(port),
+                        "ALCABALA_DB", url(database),
+                        "PGPASSWORD", password(),
+                        "ALCABALA_DEMO", "true",
+                        "ALCABALA_PATIENCE", "2s",
+                        "ALCABALA_STANDINS", standIns.address()),
+                "-cp",
+                classPath,
+                "alcabala.server.AlcabalaApplication");
+        Await.until("the server answers", () -> new Api(address()).isUp());
+    }
+
+    /// As `kill -9` does: no shutdown hook runs.
+    public void kill() {
+        process.destroyForcibly().onExit().join();
+    }
+
+    public String address() {
+        return "http://127.0.0.1:" + port;
+    }
+
+    public Api api(String person) {
+        return new Api(address()).signedIn(person);
+    }
+
+    public StandIns standIns() {
+        return standIns;
+    }
+
+    public JdbcClient jdbc() {
+        return context.getBean(JdbcClient.class);
+    }
+
+    public <T> T bean(Class<T> type) {
+        return context.getBean(type);
+    }
+
+    @Override
+    public void close() {
+        if (context != null) {
+            context.close();
+        }
+        if (process != null) {
+            kill();
+        }
+        execute("drop database " + database + " with (force)");
+    }
+
+    static Process launch(Map<String, String> environment, String... arguments) {
+        String[] command = new String[arguments.length + 2];
+        command[0] = Path.of(System.getProperty("java.home"), "bin", "java").toString();
+        command[1] = "-XX:TieredStopAtLevel=1";
+        System.arraycopy(arguments, 0, command, 2, arguments.length);
+        ProcessBuilder builder = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(
+                        Path.of("target/processes.log").toFile()));
+        builder.environment().putAll(environment);
+        try {
+            Process started = builder.start();
+            Runtime.getRuntime().addShutdownHook(new Thread(started::destroyForcibly));
+            return started;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            return socket.getLocalPort();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    static String url(String name) {
+        String base = System.getenv("ALCABALA_TEST_DB");
+        if (base == null) {
+            throw new IllegalStateException("these tests need a database; run ./alcabala test");
+        }
+        return base + name;
+    }
+
+    static String password() {
+        return System.getenv().getOrDefault("PGPASSWORD", "");
+    }
+
+    static void execute(String sql) {
+        try (Connection connection = DriverManager.getConnection(url("postgres"), "postgres", password());
+                Statement statement = connection.createStatement()) {
+            statement.execute(sql);
+        } catch (SQLException e) {
+            throw new IllegalStateException(sql, e);
+        }
+    }
+}

@@ -1,0 +1,80 @@
+package alcabala.server;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import tools.jackson.databind.JsonNode;
+
+/// What a bookkeeper does on the route from the yard, through the API.
+public record Yard(Api api) {
+    /// Puts all five causes of the demo right.
+    public void mapEverything() {
+        map("ITEM", "RIG-0042", "RIG-06", "");
+        map("ITEM", "ENG-0310", "", "4018");
+        map("CATEGORY", "storage", "", "4035");
+        map("TAX", "VEU", "RC0", "");
+        map("PARTY", "C-1001", "IC-1001", "");
+    }
+
+    public JsonNode map(String kind, String code, String counterpart, String account) {
+        Api.Response answer = api.put(
+                "/api/map/row",
+                Map.of(
+                        "route",
+                        "yard",
+                        "kind",
+                        kind,
+                        "code",
+                        code,
+                        "counterpart",
+                        counterpart,
+                        "account",
+                        account,
+                        "expectedVersion",
+                        0));
+        if (answer.status() != 200) {
+            throw new IllegalStateException(answer.toString());
+        }
+        return answer.json();
+    }
+
+    public Map<String, Integer> counts() {
+        Map<String, Integer> counts = new HashMap<>();
+        api.get("/api/summary?route=yard")
+                .json()
+                .get("states")
+                .forEach(s ->
+                        counts.put(s.get("state").asString(), s.get("count").asInt()));
+        return counts;
+    }
+
+    public List<JsonNode> documents(String state) {
+        JsonNode page =
+                api.get("/api/documents?route=yard&limit=500&state=" + state).json();
+        return StreamSupport.stream(page.get("rows").spliterator(), false).toList();
+    }
+
+    public JsonNode document(String number) {
+        return api.get("/api/documents?route=yard&limit=500&text=" + number)
+                .json()
+                .get("rows")
+                .get(0);
+    }
+
+    public long send(List<Long> ids) {
+        Api.Response answer = api.post("/api/batches", Map.of("route", "yard", "ids", ids));
+        if (answer.status() != 200) {
+            throw new IllegalStateException(answer.toString());
+        }
+        return answer.json().get("id").asLong();
+    }
+
+    public JsonNode batch(long id) {
+        return api.get("/api/batches/" + id).json();
+    }
+
+    public void awaitFinished(long id) {
+        Await.until("batch " + id + " is finished", () -> batch(id).get("batch").has("finishedAt"));
+    }
+}
