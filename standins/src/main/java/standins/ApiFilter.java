@@ -46,7 +46,7 @@ class ApiFilter extends OncePerRequestFilter {
             refuse(response, 401, "key-wrong", "The access key is missing or wrong.");
             return;
         }
-        switch (faults.take(system)) {
+        switch (faults.take(system, request.getMethod().equals("GET"))) {
             case NONE -> chain.doFilter(request, response);
             case SLOW -> {
                 pause();

@@ -31,9 +31,12 @@ public class Faults {
                 .orElse(Fault.NONE);
     }
 
-    /// The fault for one request; counts it.
-    Fault take(String system) {
+    /// The fault for one request; counts it. An answer is lost only where work was done: reading is spared.
+    Fault take(String system, boolean reading) {
         Fault fault = current(system);
+        if (fault == Fault.ANSWER_LOST && reading) {
+            return Fault.NONE;
+        }
         if (fault != Fault.NONE) {
             jdbc.sql("""
                     update fault set kind = case when remaining = 1 then 'NONE' else kind end,

@@ -8,6 +8,8 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 
 /// The demo as its users start it, by the command, on ports of its own and from new data.
@@ -85,10 +87,19 @@ final class Demo implements AutoCloseable {
         }
     }
 
+    /// What the command said and its exit code.
+    record Said(int code, String text) {}
+
     private static void command(String... words) {
-        String[] whole = new String[words.length + 1];
-        whole[0] = ROOT.resolve("alcabala").toString();
-        System.arraycopy(words, 0, whole, 1, words.length);
+        Said said = say(Map.of(), words);
+        if (said.code() != 0) {
+            throw new IllegalStateException(String.join(" ", words) + ": " + said.text());
+        }
+    }
+
+    static Said say(Map<String, String> environment, String... words) {
+        List<String> whole = new ArrayList<>(List.of(words));
+        whole.addFirst(ROOT.resolve("alcabala").toString());
         ProcessBuilder builder = new ProcessBuilder(whole).redirectErrorStream(true);
         builder.environment()
                 .putAll(Map.of(
@@ -97,12 +108,11 @@ final class Demo implements AutoCloseable {
                         "ALCABALA_STANDINS_PORT", "8590",
                         "ALCABALA_DB_PORT", "54480",
                         "ALCABALA_BUILT", "yes"));
+        builder.environment().putAll(environment);
         try {
             Path log = Files.createDirectories(RUN).resolve("command.log");
-            Process process = builder.redirectOutput(log.toFile()).start();
-            if (process.waitFor() != 0) {
-                throw new IllegalStateException(String.join(" ", words) + ": " + Files.readString(log));
-            }
+            int code = builder.redirectOutput(log.toFile()).start().waitFor();
+            return new Said(code, Files.readString(log));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } catch (InterruptedException e) {

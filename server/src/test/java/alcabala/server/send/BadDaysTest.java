@@ -32,7 +32,7 @@ class BadDaysTest {
     @Test
     void everyAnswerIsLostAndStillEachDocumentIsThereOnce() {
         List<Long> ids = ready(12);
-        world.standIns().fault("inkwell", "ANSWER_LOST", 9);
+        world.standIns().fault("inkwell", "ANSWER_LOST", 0);
         yard.awaitFinished(yard.send(ids));
         world.standIns().fault("inkwell", "NONE", 0);
         assertPostedOnce(12);

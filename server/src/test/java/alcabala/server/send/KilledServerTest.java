@@ -28,7 +28,7 @@ class KilledServerTest {
             world.standIns().fault("inkwell", "SLOW", 0);
             int before = posted(world);
             killOnce(world, "with a slow request on the wire", () -> sending(world) && posted(world) >= before);
-            world.standIns().fault("inkwell", "ANSWER_LOST", 5);
+            world.standIns().fault("inkwell", "ANSWER_LOST", 0);
             killOnce(world, "with answers lost", () -> posted(world) >= before + 3);
             world.standIns().fault("inkwell", "NONE", 0);
 

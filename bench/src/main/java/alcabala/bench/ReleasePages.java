@@ -1,0 +1,102 @@
+package alcabala.bench;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.List;
+import tools.jackson.databind.json.JsonMapper;
+
+/// Pages of Release with every kind of filter, asked over HTTP one after the other.
+final class ReleasePages {
+    private static final int ROUNDS = 60;
+    private static final List<String> FILTERS = List.of(
+            "",
+            "&state=Blocked",
+            "&state=Ready&order=GROSS",
+            "&state=Waiting&order=PARTY&descending=false",
+            "&state=Posted&order=NUMBER",
+            "&state=Refused",
+            "&from=2026-03-01&to=2026-03-07",
+            "&state=Ready&from=2026-06-01&to=2026-06-30&order=GROSS",
+            "&text=1004242",
+            "&text=C-19",
+            "&state=Blocked&cause=category-unmapped:unsorted",
+            "&state=Blocked&firstCause=category-unmapped:unsorted&order=GROSS",
+            "&after=2026-05-05%2050000",
+            "&order=GROSS&descending=false&limit=500");
+
+    private ReleasePages() {}
+
+    static void measure(String address) {
+        HttpClient client =
+                HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
+        String token = token(client, address);
+        List<Double> all = new ArrayList<>();
+        for (String filter : FILTERS) {
+            List<Double> own = new ArrayList<>();
+            for (int i = 0; i < ROUNDS; i++) {
+                long start = System.nanoTime();
+                ask(client, request(address + "/api/documents?route=yard" + filter, token));
+                if (i >= 10) {
+                    own.add((System.nanoTime() - start) / 1e6);
+                }
+            }
+            all.addAll(own);
+            Benchmarks.report("  page " + (filter.isEmpty() ? "without a filter" : filter), percentile(own), "under 100 ms");
+        }
+        Benchmarks.report("a page of 100,000 documents, any filter, 95th percentile, ms", percentile(all), "under 100");
+    }
+
+    private static String token(HttpClient client, String address) {
+        ask(client, HttpRequest.newBuilder(URI.create(address + "/api/session/csrf")).build());
+        String csrf = csrf(client);
+        ask(client, HttpRequest.newBuilder(URI.create(address + "/api/session"))
+                .header("Content-Type", "application/json")
+                .header("X-XSRF-TOKEN", csrf)
+                .POST(HttpRequest.BodyPublishers.ofString("{\"signIn\":\"bench\",\"password\":\"bench-corvane\"}"))
+                .build());
+        ask(client, HttpRequest.newBuilder(URI.create(address + "/api/session/csrf")).build());
+        String answer = ask(client, HttpRequest.newBuilder(URI.create(address + "/api/session/tokens"))
+                .header("X-XSRF-TOKEN", csrf(client))
+                .POST(HttpRequest.BodyPublishers.noBody())
+                .build());
+        return new JsonMapper().readTree(answer).get("token").asString();
+    }
+
+    private static String csrf(HttpClient client) {
+        return ((CookieManager) client.cookieHandler().orElseThrow())
+                .getCookieStore().getCookies().stream()
+                        .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+                        .map(java.net.HttpCookie::getValue)
+                        .findFirst()
+                        .orElse("");
+    }
+
+    private static HttpRequest request(String url, String token) {
+        return HttpRequest.newBuilder(URI.create(url)).header("Authorization", "Bearer " + token).build();
+    }
+
+    private static String ask(HttpClient client, HttpRequest request) {
+        try {
+            HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString());
+            if (answer.statusCode() >= 300) {
+                throw new IllegalStateException(request.uri() + ": " + answer.statusCode() + " " + answer.body());
+            }
+            return answer.body();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static double percentile(List<Double> figures) {
+        List<Double> sorted = figures.stream().sorted().toList();
+        return sorted.get((int) Math.ceil(sorted.size() * 0.95) - 1);
+    }
+}

@@ -1,0 +1,205 @@
+package alcabala.bench;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.connectors.http.HullworkMapping;
+import alcabala.connectors.source.SourceChange;
+import alcabala.server.AlcabalaApplication;
+import alcabala.server.access.People;
+import alcabala.server.access.Role;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.map.CrosswalkStore;
+import alcabala.server.release.SourcePull;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import javax.sql.DataSource;
+import org.postgresql.PGConnection;
+import org.postgresql.copy.CopyManager;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/// The real server on a real database at scale: intake against bare COPY, and pages of Release over HTTP.
+final class WholeProgram {
+    private static final int PORT = 8489;
+    private static final int INTAKE = 10_000;
+    private static final int ROUNDS = 5;
+    private static final List<String> TABLES = List.of("received", "document", "finding", "trail");
+    private final ConfigurableApplicationContext context;
+    private final JdbcClient jdbc;
+    private final RouteRow route;
+    private final JsonMapper json = new JsonMapper();
+
+    private WholeProgram(ConfigurableApplicationContext context) {
+        this.context = context;
+        this.jdbc = context.getBean(JdbcClient.class);
+        setUp();
+        this.route = context.getBean(Routes.class).get("yard");
+    }
+
+    static void run(List<String> wanted) {
+        String base = System.getenv("ALCABALA_TEST_DB");
+        String database = "bench_" + System.nanoTime();
+        execute(base, "create database " + database);
+        try (ConfigurableApplicationContext context = SpringApplication.run(
+                AlcabalaApplication.class,
+                "--server.port=" + PORT,
+                "--spring.datasource.url=" + base + database,
+                "--spring.datasource.password=" + System.getenv("PGPASSWORD"))) {
+            WholeProgram program = new WholeProgram(context);
+            if (wanted.contains("intake")) {
+                program.intake();
+            }
+            if (wanted.contains("release")) {
+                program.fill(100_000);
+                ReleasePages.measure("http://127.0.0.1:" + PORT);
+            }
+        }
+        execute(base, "drop database " + database + " with (force)");
+    }
+
+    /// Medians of several rounds, intake and COPY in turn on the same rows, tables emptied before each.
+    private void intake() {
+        List<JsonNode> records = HullworkRecords.make(json, INTAKE, 0);
+        List<Double> ours = new ArrayList<>();
+        List<Double> copies = new ArrayList<>();
+        for (int round = 0; round <= ROUNDS; round++) {
+            empty();
+            double mine = seconds(() -> take(records));
+            Map<String, byte[]> rows = copyOut();
+            empty();
+            double bare = seconds(() -> copyIn(rows));
+            if (round > 0) {
+                ours.add(mine);
+                copies.add(bare);
+            }
+        }
+        double mine = median(ours);
+        double bare = median(copies);
+        Benchmarks.report("intake of 10,000 documents, seconds", mine, "-");
+        Benchmarks.report("COPY of the same rows into the same tables, seconds", bare, "-");
+        Benchmarks.report("intake as a multiple of COPY", mine / bare, "at most 5");
+    }
+
+    private void fill(int documents) {
+        empty();
+        for (int from = 0; from < documents; from += INTAKE) {
+            take(HullworkRecords.make(json, INTAKE, from));
+        }
+        jdbc.sql("update document set outcome = 'posted', outcome_revision = 1, ledger_ref = 'B-' || id where id % 3 = 0 and blocking = 0").update();
+        jdbc.sql("vacuum analyze").update();
+    }
+
+    /// From the bytes as they came over the wire to the committed rows.
+    private void take(List<JsonNode> records) {
+        List<String> wire = records.stream().map(JsonNode::toString).toList();
+        List<SourceChange> changes = wire.stream()
+                .map(json::readTree)
+                .map(record -> HullworkMapping.change("document", record).orElseThrow())
+                .toList();
+        context.getBean(TransactionTemplate.class)
+                .executeWithoutResult(status -> context.getBean(SourcePull.class).take(route, changes, "bench"));
+    }
+
+    private void empty() {
+        jdbc.sql("truncate received, document, finding, trail, link, dispatch, batch restart identity")
+                .update();
+    }
+
+    private Map<String, byte[]> copyOut() {
+        Map<String, byte[]> rows = new LinkedHashMap<>();
+        for (String table : TABLES) {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            copy(manager -> manager.copyOut("copy " + columns(table) + " to stdout", out));
+            rows.put(table, out.toByteArray());
+        }
+        return rows;
+    }
+
+    private void copyIn(Map<String, byte[]> rows) {
+        context.getBean(TransactionTemplate.class)
+                .executeWithoutResult(status -> rows.forEach((table, bytes) -> copy(manager ->
+                        manager.copyIn("copy " + columns(table) + " from stdin", new ByteArrayInputStream(bytes)))));
+    }
+
+    /// All but the generated columns.
+    private String columns(String table) {
+        return table + " (" + String.join(
+                        ", ",
+                        jdbc.sql("""
+                                select column_name from information_schema.columns
+                                where table_name = :table and is_generated = 'NEVER'
+                                    and not (table_name = 'trail' and column_name = 'id') order by ordinal_position""")
+                                .param("table", table)
+                                .query(String.class)
+                                .list())
+                + ")";
+    }
+
+    private interface Copying {
+        void with(CopyManager manager) throws SQLException, IOException;
+    }
+
+    private void copy(Copying copying) {
+        DataSource dataSource = context.getBean(DataSource.class);
+        Connection connection = org.springframework.jdbc.datasource.DataSourceUtils.getConnection(dataSource);
+        try {
+            copying.with(connection.unwrap(PGConnection.class).getCopyAPI());
+        } catch (SQLException | IOException e) {
+            throw new IllegalStateException(e);
+        } finally {
+            org.springframework.jdbc.datasource.DataSourceUtils.releaseConnection(connection, dataSource);
+        }
+    }
+
+    private void setUp() {
+        context.getBean(People.class).add("bench", "Bench", Role.BOOKKEEPER, "bench-corvane");
+        jdbc.sql("""
+                insert into ledger (name, currency, tax_rounding, name_limit) values ('Inkwell', 'EUR', 'PER_DOCUMENT', 31);
+                insert into source (name, kind) values ('Hullwork', 'app');
+                insert into route (code, source_id, ledger_id, site, business_name, business_tax_identifiers)
+                    values ('yard', 1, 1, 'Saltmere', 'Corvane Boatyards', '{}');
+                insert into ledger_account values (1, '1100', 'Receivables', 'RECEIVABLE', true),
+                    (1, '2200', 'Tax', 'TAX', true), (1, '4010', 'Sales', 'REVENUE', true), (1, '6990', 'Rounding', 'EXPENSE', true);
+                insert into ledger_tax_code values (1, 'S23', 'Standard', 23, 'S', '2200', true),
+                    (1, 'R13', 'Reduced', 13.5, 'S', '2200', true)""")
+                .update();
+        CrosswalkStore store = context.getBean(CrosswalkStore.class);
+        store.set(1, RowKind.TAX, "V23", "S23", "", 0, "bench");
+        store.set(1, RowKind.TAX, "V13", "R13", "", 0, "bench");
+        store.set(1, RowKind.CATEGORY, "chandlery", "", "4010", 0, "bench");
+        store.set(1, RowKind.ROLE, AccountRole.RECEIVABLES_CONTROL.name(), "", "1100", 0, "bench");
+        store.set(1, RowKind.ROLE, AccountRole.ROUNDING.name(), "", "6990", 0, "bench");
+    }
+
+    private static void execute(String base, String sql) {
+        try (Connection connection =
+                        java.sql.DriverManager.getConnection(base + "postgres", "postgres", System.getenv("PGPASSWORD"));
+                var statement = connection.createStatement()) {
+            statement.execute(sql);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static double seconds(Runnable work) {
+        long start = System.nanoTime();
+        work.run();
+        return (System.nanoTime() - start) / 1e9;
+    }
+
+    private static double median(List<Double> figures) {
+        return figures.stream().sorted().toList().get(figures.size() / 2);
+    }
+}

@@ -1,0 +1,62 @@
+package alcabala.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.results.Results;
+import com.deque.html.axecore.selenium.AxeBuilder;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.logging.LogType;
+
+/// axe on every screen, in both themes, and no complaint of the browser about the strict policy.
+class AccessibilityTest {
+    @Test
+    void nothingSeriousOnAnyScreen() {
+        try (Demo demo = Demo.start();
+                Browser browser = new Browser()) {
+            browser.open(demo.address() + "/sign-in");
+            browser.find("input[type=password]");
+            check(browser, "sign-in");
+            browser.signIn(demo.address(), "ferro");
+            browser.find("tr[data-document]");
+            browser.open(demo.address() + "/release?route=yard&state=Ready&panel=batch");
+            browser.awaitText("Hash total");
+            check(browser, "batch panel");
+            browser.find("aside[aria-label=Batch] button[type=submit]").click();
+            browser.awaitText("87 posted, 2 refused");
+            for (String theme : List.of("paper", "lamplight")) {
+                browser.driver().executeScript("localStorage.setItem('alcabala-theme', arguments[0])", theme);
+                screens(demo).forEach((path, awaited) -> {
+                    browser.open(demo.address() + path);
+                    browser.find(awaited);
+                    check(browser, path + " in " + theme);
+                });
+            }
+            assertThat(browser.driver().manage().logs().get(LogType.BROWSER).getAll())
+                    .filteredOn(entry -> entry.getMessage().contains("Content Security Policy"))
+                    .isEmpty();
+        }
+    }
+
+    private static Map<String, String> screens(Demo demo) {
+        return Map.of(
+                "/release?route=yard", "tr[data-document]",
+                "/release?route=yard&state=Posted", "tr[data-document]",
+                "/release?route=harbour&panel=intake", "input[type=file]",
+                "/map?route=yard", "tr[data-code]",
+                "/map?route=yard&kind=role", "tr[data-code]",
+                "/documents/2?route=yard", "table[aria-label='Lines on both sides']",
+                "/send?route=yard", "table[aria-label=Batches]",
+                "/send/1?route=yard", "tr[data-outcome]");
+    }
+
+    private static void check(Browser browser, String screen) {
+        Results results = new AxeBuilder().analyze(browser.driver());
+        assertThat(results.getViolations())
+                .filteredOn(rule -> List.of("serious", "critical").contains(rule.getImpact()))
+                .as(screen)
+                .extracting(rule -> rule.getId() + ": " + rule.getNodes().getFirst().getHtml() + " " + rule.getNodes().getFirst().getFailureSummary())
+                .isEmpty();
+    }
+}

@@ -1,0 +1,137 @@
+package alcabala.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+
+/// Her main job, in the browser: put causes right, batch, send, deal with refusals, look at both sides, fetch a payment.
+class BookkeeperJourneyTest {
+    @Test
+    void fromTroubleToAgreement() {
+        try (Demo demo = Demo.start();
+                Browser browser = new Browser()) {
+            browser.signIn(demo.address(), "ferro");
+            assertThat(browser.find("tr[data-cause]").getText()).contains("RIG-0042", "16 documents", "€17,457.92");
+
+            mapOnceFromRelease(browser);
+            mapTheOthersOnMap(browser, demo);
+            takeInTheCorrectedFile(browser, demo);
+            sendAll(browser, demo);
+            putRefusalsRight(browser, demo);
+            lookAtBothSides(browser, demo);
+            bothSidesAgreeToTheCent(demo);
+        }
+    }
+
+    private static void mapOnceFromRelease(Browser browser) {
+        browser.button("Map it once").click();
+        WebElement field = browser.find("tr.cause input");
+        assertThat(field.getAttribute("value")).as("the suggestion is filled in").startsWith("Item RIG-06");
+        field.sendKeys(Keys.ENTER);
+        browser.awaitText("15 documents released, €16,691.02");
+        browser.button("Undo").click();
+        browser.awaitText("Undone");
+        browser.awaitText("RIG-0042 Swage terminal 6 mm has no account");
+        browser.button("Map it once").click();
+        browser.find("tr.cause input").sendKeys(Keys.ENTER);
+        browser.awaitText("15 documents released");
+    }
+
+    private static void mapTheOthersOnMap(Browser browser, Demo demo) {
+        accept(browser, demo, "item", "ENG-0310");
+        accept(browser, demo, "category", "storage");
+        accept(browser, demo, "tax", "VEU");
+        accept(browser, demo, "party", "C-1001");
+        browser.awaitText("all mapped");
+    }
+
+    private static void accept(Browser browser, Demo demo, String kind, String code) {
+        browser.open(demo.address() + "/map?route=yard&kind=" + kind);
+        WebElement row = browser.find("tr[data-code='" + code + "'][data-open=true]");
+        row.findElements(By.tagName("button")).stream()
+                .filter(button -> button.getText().startsWith("Accept"))
+                .findFirst()
+                .orElseThrow()
+                .click();
+        browser.find("tr[data-code='" + code + "'][data-open=false]");
+    }
+
+    private static void takeInTheCorrectedFile(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/release?route=harbour");
+        browser.awaitText("The file says gross €738.59, its own figures give €728.59.");
+        browser.button("Take in files").click();
+        browser.find("input[type=file]")
+                .sendKeys(demo.files().resolve("CB-7002-corrected.xml") + "\n" + demo.files().resolve("bill-from-tarpaulin-works.xml"));
+        browser.awaitText("bills do not cross to the ledger yet");
+        browser.button("Take in 2 documents").click();
+        browser.awaitText("2 documents taken in");
+        browser.awaitText("Ready 2");
+    }
+
+    private static void sendAll(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/release?route=yard&state=Waiting");
+        browser.button("Approve 14 in Hullwork").click();
+        browser.awaitText("Ready 150");
+        browser.button("Batch the 150 ready").click();
+        browser.find("aside[aria-label=Batch] input").sendKeys("12.00");
+        browser.button("Send 150 documents").click();
+        browser.awaitText("your own list to €12.00");
+        WebElement own = browser.find("aside[aria-label=Batch] input");
+        own.sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE);
+        browser.button("Send 150 documents").click();
+        browser.awaitText("148 posted, 2 refused");
+        assertThat(browser.text()).contains("The books are locked through", "The number HW-20388 is in use");
+    }
+
+    private static void putRefusalsRight(Browser browser, Demo demo) {
+        demo.atDesk("/inkwell/lock", Map.of("through", LocalDate.now().minusYears(1).toString()));
+        browser.open(demo.desks() + "/hullwork/documents/d-20388");
+        WebElement number = browser.find("input[name=number]");
+        number.clear();
+        number.sendKeys("HW-20988", Keys.ENTER);
+        browser.awaitText("HW-20988");
+        browser.open(demo.address() + "/release?route=yard&state=Refused");
+        browser.awaitText("The number HW-20388");
+        browser.button("Fetch both sides").click();
+        browser.awaitText("1 changed document");
+        browser.open(demo.address() + "/send/1?route=yard");
+        browser.button("Send the 2 refused again").click();
+        browser.awaitText("2 posted");
+    }
+
+    private static void lookAtBothSides(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/release?route=yard&state=Posted&order=NUMBER");
+        browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
+        browser.awaitText("The ledger took it");
+        String address = browser.driver().getCurrentUrl();
+        assertThat(browser.all("tr[data-differs=true]")).isEmpty();
+        String id = browser.find("table[aria-label='Fields on both sides'] tr:nth-child(2) td:nth-child(4)").getText();
+        String gross = browser.find("table[aria-label='Fields on both sides'] tr:nth-child(9) td:nth-child(4)").getText().replace(",", "");
+        demo.atDesk("/inkwell/documents/" + id + "/pay", Map.of("amount", gross, "date", LocalDate.now().toString()));
+        browser.button("Fetch both sides").click();
+        browser.awaitText("1 payment from Inkwell");
+        browser.open(address);
+        browser.awaitText("Payment brought back");
+        assertThat(browser.text()).contains("Posted\npaid");
+    }
+
+    /// The one payment has left the control account again; it is added back to compare.
+    private static void bothSidesAgreeToTheCent(Demo demo) {
+        String sums = demo.read(demo.desks() + "/hullwork/sums");
+        String balances = demo.read(demo.desks() + "/inkwell/balances");
+        Matcher gross = Pattern.compile("id=\"gross\">([-0-9.]+)").matcher(sums);
+        Matcher control = Pattern.compile("id=\"a1100\">.*?class=\"n\">([-0-9.]+)</td><td class=\"n\">([-0-9.]+)</td><td class=\"n\">([-0-9.]+)<").matcher(balances);
+        assertThat(gross.find() && control.find()).isTrue();
+        var bank = Pattern.compile("id=\"a1000\">.*?class=\"n\">([-0-9.]+)<").matcher(balances);
+        assertThat(bank.find()).isTrue();
+        var paid = new java.math.BigDecimal(bank.group(1)).subtract(new java.math.BigDecimal("318.20"));
+        assertThat(new java.math.BigDecimal(control.group(3)).add(paid)).isEqualByComparingTo(gross.group(1));
+    }
+}

@@ -1,0 +1,37 @@
+package alcabala.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+/// The one command when something is in its way: one plain sentence, exit code 1, nothing left running.
+class CommandTest {
+    @Test
+    void aPortInUseIsOneSentence() throws Exception {
+        try (ServerSocket taken = new ServerSocket(8595, 1, InetAddress.getLoopbackAddress())) {
+            Demo.Said said = Demo.say(Map.of("ALCABALA_STANDINS_PORT", "8595"), "demo", "--detach");
+            assertThat(said.code()).isEqualTo(1);
+            assertThat(said.text().strip())
+                    .isEqualTo("Port 8595 is in use; the stand-ins can be given another by ALCABALA_STANDINS_PORT.");
+            assertThat(taken.isBound()).isTrue();
+        }
+    }
+
+    @Test
+    void aSecondStartAndAWrongWordAreOneSentence() {
+        try (Demo demo = Demo.start()) {
+            Demo.Said second = Demo.say(Map.of(), "demo", "--detach");
+            assertThat(second.code()).isEqualTo(1);
+            assertThat(second.text().strip()).isEqualTo("The demo is running already; ./alcabala stop ends it.");
+            assertThat(demo.read(demo.address() + "/actuator/health/readiness")).contains("UP");
+            assertThat(Demo.say(Map.of(), "token").text().strip()).hasSize(43);
+        }
+        Demo.Said word = Demo.say(Map.of(), "sing");
+        assertThat(word.code()).isEqualTo(1);
+        assertThat(word.text()).startsWith("Usage:");
+        assertThat(Demo.say(Map.of(), "token").text().strip()).startsWith("The demo is not running");
+    }
+}

@@ -1,0 +1,80 @@
+package alcabala.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.Keys;
+
+/// The same work by keyboard alone, and a reviewer who can only look.
+class KeyboardJourneyTest {
+    @Test
+    void handsStayOnTheKeys() {
+        try (Demo demo = Demo.start();
+                Browser browser = new Browser()) {
+            browser.open(demo.address() + "/sign-in");
+            browser.find("input[autocomplete=username]");
+            browser.keys(Keys.TAB, "ferro", Keys.TAB, "ferro-corvane", Keys.ENTER);
+            browser.find("tr[data-document]");
+
+            browser.awaitText("Why does line");
+            browser.keys("j");
+            browser.until(d -> d.getCurrentUrl().contains("document=") ? true : null);
+            browser.keys("f");
+            browser.find("tr.cause input");
+            browser.until(d -> d.switchTo().activeElement().getTagName().equals("input") ? true : null);
+            browser.keys(Keys.ENTER);
+            browser.awaitText("15 documents released");
+            browser.keys("u");
+            browser.awaitText("Undone");
+            letGoOfFields(browser);
+
+            browser.keys("?");
+            browser.awaitText("accept the suggestion");
+            browser.keys(Keys.ESCAPE);
+            browser.keys("g", "2");
+            browser.find("tr[data-code='RIG-0042']");
+            browser.keys("y");
+            browser.find("tr[data-code='RIG-0042'][data-open=false]");
+
+            browser.keys("g", "3");
+            browser.find("tr[data-document]");
+            browser.keys("b");
+            browser.awaitText("Hash total");
+            tabTo(browser, "Send 104 documents");
+            browser.keys(Keys.ENTER);
+            browser.awaitText("102 posted, 2 refused");
+            browser.keys(Keys.ESCAPE);
+            browser.until(d -> d.getCurrentUrl().contains("/send?") ? true : null);
+            browser.keys("/");
+            browser.keys("20372");
+            browser.find("#found-0");
+            browser.keys(Keys.ENTER);
+            browser.awaitText("The ledger took it");
+            browser.keys(Keys.ESCAPE);
+            browser.until(d -> d.getCurrentUrl().contains("/send?") ? true : null);
+
+            aReviewerOnlyLooks(browser, demo);
+        }
+    }
+
+    private static void letGoOfFields(Browser browser) {
+        browser.until(d -> d.switchTo().activeElement().getTagName().equals("input") ? null : true);
+    }
+
+    private static void tabTo(Browser browser, String text) {
+        for (int i = 0; i < 400; i++) {
+            if (browser.driver().switchTo().activeElement().getText().startsWith(text)) {
+                return;
+            }
+            browser.keys(Keys.chord(Keys.SHIFT, Keys.TAB));
+        }
+        throw new AssertionError("no tab stop says " + text);
+    }
+
+    private static void aReviewerOnlyLooks(Browser browser, Demo demo) {
+        browser.driver().manage().deleteAllCookies();
+        browser.signIn(demo.address(), "voss");
+        browser.find("tr[data-document]");
+        assertThat(browser.text()).doesNotContain("Map it once", "Batch the", "Fetch both sides").contains("reviewer");
+    }
+}
