@@ -25,13 +25,14 @@ const ASKS: Record<RowKind, string> = {
 /** Chooses the counterpart of one code, in place. The suggestion is filled in and says why. */
 export function RowEditor({ kind, code, onDone, action = 'Map it' }: Props) {
   const { route } = useCurrent();
-  const rows = useQuery(mapQuery(route.code, kind.toLowerCase() as MapKind));
+  // Asked anew, since the version seen here is what the change is compared with.
+  const rows = useQuery({ ...mapQuery(route.code, kind.toLowerCase() as MapKind), staleTime: 0 });
   const choices = useQuery(choicesQuery(route.code));
   const change = useChangeRow(onDone);
   const [typed, setTyped] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
   const list = useId();
-  const ready = rows.isSuccess && choices.isSuccess;
+  const ready = rows.isFetchedAfterMount && choices.isSuccess;
 
   useEffect(() => {
     if (ready) {
@@ -40,7 +41,7 @@ export function RowEditor({ kind, code, onDone, action = 'Map it' }: Props) {
     }
   }, [ready]);
 
-  if (!ready) {
+  if (!rows.data || !choices.data || !ready) {
     return <span className="soft">Looking up what there is…</span>;
   }
   const options = optionsFor(kind, choices.data);

@@ -46,24 +46,36 @@ final class ReleasePages {
                 }
             }
             all.addAll(own);
-            Benchmarks.report("  page " + (filter.isEmpty() ? "without a filter" : filter), percentile(own), "under 100 ms");
+            Benchmarks.report(
+                    "  page " + (filter.isEmpty() ? "without a filter" : filter), percentile(own), "under 100 ms");
         }
         Benchmarks.report("a page of 100,000 documents, any filter, 95th percentile, ms", percentile(all), "under 100");
     }
 
     private static String token(HttpClient client, String address) {
-        ask(client, HttpRequest.newBuilder(URI.create(address + "/api/session/csrf")).build());
+        ask(
+                client,
+                HttpRequest.newBuilder(URI.create(address + "/api/session/csrf"))
+                        .build());
         String csrf = csrf(client);
-        ask(client, HttpRequest.newBuilder(URI.create(address + "/api/session"))
-                .header("Content-Type", "application/json")
-                .header("X-XSRF-TOKEN", csrf)
-                .POST(HttpRequest.BodyPublishers.ofString("{\"signIn\":\"bench\",\"password\":\"bench-corvane\"}"))
-                .build());
-        ask(client, HttpRequest.newBuilder(URI.create(address + "/api/session/csrf")).build());
-        String answer = ask(client, HttpRequest.newBuilder(URI.create(address + "/api/session/tokens"))
-                .header("X-XSRF-TOKEN", csrf(client))
-                .POST(HttpRequest.BodyPublishers.noBody())
-                .build());
+        ask(
+                client,
+                HttpRequest.newBuilder(URI.create(address + "/api/session"))
+                        .header("Content-Type", "application/json")
+                        .header("X-XSRF-TOKEN", csrf)
+                        .POST(HttpRequest.BodyPublishers.ofString(
+                                "{\"signIn\":\"bench\",\"password\":\"bench-corvane\"}"))
+                        .build());
+        ask(
+                client,
+                HttpRequest.newBuilder(URI.create(address + "/api/session/csrf"))
+                        .build());
+        String answer = ask(
+                client,
+                HttpRequest.newBuilder(URI.create(address + "/api/session/tokens"))
+                        .header("X-XSRF-TOKEN", csrf(client))
+                        .POST(HttpRequest.BodyPublishers.noBody())
+                        .build());
         return new JsonMapper().readTree(answer).get("token").asString();
     }
 
@@ -77,7 +89,9 @@ final class ReleasePages {
     }
 
     private static HttpRequest request(String url, String token) {
-        return HttpRequest.newBuilder(URI.create(url)).header("Authorization", "Bearer " + token).build();
+        return HttpRequest.newBuilder(URI.create(url))
+                .header("Authorization", "Bearer " + token)
+                .build();
     }
 
     private static String ask(HttpClient client, HttpRequest request) {

@@ -97,7 +97,9 @@ final class WholeProgram {
         for (int from = 0; from < documents; from += INTAKE) {
             take(HullworkRecords.make(json, INTAKE, from));
         }
-        jdbc.sql("update document set outcome = 'posted', outcome_revision = 1, ledger_ref = 'B-' || id where id % 3 = 0 and blocking = 0").update();
+        jdbc.sql(
+                        "update document set outcome = 'posted', outcome_revision = 1, ledger_ref = 'B-' || id where id % 3 = 0 and blocking = 0")
+                .update();
         jdbc.sql("vacuum analyze").update();
     }
 
@@ -109,7 +111,8 @@ final class WholeProgram {
                 .map(record -> HullworkMapping.change("document", record).orElseThrow())
                 .toList();
         context.getBean(TransactionTemplate.class)
-                .executeWithoutResult(status -> context.getBean(SourcePull.class).take(route, changes, "bench"));
+                .executeWithoutResult(
+                        status -> context.getBean(SourcePull.class).take(route, changes, "bench"));
     }
 
     private void empty() {
@@ -135,15 +138,13 @@ final class WholeProgram {
 
     /// All but the generated columns.
     private String columns(String table) {
-        return table + " (" + String.join(
+        return table + " ("
+                + String.join(
                         ", ",
                         jdbc.sql("""
                                 select column_name from information_schema.columns
                                 where table_name = :table and is_generated = 'NEVER'
-                                    and not (table_name = 'trail' and column_name = 'id') order by ordinal_position""")
-                                .param("table", table)
-                                .query(String.class)
-                                .list())
+                                    and not (table_name = 'trail' and column_name = 'id') order by ordinal_position""").param("table", table).query(String.class).list())
                 + ")";
     }
 
@@ -173,8 +174,7 @@ final class WholeProgram {
                 insert into ledger_account values (1, '1100', 'Receivables', 'RECEIVABLE', true),
                     (1, '2200', 'Tax', 'TAX', true), (1, '4010', 'Sales', 'REVENUE', true), (1, '6990', 'Rounding', 'EXPENSE', true);
                 insert into ledger_tax_code values (1, 'S23', 'Standard', 23, 'S', '2200', true),
-                    (1, 'R13', 'Reduced', 13.5, 'S', '2200', true)""")
-                .update();
+                    (1, 'R13', 'Reduced', 13.5, 'S', '2200', true)""").update();
         CrosswalkStore store = context.getBean(CrosswalkStore.class);
         store.set(1, RowKind.TAX, "V23", "S23", "", 0, "bench");
         store.set(1, RowKind.TAX, "V13", "R13", "", 0, "bench");
@@ -184,8 +184,8 @@ final class WholeProgram {
     }
 
     private static void execute(String base, String sql) {
-        try (Connection connection =
-                        java.sql.DriverManager.getConnection(base + "postgres", "postgres", System.getenv("PGPASSWORD"));
+        try (Connection connection = java.sql.DriverManager.getConnection(
+                        base + "postgres", "postgres", System.getenv("PGPASSWORD"));
                 var statement = connection.createStatement()) {
             statement.execute(sql);
         } catch (SQLException e) {

@@ -56,7 +56,9 @@ class AccessibilityTest {
         assertThat(results.getViolations())
                 .filteredOn(rule -> List.of("serious", "critical").contains(rule.getImpact()))
                 .as(screen)
-                .extracting(rule -> rule.getId() + ": " + rule.getNodes().getFirst().getHtml() + " " + rule.getNodes().getFirst().getFailureSummary())
+                .extracting(
+                        rule -> rule.getId() + ": " + rule.getNodes().getFirst().getHtml() + " "
+                                + rule.getNodes().getFirst().getFailureSummary())
                 .isEmpty();
     }
 }

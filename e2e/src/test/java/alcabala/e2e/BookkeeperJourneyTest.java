@@ -11,7 +11,8 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 
-/// Her main job, in the browser: put causes right, batch, send, deal with refusals, look at both sides, fetch a payment.
+/// Her main job, in the browser: put causes right, batch, send, deal with refusals, look at both sides, fetch a
+/// payment.
 class BookkeeperJourneyTest {
     @Test
     void fromTroubleToAgreement() {
@@ -33,7 +34,9 @@ class BookkeeperJourneyTest {
     private static void mapOnceFromRelease(Browser browser) {
         browser.button("Map it once").click();
         WebElement field = browser.find("tr.cause input");
-        assertThat(field.getAttribute("value")).as("the suggestion is filled in").startsWith("Item RIG-06");
+        assertThat(field.getAttribute("value"))
+                .as("the suggestion is filled in")
+                .startsWith("Item RIG-06");
         field.sendKeys(Keys.ENTER);
         browser.awaitText("15 documents released, €16,691.02");
         browser.button("Undo").click();
@@ -68,7 +71,8 @@ class BookkeeperJourneyTest {
         browser.awaitText("The file says gross €738.59, its own figures give €728.59.");
         browser.button("Take in files").click();
         browser.find("input[type=file]")
-                .sendKeys(demo.files().resolve("CB-7002-corrected.xml") + "\n" + demo.files().resolve("bill-from-tarpaulin-works.xml"));
+                .sendKeys(demo.files().resolve("CB-7002-corrected.xml") + "\n"
+                        + demo.files().resolve("bill-from-tarpaulin-works.xml"));
         browser.awaitText("bills do not cross to the ledger yet");
         browser.button("Take in 2 documents").click();
         browser.awaitText("2 documents taken in");
@@ -91,7 +95,8 @@ class BookkeeperJourneyTest {
     }
 
     private static void putRefusalsRight(Browser browser, Demo demo) {
-        demo.atDesk("/inkwell/lock", Map.of("through", LocalDate.now().minusYears(1).toString()));
+        demo.atDesk(
+                "/inkwell/lock", Map.of("through", LocalDate.now().minusYears(1).toString()));
         browser.open(demo.desks() + "/hullwork/documents/d-20388");
         WebElement number = browser.find("input[name=number]");
         number.clear();
@@ -112,9 +117,14 @@ class BookkeeperJourneyTest {
         browser.awaitText("The ledger took it");
         String address = browser.driver().getCurrentUrl();
         assertThat(browser.all("tr[data-differs=true]")).isEmpty();
-        String id = browser.find("table[aria-label='Fields on both sides'] tr:nth-child(2) td:nth-child(4)").getText();
-        String gross = browser.find("table[aria-label='Fields on both sides'] tr:nth-child(9) td:nth-child(4)").getText().replace(",", "");
-        demo.atDesk("/inkwell/documents/" + id + "/pay", Map.of("amount", gross, "date", LocalDate.now().toString()));
+        String id = browser.find("table[aria-label='Fields on both sides'] tr:nth-child(2) td:nth-child(4)")
+                .getText();
+        String gross = browser.find("table[aria-label='Fields on both sides'] tr:nth-child(9) td:nth-child(4)")
+                .getText()
+                .replace(",", "");
+        demo.atDesk(
+                "/inkwell/documents/" + id + "/pay",
+                Map.of("amount", gross, "date", LocalDate.now().toString()));
         browser.button("Fetch both sides").click();
         browser.awaitText("1 payment from Inkwell");
         browser.open(address);
@@ -127,7 +137,9 @@ class BookkeeperJourneyTest {
         String sums = demo.read(demo.desks() + "/hullwork/sums");
         String balances = demo.read(demo.desks() + "/inkwell/balances");
         Matcher gross = Pattern.compile("id=\"gross\">([-0-9.]+)").matcher(sums);
-        Matcher control = Pattern.compile("id=\"a1100\">.*?class=\"n\">([-0-9.]+)</td><td class=\"n\">([-0-9.]+)</td><td class=\"n\">([-0-9.]+)<").matcher(balances);
+        Matcher control = Pattern.compile(
+                        "id=\"a1100\">.*?class=\"n\">([-0-9.]+)</td><td class=\"n\">([-0-9.]+)</td><td class=\"n\">([-0-9.]+)<")
+                .matcher(balances);
         assertThat(gross.find() && control.find()).isTrue();
         var bank = Pattern.compile("id=\"a1000\">.*?class=\"n\">([-0-9.]+)<").matcher(balances);
         assertThat(bank.find()).isTrue();

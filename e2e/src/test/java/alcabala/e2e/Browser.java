@@ -12,6 +12,7 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.TimeoutException;
 import org.openqa.selenium.WebDriver;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -105,10 +106,17 @@ final class Browser implements AutoCloseable {
         new Actions(driver).sendKeys(keys).perform();
     }
 
+    /// A failure leaves a picture of what was there instead.
     <T> T until(Function<WebDriver, T> condition) {
-        return new WebDriverWait(driver, PATIENCE)
-                .ignoring(StaleElementReferenceException.class)
-                .until(condition);
+        try {
+            return new WebDriverWait(driver, PATIENCE)
+                    .ignoring(StaleElementReferenceException.class)
+                    .until(condition);
+        } catch (TimeoutException e) {
+            Path picture = Path.of("target/failed-" + System.currentTimeMillis() + ".png");
+            picture(picture);
+            throw new AssertionError("awaited in vain at " + driver.getCurrentUrl() + "; see " + picture, e);
+        }
     }
 
     void picture(Path file) {

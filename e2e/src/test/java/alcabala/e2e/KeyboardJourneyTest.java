@@ -32,7 +32,7 @@ class KeyboardJourneyTest {
             browser.awaitText("accept the suggestion");
             browser.keys(Keys.ESCAPE);
             browser.keys("g", "2");
-            browser.find("tr[data-code='RIG-0042']");
+            browser.find("tr[data-code='RIG-0042'][data-open=true]");
             browser.keys("y");
             browser.find("tr[data-code='RIG-0042'][data-open=false]");
 
@@ -75,6 +75,8 @@ class KeyboardJourneyTest {
         browser.driver().manage().deleteAllCookies();
         browser.signIn(demo.address(), "voss");
         browser.find("tr[data-document]");
-        assertThat(browser.text()).doesNotContain("Map it once", "Batch the", "Fetch both sides").contains("reviewer");
+        assertThat(browser.text())
+                .doesNotContain("Map it once", "Batch the", "Fetch both sides")
+                .contains("reviewer");
     }
 }

@@ -66,6 +66,8 @@ create table document (
             when blocking > 0 then 'Blocked'
             else 'Ready'
         end) stored,
+    -- What a document is found by: its number on either side, and its party.
+    find_text text generated always as (lower(number || ' ' || party_name || ' ' || coalesce(ledger_number, ''))) stored,
     unique (route_id, source_ref)
 );
 create index document_date on document (route_id, issue_date, id);
@@ -75,7 +77,7 @@ create index document_party on document (route_id, party_name, id);
 create index document_number on document (route_id, number, id);
 create index document_summary on document (route_id, state) include (gross, kind);
 create index document_refs on document using gin (refs) where outcome is distinct from 'posted';
-create index document_find on document using gin (number gin_trgm_ops, party_name gin_trgm_ops);
+create index document_find on document using gin (find_text gin_trgm_ops);
 create index document_ledger_ref on document (ledger_ref);
 
 create table finding (

@@ -36,7 +36,7 @@ public record DocumentFilter(
                     " and (d.cause = :firstCause or (d.state = 'Refused' and 'refused:' || d.refusal = :firstCause))");
         }
         if (isSet(text)) {
-            sql.append(" and (d.number ilike :text or d.party_name ilike :text or d.ledger_number ilike :text)");
+            sql.append(" and d.find_text like lower(:text)");
         }
         return sql.toString();
     }
