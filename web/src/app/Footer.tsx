@@ -1,11 +1,25 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { roadQuery } from '../api/queries';
 import { Key } from '../ui/Key';
 import { useCurrent } from './current';
 
+/** The keys most used on each screen. */
+const HINTS: Record<string, [string, string][]> = {
+  '/map': [
+    ['y', 'accept'],
+    ['e', 'choose'],
+  ],
+  '/release': [
+    ['Enter', 'open both sides'],
+    ['w', 'why'],
+  ],
+  '/send': [['Enter', 'open']],
+};
+
 export function Footer({ onKeys }: { onKeys: () => void }) {
   const { route } = useCurrent();
+  const hints = HINTS[`/${useLocation().pathname.split('/')[1] ?? ''}`] ?? [];
   const sending = useQuery(roadQuery(route.code)).data?.sending;
   return (
     <footer className="bg-base-300 flex h-[28px] shrink-0 items-center gap-4 px-5 text-[12.5px]">
@@ -25,7 +39,12 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
       )}
       <span className="ml-auto flex items-center gap-2">
         <Key>j</Key>
-        <Key>k</Key> move <Key>Enter</Key> open both sides <Key>w</Key> why
+        <Key>k</Key> move
+        {hints.map(([key, what]) => (
+          <span key={key}>
+            <Key>{key}</Key> {what}
+          </span>
+        ))}
         <button type="button" className="cursor-pointer underline" onClick={onKeys}>
           <Key>?</Key> all keys
         </button>

@@ -34,7 +34,7 @@ class KeyboardJourneyTest {
             browser.keys("g", "2");
             browser.find("tr[data-code='RIG-0042'][data-open=true]");
             browser.keys("y");
-            browser.find("tr[data-code='RIG-0042'][data-open=false]");
+            browser.awaitText("2 mapped");
 
             browser.keys("g", "3");
             browser.find("tr[data-document]");
