@@ -30,7 +30,7 @@ public final class TaxCalculator {
                     .add(i, amount.amount());
         }
         Money[] nets = new Money[amounts.size()];
-        List<TaxGroup> results = new ArrayList<>(groups.size());
+        List<TaxBreakdown> results = new ArrayList<>(groups.size());
         Money net = Money.zero(currency);
         Money tax = net;
         for (Map.Entry<String, Group> entry : groups.entrySet()) {
@@ -38,7 +38,7 @@ public final class TaxCalculator {
             Money groupTax = group.tax(rounding, mode);
             Money groupNet = mode == PriceMode.NET ? group.sum : group.sum.minus(groupTax);
             group.fillNets(rounding, mode, groupNet, nets);
-            results.add(new TaxGroup(entry.getKey(), group.rate, groupNet, groupTax));
+            results.add(new TaxBreakdown(entry.getKey(), group.rate, groupNet, groupTax));
             net = net.plus(groupNet);
             tax = tax.plus(groupTax);
         }

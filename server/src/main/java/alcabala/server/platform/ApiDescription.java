@@ -39,7 +39,7 @@ class ApiDescription {
             "BatchJson.independentTotal",
             "BatchJson.tax",
             "PreviewJson.tax",
-            "TaxGroup.tax",
+            "TaxBreakdown.tax",
             "Computation.tax",
             "WhyLine.tax",
             "SideLine.tax",

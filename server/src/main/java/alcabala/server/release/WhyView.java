@@ -51,10 +51,10 @@ class WhyView {
             String taxCode,
             List<WalkStepJson> walk) {}
 
-    record TaxGroup(String code, String rate, String net, String tax) {}
+    record TaxBreakdown(String code, String rate, String net, String tax) {}
 
     /// @param rounding `per-line` or `per-document`
-    record Computation(String rounding, List<TaxGroup> groups, String tax) {}
+    record Computation(String rounding, List<TaxBreakdown> groups, String tax) {}
 
     record Tax(String stated, Computation source, Computation ledger, String rounding) {}
 
@@ -156,7 +156,7 @@ class WhyView {
         return new Computation(
                 word(computation.rounding()),
                 computation.groups().stream()
-                        .map(g -> new TaxGroup(
+                        .map(g -> new TaxBreakdown(
                                 g.code(), g.rate().toPlainString(), Amounts.decimal(g.net()), Amounts.decimal(g.tax())))
                         .toList(),
                 Amounts.decimal(computation.tax()));

@@ -6,4 +6,4 @@ import org.joda.money.Money;
 /// The tax of all amounts under one code.
 ///
 /// @param net without tax
-public record TaxGroup(String code, BigDecimal rate, Money net, Money tax) {}
+public record TaxBreakdown(String code, BigDecimal rate, Money net, Money tax) {}
