@@ -23,6 +23,7 @@ export function Finder() {
     const row = rows[index];
     if (row) {
       setText('');
+      field.current?.blur();
       void navigate(`/documents/${row.id}?route=${row.route}`);
     }
   };

@@ -105,7 +105,7 @@ final class InkwellDemo {
             4060|Charts and books|revenue
             4080|Carriage recharged|revenue
             4090|Other income|revenue
-            4190|Discounts given|revenue
+            4190|Price reductions|revenue
             4900|Sales before 2020|revenue|inactive
             5010|Cost of parts|cost
             6100|Bank charges|expense

@@ -35,12 +35,12 @@ public final class TaxCalculator {
         Money tax = net;
         for (Map.Entry<String, Group> entry : groups.entrySet()) {
             Group group = entry.getValue();
-            Money groupTax = group.tax(rounding, mode);
-            Money groupNet = mode == PriceMode.NET ? group.sum : group.sum.minus(groupTax);
-            group.fillNets(rounding, mode, groupNet, nets);
-            results.add(new TaxBreakdown(entry.getKey(), group.rate, groupNet, groupTax));
-            net = net.plus(groupNet);
-            tax = tax.plus(groupTax);
+            Money itsTax = group.tax(rounding, mode);
+            Money itsNet = mode == PriceMode.NET ? group.sum : group.sum.minus(itsTax);
+            group.fillNets(rounding, mode, itsNet, nets);
+            results.add(new TaxBreakdown(entry.getKey(), group.rate, itsNet, itsTax));
+            net = net.plus(itsNet);
+            tax = tax.plus(itsTax);
         }
         return new TaxComputation(rounding, results, List.of(nets), net, tax);
     }

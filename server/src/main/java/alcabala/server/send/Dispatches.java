@@ -75,6 +75,15 @@ class Dispatches {
         trail(dispatch, "answer-lost", Map.of("key", dispatch.idempotencyKey(), "reason", reason));
     }
 
+    /// The ledger did not even answer the question: it stays unconfirmed, and the next pause is longer.
+    @Transactional
+    void askedInVain(Dispatch dispatch) {
+        move(dispatch, "unconfirmed");
+        jdbc.sql("update dispatch set attempts = attempts + 1 where id = :id")
+                .param("id", dispatch.id())
+                .update();
+    }
+
     /// The ledger was asked and never did it: it goes again, under the same key.
     @Transactional
     void notThere(Dispatch dispatch) {
@@ -82,7 +91,7 @@ class Dispatches {
         trail(dispatch, "asked", Map.of("key", dispatch.idempotencyKey(), "answer", "the ledger does not have it"));
     }
 
-    /// Nothing was done; it stays queued for the next try.
+    /// Nothing was done; it stays queued for the next try, which counts once, whether the request left or not.
     @Transactional
     void later(Dispatch dispatch, String reason) {
         move(dispatch, "queued");

@@ -72,6 +72,7 @@ class Sender {
                     record -> dispatches.posted(dispatch, record, 200, "asked"), () -> dispatches.notThere(dispatch));
             return Duration.ZERO;
         } catch (UnreachableException e) {
+            dispatches.askedInVain(dispatch);
             return pause(dispatch.attempts());
         }
     }
@@ -112,7 +113,7 @@ class Sender {
                 dispatch.routeId(),
                 dispatch.idempotencyKey(),
                 "sending",
-                dispatch.attempts() + 1,
+                dispatch.attempts(),
                 dispatch.version() + 1);
         switch (ledger.post(
                 document, partyId, reference, dispatch.idempotencyKey().toString())) {

@@ -1,0 +1,195 @@
+package alcabala.connectors.http;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerLine;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.LedgerRecord;
+import com.sun.net.httpserver.HttpExchange;
+import com.sun.net.httpserver.HttpServer;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.List;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+
+/// Every way a ledger can answer, by a real HTTP server that answers so.
+class InkwellLedgerTest {
+    private static final Duration PATIENCE = Duration.ofMillis(400);
+    private HttpServer server;
+    private Answering answering;
+    private HttpExchange last;
+
+    private interface Answering {
+        void to(HttpExchange exchange) throws IOException;
+    }
+
+    @BeforeEach
+    void start() throws IOException {
+        server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
+        server.createContext("/", exchange -> {
+            last = exchange;
+            answering.to(exchange);
+            exchange.close();
+        });
+        server.start();
+    }
+
+    @AfterEach
+    void stop() {
+        server.stop(0);
+    }
+
+    @Test
+    void anAcceptedDocumentIsReadInFullAndCarriesKeyAndBearer() {
+        answer(201, """
+                {"id":"IN-1","version":1,"number":"HW-1","kind":"invoice","customer":"IC-1","date":"2026-11-20","due":null,
+                 "pricesIncludeTax":false,"externalReference":"hullwork:d-1","net":10.00,"tax":2.30,"gross":12.30,"paid":0.00,
+                 "lines":[],"journal":[{"account":"1100","debit":12.30,"credit":0.00}],"fieldOfTheFuture":1}""");
+        Answer<LedgerRecord> answer = post();
+        assertThat(answer).isInstanceOf(Answer.Accepted.class);
+        LedgerRecord record = ((Answer.Accepted<LedgerRecord>) answer).record();
+        assertThat(record.gross()).isEqualByComparingTo("12.30");
+        assertThat(record.due()).isNull();
+        assertThat(last.getRequestHeaders().getFirst("Idempotency-Key")).isEqualTo("key-1");
+        assertThat(last.getRequestHeaders().getFirst("Authorization")).isEqualTo("Bearer secret");
+    }
+
+    @Test
+    void aRefusalKeepsTheLedgersOwnWords() {
+        answer(422, "{\"code\":\"period-locked\",\"sentence\":\"The books are locked.\"}");
+        assertThat(post())
+                .isEqualTo(new Answer.Refused<>(
+                        422,
+                        "period-locked",
+                        "The books are locked.",
+                        "{\"code\":\"period-locked\",\"sentence\":\"The books are locked.\"}"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {429, 503})
+    void aRequestThatWasNotWorkedOnMayGoLater(int status) {
+        answering = exchange -> {
+            exchange.getResponseHeaders().add("Retry-After", "7");
+            send(exchange, status, "{}");
+        };
+        assertThat(((Answer.Later<LedgerRecord>) post()).pause()).isEqualTo(Duration.ofSeconds(7));
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {500, 502, 504})
+    void afterAServerErrorNobodyKnowsWhetherItWasDone(int status) {
+        answer(status, "oops");
+        assertThat(post()).isInstanceOf(Answer.Lost.class);
+    }
+
+    @Test
+    void anAnswerThatDoesNotArriveOrCannotBeReadIsLost() {
+        answering = exchange -> exchange.sendResponseHeaders(201, 4096);
+        assertThat(post()).as("cut off").isInstanceOf(Answer.Lost.class);
+        answer(201, "<html>a proxy</html>");
+        assertThat(post()).as("not JSON").isInstanceOf(Answer.Lost.class);
+        answering = exchange -> {
+            try {
+                Thread.sleep(PATIENCE.toMillis() * 3);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        };
+        assertThat(post()).as("too late").isInstanceOf(Answer.Lost.class);
+    }
+
+    @Test
+    void whereNobodyListensNothingWasDone() {
+        server.stop(0);
+        assertThat(post()).isInstanceOf(Answer.Later.class);
+        assertThatThrownBy(() -> ledger().company())
+                .isInstanceOf(UnreachableException.class)
+                .hasMessageStartingWith("Inkwell")
+                .hasMessageNotContaining("secret");
+    }
+
+    @Test
+    void askingTellsNotThereFromNoAnswer() {
+        answer(404, "{}");
+        assertThat(ledger().findRequest("key-1")).isEmpty();
+        answer(500, "{}");
+        assertThatThrownBy(() -> ledger().findRequest("key-1")).isInstanceOf(UnreachableException.class);
+        answer(200, "not json");
+        assertThatThrownBy(() -> ledger().findByReference("x")).isInstanceOf(UnreachableException.class);
+    }
+
+    @Test
+    void theBodySaysExactlyWhatTheDocumentSays() {
+        JsonNode body = Http.JSON.readTree(ledger().body(document(), "IC-1", "hullwork:d-1"));
+        assertThat(body.get("kind").asString()).isEqualTo("credit-note");
+        assertThat(body.get("due").isNull()).isTrue();
+        assertThat(body.get("pricesIncludeTax").asBoolean()).isTrue();
+        assertThat(body.get("lines").get(0).get("item").asString())
+                .as("the counterpart")
+                .isEqualTo("SHACK-8");
+        assertThat(body.get("lines").get(0).get("amount").asDecimal()).isEqualByComparingTo("12.30");
+        assertThat(body.get("lines").get(1).get("item").isNull()).isTrue();
+        assertThat(body.get("lines").get(1).get("taxCode").isNull())
+                .as("no tax on the rounding line")
+                .isTrue();
+    }
+
+    private Answer<LedgerRecord> post() {
+        return ledger().post(document(), "IC-1", "hullwork:d-1", "key-1");
+    }
+
+    private InkwellLedger ledger() {
+        return new InkwellLedger("http://127.0.0.1:" + server.getAddress().getPort(), "secret", PATIENCE);
+    }
+
+    private void answer(int status, String body) {
+        answering = exchange -> send(exchange, status, body);
+    }
+
+    private static void send(HttpExchange exchange, int status, String body) throws IOException {
+        byte[] bytes = body.getBytes(StandardCharsets.UTF_8);
+        exchange.getResponseHeaders().add("Content-Type", "application/json");
+        exchange.sendResponseHeaders(status, bytes.length);
+        exchange.getResponseBody().write(bytes);
+    }
+
+    private static LedgerDocument document() {
+        Money gross = Money.parse("EUR 12.30");
+        LedgerLine goods =
+                new LedgerLine("SHK-08", "SHACK-8", "Shackle", BigDecimal.ONE, gross.getAmount(), gross, "4010", "S23");
+        LedgerLine rounding = new LedgerLine(
+                "", "", "Rounding", BigDecimal.ONE, BigDecimal.ZERO, Money.zero(CurrencyUnit.EUR), "6990", "");
+        return new LedgerDocument(
+                DocumentKind.CREDIT_NOTE,
+                "HC-1",
+                LocalDate.of(2026, 11, 20),
+                null,
+                CurrencyUnit.EUR,
+                PriceMode.TAX_INCLUSIVE,
+                "C-1",
+                "IC-1",
+                "1100",
+                "HW-1",
+                List.of(goods, rounding),
+                Money.parse("EUR 10.00"),
+                Money.parse("EUR 2.30"),
+                gross);
+    }
+}

@@ -1,0 +1,124 @@
+package alcabala.server.map;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+
+class MapApiTest {
+    private static World world;
+    private static Api ferro;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        ferro = world.api("ferro");
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    @ParameterizedTest(name = "{0} {1} to {2}{3} is refused as {4}")
+    @CsvSource(
+            nullValues = "-",
+            value = {
+                "ROLE,     RECEIVABLES_CONTROL, '', 4010, account-type",
+                "ROLE,     SALES,               '', 1100, account-type",
+                "CATEGORY, books,               '', 1000, account-type",
+                "CATEGORY, books,               '', 9999, not-on-ledger",
+                "CATEGORY, books,               '', 4900, not-on-ledger",
+                "ITEM,     ANC-10,          NOBODY, '',   not-on-ledger",
+                "TAX,      VEU,                S99, '',   not-on-ledger",
+                "PARTY,    C-1004,         IC-9999, '',   not-on-ledger"
+            })
+    void whatCannotBeUsedIsRefusedWhenItIsSet(
+            String kind, String code, String counterpart, String account, String refusal) {
+        JsonNode before = ferro.get("/api/summary?route=yard").json();
+        Api.Response answer = put(kind, code, counterpart, account, versionOf(kind, code));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.json().get("code").asString()).isEqualTo(refusal);
+        assertThat(ferro.get("/api/summary?route=yard").json())
+                .as("nothing changed")
+                .isEqualTo(before);
+    }
+
+    @Test
+    void aRowKeepsItsHistoryAndAnOldVersionChangesNothing() {
+        assertThat(put("CATEGORY", "carriage", "", "4090", 1).status()).isEqualTo(200);
+        assertThat(put("CATEGORY", "carriage", "", "4080", 1).status())
+                .as("seen before the other's change")
+                .isEqualTo(409);
+        assertThat(put("CATEGORY", "carriage", "", "4080", 2).status()).isEqualTo(200);
+        JsonNode history = ferro.get("/api/map/history?route=yard&kind=category&code=carriage")
+                .json();
+        assertThat(history.findValuesAsString("account")).containsExactly("4080", "4090", "4080");
+    }
+
+    @Test
+    void anOverrideOnOneLineMovesThatLineAlone() {
+        Yard yard = new Yard(ferro);
+        long id = yard.document("HW-20372").get("id").asLong();
+        assertThat(put("LINE", "HW-20372/2", "", "4090", 0).status()).isEqualTo(200);
+        assertThat(ferro.get("/api/documents/" + id + "/why")
+                        .json()
+                        .get("lines")
+                        .findValuesAsString("account"))
+                .containsSequence("4090");
+        JsonNode journal =
+                ferro.get("/api/documents/" + id + "/why").json().get("journal").get("lines");
+        assertThat(journal.findValuesAsString("account"))
+                .containsExactlyInAnyOrder("1100", "4015", "4090", "2200", "6990");
+        assertThat(yard.document("HW-20372").get("landsIn").asString())
+                .as("the list knows it too")
+                .isEqualTo("4015, 4090");
+    }
+
+    @Test
+    void theOpenComeFirstAndTheBiggestHoldUpOfThemAtTheTop() {
+        JsonNode items = ferro.get("/api/map/item?route=yard").json();
+        assertThat(items.get(0).get("code").asString()).isEqualTo("RIG-0042");
+        assertThat(items.get(1).get("code").asString()).isEqualTo("ENG-0310");
+        assertThat(items.get(0).get("suggestion").get("reason").asString()).isEqualTo("similar name");
+        JsonNode tax = ferro.get("/api/map/tax?route=yard").json().get(0);
+        assertThat(tax.get("suggestion").get("counterpart").asString()).isEqualTo("RC0");
+        assertThat(tax.get("suggestion").get("reason").asString()).isEqualTo("same rate and category AE");
+    }
+
+    private static int versionOf(String kind, String code) {
+        for (JsonNode row : ferro.get("/api/map/" + kind.toLowerCase(java.util.Locale.ROOT) + "?route=yard")
+                .json()) {
+            if (row.get("code").asString().equals(code)) {
+                return row.has("row") ? row.get("row").get("version").asInt() : 0;
+            }
+        }
+        return 0;
+    }
+
+    private static Api.Response put(String kind, String code, String counterpart, String account, int version) {
+        return ferro.put(
+                "/api/map/row",
+                Map.of(
+                        "route",
+                        "yard",
+                        "kind",
+                        kind,
+                        "code",
+                        code,
+                        "counterpart",
+                        counterpart,
+                        "account",
+                        account,
+                        "expectedVersion",
+                        version));
+    }
+}

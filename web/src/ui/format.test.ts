@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest';
+import { amount, day, money, sum } from './format';
+
+describe('amounts', () => {
+  it.each([
+    ['1234567.5', '1,234,567.5'],
+    ['0.00', '0.00'],
+    ['-1234.56', '-1,234.56'],
+    ['105', '105'],
+    ['12345.678', '12,345.678'],
+  ])('%s is shown as %s', (decimal, shown) => expect(amount(decimal)).toBe(shown));
+
+  it('puts the sign before the currency', () => {
+    expect(money('-1234.50', 'EUR')).toBe('-€1,234.50');
+    expect(money('105', 'JPY')).toBe('¥105');
+    expect(money('1.005', 'KWD')).toBe('KWD 1.005');
+  });
+
+  it.each([
+    [['0.10', '0.20'], '0.30'],
+    [['1.00', '-1.01'], '-0.01'],
+    [['90071992547409.91', '0.01'], '90071992547409.92'],
+    [['105', '3'], '108'],
+    [['1.005', '2'], '3.005'],
+    [[], '0'],
+  ])('adds %j exactly', (decimals, total) => expect(sum(decimals)).toBe(total));
+
+  it('shows a day as the business writes it, with a year that is not this one', () => {
+    const year = new Date().getFullYear();
+    expect(day(`${year}-11-19`)).toBe('19 Nov');
+    expect(day('2019-02-01')).toBe('1 Feb 2019');
+    expect(day(null)).toBe('');
+  });
+});
