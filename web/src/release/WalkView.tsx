@@ -37,6 +37,9 @@ function says(step: Step): string {
       if (step.step === 'line-override') {
         return 'No override on this line';
       }
+      if (step.step === 'role') {
+        return `The route names no account for the role ${subject}`;
+      }
       return step.subject === ''
         ? `The line has no ${step.step}`
         : `${name} ${subject} has no account of its own`;
