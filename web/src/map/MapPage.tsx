@@ -23,6 +23,10 @@ const KINDS: { kind: MapKind; name: string; left: string; right: string }[] = [
   { kind: 'role', name: 'Account roles', left: 'Role', right: 'Account' },
 ];
 
+/** Everything a row can be found by, on both pages. */
+const said = (row: MapRow) =>
+  [row.code, row.name, row.note, row.covered, row.row?.account, row.row?.counterpart].join(' ').toLowerCase();
+
 export function MapPage() {
   const { me, route } = useCurrent();
   const view = useView();
@@ -34,9 +38,7 @@ export function MapPage() {
   const text = view.get('text').toLowerCase();
   const only = view.get('only');
   const shown = (rows?.data ?? []).filter(
-    (row) =>
-      (text === '' || `${row.code} ${row.name} ${row.note}`.toLowerCase().includes(text)) &&
-      (only !== 'open' || row.open),
+    (row) => (text === '' || said(row).includes(text)) && (only !== 'open' || row.open),
   );
   const selected = shown.find((row) => row.code === view.get('row')) ?? shown[0];
   const kind = (at?.kind ?? 'item').toUpperCase() as RowKind;

@@ -34,11 +34,11 @@ public final class TaxCalculator {
         Money net = Money.zero(currency);
         Money tax = net;
         for (Map.Entry<String, Group> entry : groups.entrySet()) {
-            Group group = entry.getValue();
-            Money itsTax = group.tax(rounding, mode);
-            Money itsNet = mode == PriceMode.NET ? group.sum : group.sum.minus(itsTax);
-            group.fillNets(rounding, mode, itsNet, nets);
-            results.add(new TaxBreakdown(entry.getKey(), group.rate, itsNet, itsTax));
+            Group amountsOfCode = entry.getValue();
+            Money itsTax = amountsOfCode.tax(rounding, mode);
+            Money itsNet = mode == PriceMode.NET ? amountsOfCode.sum : amountsOfCode.sum.minus(itsTax);
+            amountsOfCode.fillNets(rounding, mode, itsNet, nets);
+            results.add(new TaxBreakdown(entry.getKey(), amountsOfCode.rate, itsNet, itsTax));
             net = net.plus(itsNet);
             tax = tax.plus(itsTax);
         }

@@ -51,8 +51,13 @@ public record DocumentFilter(
         parameters.put("to", to);
         parameters.put("cause", cause);
         parameters.put("firstCause", firstCause);
-        parameters.put("text", isSet(text) ? "%" + text.replaceAll("([\\\\%_])", "\\\\$1") + "%" : null);
+        parameters.put("text", isSet(text) ? pattern(text) : null);
         return parameters;
+    }
+
+    /// Anywhere in the text, with wildcards taken as letters.
+    static String pattern(String text) {
+        return "%" + text.replaceAll("([\\\\%_])", "\\\\$1") + "%";
     }
 
     private static boolean isSet(String text) {

@@ -75,6 +75,9 @@ public class Documents {
     /// @param first how many of them are listed under it, since it is their first cause
     record Cause(String cause, String sentence, int documents, long amount, int first) {}
 
+    /// @param kind `PARTY`, `ITEM` or `ACCOUNT`
+    record Code(String kind, String code, String name, String route) {}
+
     Documents(JdbcClient jdbc) {
         this.jdbc = jdbc;
     }
@@ -170,6 +173,27 @@ public class Documents {
                 .params(filter.parameters())
                 .param("limit", limit)
                 .query(Documents::row)
+                .list();
+    }
+
+    /// Parties and items of the sources and accounts of the ledgers, by part of their code or name, each with a route
+    /// to
+    /// look at it on.
+    List<Code> findCodes(String text, int limit) {
+        return jdbc.sql("""
+                select 'PARTY' as kind, p.code, p.name, r.code as route from source_party p
+                    join route r on r.source_id = p.source_id where p.code ilike :text or p.name ilike :text
+                union all
+                select 'ITEM', i.code, i.name, r.code from source_item i
+                    join route r on r.source_id = i.source_id where i.code ilike :text or i.name ilike :text
+                union all
+                select 'ACCOUNT', a.code, a.name, r.code from ledger_account a
+                    join lateral (select code from route where ledger_id = a.ledger_id order by id limit 1) r on true
+                    where a.code ilike :text or a.name ilike :text
+                order by kind, code limit :limit""")
+                .param("text", DocumentFilter.pattern(text))
+                .param("limit", limit)
+                .query(Code.class)
                 .list();
     }
 

@@ -77,6 +77,9 @@ class ReleaseApi {
 
     record Detail(DocumentRow document, BothSidesView.BothSides sides) {}
 
+    /// What has a number or name like the one looked for.
+    record Found(List<DocumentRow> documents, List<Documents.Code> codes) {}
+
     record Approval(
             @NotBlank String route,
             @NotEmpty @Size(max = 500) List<Long> ids) {}
@@ -171,13 +174,15 @@ class ReleaseApi {
     }
 
     @GetMapping("/find")
-    List<DocumentRow> find(@RequestParam String text) {
+    Found find(@RequestParam String text) {
         if (text.isBlank()) {
-            return List.of();
+            return new Found(List.of(), List.of());
         }
-        return documents.find(text.trim(), 12).stream()
-                .map(row -> json(row, routes.get(row.routeId())))
-                .toList();
+        return new Found(
+                documents.find(text.trim(), 12).stream()
+                        .map(row -> json(row, routes.get(row.routeId())))
+                        .toList(),
+                documents.findCodes(text.trim(), 8));
     }
 
     /// Approves documents on their source and takes the news in.

@@ -65,9 +65,19 @@ class DocumentListTest {
 
     @Test
     void findingWorksByPartOfANumberOrName() {
-        assertThat(ferro.get("/api/find?text=20388").json().get(0).get("number").asString())
-                .isEqualTo("HW-20388");
-        assertThat(ferro.get("/api/find?text=pell%20est").json().size()).isPositive();
+        JsonNode number = ferro.get("/api/find?text=20388").json();
+        assertThat(number.get("documents").findValuesAsString("number")).containsExactly("HW-20388");
+        JsonNode name = ferro.get("/api/find?text=pell%20est").json();
+        assertThat(name.get("documents").size()).isPositive();
+        assertThat(name.get("codes").toString())
+                .isEqualTo(
+                        "[{\"kind\":\"PARTY\",\"code\":\"C-1002\",\"name\":\"Pell Estuary Trust\",\"route\":\"yard\"}]");
+        assertThat(ferro.get("/api/find?text=rig-00").json().get("codes").findValuesAsString("kind"))
+                .containsExactly("ITEM");
+        assertThat(ferro.get("/api/find?text=4035").json().get("codes").findValuesAsString("kind"))
+                .containsExactly("ACCOUNT");
+        assertThat(ferro.get("/api/find?text=%25%25").json().get("codes").isEmpty())
+                .isTrue();
     }
 
     @Test
