@@ -44,6 +44,7 @@ public class Mapping {
     @Transactional
     public Changed change(RouteRow route, Change change, String who) {
         routes.lock(route.id());
+        requireLine(change);
         Optional<CrosswalkRow> before = store.find(route.id(), change.kind(), change.code());
         if (change.remove()) {
             store.remove(route.id(), change.kind(), change.code(), change.expectedVersion(), who);
@@ -67,9 +68,10 @@ public class Mapping {
                 store.find(route.id(), change.kind(), change.code()).orElse(null));
     }
 
-    /// `item:RIG-0042`: how a document says that it uses a code.
+    /// `item:RIG-0042`: how a document says that it uses a code. An override concerns its document: `line:HW-20417`.
     public static String ref(RowKind kind, String code) {
-        return kind.name().toLowerCase(Locale.ROOT) + ":" + code;
+        String used = kind == RowKind.LINE ? code.substring(0, code.lastIndexOf('/')) : code;
+        return kind.name().toLowerCase(Locale.ROOT) + ":" + used;
     }
 
     private Change check(RouteRow route, Change change) {
@@ -128,6 +130,13 @@ public class Mapping {
                             + role.types().stream().map(Mapping::word).sorted().toList() + ".");
         }
         return with(change, "", change.account());
+    }
+
+    private static void requireLine(Change change) {
+        if (change.kind() == RowKind.LINE && change.code().lastIndexOf('/') < 1) {
+            throw NotPossibleException.invalid(
+                    "line-invalid", "A line is named by the number of its document and its own, such as HW-20417/2.");
+        }
     }
 
     private void requireIncome(RouteRow route, String code) {

@@ -1,5 +1,6 @@
 package alcabala.server.release;
 
+import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
@@ -41,6 +42,7 @@ record Compiled(List<FindingRow> findings, int blocking, String cause, String la
     /// The codes a document uses, by which it is found again when one of them is mapped.
     static Set<String> refs(Document document) {
         Set<String> refs = new LinkedHashSet<>();
+        refs.add(Mapping.ref(RowKind.LINE, Crosswalk.lineCode(document.number(), "")));
         refs.add(Mapping.ref(RowKind.PARTY, document.counterparty().code()));
         for (DocumentLine line : document.lines()) {
             if (!line.item().isEmpty()) {
