@@ -25,7 +25,7 @@ interface Props {
 const ROW = 34;
 
 export function MapTable(props: Props) {
-  const { rows, heads, selected } = props;
+  const { rows, heads, selected, kind } = props;
   const { route } = useCurrent();
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
@@ -67,7 +67,7 @@ export function MapTable(props: Props) {
           </tr>
           <tr className="soft">
             <th>{heads.left}</th>
-            <th>Name</th>
+            <th>{kind !== 'ROLE' && 'Name'}</th>
             <th />
             <th className="amount">Holds up, {route.currency}</th>
             <th className="gutter" />
@@ -103,7 +103,7 @@ function Line(props: Props & { row: MapRow }) {
       className={row.code === selected ? 'row-chosen' : ''}
       onClick={() => onSelect(row.code)}
     >
-      <td>
+      <td colSpan={kind === 'ROLE' ? 2 : 1}>
         <button
           type="button"
           className="cursor-pointer"
@@ -113,7 +113,7 @@ function Line(props: Props & { row: MapRow }) {
           {kind === 'ROLE' ? row.name : row.code}
         </button>
       </td>
-      <td title={row.name}>{kind === 'ROLE' ? '' : row.name}</td>
+      {kind !== 'ROLE' && <td title={row.name}>{row.name}</td>}
       <td className="soft">{row.note}</td>
       <td className="amount">
         {row.blockedDocuments > 0 && (

@@ -13,9 +13,6 @@ class Screenshots {
         try (Demo demo = Demo.start();
                 Browser browser = new Browser()) {
             String at = demo.address();
-            browser.open(at + "/sign-in");
-            browser.find("input[type=password]");
-            browser.picture(folder.resolve("sign-in.png"));
             browser.signIn(at, "ferro");
             browser.find("tr[data-document]");
             browser.awaitText("Tax, computed both ways");

@@ -55,7 +55,9 @@ class InkwellDesk {
         Document document = posting.get(id);
         BigDecimal open = document.gross().subtract(document.paid());
         model.addAttribute("d", document);
-        model.addAttribute("customer", masters.findCustomer(document.customer()).orElseThrow());
+        model.addAttribute(
+                "customerName",
+                masters.findCustomer(document.customer()).orElseThrow().name());
         model.addAttribute("open", open);
         model.addAttribute("payable", open.signum() > 0);
         model.addAttribute("today", LocalDate.now());
