@@ -15,6 +15,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
+import standins.consent.Consents;
 
 /// Asks for the bearer key, then does what the fault switch says.
 @Component
@@ -23,13 +24,16 @@ class ApiFilter extends OncePerRequestFilter {
     private static final long WINDOW = 10_000;
     private final Faults faults;
     private final Map<String, String> keys;
+    private final Consents consents;
     private final Map<String, Deque<Long>> recent = new ConcurrentHashMap<>();
 
     ApiFilter(
             Faults faults,
+            Consents consents,
             @Value("${standins.hullwork-key}") String hullwork,
             @Value("${standins.inkwell-key}") String inkwell) {
         this.faults = faults;
+        this.consents = consents;
         this.keys = Map.of("hullwork", hullwork, "inkwell", inkwell);
     }
 
@@ -42,8 +46,8 @@ class ApiFilter extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         String system = request.getRequestURI().split("/")[1];
-        if (!isKeyRight(request, keys.get(system))) {
-            refuse(response, 401, "key-wrong", "The access key is missing or wrong.");
+        if (!isKeyRight(request, keys.get(system)) && !isConsented(system, request)) {
+            refuse(response, 401, "key-wrong", "The access key or token is missing, wrong, or past its time.");
             return;
         }
         switch (faults.take(system, request.getMethod().equals("GET"))) {
@@ -62,6 +66,16 @@ class ApiFilter extends OncePerRequestFilter {
         String header = String.valueOf(request.getHeader("Authorization"));
         return MessageDigest.isEqual(
                 header.getBytes(StandardCharsets.UTF_8), ("Bearer " + key).getBytes(StandardCharsets.UTF_8));
+    }
+
+    /// Inkwell lets in who has a consent for what the request does.
+    private boolean isConsented(String system, HttpServletRequest request) {
+        String needed = request.getMethod().equals("GET") ? "books.read" : "books.write";
+        return system.equals("inkwell")
+                && consents.find(String.valueOf(request.getHeader("Authorization"))
+                                .replaceFirst("^Bearer ", ""))
+                        .filter(grant -> grant.scopes().contains(needed))
+                        .isPresent();
     }
 
     private void limit(String system, HttpServletRequest request, HttpServletResponse response, FilterChain chain)

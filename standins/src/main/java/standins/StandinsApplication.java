@@ -15,7 +15,10 @@ public class StandinsApplication {
     /// Null on a desk shows as nothing, and an empty text is as good as none.
     @Bean
     com.samskivert.mustache.Mustache.Compiler mustache(com.samskivert.mustache.Mustache.TemplateLoader loader) {
-        return com.samskivert.mustache.Mustache.compiler().withLoader(loader).nullValue("").emptyStringIsFalse(true);
+        return com.samskivert.mustache.Mustache.compiler()
+                .withLoader(loader)
+                .nullValue("")
+                .emptyStringIsFalse(true);
     }
 
     @Bean

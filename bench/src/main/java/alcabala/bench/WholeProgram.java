@@ -56,7 +56,8 @@ final class WholeProgram {
                 AlcabalaApplication.class,
                 "--server.port=" + PORT,
                 "--spring.datasource.url=" + base + database,
-                "--spring.datasource.password=" + System.getenv("PGPASSWORD"))) {
+                "--spring.datasource.password=" + System.getenv("PGPASSWORD"),
+                "--alcabala.key=YmVuY2gta2V5LW9mLTMyLWJ5dGVzLXNlYWxpbmctMDA=")) {
             WholeProgram program = new WholeProgram(context);
             if (wanted.contains("intake")) {
                 program.intake();
@@ -167,7 +168,8 @@ final class WholeProgram {
     private void setUp() {
         context.getBean(People.class).add("bench", "Bench", Role.BOOKKEEPER, "bench-corvane");
         jdbc.sql("""
-                insert into ledger (name, currency, tax_rounding, name_limit) values ('Inkwell', 'EUR', 'PER_DOCUMENT', 31);
+                insert into ledger (name, system, company, currency, tax_rounding, name_limit)
+                    values ('Inkwell', 'inkwell', 'bench', 'EUR', 'PER_DOCUMENT', 31);
                 insert into source (name, kind) values ('Hullwork', 'app');
                 insert into route (code, source_id, ledger_id, site, business_name, business_tax_identifiers)
                     values ('yard', 1, 1, 'Saltmere', 'Corvane Boatyards', '{}');

@@ -1,7 +1,7 @@
 package alcabala.connectors;
 
 /// An outside system that did not answer, or answered what nobody asked for.
-public final class UnreachableException extends RuntimeException {
+public class UnreachableException extends RuntimeException {
     private final String system;
 
     public UnreachableException(String system, String detail, Throwable cause) {

@@ -96,7 +96,7 @@ class BookkeeperJourneyTest {
 
     private static void putRefusalsRight(Browser browser, Demo demo) {
         demo.atDesk(
-                "/inkwell/lock", Map.of("through", LocalDate.now().minusYears(1).toString()));
+                "/inkwell/books/saltmere/lock", Map.of("through", LocalDate.now().minusYears(1).toString()));
         browser.open(demo.desks() + "/hullwork/documents/d-20388");
         WebElement number = browser.find("input[name=number]");
         number.clear();
@@ -117,7 +117,7 @@ class BookkeeperJourneyTest {
         browser.awaitText("The ledger took it");
         String address = browser.driver().getCurrentUrl();
         assertThat(browser.all("tr[data-differs=true]")).isEmpty();
-        browser.open(browser.find("a[href*='/inkwell/documents/']").getAttribute("href"));
+        browser.open(browser.find("a[href*='/inkwell/books/']").getAttribute("href"));
         browser.button("Record payment").click();
         browser.awaitText("paid");
         browser.open(address);
@@ -131,7 +131,7 @@ class BookkeeperJourneyTest {
     /// The one payment has left the control account again; it is added back to compare.
     private static void bothSidesAgreeToTheCent(Demo demo) {
         String sums = demo.read(demo.desks() + "/hullwork/sums");
-        String balances = demo.read(demo.desks() + "/inkwell/balances");
+        String balances = demo.read(demo.desks() + "/inkwell/books/saltmere/balances");
         Matcher gross = Pattern.compile("id=\"gross\">([-0-9.]+)").matcher(sums);
         Matcher control = Pattern.compile(
                         "id=\"a1100\">.*?class=\"n\">([-0-9.]+)</td><td class=\"n\">([-0-9.]+)</td><td class=\"n\">([-0-9.]+)<")

@@ -24,7 +24,9 @@ public final class StandIns {
                         "PGPASSWORD", World.password()),
                 "-jar",
                 Path.of("../standins/target/standins-1-exec.jar").toString());
-        Await.until("the stand-ins answer", () -> api.get("/inkwell/balances").status() == 200);
+        Await.until(
+                "the stand-ins answer",
+                () -> api.get("/inkwell/books/saltmere/balances").status() == 200);
     }
 
     public String address() {
@@ -69,14 +71,14 @@ public final class StandIns {
     public JsonNode inkwell(String path) {
         return new Api(address())
                 .withToken("inkwell-demo-key")
-                .get("/inkwell/api" + path)
+                .get("/inkwell/api/companies/saltmere" + path)
                 .json();
     }
 
     /// Everything Alcabala posted, as the desk shows it, which no fault of the API touches.
     public List<String> postedReferences() {
         return Pattern.compile("class=\"reference\">([^<]+)<")
-                .matcher(api.get("/inkwell").body())
+                .matcher(api.get("/inkwell/books/saltmere").body())
                 .results()
                 .map(match -> match.group(1))
                 .toList();

@@ -17,6 +17,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 
 /// The real server on a database of its own, beside the real stand-ins in a process of their own.
 public final class World implements AutoCloseable {
+    /// 32 bytes that seal nothing worth having.
+    public static final String KEY = "dGVzdC1rZXktb2YtMzItYnl0ZXMtZm9yLXRlc3RzISE=";
     private static StandIns standIns;
     private final String database = "test_" + UUID.randomUUID().toString().replace("-", "");
     private ConfigurableApplicationContext context;
@@ -36,6 +38,7 @@ public final class World implements AutoCloseable {
                 "--spring.datasource.password=" + password(),
                 "--alcabala.demo=true",
                 "--alcabala.standins=" + standIns.address(),
+                "--alcabala.key=" + KEY,
                 "--alcabala.patience=2s");
         return world;
     }
@@ -67,6 +70,7 @@ public final class World implements AutoCloseable {
                         "PGPASSWORD", password(),
                         "ALCABALA_DEMO", "true",
                         "ALCABALA_PATIENCE", "2s",
+                        "ALCABALA_KEY", KEY,
                         "ALCABALA_STANDINS", standIns.address()),
                 "-cp",
                 classPath,

@@ -2,7 +2,6 @@ package standins.demo;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationRunner;
@@ -11,6 +10,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import standins.hullwork.HullworkRecords;
+import standins.inkwell.Companies;
+import standins.inkwell.Company;
 import standins.inkwell.Masters;
 import standins.inkwell.Posting;
 
@@ -18,21 +19,10 @@ import standins.inkwell.Posting;
 @Component
 public class DemoBusiness {
     private static final Logger LOG = LoggerFactory.getLogger(DemoBusiness.class);
-    private static final List<String> TABLES = List.of(
-            "hullwork_record",
-            "inkwell_setting",
-            "inkwell_request",
-            "inkwell_change",
-            "inkwell_payment",
-            "inkwell_journal_line",
-            "inkwell_journal",
-            "inkwell_line",
-            "inkwell_document",
-            "inkwell_item",
-            "inkwell_customer",
-            "inkwell_tax_code",
-            "inkwell_account",
-            "fault");
+    private static final String COMMON = "truncate hullwork_record, oauth2_authorization, fault restart identity";
+    private static final String BOOKS = """
+            truncate inkwell_setting, inkwell_request, inkwell_change, inkwell_payment, inkwell_journal_line, inkwell_journal,
+                inkwell_line, inkwell_document, inkwell_item, inkwell_customer, inkwell_tax_code, inkwell_account restart identity""";
     private final JdbcClient jdbc;
     private final HullworkRecords hullwork;
     private final Masters masters;
@@ -58,29 +48,48 @@ public class DemoBusiness {
     @Bean
     ApplicationRunner fillWhenEmpty() {
         return arguments -> {
-            if (jdbc.sql("select count(*) from inkwell_account")
-                            .query(Integer.class)
-                            .single()
-                    == 0) {
-                write();
+            if (!Companies.in(Company.SALTMERE, this::hasBooks)) {
+                writeHullwork();
+            }
+            for (Company company : Company.ALL) {
+                if (!Companies.in(company, this::hasBooks)) {
+                    writeBooks(company);
+                }
             }
         };
     }
 
-    /// Everything as on the first day.
-    public void reset() {
-        transaction.executeWithoutResult(
-                status -> jdbc.sql("truncate " + String.join(", ", TABLES) + " restart identity")
-                        .update());
-        write();
+    private boolean hasBooks() {
+        return jdbc.sql("select count(*) from inkwell_account")
+                        .query(Integer.class)
+                        .single()
+                > 0;
     }
 
-    private void write() {
+    /// Everything as on the first day.
+    public void reset() {
+        transaction.executeWithoutResult(status -> jdbc.sql(COMMON).update());
+        writeHullwork();
+        for (Company company : Company.ALL) {
+            Companies.in(
+                    company, () -> transaction.execute(status -> jdbc.sql(BOOKS).update()));
+            writeBooks(company);
+        }
+    }
+
+    private void writeHullwork() {
         LocalDate today = LocalDate.now(clock);
-        transaction.executeWithoutResult(status -> {
-            new HullworkDemo(hullwork, today).write();
-            new InkwellDemo(jdbc, masters, posting, today).write();
-        });
+        transaction.executeWithoutResult(status -> new HullworkDemo(hullwork, today).write());
         LOG.info("wrote the demo business as of {}", today);
+    }
+
+    private void writeBooks(Company company) {
+        InkwellDemo demo = new InkwellDemo(jdbc, masters, posting, LocalDate.now(clock));
+        Companies.in(
+                company,
+                () -> transaction.execute(status -> {
+                    demo.write(company);
+                    return null;
+                }));
     }
 }

@@ -8,10 +8,12 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import standins.inkwell.Books.Draft;
 import standins.inkwell.Books.DraftLine;
 import standins.inkwell.Books.Payment;
+import standins.inkwell.Company;
 import standins.inkwell.Masters;
 import standins.inkwell.Posting;
 
-/// The ledger as it stood before Alcabala: its chart, some customers and items, and one old invoice in the way.
+/// The ledgers as they stood before Alcabala. Saltmere: its chart, some customers and items, and one old invoice in the
+/// way. The other two companies have charts of their own, partly under the same codes.
 final class InkwellDemo {
     private final JdbcClient jdbc;
     private final Masters masters;
@@ -25,36 +27,50 @@ final class InkwellDemo {
         this.today = today;
     }
 
-    void write() {
-        for (String row : ACCOUNTS.lines().toList()) {
-            String[] part = row.split("\\|");
+    void write(Company company) {
+        switch (company.id()) {
+            case "saltmere" -> {
+                write(ACCOUNTS, TAX_CODES, CUSTOMERS, ITEMS);
+                oldInvoice();
+                masters.lockThrough(today.minusDays(92));
+            }
+            case "charter" -> write(CHARTER_ACCOUNTS, CHARTER_TAX_CODES, CHARTER_CUSTOMERS, "");
+            default -> write(TRAINING_ACCOUNTS, TRAINING_TAX_CODES, "", "");
+        }
+    }
+
+    private void write(String accounts, String taxCodes, String customers, String items) {
+        for (String[] part : rows(accounts)) {
             jdbc.sql("insert into inkwell_account (code, name, type, active) values (:code, :name, :type, :active)")
                     .params(Map.of("code", part[0], "name", part[1], "type", part[2], "active", part.length == 3))
                     .update();
         }
-        for (String row : TAX_CODES.lines().toList()) {
-            String[] part = row.split("\\|");
+        for (String[] part : rows(taxCodes)) {
             jdbc.sql("""
                     insert into inkwell_tax_code (code, name, rate, category, account)
-                    values (:code, :name, :rate, :category, '2200')""")
+                    values (:code, :name, :rate, :category, :account)""")
                     .params(Map.of(
-                            "code", part[0], "name", part[1], "rate", new BigDecimal(part[2]), "category", part[3]))
+                            "code", part[0],
+                            "name", part[1],
+                            "rate", new BigDecimal(part[2]),
+                            "category", part[3],
+                            "account", part[4]))
                     .update();
         }
-        for (String row : CUSTOMERS.lines().toList()) {
-            String[] part = row.split("\\|", -1);
+        for (String[] part : rows(customers)) {
             jdbc.sql("insert into inkwell_customer (id, name, tax_identifier, email) values (:id, :name, :tax, :email)")
                     .params(Map.of("id", part[0], "name", part[1], "tax", part[2], "email", part[3]))
                     .update();
         }
-        for (String row : ITEMS.lines().toList()) {
-            String[] part = row.split("\\|");
+        for (String[] part : rows(items)) {
             jdbc.sql("insert into inkwell_item (code, name, account, tax_code) values (:code, :name, :account, 'S23')")
                     .params(Map.of("code", part[0], "name", part[1], "account", part[2]))
                     .update();
         }
-        oldInvoice();
-        masters.lockThrough(today.minusDays(92));
+    }
+
+    private static List<String[]> rows(String table) {
+        return table.lines().map(row -> row.split("\\|", -1)).toList();
     }
 
     /// Entered by hand long ago under a number the yard has now reached; paid, so that nothing of it is open.
@@ -111,11 +127,11 @@ final class InkwellDemo {
             6100|Bank charges|expense
             6990|Rounding differences|expense""";
     private static final String TAX_CODES = """
-            S23|Standard 23 %|23|S
-            R13|Reduced 13.5 %|13.5|S
-            Z0|Zero-rated|0|Z
-            E0|Exempt|0|E
-            RC0|Reverse charge, other member states|0|AE""";
+            S23|Standard 23 %|23|S|2200
+            R13|Reduced 13.5 %|13.5|S|2200
+            Z0|Zero-rated|0|Z|2200
+            E0|Exempt|0|E|2200
+            RC0|Reverse charge, other member states|0|AE|2200""";
     private static final String CUSTOMERS = """
             IC-1001|Ostrander and Daughter Ltd||
             IC-1002|Pell Estuary Trust|IE7710243F|office@pell.estuary.trust.example
@@ -128,4 +144,34 @@ final class InkwellDemo {
             RIG-06|Swage terminal 6mm|4012
             SHACK-8|Shackle, 8 mm|4010
             STRAIN-1|Strainer, raw water|4018""";
+    private static final String CHARTER_ACCOUNTS = """
+            1000|Current account|bank
+            1100|Receivables control|receivable
+            2200|Output tax|tax
+            2300|Charter deposits|liability
+            3000|Capital|equity
+            4010|Charter income|revenue
+            4020|Skipper and crew|revenue
+            4030|Insurance held for owners|liability
+            4040|Berths and moorings|revenue
+            4080|Carriage recharged|revenue
+            4190|Price reductions|revenue
+            6990|Rounding differences|expense""";
+    private static final String CHARTER_TAX_CODES = """
+            S23|Standard 23 %|23|S|2200
+            R13|Reduced 9 %, passenger trips|9|S|2200
+            Z0|Zero-rated|0|Z|2200""";
+    private static final String CHARTER_CUSTOMERS = """
+            IC-1001|Wherry and Sons||
+            IC-1002|Pell Estuary Trust|IE7710243F|office@pell.estuary.trust.example""";
+    private static final String TRAINING_ACCOUNTS = """
+            100|Bank|bank
+            200|Debtors|receivable
+            300|Tax owed|tax
+            400|Course fees|revenue
+            410|Donations|revenue
+            490|Cent differences|expense""";
+    private static final String TRAINING_TAX_CODES = """
+            A|Courses, exempt|0|E|300
+            B|Goods at 23 %|23|S|300""";
 }

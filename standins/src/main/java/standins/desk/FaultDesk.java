@@ -12,6 +12,7 @@ import standins.Fault;
 import standins.Faults;
 import standins.Refusal;
 import standins.demo.DemoBusiness;
+import standins.inkwell.Company;
 
 @Controller
 class FaultDesk {
@@ -28,6 +29,12 @@ class FaultDesk {
     @GetMapping("/")
     String home() {
         return "home";
+    }
+
+    @GetMapping("/inkwell")
+    String inkwell(Model model) {
+        model.addAttribute("companies", Company.ALL);
+        return "inkwell-home";
     }
 
     @GetMapping("/{system:hullwork|inkwell}/faults")
@@ -48,6 +55,7 @@ class FaultDesk {
         return "redirect:/" + system + "/faults";
     }
 
+    /// Everything as on the first day, consents too.
     @PostMapping("/reset")
     String reset() {
         demo.reset();

@@ -9,12 +9,16 @@ import java.util.Map;
 public final class Books {
     private Books() {}
 
-    public record Company(
+    /// @param plan what the company has switched on: `purchase-orders`, `dimensions`, `multi-currency`
+    public record CompanySettings(
+            String id,
             String name,
             String currency,
             String taxRounding,
             int itemNameLimit,
             LocalDate lockedThrough,
+            boolean appliesCredits,
+            boolean tracksQuantities,
             List<String> plan) {}
 
     public record Account(String code, String name, String type, boolean active, int version) {}
@@ -102,6 +106,16 @@ public final class Books {
 
     public record Balance(
             String code, String name, String type, BigDecimal debit, BigDecimal credit, BigDecimal balance) {}
+
+    /// How much of everything there is. Sums in the books' currency, credit notes negative.
+    public record Counts(
+            long customers,
+            long items,
+            long documents,
+            BigDecimal gross,
+            BigDecimal paid,
+            BigDecimal open,
+            String highestNumber) {}
 
     public record Payment(String document, LocalDate date, BigDecimal amount, String bankAccount) {}
 }

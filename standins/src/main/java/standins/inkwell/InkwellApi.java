@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 import standins.Refusal;
 
 @RestController
-@RequestMapping("/inkwell/api")
+@RequestMapping("/inkwell/api/companies/{company}")
 class InkwellApi {
     private static final String KEY = "Idempotency-Key";
     private final Masters masters;
@@ -37,24 +37,27 @@ class InkwellApi {
 
     record Feed(List<Changed> changes, long next, boolean more) {}
 
-    @GetMapping("/company")
-    Books.Company company() {
+    @GetMapping
+    Books.CompanySettings company() {
         return masters.company();
     }
 
     @GetMapping("/accounts")
-    List<Books.Account> accounts() {
-        return masters.accounts();
+    List<Books.Account> accounts(
+            @RequestParam(defaultValue = "") String after, @RequestParam(defaultValue = "100000") int limit) {
+        return masters.accounts(after, limit);
     }
 
     @GetMapping("/tax-codes")
-    List<Books.TaxCode> taxCodes() {
-        return masters.taxCodes();
+    List<Books.TaxCode> taxCodes(
+            @RequestParam(defaultValue = "") String after, @RequestParam(defaultValue = "100000") int limit) {
+        return masters.taxCodes(after, limit);
     }
 
     @GetMapping("/customers")
-    List<Books.Customer> customers() {
-        return masters.customers();
+    List<Books.Customer> customers(
+            @RequestParam(defaultValue = "") String after, @RequestParam(defaultValue = "100000") int limit) {
+        return masters.customers(after, limit);
     }
 
     @PostMapping("/customers")
@@ -69,8 +72,9 @@ class InkwellApi {
     }
 
     @GetMapping("/items")
-    List<Books.Item> items() {
-        return masters.items();
+    List<Books.Item> items(
+            @RequestParam(defaultValue = "") String after, @RequestParam(defaultValue = "100000") int limit) {
+        return masters.items(after, limit);
     }
 
     @PostMapping("/items")
@@ -115,6 +119,11 @@ class InkwellApi {
     @GetMapping("/balances")
     List<Books.Balance> balances() {
         return posting.balances();
+    }
+
+    @GetMapping("/counts")
+    Books.Counts counts() {
+        return posting.counts();
     }
 
     /// What became of a request under this key.

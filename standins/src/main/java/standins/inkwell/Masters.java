@@ -1,5 +1,6 @@
 package standins.inkwell;
 
+import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
@@ -7,6 +8,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,6 +25,11 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class Masters {
     static final int ITEM_NAME_LIMIT = 31;
+    private static final int EVERYTHING = 1_000_000;
+    private static final List<String> PLAN = List.of("purchase-orders", "dimensions", "multi-currency");
+    public static final List<String> SETTINGS = Stream.concat(
+                    Stream.of("applies-credits", "tracks-quantities"), PLAN.stream())
+            .toList();
     private final JdbcClient jdbc;
     private final JsonMapper json;
 
@@ -30,45 +38,83 @@ public class Masters {
         this.json = json;
     }
 
-    public Books.Company company() {
-        return new Books.Company(
-                "Corvane Boatyards, Saltmere",
-                "EUR",
-                "per-document",
+    public Books.CompanySettings company() {
+        Company company = Companies.open();
+        return new Books.CompanySettings(
+                company.id(),
+                company.name(),
+                company.currency(),
+                company.taxRounding(),
                 ITEM_NAME_LIMIT,
                 lockedThrough(),
-                List.of("sales"));
+                isOn("applies-credits"),
+                isOn("tracks-quantities"),
+                PLAN.stream().filter(this::isOn).toList());
+    }
+
+    public boolean isOn(String setting) {
+        return find(setting).map("on"::equals).orElse(false);
+    }
+
+    public void set(String setting, boolean on) {
+        if (!SETTINGS.contains(setting)) {
+            throw Refusal.notFound("setting " + setting);
+        }
+        write(setting, on ? "on" : "off");
     }
 
     public LocalDate lockedThrough() {
-        return jdbc.sql("select value from inkwell_setting where name = 'locked-through'")
-                .query(String.class)
-                .optional()
-                .map(LocalDate::parse)
-                .orElse(LocalDate.of(2000, 1, 1));
+        return find("locked-through").map(LocalDate::parse).orElse(LocalDate.of(2000, 1, 1));
     }
 
     public void lockThrough(LocalDate date) {
+        write("locked-through", date.toString());
+    }
+
+    private Optional<String> find(String setting) {
+        return jdbc.sql("select value from inkwell_setting where name = :name")
+                .param("name", setting)
+                .query(String.class)
+                .optional();
+    }
+
+    private void write(String setting, String value) {
         jdbc.sql("""
-                insert into inkwell_setting (name, value) values ('locked-through', :value)
-                on conflict (name) do update set value = excluded.value""").param("value", date.toString()).update();
+                insert into inkwell_setting (name, value) values (:name, :value)
+                on conflict (name) do update set value = excluded.value""").params(Map.of("name", setting, "value", value)).update();
     }
 
     public List<Account> accounts() {
-        return jdbc.sql("select code, name, type, active, version from inkwell_account order by code")
+        return accounts("", EVERYTHING);
+    }
+
+    /// A page of the chart by code, from the one after a code on. So are the others.
+    public List<Account> accounts(String after, int limit) {
+        return page("select code, name, type, active, version from inkwell_account where code > :after order by code")
+                .apply(after, limit)
                 .query(Account.class)
                 .list();
     }
 
     public List<TaxCode> taxCodes() {
-        return jdbc.sql(
-                        "select code, name, rate, category, account, active, version from inkwell_tax_code order by code")
-                .query(TaxCode.class)
-                .list();
+        return taxCodes("", EVERYTHING);
+    }
+
+    public List<TaxCode> taxCodes(String after, int limit) {
+        return page("""
+                select code, name, rate, category, account, active, version from inkwell_tax_code
+                where code > :after order by code""").apply(after, limit).query(TaxCode.class).list();
     }
 
     public List<Customer> customers() {
-        return jdbc.sql(CUSTOMER + " order by id").query(this::customer).list();
+        return customers("", EVERYTHING);
+    }
+
+    public List<Customer> customers(String after, int limit) {
+        return page(CUSTOMER + " where id > :after order by id")
+                .apply(after, limit)
+                .query(this::customer)
+                .list();
     }
 
     public Optional<Customer> findCustomer(String id) {
@@ -79,7 +125,19 @@ public class Masters {
     }
 
     public List<Item> items() {
-        return jdbc.sql(ITEM + " order by code").query(Item.class).list();
+        return items("", EVERYTHING);
+    }
+
+    public List<Item> items(String after, int limit) {
+        return page(ITEM + " where code > :after order by code")
+                .apply(after, limit)
+                .query(Item.class)
+                .list();
+    }
+
+    private BiFunction<String, Integer, JdbcClient.StatementSpec> page(String sql) {
+        return (after, limit) ->
+                jdbc.sql(sql + " limit :limit").param("after", after).param("limit", Math.clamp(limit, 1, EVERYTHING));
     }
 
     public Optional<Item> findItem(String code) {
@@ -155,6 +213,31 @@ public class Masters {
         }
         changed("customer", id);
         return findCustomer(id).orElseThrow();
+    }
+
+    /// What the people at the desk do with their chart; a later version.
+    @Transactional
+    public void change(String code, String name, String type, boolean active) {
+        require(name, "name");
+        int rows = jdbc.sql("""
+                update inkwell_account set name = :name, type = :type, active = :active, version = version + 1
+                where code = :code""")
+                .params(Map.of("code", code, "name", name, "type", type, "active", active))
+                .update();
+        if (rows == 0) {
+            throw Refusal.notFound("account " + code);
+        }
+    }
+
+    @Transactional
+    public void change(String code, BigDecimal rate, boolean active) {
+        int rows = jdbc.sql("""
+                update inkwell_tax_code set rate = :rate, active = :active, version = version + 1 where code = :code""")
+                .params(Map.of("code", code, "rate", rate, "active", active))
+                .update();
+        if (rows == 0) {
+            throw Refusal.notFound("tax code " + code);
+        }
     }
 
     Account requireAccount(String code) {

@@ -153,6 +153,16 @@ public class Posting {
                 group by a.code, a.name, a.type order by a.code""").query(Books.Balance.class).list();
     }
 
+    public Books.Counts counts() {
+        return jdbc.sql("""
+                select (select count(*) from inkwell_customer) as customers, (select count(*) from inkwell_item) as items,
+                    count(*) as documents, coalesce(sum(s.sign * d.gross), 0.00) as gross,
+                    coalesce(sum(s.sign * d.paid), 0.00) as paid, coalesce(sum(s.sign * (d.gross - d.paid)), 0.00) as open,
+                    coalesce(max(d.number), '') as highest_number
+                from inkwell_document d cross join lateral (
+                    select case when d.kind = 'credit-note' then -1 else 1 end as sign) s""").query(Books.Counts.class).single();
+    }
+
     static Refusal stale(String what) {
         return new Refusal(
                 HttpStatus.CONFLICT, "stale-version", what + " was changed by somebody else since it was read.");
@@ -162,8 +172,9 @@ public class Posting {
         if (draft.number() == null || draft.number().isBlank()) {
             throw Refusal.unprocessable("number-missing", "A number is needed.");
         }
-        if (!"EUR".equals(draft.currency())) {
-            throw Refusal.unprocessable("currency-unknown", "The books are kept in EUR only.");
+        String currency = Companies.open().currency();
+        if (!currency.equals(draft.currency())) {
+            throw Refusal.unprocessable("currency-unknown", "The books are kept in " + currency + " only.");
         }
         if (draft.lines() == null || draft.lines().isEmpty()) {
             throw Refusal.unprocessable("lines-missing", "A document needs a line.");
@@ -224,7 +235,8 @@ public class Posting {
     private TaxOfInkwell.Result compute(Draft draft) {
         Map<String, BigDecimal> rates =
                 masters.taxCodes().stream().collect(Collectors.toMap(TaxCode::code, TaxCode::rate));
-        return TaxOfInkwell.compute(draft.lines(), draft.pricesIncludeTax(), rates);
+        boolean perLine = Companies.open().taxRounding().equals("per-line");
+        return TaxOfInkwell.compute(draft.lines(), draft.pricesIncludeTax(), rates, perLine);
     }
 
     private static Map<String, Object> head(String id, Draft draft, TaxOfInkwell.Result tax) {

@@ -57,6 +57,6 @@ class TaxOfInkwellTest {
                         new BigDecimal(part[0]),
                         part[1].equals("-") ? null : part[1]))
                 .toList();
-        return TaxOfInkwell.compute(drafts, inclusive, RATES);
+        return TaxOfInkwell.compute(drafts, inclusive, RATES, false);
     }
 }

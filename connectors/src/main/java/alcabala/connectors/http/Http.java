@@ -1,5 +1,7 @@
 package alcabala.connectors.http;
 
+import alcabala.connectors.Access;
+import alcabala.connectors.AccessLostException;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import java.net.http.HttpClient;
@@ -16,18 +18,23 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/// JSON over HTTP with a bearer key. The key is never part of a message.
+/// JSON over HTTP with a bearer token. The token is never part of a message. One that is turned away is replaced once.
 final class Http {
     static final JsonMapper JSON = JsonMapper.builder()
             .disable(tools.jackson.databind.DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .enable(tools.jackson.databind.DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
             .build();
+    private static final int TURNED_AWAY = 401;
+    private static final String AUTHORIZATION = "Authorization";
+    private static final String BEARER = "Bearer ";
     private static final Duration CONNECT = Duration.ofSeconds(3);
     private final String system;
+    private final Access access;
     private final RestClient client;
 
-    Http(String system, String address, String key, Duration patience) {
+    Http(String system, String address, Access access, Duration patience) {
         this.system = system;
+        this.access = access;
         JdkClientHttpRequestFactory factory = new JdkClientHttpRequestFactory(HttpClient.newBuilder()
                 .connectTimeout(CONNECT)
                 .version(HttpClient.Version.HTTP_1_1)
@@ -36,7 +43,6 @@ final class Http {
         client = RestClient.builder()
                 .baseUrl(address)
                 .requestFactory(factory)
-                .defaultHeader("Authorization", "Bearer " + key)
                 .defaultStatusHandler(status -> true, (request, response) -> {})
                 .build();
     }
@@ -50,7 +56,11 @@ final class Http {
     <T> Optional<T> find(String path, Class<T> type, Object... variables) {
         ResponseEntity<String> answer;
         try {
-            answer = client.get().uri(path, variables).retrieve().toEntity(String.class);
+            answer = letIn(token -> client.get()
+                    .uri(path, variables)
+                    .header(AUTHORIZATION, BEARER + token)
+                    .retrieve()
+                    .toEntity(String.class));
         } catch (RestClientException e) {
             throw new UnreachableException(system, "no answer to GET " + path, e);
         }
@@ -72,11 +82,16 @@ final class Http {
     <T> Answer<T> post(String path, String body, String key, Function<JsonNode, T> reader) {
         ResponseEntity<String> answer;
         try {
-            RestClient.RequestBodySpec request = client.post().uri(path).contentType(MediaType.APPLICATION_JSON);
-            if (key != null) {
-                request.header("Idempotency-Key", key);
-            }
-            answer = request.body(body).retrieve().toEntity(String.class);
+            answer = letIn(token -> {
+                RestClient.RequestBodySpec request = client.post()
+                        .uri(path)
+                        .header(AUTHORIZATION, BEARER + token)
+                        .contentType(MediaType.APPLICATION_JSON);
+                if (key != null) {
+                    request.header("Idempotency-Key", key);
+                }
+                return request.body(body).retrieve().toEntity(String.class);
+            });
         } catch (ResourceAccessException e) {
             return isRefusedConnection(e)
                     ? new Answer.Later<>(0, Duration.ofSeconds(2), "no connection")
@@ -85,6 +100,21 @@ final class Http {
             return new Answer.Lost<>("the answer could not be read");
         }
         return classify(answer, reader);
+    }
+
+    /// A request that is turned away at the door was not worked on, so it may go again with another token.
+    private ResponseEntity<String> letIn(Function<String, ResponseEntity<String>> request) {
+        String token = access.token();
+        ResponseEntity<String> answer = request.apply(token);
+        if (answer.getStatusCode().value() != TURNED_AWAY) {
+            return answer;
+        }
+        Optional<String> another = access.tokenAfter(token);
+        answer = another.isPresent() ? request.apply(another.get()) : answer;
+        if (answer.getStatusCode().value() == TURNED_AWAY) {
+            throw new AccessLostException(system, "does not let us in");
+        }
+        return answer;
     }
 
     private static <T> Answer<T> classify(ResponseEntity<String> answer, Function<JsonNode, T> reader) {

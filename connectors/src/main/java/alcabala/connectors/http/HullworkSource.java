@@ -1,5 +1,6 @@
 package alcabala.connectors.http;
 
+import alcabala.connectors.Access;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.source.SourceChange;
@@ -14,8 +15,8 @@ import tools.jackson.databind.JsonNode;
 public final class HullworkSource implements SourceConnector {
     private final Http http;
 
-    public HullworkSource(String address, String key, Duration patience) {
-        http = new Http("Hullwork", address + "/hullwork/api", key, patience);
+    public HullworkSource(String address, Access access, Duration patience) {
+        http = new Http("Hullwork", address + "/hullwork/api", access, patience);
     }
 
     @Override

@@ -11,73 +11,75 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.tax.TaxRounding;
+import alcabala.connectors.Access;
+import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerConnector;
+import alcabala.connectors.ledger.LedgerCounts;
 import alcabala.connectors.ledger.LedgerFeed;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.LedgerRecord;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Function;
 import tools.jackson.databind.JsonNode;
 
 /// Inkwell over HTTP. It keeps the answer to every Idempotency-Key, so a lost answer can be asked for.
 public final class InkwellLedger implements LedgerConnector {
+    private static final String SYSTEM = "Inkwell";
+    private static final int PAGE = 2000;
     private final Http http;
 
-    public InkwellLedger(String address, String key, Duration patience) {
-        http = new Http("Inkwell", address + "/inkwell/api", key, patience);
+    /// @param company whose books, by the id that Inkwell gives it
+    public InkwellLedger(String address, String company, Access access, Duration patience) {
+        http = new Http(SYSTEM, address + "/inkwell/api/companies/" + company, access, patience);
     }
 
     @Override
     public LedgerCompany company() {
-        JsonNode company = http.get("/company", JsonNode.class);
+        JsonNode company = http.get("", JsonNode.class);
+        Set<String> features = new HashSet<>();
+        company.path("plan").forEach(feature -> features.add(feature.asString()));
         return new LedgerCompany(
+                text(company, "id"),
                 text(company, "name"),
                 text(company, "currency"),
                 text(company, "taxRounding").equals("per-line") ? TaxRounding.PER_LINE : TaxRounding.PER_DOCUMENT,
                 company.path("itemNameLimit").asInt(),
-                LocalDate.parse(text(company, "lockedThrough")));
+                LocalDate.parse(text(company, "lockedThrough")),
+                company.path("appliesCredits").asBoolean(),
+                company.path("tracksQuantities").asBoolean(),
+                features);
     }
 
     @Override
-    public List<LedgerAccount> accounts() {
-        return list(
-                "/accounts",
-                node -> new LedgerAccount(
-                        text(node, "code"),
-                        text(node, "name"),
-                        AccountType.valueOf(text(node, "type").toUpperCase(Locale.ROOT)),
-                        node.path("active").asBoolean()));
+    public void accounts(Consumer<List<LedgerAccount>> page) {
+        pages("/accounts", "code", InkwellLedger::account, page);
     }
 
     @Override
-    public List<LedgerTaxCode> taxCodes() {
-        return list(
-                "/tax-codes",
-                node -> new LedgerTaxCode(
-                        text(node, "code"),
-                        text(node, "name"),
-                        node.path("rate").asDecimal(),
-                        TaxCategory.valueOf(text(node, "category")),
-                        text(node, "account"),
-                        node.path("active").asBoolean()));
+    public void taxCodes(Consumer<List<LedgerTaxCode>> page) {
+        pages("/tax-codes", "code", InkwellLedger::taxCode, page);
     }
 
     @Override
-    public List<Party> parties() {
-        return list("/customers", InkwellLedger::party);
+    public void parties(Consumer<List<Party>> page) {
+        pages("/customers", "id", InkwellLedger::party, page);
     }
 
     @Override
-    public List<LedgerItem> items() {
-        return list("/items", InkwellLedger::item);
+    public void items(Consumer<List<LedgerItem>> page) {
+        pages("/items", "code", InkwellLedger::item, page);
     }
 
     @Override
@@ -131,8 +133,23 @@ public final class InkwellLedger implements LedgerConnector {
     }
 
     @Override
-    public Optional<String> findRequest(String key) {
-        return http.find("/requests/{key}", JsonNode.class, key).map(JsonNode::toString);
+    public Optional<LedgerRecord> findPosted(String key) {
+        return request(key).map(InkwellLedger::record);
+    }
+
+    @Override
+    public Optional<Party> findCreatedParty(String key) {
+        return request(key).map(InkwellLedger::party);
+    }
+
+    @Override
+    public Optional<LedgerItem> findCreatedItem(String key) {
+        return request(key).map(InkwellLedger::item);
+    }
+
+    /// Inkwell keeps its answer to every request that it did.
+    private Optional<JsonNode> request(String key) {
+        return http.find("/requests/{key}", JsonNode.class, key);
     }
 
     @Override
@@ -162,6 +179,18 @@ public final class InkwellLedger implements LedgerConnector {
                 documents, masters, feed.get("next").asLong(), feed.get("more").asBoolean());
     }
 
+    @Override
+    public LedgerCounts counts() {
+        JsonNode node = http.get("/counts", JsonNode.class);
+        return new LedgerCounts(
+                node.path("customers").asLong(),
+                node.path("items").asLong(),
+                node.path("documents").asLong(),
+                node.path("gross").asDecimal(),
+                node.path("paid").asDecimal(),
+                node.path("open").asDecimal());
+    }
+
     private static Map<String, Object> line(LedgerLine line) {
         Map<String, Object> body = new LinkedHashMap<>();
         String item = line.counterpart().isEmpty() ? line.item() : line.counterpart();
@@ -175,18 +204,8 @@ public final class InkwellLedger implements LedgerConnector {
         return body;
     }
 
-    /// The ledger's answer to a document, as it stands in an answer or in the request store.
-    public static LedgerRecord record(JsonNode node) {
+    private static LedgerRecord record(JsonNode node) {
         return Http.JSON.treeToValue(node, LedgerRecord.class);
-    }
-
-    public static LedgerRecord record(String json) {
-        return Http.JSON.readValue(json, LedgerRecord.class);
-    }
-
-    /// The id in a kept answer.
-    public static String idOf(String json) {
-        return text(Http.JSON.readTree(json), "id");
     }
 
     private static Party party(JsonNode node) {
@@ -199,6 +218,37 @@ public final class InkwellLedger implements LedgerConnector {
                 HullworkMapping.address(node.path("billTo")),
                 HullworkMapping.address(node.path("shipTo")),
                 node.path("active").asBoolean());
+    }
+
+    private static LedgerAccount account(JsonNode node) {
+        return new LedgerAccount(
+                text(node, "code"),
+                text(node, "name"),
+                known(AccountType.class, text(node, "type"), "account " + text(node, "code")),
+                node.path("active").asBoolean());
+    }
+
+    private static LedgerTaxCode taxCode(JsonNode node) {
+        String code = text(node, "code");
+        if (!node.path("rate").isNumber()) {
+            throw new AnswerUnusableException(SYSTEM, "tax code " + code + " has no rate");
+        }
+        return new LedgerTaxCode(
+                code,
+                text(node, "name"),
+                node.path("rate").asDecimal(),
+                known(TaxCategory.class, text(node, "category"), "tax code " + code),
+                text(node, "account"),
+                node.path("active").asBoolean());
+    }
+
+    private static <E extends Enum<E>> E known(Class<E> type, String word, String where) {
+        try {
+            return Enum.valueOf(type, word.toUpperCase(Locale.ROOT));
+        } catch (IllegalArgumentException e) {
+            throw new AnswerUnusableException(
+                    SYSTEM, where + (word.isEmpty() ? " has no type" : " is of the unknown type “" + word + "”"));
+        }
     }
 
     private static LedgerItem item(JsonNode node) {
@@ -226,9 +276,22 @@ public final class InkwellLedger implements LedgerConnector {
         return Http.JSON.writeValueAsString(body);
     }
 
-    private <T> List<T> list(String path, java.util.function.Function<JsonNode, T> mapping) {
-        List<T> list = new ArrayList<>();
-        http.get(path, JsonNode.class).forEach(node -> list.add(mapping.apply(node)));
-        return list;
+    /// Asks on after the last one of each page, until a page is not full.
+    private <T> void pages(String path, String key, Function<JsonNode, T> mapping, Consumer<List<T>> page) {
+        String after = "";
+        int size;
+        do {
+            JsonNode answer = http.get(path + "?after={after}&limit={limit}", JsonNode.class, after, PAGE);
+            if (!answer.isArray()) {
+                throw new AnswerUnusableException(SYSTEM, "no list came where a list was asked for");
+            }
+            List<T> rows = new ArrayList<>();
+            for (JsonNode node : answer) {
+                rows.add(mapping.apply(node));
+                after = text(node, key);
+            }
+            size = rows.size();
+            page.accept(rows);
+        } while (size == PAGE);
     }
 }

@@ -2,7 +2,20 @@ package alcabala.connectors.ledger;
 
 import alcabala.accounting.tax.TaxRounding;
 import java.time.LocalDate;
+import java.util.Set;
 
 /// The company on the ledger and its settings.
+///
+/// @param appliesCredits whether the ledger applies open credits to invoices by itself
+/// @param tracksQuantities whether it tracks quantities, and so books the cost of what is sold
+/// @param features what it has switched on, such as `purchase-orders`, `dimensions`, `multi-currency`
 public record LedgerCompany(
-        String name, String currency, TaxRounding taxRounding, int itemNameLimit, LocalDate lockedThrough) {}
+        String id,
+        String name,
+        String currency,
+        TaxRounding taxRounding,
+        int itemNameLimit,
+        LocalDate lockedThrough,
+        boolean appliesCredits,
+        boolean tracksQuantities,
+        Set<String> features) {}

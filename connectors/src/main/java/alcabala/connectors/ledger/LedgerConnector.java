@@ -6,18 +6,22 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerDocument;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 
 /// An accounting system that keeps books. Reading throws [alcabala.connectors.UnreachableException]; writing answers.
 public interface LedgerConnector {
     LedgerCompany company();
 
-    List<LedgerAccount> accounts();
+    /// The whole chart, page by page.
+    ///
+    /// @throws alcabala.connectors.AnswerUnusableException when an account is of a type that nobody knows
+    void accounts(Consumer<List<LedgerAccount>> page);
 
-    List<LedgerTaxCode> taxCodes();
+    void taxCodes(Consumer<List<LedgerTaxCode>> page);
 
-    List<Party> parties();
+    void parties(Consumer<List<Party>> page);
 
-    List<LedgerItem> items();
+    void items(Consumer<List<LedgerItem>> page);
 
     Answer<Party> create(Party party, String reference, String key);
 
@@ -30,12 +34,20 @@ public interface LedgerConnector {
     /// The exact body that [#post] sends, for the trail.
     String body(LedgerDocument document, String partyId, String reference);
 
-    /// What became of a request; empty when the ledger never did it.
-    Optional<String> findRequest(String key);
+    /// What a request under this key posted; empty when the ledger never did it.
+    Optional<LedgerRecord> findPosted(String key);
+
+    /// The party that a request under this key created.
+    Optional<Party> findCreatedParty(String key);
+
+    /// The item that a request under this key created.
+    Optional<LedgerItem> findCreatedItem(String key);
 
     Optional<LedgerRecord> findByReference(String reference);
 
     LedgerRecord document(String id);
 
     LedgerFeed changes(long after, int limit);
+
+    LedgerCounts counts();
 }

@@ -7,6 +7,8 @@ import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.connectors.Access;
+import alcabala.connectors.AccessLostException;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -19,7 +21,9 @@ import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.AfterEach;
@@ -35,6 +39,7 @@ class InkwellLedgerTest {
     private HttpServer server;
     private Answering answering;
     private HttpExchange last;
+    private Access access = Access.key("secret");
 
     private interface Answering {
         void to(HttpExchange exchange) throws IOException;
@@ -128,11 +133,51 @@ class InkwellLedgerTest {
     @Test
     void askingTellsNotThereFromNoAnswer() {
         answer(404, "{}");
-        assertThat(ledger().findRequest("key-1")).isEmpty();
+        assertThat(ledger().findPosted("key-1")).isEmpty();
         answer(500, "{}");
-        assertThatThrownBy(() -> ledger().findRequest("key-1")).isInstanceOf(UnreachableException.class);
+        assertThatThrownBy(() -> ledger().findPosted("key-1")).isInstanceOf(UnreachableException.class);
         answer(200, "not json");
         assertThatThrownBy(() -> ledger().findByReference("x")).isInstanceOf(UnreachableException.class);
+    }
+
+    @Test
+    void aTokenThatIsTurnedAwayIsReplacedOnceAndTheRequestGoesAgain() {
+        List<String> shown = new ArrayList<>();
+        answering = exchange -> {
+            String token = exchange.getRequestHeaders().getFirst("Authorization");
+            shown.add(token);
+            send(exchange, token.equals("Bearer fresh") ? 404 : 401, "{}");
+        };
+        access = renewable(Optional.of("fresh"));
+        assertThat(ledger().findPosted("key-1")).isEmpty();
+        assertThat(shown).containsExactly("Bearer stale", "Bearer fresh");
+    }
+
+    @Test
+    void whoeverIsNotLetInIsToldSoAndNothingWasDone() {
+        answer(401, "{}");
+        for (Access useless : List.of(renewable(Optional.empty()), renewable(Optional.of("wrong too")))) {
+            access = useless;
+            assertThatThrownBy(this::post)
+                    .isInstanceOf(AccessLostException.class)
+                    .hasMessageStartingWith("Inkwell")
+                    .hasMessageNotContainingAny("stale", "wrong too");
+        }
+    }
+
+    private static Access renewable(Optional<String> next) {
+        return new Access() {
+            @Override
+            public String token() {
+                return "stale";
+            }
+
+            @Override
+            public Optional<String> tokenAfter(String turnedAway) {
+                assertThat(turnedAway).isEqualTo("stale");
+                return next;
+            }
+        };
     }
 
     @Test
@@ -156,7 +201,7 @@ class InkwellLedgerTest {
     }
 
     private InkwellLedger ledger() {
-        return new InkwellLedger("http://127.0.0.1:" + server.getAddress().getPort(), "secret", PATIENCE);
+        return new InkwellLedger("http://127.0.0.1:" + server.getAddress().getPort(), "saltmere", access, PATIENCE);
     }
 
     private void answer(int status, String body) {

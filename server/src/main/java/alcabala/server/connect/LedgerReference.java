@@ -7,11 +7,7 @@ import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.tax.TaxRounding;
-import alcabala.connectors.ledger.LedgerCompany;
-import alcabala.connectors.ledger.LedgerConnector;
 import alcabala.connectors.ledger.LedgerItem;
-import java.sql.Timestamp;
-import java.time.Clock;
 import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -20,7 +16,6 @@ import org.springframework.jdbc.core.namedparam.MapSqlParameterSource;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
 /// What the ledger owns, as last pulled: read-only here.
@@ -28,68 +23,12 @@ import tools.jackson.databind.json.JsonMapper;
 public class LedgerReference {
     private final JdbcClient jdbc;
     private final NamedParameterJdbcTemplate template;
-    private final TransactionTemplate transaction;
-    private final LedgerConnector ledger;
     private final JsonMapper json;
-    private final Clock clock;
 
-    LedgerReference(
-            JdbcClient jdbc,
-            NamedParameterJdbcTemplate template,
-            TransactionTemplate transaction,
-            LedgerConnector ledger,
-            JsonMapper json,
-            Clock clock) {
+    LedgerReference(JdbcClient jdbc, NamedParameterJdbcTemplate template, JsonMapper json) {
         this.jdbc = jdbc;
         this.template = template;
-        this.transaction = transaction;
-        this.ledger = ledger;
         this.json = json;
-        this.clock = clock;
-    }
-
-    /// Asks for everything first and then writes in one transaction. True when something differs from before.
-    public boolean pull(long ledgerId) {
-        LedgerCompany company = ledger.company();
-        List<LedgerAccount> accounts = ledger.accounts();
-        List<LedgerTaxCode> taxCodes = ledger.taxCodes();
-        List<Party> parties = ledger.parties();
-        List<LedgerItem> items = ledger.items();
-        return Boolean.TRUE.equals(transaction.execute(status -> {
-            int changed = 0;
-            for (LedgerAccount a : accounts) {
-                changed += template.update(
-                        ACCOUNT,
-                        row(ledgerId, a.code(), a.name(), a.active())
-                                .addValue("type", a.type().name()));
-            }
-            for (LedgerTaxCode t : taxCodes) {
-                changed += template.update(
-                        TAX_CODE,
-                        row(ledgerId, t.code(), t.name(), t.active())
-                                .addValue("rate", t.rate())
-                                .addValue("category", t.category().name())
-                                .addValue("account", t.account()));
-            }
-            for (Party p : parties) {
-                changed += keep(ledgerId, p);
-            }
-            for (LedgerItem i : items) {
-                changed += keep(ledgerId, i);
-            }
-            jdbc.sql("""
-                    update ledger set tax_rounding = :rounding, name_limit = :limit, locked_through = :locked,
-                        currency = :currency, pulled_at = :now, version = version + :changed where id = :id""")
-                    .param("rounding", company.taxRounding().name())
-                    .param("limit", company.itemNameLimit())
-                    .param("locked", company.lockedThrough())
-                    .param("currency", company.currency())
-                    .param("now", Timestamp.from(clock.instant()))
-                    .param("changed", Math.min(changed, 1))
-                    .param("id", ledgerId)
-                    .update();
-            return changed > 0;
-        }));
     }
 
     public int keep(long ledgerId, Party party) {
@@ -120,7 +59,8 @@ public class LedgerReference {
     }
 
     public List<LedgerAccount> accounts(long ledgerId) {
-        return jdbc.sql("select code, name, type, active from ledger_account where ledger_id = :id order by code")
+        return jdbc.sql(
+                        "select code, name, type, active from ledger_account where ledger_id = :id and not gone order by code")
                 .param("id", ledgerId)
                 .query((row, n) -> new LedgerAccount(
                         row.getString("code"),
@@ -132,7 +72,7 @@ public class LedgerReference {
 
     public List<LedgerTaxCode> taxCodes(long ledgerId) {
         return jdbc.sql("""
-                select code, name, rate, category, account, active from ledger_tax_code where ledger_id = :id order by code""")
+                select code, name, rate, category, account, active from ledger_tax_code where ledger_id = :id and not gone order by code""")
                 .param("id", ledgerId)
                 .query((row, n) -> new LedgerTaxCode(
                         row.getString("code"),
@@ -146,7 +86,7 @@ public class LedgerReference {
 
     public List<Party> parties(long ledgerId) {
         return jdbc
-                .sql("select body from ledger_party where ledger_id = :id order by name")
+                .sql("select body from ledger_party where ledger_id = :id and not gone order by name")
                 .param("id", ledgerId)
                 .query(String.class)
                 .list()
@@ -156,7 +96,8 @@ public class LedgerReference {
     }
 
     public List<LedgerItem> items(long ledgerId) {
-        return jdbc.sql("select code, name, account, active from ledger_item where ledger_id = :id order by name")
+        return jdbc.sql(
+                        "select code, name, account, active from ledger_item where ledger_id = :id and not gone order by name")
                 .param("id", ledgerId)
                 .query((row, n) -> new LedgerItem(
                         row.getString("code"),
@@ -174,26 +115,14 @@ public class LedgerReference {
                 .addValue("active", active);
     }
 
-    // Each touches the row only when something in it differs, so that the count says whether anything changed.
-    private static final String ACCOUNT = """
-            insert into ledger_account as t (ledger_id, code, name, type, active) values (:ledger, :code, :name, :type, :active)
-            on conflict (ledger_id, code) do update set name = excluded.name, type = excluded.type, active = excluded.active
-            where (t.name, t.type, t.active) is distinct from (excluded.name, excluded.type, excluded.active)""";
-    private static final String TAX_CODE = """
-            insert into ledger_tax_code as t (ledger_id, code, name, rate, category, account, active)
-            values (:ledger, :code, :name, :rate, :category, :account, :active)
-            on conflict (ledger_id, code) do update set name = excluded.name, rate = excluded.rate,
-                category = excluded.category, account = excluded.account, active = excluded.active
-            where (t.name, t.rate, t.category, t.account, t.active)
-                is distinct from (excluded.name, excluded.rate, excluded.category, excluded.account, excluded.active)""";
     private static final String PARTY = """
             insert into ledger_party as t (ledger_id, code, name, body, active)
             values (:ledger, :code, :name, cast(:body as jsonb), :active)
-            on conflict (ledger_id, code) do update set name = excluded.name, body = excluded.body, active = excluded.active
+            on conflict (ledger_id, code) do update set name = excluded.name, body = excluded.body, active = excluded.active, gone = false
             where (t.body, t.active) is distinct from (excluded.body, excluded.active)""";
     private static final String ITEM = """
             insert into ledger_item as t (ledger_id, code, name, account, active)
             values (:ledger, :code, :name, :account, :active)
-            on conflict (ledger_id, code) do update set name = excluded.name, account = excluded.account, active = excluded.active
+            on conflict (ledger_id, code) do update set name = excluded.name, account = excluded.account, active = excluded.active, gone = false
             where (t.name, t.account, t.active) is distinct from (excluded.name, excluded.account, excluded.active)""";
 }

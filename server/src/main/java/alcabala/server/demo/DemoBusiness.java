@@ -2,28 +2,22 @@ package alcabala.server.demo;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.connectors.UnreachableException;
-import alcabala.connectors.ledger.LedgerCompany;
-import alcabala.connectors.ledger.LedgerConnector;
 import alcabala.server.access.People;
 import alcabala.server.access.Role;
-import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.Connections;
+import alcabala.server.connect.ReferencePull;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.map.CrosswalkStore;
 import alcabala.server.platform.Settings;
 import alcabala.server.release.FileIntake;
 import alcabala.server.release.SourcePull;
-import java.time.Duration;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
-import org.springframework.core.retry.RetryException;
-import org.springframework.core.retry.RetryPolicy;
-import org.springframework.core.retry.RetryTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -37,8 +31,9 @@ class DemoBusiness implements ApplicationRunner {
     private final JdbcClient jdbc;
     private final People people;
     private final Routes routes;
-    private final LedgerConnector ledger;
-    private final LedgerReference reference;
+    private final DemoConsent consent;
+    private final Connections connections;
+    private final ReferencePull reference;
     private final CrosswalkStore store;
     private final SourcePull pull;
     private final FileIntake files;
@@ -49,8 +44,9 @@ class DemoBusiness implements ApplicationRunner {
             JdbcClient jdbc,
             People people,
             Routes routes,
-            LedgerConnector ledger,
-            LedgerReference reference,
+            DemoConsent consent,
+            Connections connections,
+            ReferencePull reference,
             CrosswalkStore store,
             SourcePull pull,
             FileIntake files,
@@ -59,7 +55,8 @@ class DemoBusiness implements ApplicationRunner {
         this.jdbc = jdbc;
         this.people = people;
         this.routes = routes;
-        this.ledger = ledger;
+        this.consent = consent;
+        this.connections = connections;
         this.reference = reference;
         this.store = store;
         this.pull = pull;
@@ -74,7 +71,7 @@ class DemoBusiness implements ApplicationRunner {
         people.add("ferro", WHO, Role.BOOKKEEPER, "ferro-corvane");
         people.add("voss", "T. Voss", Role.REVIEWER, "voss-corvane");
         if (routes.all().isEmpty()) {
-            connect(awaitLedger());
+            connect();
             RouteRow yard = routes.get("yard");
             pull.pull(yard, WHO);
             DemoFiles.write(settings.demoFiles());
@@ -83,61 +80,28 @@ class DemoBusiness implements ApplicationRunner {
         }
     }
 
-    /// The stand-ins start at the same time as the server.
-    private LedgerCompany awaitLedger() {
-        RetryTemplate patience = new RetryTemplate(RetryPolicy.builder()
-                .includes(UnreachableException.class)
-                .maxRetries(200)
-                .delay(Duration.ofMillis(300))
-                .build());
-        try {
-            return patience.execute(ledger::company);
-        } catch (RetryException e) {
-            throw new IllegalStateException("the stand-ins did not come up", e);
-        }
-    }
-
-    private void connect(LedgerCompany company) {
+    /// Through the same doors as everybody: consent for Inkwell, a key for Hullwork.
+    private void connect() {
+        long inkwell = connections.connect(consent.give(), "saltmere", "Inkwell", WHO);
+        long hullwork = connections.connectSource(null, "Hullwork", settings.hullworkKey(), WHO);
+        long harbour = connections.addFiles("Harbour office", WHO);
+        route("yard", hullwork, inkwell);
+        route("harbour", harbour, inkwell);
+        reference.pull(inkwell, WHO);
         transaction.executeWithoutResult(status -> {
-            long inkwell = insert("""
-                    insert into ledger (name, desk, currency, tax_rounding, name_limit)
-                    values ('Inkwell', :desk, :currency, :rounding, :limit) returning id""", company, "/inkwell", 0, 0);
-            long hullwork = insert(
-                    "insert into source (name, kind, desk) values ('Hullwork', 'app', :desk) returning id",
-                    company,
-                    "/hullwork",
-                    0,
-                    0);
-            long harbour = insert(
-                    "insert into source (name, kind) values ('Harbour office', 'files') returning id",
-                    company,
-                    "",
-                    0,
-                    0);
-            insert(route("yard"), company, "", hullwork, inkwell);
-            insert(route("harbour"), company, "", harbour, inkwell);
-            reference.pull(inkwell);
             crosswalkOfTheYard(routes.get("yard").id());
             crosswalkOfTheHarbour(routes.get("harbour").id());
         });
     }
 
-    private static String route(String code) {
-        return """
+    private void route(String code, long source, long ledgerId) {
+        jdbc.sql("""
                 insert into route (code, source_id, ledger_id, site, business_name, business_tax_identifiers)
-                values ('%s', :source, :ledger, 'Saltmere', 'Corvane Boatyards', '{IE6388047V}') returning id""".formatted(code);
-    }
-
-    private long insert(String sql, LedgerCompany company, String desk, long source, long ledgerId) {
-        return jdbc.sql(sql)
-                .param("desk", settings.standins() + desk)
-                .param("currency", company.currency())
-                .param("rounding", company.taxRounding().name())
-                .param("limit", company.itemNameLimit())
+                values (:code, :source, :ledger, 'Saltmere', 'Corvane Boatyards', '{IE6388047V}')""")
+                .param("code", code)
                 .param("source", source)
                 .param("ledger", ledgerId)
-                .query(Long.class)
-                .single();
+                .update();
     }
 
     private void crosswalkOfTheYard(long route) {

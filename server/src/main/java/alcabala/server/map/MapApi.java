@@ -19,6 +19,7 @@ import java.util.Locale;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -33,6 +34,7 @@ class MapApi {
     private final MapView view;
     private final Mapping mapping;
     private final LedgerReference reference;
+    private final RouteMove move;
 
     record CrosswalkRowJson(String counterpart, String account, int version, String setBy, Instant setAt) {
         static CrosswalkRowJson of(CrosswalkRow row) {
@@ -74,15 +76,18 @@ class MapApi {
 
     record Choices(List<Choice> accounts, List<Choice> items, List<Choice> taxCodes, List<Choice> parties) {}
 
+    record MoveRoute(@NotBlank String route, @NotNull Long toLedger) {}
+
     record CrosswalkVersion(
             int version, String counterpart, String account, String setBy, Instant setAt, boolean removed) {}
 
-    MapApi(JdbcClient jdbc, Routes routes, MapView view, Mapping mapping, LedgerReference reference) {
+    MapApi(JdbcClient jdbc, Routes routes, MapView view, Mapping mapping, LedgerReference reference, RouteMove move) {
         this.jdbc = jdbc;
         this.routes = routes;
         this.view = view;
         this.mapping = mapping;
         this.reference = reference;
+        this.move = move;
     }
 
     @GetMapping("/{kind}")
@@ -150,6 +155,17 @@ class MapApi {
                 sentence,
                 CrosswalkRowJson.of(changed.before()),
                 CrosswalkRowJson.of(changed.after()));
+    }
+
+    /// What moving a route to another ledger would do; changes nothing.
+    @GetMapping("/move")
+    RouteMove.Plan plan(@RequestParam String route, @RequestParam long toLedger) {
+        return move.plan(routes.get(route), toLedger);
+    }
+
+    @PostMapping("/move")
+    RouteMove.Moved move(@Valid @RequestBody MoveRoute wanted, Principal who) {
+        return move.move(routes.get(wanted.route()), wanted.toLedger(), who.getName());
     }
 
     @GetMapping("/history")

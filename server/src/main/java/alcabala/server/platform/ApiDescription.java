@@ -14,7 +14,7 @@ import org.springframework.context.annotation.Configuration;
 /// The description of the API that the screens' types are generated from.
 @Configuration
 class ApiDescription {
-    /// What may be absent; everything else is always there.
+    /// What may be absent, anywhere or in one place; everything else is always there.
     private static final Set<String> MAY_BE_NULL = Set.of(
             "row",
             "fix",
@@ -25,6 +25,14 @@ class ApiDescription {
             "journal",
             "sending",
             "finishedAt",
+            "pulledAt",
+            "consentEndsAt",
+            "LedgerJson.expiresAt",
+            "AskConsent.ledger",
+            "ConsentGiven.ledger",
+            "ConnectSource.source",
+            "ConnectSource.name",
+            "UseConsent.name",
             "crossedAt",
             "dueDate",
             "ids",
@@ -62,7 +70,9 @@ class ApiDescription {
         }
         List<String> required = new ArrayList<>();
         for (Map.Entry<String, ?> property : schema.getProperties().entrySet()) {
-            if (!MAY_BE_NULL.contains(property.getKey()) || ALWAYS_THERE.contains(name + "." + property.getKey())) {
+            String place = name + "." + property.getKey();
+            boolean mayBeNull = MAY_BE_NULL.contains(property.getKey()) || MAY_BE_NULL.contains(place);
+            if (!mayBeNull || ALWAYS_THERE.contains(place)) {
                 required.add(property.getKey());
             }
         }

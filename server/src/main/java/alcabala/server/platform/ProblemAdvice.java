@@ -1,5 +1,7 @@
 package alcabala.server.platform;
 
+import alcabala.connectors.AccessLostException;
+import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -16,6 +18,27 @@ class ProblemAdvice {
     @ExceptionHandler
     ResponseEntity<Refusal> notPossible(NotPossibleException e) {
         return ResponseEntity.status(e.status()).body(new Refusal(e.code(), e.getMessage(), ""));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Refusal> shutOut(AccessLostException e) {
+        LOG.warn("access lost: {}", e.getMessage());
+        return ResponseEntity.status(HttpStatus.BAD_GATEWAY)
+                .body(new Refusal(
+                        "access-lost",
+                        e.system()
+                                + " no longer lets Alcabala in. An administrator can connect it again under Connect; nothing was lost.",
+                        e.getMessage()));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Refusal> unusable(AnswerUnusableException e) {
+        LOG.warn("unusable answer: {}", e.getMessage());
+        return ResponseEntity.status(HttpStatus.BAD_GATEWAY)
+                .body(new Refusal(
+                        "answer-unusable",
+                        e.system() + " answered what cannot be used: " + e.what() + ". Nothing was changed here.",
+                        e.getMessage()));
     }
 
     @ExceptionHandler

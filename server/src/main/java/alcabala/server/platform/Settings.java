@@ -3,13 +3,27 @@ package alcabala.server.platform;
 import java.time.Duration;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 
+/// @param address where people reach Alcabala, to come back to after a consent
+/// @param standins where the outside systems are
+/// @param hullworkKey the key that the demo connects Hullwork with
+/// @param inkwellSecret what Alcabala is known by to Inkwell
+/// @param key the key to seal secrets with, in Base64; else `keyFile` names a file with it
 /// @param patience how long an outside system may take to answer
 @ConfigurationProperties("alcabala")
 public record Settings(
-        boolean demo, String demoFiles, String standins, String hullworkKey, String inkwellKey, Duration patience) {
+        boolean demo,
+        String demoFiles,
+        String address,
+        String standins,
+        String hullworkKey,
+        String inkwellSecret,
+        String key,
+        String keyFile,
+        Duration patience) {
     /// Without the keys.
     @Override
     public String toString() {
-        return "Settings[demo=" + demo + ", standins=" + standins + ", patience=" + patience + "]";
+        return "Settings[demo=" + demo + ", address=" + address + ", standins=" + standins + ", patience=" + patience
+                + "]";
     }
 }

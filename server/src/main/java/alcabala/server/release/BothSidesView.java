@@ -6,7 +6,6 @@ import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
-import alcabala.connectors.http.InkwellLedger;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.connect.LedgerReference;
 import alcabala.server.connect.RouteRow;
@@ -20,6 +19,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
 /// One document as its source has it and as the ledger has it, or would have it, field by field.
 @Component
@@ -29,6 +29,7 @@ class BothSidesView {
     private final Routes routes;
     private final Compilers compilers;
     private final LedgerReference reference;
+    private final JsonMapper json;
 
     /// @param differs whether the two sides disagree; false when the ledger has nothing yet
     record SideField(String name, String source, String ledger, boolean differs) {}
@@ -73,12 +74,19 @@ class BothSidesView {
 
     private record RightLine(String text, String item, BigDecimal amount, String account, String taxCode) {}
 
-    BothSidesView(JdbcClient jdbc, Documents documents, Routes routes, Compilers compilers, LedgerReference reference) {
+    BothSidesView(
+            JdbcClient jdbc,
+            Documents documents,
+            Routes routes,
+            Compilers compilers,
+            LedgerReference reference,
+            JsonMapper json) {
         this.jdbc = jdbc;
         this.documents = documents;
         this.routes = routes;
         this.compilers = compilers;
         this.reference = reference;
+        this.json = json;
     }
 
     BothSides of(Documents.Row row) {
@@ -94,7 +102,7 @@ class BothSidesView {
                 lines(document, right.orElse(null)),
                 right.map(Right::journal).orElse(List.of()),
                 route.sourceDesk().isEmpty() ? "" : route.sourceDesk() + "/documents/" + row.sourceRef(),
-                row.ledgerRef() == null ? "" : route.ledgerDesk() + "/documents/" + row.ledgerRef());
+                posted.isPresent() ? ledgerDesk(row.id()) + "/documents/" + row.ledgerRef() : "");
     }
 
     private Optional<LedgerRecord> findPosted(long documentId) {
@@ -102,7 +110,15 @@ class BothSidesView {
                 .param("id", documentId)
                 .query(String.class)
                 .optional()
-                .map(InkwellLedger::record);
+                .map(body -> json.readValue(body, LedgerRecord.class));
+    }
+
+    /// Of the ledger that has it, which may not be the one the route leads to today.
+    private String ledgerDesk(long documentId) {
+        return jdbc.sql("select g.desk from link l join ledger g on g.id = l.ledger_id where l.document_id = :id")
+                .param("id", documentId)
+                .query(String.class)
+                .single();
     }
 
     private Right right(LedgerRecord record, RouteRow route) {

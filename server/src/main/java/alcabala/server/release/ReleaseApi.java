@@ -3,6 +3,7 @@ package alcabala.server.release;
 import alcabala.connectors.source.SourceConnector;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
+import alcabala.server.connect.Sources;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.trail.Trail;
@@ -32,7 +33,7 @@ class ReleaseApi {
     private final Routes routes;
     private final WhyView whyView;
     private final BothSidesView bothSidesView;
-    private final SourceConnector source;
+    private final Sources sources;
     private final SourcePull pull;
     private final Trail trail;
     private final Clock clock;
@@ -91,7 +92,7 @@ class ReleaseApi {
             Routes routes,
             WhyView whyView,
             BothSidesView bothSidesView,
-            SourceConnector source,
+            Sources sources,
             SourcePull pull,
             Trail trail,
             Clock clock) {
@@ -99,7 +100,7 @@ class ReleaseApi {
         this.routes = routes;
         this.whyView = whyView;
         this.bothSidesView = bothSidesView;
-        this.source = source;
+        this.sources = sources;
         this.pull = pull;
         this.trail = trail;
         this.clock = clock;
@@ -197,6 +198,7 @@ class ReleaseApi {
                 .map(documents::get)
                 .filter(row -> row.routeId() == route.id() && row.state().equals("Waiting"))
                 .toList();
+        SourceConnector source = sources.of(route.sourceId());
         for (Documents.Row row : waiting) {
             source.approve(row.sourceRef());
             trail.write(route.id(), row.id(), who.getName(), "approved", Map.of("source", route.source()));

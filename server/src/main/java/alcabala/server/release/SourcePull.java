@@ -9,6 +9,7 @@ import alcabala.connectors.source.SourceLookup;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.connect.SourceCatalogue;
+import alcabala.server.connect.Sources;
 import alcabala.server.map.Compilers;
 import alcabala.server.release.DocumentWriter.Written;
 import java.nio.charset.StandardCharsets;
@@ -23,7 +24,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class SourcePull {
     private static final int PAGE = 500;
-    private final SourceConnector source;
+    private final Sources sources;
     private final Routes routes;
     private final SourceCatalogue catalogue;
     private final Compilers compilers;
@@ -34,13 +35,13 @@ public class SourcePull {
     public record Pulled(int added, int changed) {}
 
     SourcePull(
-            SourceConnector source,
+            Sources sources,
             Routes routes,
             SourceCatalogue catalogue,
             Compilers compilers,
             DocumentWriter writer,
             TransactionTemplate transaction) {
-        this.source = source;
+        this.sources = sources;
         this.routes = routes;
         this.catalogue = catalogue;
         this.compilers = compilers;
@@ -49,6 +50,7 @@ public class SourcePull {
     }
 
     public Pulled pull(RouteRow route, String who) {
+        SourceConnector source = sources.of(route.sourceId());
         Written total = new Written(0, 0, 0);
         boolean more = true;
         while (more) {

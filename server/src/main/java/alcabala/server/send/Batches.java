@@ -13,6 +13,7 @@ import alcabala.server.connect.Routes;
 import alcabala.server.map.Compilers;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.DocumentJson;
+import alcabala.server.platform.Jobs;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.trail.Trail;
 import java.sql.Timestamp;
@@ -41,7 +42,7 @@ class Batches {
     private final Compilers compilers;
     private final LedgerReference reference;
     private final Trail trail;
-    private final SendTask task;
+    private final Jobs jobs;
     private final Clock clock;
 
     /// Which documents are meant: those named, or all that are ready in a span of days.
@@ -69,14 +70,14 @@ class Batches {
             Compilers compilers,
             LedgerReference reference,
             Trail trail,
-            SendTask task,
+            Jobs jobs,
             Clock clock) {
         this.jdbc = jdbc;
         this.routes = routes;
         this.compilers = compilers;
         this.reference = reference;
         this.trail = trail;
-        this.task = task;
+        this.jobs = jobs;
         this.clock = clock;
     }
 
@@ -167,7 +168,7 @@ class Batches {
         }
         long batch = insert(route, preview, typed, reason, who);
         queue(route, batch, preview.ids(), who);
-        task.schedule(batch);
+        SendTask.schedule(jobs, batch);
         return batch;
     }
 
@@ -242,7 +243,7 @@ class Batches {
                     .param("id", batch)
                     .update();
             trail.write(null, null, who, "batch-retried", Map.of("batch", batch, "documents", rows));
-            task.schedule(batch);
+            SendTask.schedule(jobs, batch);
         }
         return rows;
     }

@@ -6,11 +6,11 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
-import alcabala.connectors.http.InkwellLedger;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerConnector;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.Ledgers;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.SourceCatalogue;
 import alcabala.server.map.CrosswalkStore;
@@ -30,7 +30,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class Counterparts {
     private static final String WHO = "Alcabala, on first use";
-    private final LedgerConnector ledger;
+    private final Ledgers ledgers;
     private final LedgerReference reference;
     private final SourceCatalogue catalogue;
     private final CrosswalkStore store;
@@ -38,13 +38,13 @@ class Counterparts {
     private final TransactionTemplate transaction;
 
     Counterparts(
-            LedgerConnector ledger,
+            Ledgers ledgers,
             LedgerReference reference,
             SourceCatalogue catalogue,
             CrosswalkStore store,
             Trail trail,
             TransactionTemplate transaction) {
-        this.ledger = ledger;
+        this.ledgers = ledgers;
         this.reference = reference;
         this.catalogue = catalogue;
         this.store = store;
@@ -79,13 +79,9 @@ class Counterparts {
                 line.item(), ItemNames.cut(line.description(), limit), line.account(), line.taxCode(), true);
         String about = "item:" + line.item();
         String key = key(route, about);
-        Answer<LedgerItem> answer = asked(
-                key,
-                () -> ledger.create(item, route.reference(about), key),
-                raw -> ledger.items().stream()
-                        .filter(each -> each.code().equals(line.item()))
-                        .findFirst()
-                        .orElse(item));
+        LedgerConnector ledger = ledgers.of(route.ledgerId());
+        Answer<LedgerItem> answer =
+                asked(() -> ledger.create(item, route.reference(about), key), () -> ledger.findCreatedItem(key));
         if (answer instanceof Answer.Accepted<LedgerItem> accepted) {
             transaction.executeWithoutResult(status -> {
                 reference.keep(route.ledgerId(), accepted.record());
@@ -100,7 +96,9 @@ class Counterparts {
         Party party = catalogue.lookup(route.sourceId()).party(named.code());
         String about = "party:" + named.code();
         String key = key(route, about);
-        Answer<Party> answer = asked(key, () -> ledger.create(party, route.reference(about), key), raw -> partyOf(raw));
+        LedgerConnector ledger = ledgers.of(route.ledgerId());
+        Answer<Party> answer =
+                asked(() -> ledger.create(party, route.reference(about), key), () -> ledger.findCreatedParty(key));
         if (answer instanceof Answer.Accepted<Party> accepted) {
             transaction.executeWithoutResult(status -> {
                 reference.keep(route.ledgerId(), accepted.record());
@@ -134,27 +132,20 @@ class Counterparts {
         return pass(answer);
     }
 
-    private Party partyOf(String raw) {
-        String id = InkwellLedger.idOf(raw);
-        return ledger.parties().stream()
-                .filter(party -> party.code().equals(id))
-                .findFirst()
-                .orElseThrow();
-    }
-
     /// After a lost answer the ledger is asked by key before anything is sent again.
-    private <T> Answer<T> asked(String key, Supplier<Answer<T>> create, java.util.function.Function<String, T> found) {
+    private static <T> Answer<T> asked(Supplier<Answer<T>> create, Supplier<Optional<T>> find) {
         Answer<T> answer = create.get();
         if (answer instanceof Answer.Lost<T>) {
-            Optional<String> kept = ledger.findRequest(key);
-            return kept.<Answer<T>>map(raw -> new Answer.Accepted<>(found.apply(raw), 200, raw))
+            return find.get()
+                    .<Answer<T>>map(found -> new Answer.Accepted<>(found, 200, ""))
                     .orElseGet(create);
         }
         return answer;
     }
 
     private static String key(RouteRow route, String about) {
-        return UUID.nameUUIDFromBytes((route.code() + "/" + about).getBytes(StandardCharsets.UTF_8))
+        return UUID.nameUUIDFromBytes(
+                        (route.code() + "/" + route.ledgerId() + "/" + about).getBytes(StandardCharsets.UTF_8))
                 .toString();
     }
 

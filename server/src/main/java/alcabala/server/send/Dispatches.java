@@ -163,11 +163,13 @@ class Dispatches {
                 .param("id", dispatch.documentId())
                 .update();
         jdbc.sql("""
-                insert into link (document_id, ledger_ref, baseline, ledger_now, seen_at)
-                values (:id, :ref, cast(:body as jsonb), cast(:body as jsonb), :now)
-                on conflict (document_id) do update set ledger_ref = excluded.ledger_ref, baseline = excluded.baseline,
+                insert into link (document_id, ledger_id, ledger_ref, baseline, ledger_now, seen_at)
+                select :id, ledger_id, :ref, cast(:body as jsonb), cast(:body as jsonb), :now from route where id = :route
+                on conflict (document_id) do update set ledger_id = excluded.ledger_id, ledger_ref = excluded.ledger_ref,
+                    baseline = excluded.baseline,
                     ledger_now = excluded.ledger_now, seen_at = excluded.seen_at""")
                 .param("id", dispatch.documentId())
+                .param("route", dispatch.routeId())
                 .param("ref", record.id())
                 .param("body", body)
                 .param("now", now)

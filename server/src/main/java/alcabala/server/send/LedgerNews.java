@@ -1,13 +1,11 @@
 package alcabala.server.send;
 
-import alcabala.connectors.http.InkwellLedger;
 import alcabala.connectors.ledger.LedgerConnector;
 import alcabala.connectors.ledger.LedgerFeed;
 import alcabala.connectors.ledger.LedgerRecord;
-import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.Ledgers;
+import alcabala.server.connect.ReferencePull;
 import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
-import alcabala.server.map.Affected;
 import alcabala.server.trail.Trail;
 import java.math.BigDecimal;
 import java.sql.Timestamp;
@@ -16,7 +14,6 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -28,10 +25,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class LedgerNews {
     private static final int PAGE = 200;
-    private final LedgerConnector ledger;
-    private final LedgerReference reference;
-    private final Routes routes;
-    private final Affected affected;
+    private final Ledgers ledgers;
+    private final ReferencePull pull;
     private final Trail trail;
     private final JdbcClient jdbc;
     private final TransactionTemplate transaction;
@@ -44,19 +39,15 @@ class LedgerNews {
     private record Linked(long documentId, long routeId, String baseline, long paid, boolean differs, int version) {}
 
     LedgerNews(
-            LedgerConnector ledger,
-            LedgerReference reference,
-            Routes routes,
-            Affected affected,
+            Ledgers ledgers,
+            ReferencePull pull,
             Trail trail,
             JdbcClient jdbc,
             TransactionTemplate transaction,
             JsonMapper json,
             Clock clock) {
-        this.ledger = ledger;
-        this.reference = reference;
-        this.routes = routes;
-        this.affected = affected;
+        this.ledgers = ledgers;
+        this.pull = pull;
         this.trail = trail;
         this.jdbc = jdbc;
         this.transaction = transaction;
@@ -65,12 +56,8 @@ class LedgerNews {
     }
 
     Brought bring(RouteRow route, String who) {
-        boolean changed = reference.pull(route.ledgerId());
-        if (changed) {
-            routes.all().stream()
-                    .filter(each -> each.ledgerId() == route.ledgerId())
-                    .forEach(each -> affected.compileAgain(each.id(), Set.of(), who, "the ledger's own tables"));
-        }
+        boolean changed = pull.pull(route.ledgerId(), who);
+        LedgerConnector ledger = ledgers.of(route.ledgerId());
         int payments = 0;
         int edits = 0;
         boolean more = true;
@@ -107,10 +94,10 @@ class LedgerNews {
         int payments = 0;
         int edits = 0;
         for (LedgerRecord record : latest.values()) {
-            Optional<Linked> linked = find(record.id());
+            Optional<Linked> linked = find(route.ledgerId(), record.id());
             if (linked.isPresent()) {
                 boolean paid = Dispatches.minor(record.paid()) != linked.get().paid();
-                boolean differs = differs(InkwellLedger.record(linked.get().baseline()), record);
+                boolean differs = differs(json.readValue(linked.get().baseline(), LedgerRecord.class), record);
                 payments += paid ? 1 : 0;
                 edits += differs && record.version() > linked.get().version() && !paid ? 1 : 0;
                 write(linked.get(), record, paid, differs, who);
@@ -119,10 +106,14 @@ class LedgerNews {
         return new int[] {payments, edits};
     }
 
-    private Optional<Linked> find(String ledgerRef) {
+    private Optional<Linked> find(long ledgerId, String ledgerRef) {
         return jdbc.sql("""
                 select l.document_id, d.route_id, l.baseline, d.paid, d.ledger_differs as differs, d.ledger_version as version
-                from link l join document d on d.id = l.document_id where l.ledger_ref = :ref""").param("ref", ledgerRef).query(Linked.class).optional();
+                from link l join document d on d.id = l.document_id where l.ledger_id = :ledger and l.ledger_ref = :ref""")
+                .param("ledger", ledgerId)
+                .param("ref", ledgerRef)
+                .query(Linked.class)
+                .optional();
     }
 
     private void write(Linked linked, LedgerRecord record, boolean paid, boolean differs, String who) {

@@ -2,11 +2,12 @@ package alcabala.server.send;
 
 import alcabala.accounting.document.Document;
 import alcabala.accounting.posting.LedgerDocument;
+import alcabala.connectors.AccessLostException;
 import alcabala.connectors.UnreachableException;
-import alcabala.connectors.http.InkwellLedger;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerConnector;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.connect.Ledgers;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.map.Compilers;
@@ -24,7 +25,7 @@ import org.springframework.stereotype.Component;
 class Sender {
     private static final int TRIES = 8;
     private static final Duration LONGEST_PAUSE = Duration.ofSeconds(30);
-    private final LedgerConnector ledger;
+    private final Ledgers ledgers;
     private final Routes routes;
     private final Compilers compilers;
     private final Documents documents;
@@ -32,13 +33,13 @@ class Sender {
     private final Dispatches dispatches;
 
     Sender(
-            LedgerConnector ledger,
+            Ledgers ledgers,
             Routes routes,
             Compilers compilers,
             Documents documents,
             Counterparts counterparts,
             Dispatches dispatches) {
-        this.ledger = ledger;
+        this.ledgers = ledgers;
         this.routes = routes;
         this.compilers = compilers;
         this.documents = documents;
@@ -63,8 +64,9 @@ class Sender {
 
     private Duration ask(Dispatch dispatch, RouteRow route, Documents.Row row) {
         try {
+            LedgerConnector ledger = ledgers.of(route.ledgerId());
             Optional<LedgerRecord> found =
-                    ledger.findRequest(dispatch.idempotencyKey().toString()).map(InkwellLedger::record);
+                    ledger.findPosted(dispatch.idempotencyKey().toString());
             if (found.isEmpty()) {
                 found = ledger.findByReference(route.reference(row.sourceRef()));
             }
@@ -88,6 +90,8 @@ class Sender {
         Answer<String> ready;
         try {
             ready = counterparts.ensure(route, row.id(), document, compiled.get());
+        } catch (AccessLostException e) {
+            return shutOut(dispatch, route);
         } catch (UnreachableException e) {
             return later(dispatch, Duration.ofSeconds(1), route.ledger() + " did not answer");
         }
@@ -105,6 +109,7 @@ class Sender {
     private Duration post(
             Dispatch dispatch, RouteRow route, Documents.Row row, LedgerDocument document, String partyId) {
         String reference = route.reference(row.sourceRef());
+        LedgerConnector ledger = ledgers.of(route.ledgerId());
         dispatches.sending(dispatch, row.revision(), ledger.body(document, partyId, reference));
         Dispatch sent = new Dispatch(
                 dispatch.id(),
@@ -115,8 +120,24 @@ class Sender {
                 "sending",
                 dispatch.attempts(),
                 dispatch.version() + 1);
-        switch (ledger.post(
-                document, partyId, reference, dispatch.idempotencyKey().toString())) {
+        try {
+            return settle(
+                    sent,
+                    row,
+                    ledger.post(
+                            document,
+                            partyId,
+                            reference,
+                            dispatch.idempotencyKey().toString()));
+        } catch (AccessLostException e) {
+            return shutOut(sent, route);
+        } catch (UnreachableException e) {
+            return later(sent, Duration.ofSeconds(1), route.ledger() + " gave no access token");
+        }
+    }
+
+    private Duration settle(Dispatch sent, Documents.Row row, Answer<LedgerRecord> answer) {
+        switch (answer) {
             case Answer.Accepted<LedgerRecord> yes -> dispatches.posted(sent, yes.record(), yes.status(), "answered");
             case Answer.Refused<LedgerRecord> no ->
                 dispatches.refused(sent, row.revision(), no.status(), no.code(), no.sentence(), no.raw());
@@ -125,6 +146,13 @@ class Sender {
             }
             case Answer.Lost<LedgerRecord> lost -> dispatches.unconfirmed(sent, lost.reason());
         }
+        return Duration.ZERO;
+    }
+
+    /// Only a person can mend that; whoever is turned away at the door has not been worked on.
+    private Duration shutOut(Dispatch dispatch, RouteRow route) {
+        dispatches.unreached(
+                dispatch, route.ledger() + " no longer lets Alcabala in. Connect it again under Connect, then retry.");
         return Duration.ZERO;
     }
 

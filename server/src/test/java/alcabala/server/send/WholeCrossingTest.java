@@ -96,7 +96,10 @@ class WholeCrossingTest {
     }
 
     private static void putRefusalsRight(World world, Api ferro) {
-        world.standIns().desk("/inkwell/lock", "through=" + LocalDate.now().minusYears(1));
+        world.standIns()
+                .desk(
+                        "/inkwell/books/saltmere/lock",
+                        "through=" + LocalDate.now().minusYears(1));
         String lines = "";
         JsonNode taken = new Api(world.standIns().address())
                 .withToken("hullwork-demo-key")
@@ -155,7 +158,8 @@ class WholeCrossingTest {
                 .isEqualTo("Nothing new on either side");
         world.standIns()
                 .desk(
-                        "/inkwell/documents/" + paid.get("ledgerRef").asString() + "/pay",
+                        "/inkwell/books/saltmere/documents/"
+                                + paid.get("ledgerRef").asString() + "/pay",
                         "amount=1.23&date=" + LocalDate.now());
         JsonNode there =
                 world.standIns().inkwell("/documents/" + edited.get("ledgerRef").asString());
@@ -165,7 +169,7 @@ class WholeCrossingTest {
                         .append(line.get("amount").asDecimal().add(BigDecimal.ONE)));
         world.standIns()
                 .desk(
-                        "/inkwell/documents/" + there.get("id").asString() + "/edit",
+                        "/inkwell/books/saltmere/documents/" + there.get("id").asString() + "/edit",
                         "version=" + there.get("version").asInt() + "&due="
                                 + there.get("due").asString() + amounts);
         JsonNode pulled = ferro.post("/api/pull?route=yard", Map.of()).json();

@@ -1,0 +1,4 @@
+package alcabala.connectors.ledger;
+
+/// A company that a consent leads to.
+public record CompanyOffer(String id, String name, String currency) {}

@@ -1,0 +1,224 @@
+package alcabala.server.connect;
+
+import alcabala.server.access.SignedIn;
+import alcabala.server.connect.ConsentRequests.Pending;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.Authentication;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/// Connections. Only administrators change them.
+@RestController
+@RequestMapping("/api/connect")
+class ConnectApi {
+    private final ConnectView view;
+    private final Connections connections;
+    private final ConsentRequests requests;
+    private final ReferencePull pull;
+    private final ReferenceView reference;
+    private final Routes routes;
+
+    /// @param ledger the ledger to connect again; left out for a new one
+    record AskConsent(Long ledger) {}
+
+    /// @param address where to send the person
+    record ConsentAsked(String address) {}
+
+    record CodeGiven(@NotBlank @Size(max = 1000) String code) {
+        @Override
+        public String toString() {
+            return "CodeGiven";
+        }
+    }
+
+    record CompanyOfferJson(String id, String name, String currency, String connectedAs) {}
+
+    /// A consent that was given and waits for its company.
+    ///
+    /// @param ledger the ledger that is connected again; absent for a new one
+    record ConsentGiven(
+            String consent, Long ledger, String ledgerName, String ledgerCompany, List<CompanyOfferJson> companies) {}
+
+    record UseConsent(
+            @NotBlank String consent,
+            @NotBlank String company,
+            @Size(max = 60) String name) {}
+
+    record LedgerConnected(long ledger) {}
+
+    record PullStarted(long pull) {}
+
+    record Hide(@NotBlank String code, boolean hidden) {}
+
+    /// @param source the app to connect again; left out for a new one
+    record ConnectSource(
+            Long source,
+            @Size(max = 60) String name,
+            @NotBlank @Size(max = 500) String key) {
+        @Override
+        public String toString() {
+            return "ConnectSource[" + source + "]";
+        }
+    }
+
+    record AddFiles(@NotBlank @Size(max = 60) String name) {}
+
+    record SourceConnected(long source) {}
+
+    ConnectApi(
+            ConnectView view,
+            Connections connections,
+            ConsentRequests requests,
+            ReferencePull pull,
+            ReferenceView reference,
+            Routes routes) {
+        this.view = view;
+        this.connections = connections;
+        this.requests = requests;
+        this.pull = pull;
+        this.reference = reference;
+        this.routes = routes;
+    }
+
+    @GetMapping
+    ConnectView.Connected all() {
+        return view.all();
+    }
+
+    @GetMapping("/counts")
+    List<ConnectView.BothCounts> counts(@RequestParam String route) {
+        return view.counts(routes.get(route));
+    }
+
+    @PostMapping("/consents")
+    ConsentAsked ask(@RequestBody AskConsent ask, Authentication who) {
+        return new ConsentAsked(requests.ask(signIn(who), ask.ledger()));
+    }
+
+    /// Takes the code that Inkwell sent the person back with. The screen brings it here, so that the session's cookie
+    /// need not follow anybody who comes from another site.
+    @PostMapping("/consents/{state}")
+    ConsentGiven comeBack(@PathVariable String state, @Valid @RequestBody CodeGiven back, Authentication who) {
+        requests.given(signIn(who), state, back.code());
+        return given(state, who);
+    }
+
+    @GetMapping("/consents/{state}")
+    ConsentGiven given(@PathVariable String state, Authentication who) {
+        Pending pending = requests.get(signIn(who), state);
+        List<CompanyOfferJson> companies = connections.offers(pending).stream()
+                .map(offer -> new CompanyOfferJson(
+                        offer.company().id(),
+                        offer.company().name(),
+                        offer.company().currency(),
+                        offer.connectedAs()))
+                .toList();
+        ConnectView.LedgerJson ledger = pending.ledgerId() == null
+                ? null
+                : view.all().ledgers().stream()
+                        .filter(each -> each.id() == pending.ledgerId())
+                        .findFirst()
+                        .orElseThrow();
+        return new ConsentGiven(
+                state,
+                pending.ledgerId(),
+                ledger == null ? "" : ledger.name(),
+                ledger == null ? "" : ledger.companyName(),
+                companies);
+    }
+
+    /// Uses a consent for a company, once.
+    @PostMapping("/ledgers")
+    LedgerConnected use(@Valid @RequestBody UseConsent use, Authentication who) {
+        Pending pending = requests.get(signIn(who), use.consent());
+        if (pending.ledgerId() != null) {
+            connections.reconnect(pending, use.company(), who.getName());
+            return new LedgerConnected(pending.ledgerId());
+        }
+        String name = use.name() == null ? "" : use.name();
+        return new LedgerConnected(connections.connect(pending, use.company(), name, who.getName()));
+    }
+
+    @PostMapping("/ledgers/{id}/test")
+    Connections.Tested test(@PathVariable long id) {
+        return connections.test(id);
+    }
+
+    @DeleteMapping("/ledgers/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void disconnect(@PathVariable long id, Principal who) {
+        connections.disconnect(id, who.getName());
+    }
+
+    @PostMapping("/sources")
+    SourceConnected connectSource(@Valid @RequestBody ConnectSource source, Principal who) {
+        String name = source.name() == null ? "" : source.name();
+        return new SourceConnected(connections.connectSource(source.source(), name, source.key(), who.getName()));
+    }
+
+    @PostMapping("/sources/files")
+    SourceConnected addFiles(@Valid @RequestBody AddFiles files, Principal who) {
+        return new SourceConnected(connections.addFiles(files.name(), who.getName()));
+    }
+
+    @DeleteMapping("/sources/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void disconnectSource(@PathVariable long id, Principal who) {
+        connections.disconnectSource(id, who.getName());
+    }
+
+    /// Pulls what the ledger owns, in the background.
+    @PostMapping("/ledgers/{id}/pulls")
+    PullStarted pull(@PathVariable long id, Principal who) {
+        return new PullStarted(pull.start(id, who.getName()));
+    }
+
+    @GetMapping("/ledgers/{id}/pulls")
+    List<ReferenceView.PullJson> pulls(@PathVariable long id) {
+        return reference.pulls(id);
+    }
+
+    @GetMapping("/pulls/{pull}/changes")
+    ReferenceView.Changes changes(@PathVariable long pull) {
+        return reference.changes(pull);
+    }
+
+    /// @param after the code to go on after; left out for the first page
+    @GetMapping("/ledgers/{id}/reference/{kind}")
+    ReferenceView.ReferencePage rows(
+            @PathVariable long id,
+            @PathVariable ReferenceKind kind,
+            @RequestParam(defaultValue = "") String text,
+            @RequestParam(defaultValue = "false") boolean hidden,
+            @RequestParam(defaultValue = "") String after) {
+        return reference.rows(id, kind, text, hidden, after);
+    }
+
+    @GetMapping("/ledgers/{id}/reference/{kind}/uses")
+    ReferenceView.Uses uses(@PathVariable long id, @PathVariable ReferenceKind kind, @RequestParam String code) {
+        return reference.uses(id, kind, code);
+    }
+
+    @PutMapping("/ledgers/{id}/reference/{kind}/hidden")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void hide(@PathVariable long id, @PathVariable ReferenceKind kind, @Valid @RequestBody Hide hide, Principal who) {
+        reference.hide(id, kind, hide.code(), hide.hidden(), who.getName());
+    }
+
+    private static String signIn(Authentication who) {
+        return ((SignedIn) who.getPrincipal()).signIn();
+    }
+}

@@ -1,0 +1,183 @@
+package alcabala.server.connect;
+
+import alcabala.connectors.ledger.LedgerCounts;
+import alcabala.server.platform.Amounts;
+import java.math.BigDecimal;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// What is connected to what, and in what condition.
+@Component
+class ConnectView {
+    private static final Duration SOON = Duration.ofDays(14);
+    private final JdbcClient jdbc;
+    private final Ledgers ledgers;
+    private final Clock clock;
+
+    /// @param state `connected`, `consent-ends-soon`, `consent-lost` or `disconnected`
+    /// @param expiresAt of the present access token, which is renewed by itself
+    record LedgerJson(
+            long id,
+            String name,
+            String company,
+            String companyName,
+            String currency,
+            String desk,
+            String state,
+            String sentence,
+            List<String> scopes,
+            Instant expiresAt,
+            Instant consentEndsAt,
+            Instant pulledAt,
+            String connectedBy,
+            int accounts,
+            int taxCodes,
+            int parties,
+            int items) {}
+
+    /// @param state `connected`, `disconnected`, or `files` for a source that needs no connection
+    record SourceJson(long id, String name, String system, String desk, String state, int documents, int parties) {}
+
+    record ConnectedRoute(
+            long id,
+            String code,
+            long sourceId,
+            String source,
+            String site,
+            long ledgerId,
+            String ledger,
+            int documents) {}
+
+    record Connected(List<LedgerJson> ledgers, List<SourceJson> sources, List<ConnectedRoute> routes) {}
+
+    /// One figure of both sides; empty where a side has none.
+    record BothCounts(String name, String source, String ledger) {}
+
+    ConnectView(JdbcClient jdbc, Ledgers ledgers, Clock clock) {
+        this.jdbc = jdbc;
+        this.ledgers = ledgers;
+        this.clock = clock;
+    }
+
+    Connected all() {
+        return new Connected(ledgers(), sources(), routes());
+    }
+
+    private List<LedgerJson> ledgers() {
+        return jdbc.sql("""
+                select l.id, l.name, l.company, l.company_name, l.currency, l.desk, l.connected, l.pulled_at, l.connected_by,
+                    c.scopes, c.expires_at, c.consent_ends_at, c.lost_at, c.id is not null as has_credential,
+                    (select count(*) from ledger_account a where a.ledger_id = l.id and not a.gone) as accounts,
+                    (select count(*) from ledger_tax_code a where a.ledger_id = l.id and not a.gone) as tax_codes,
+                    (select count(*) from ledger_party a where a.ledger_id = l.id and not a.gone) as parties,
+                    (select count(*) from ledger_item a where a.ledger_id = l.id and not a.gone) as items
+                from ledger l left join credential c on c.ledger_id = l.id order by l.id""").query(this::ledger).list();
+    }
+
+    private LedgerJson ledger(ResultSet row, int n) throws SQLException {
+        Instant ends = instant(row.getTimestamp("consent_ends_at"));
+        String state = state(
+                row.getBoolean("connected"),
+                row.getBoolean("has_credential"),
+                instant(row.getTimestamp("lost_at")),
+                ends);
+        String scopes = row.getString("scopes");
+        return new LedgerJson(
+                row.getLong("id"),
+                row.getString("name"),
+                row.getString("company"),
+                row.getString("company_name"),
+                row.getString("currency"),
+                row.getString("desk"),
+                state,
+                sentence(state, row.getString("company_name")),
+                scopes == null || scopes.isEmpty() ? List.of() : List.of(scopes.split(" ")),
+                instant(row.getTimestamp("expires_at")),
+                ends,
+                instant(row.getTimestamp("pulled_at")),
+                row.getString("connected_by"),
+                row.getInt("accounts"),
+                row.getInt("tax_codes"),
+                row.getInt("parties"),
+                row.getInt("items"));
+    }
+
+    private String state(boolean connected, boolean hasCredential, Instant lostAt, Instant ends) {
+        if (!connected) {
+            return "disconnected";
+        }
+        if (!hasCredential || lostAt != null || (ends != null && ends.isBefore(clock.instant()))) {
+            return "consent-lost";
+        }
+        return ends != null && ends.isBefore(clock.instant().plus(SOON)) ? "consent-ends-soon" : "connected";
+    }
+
+    private static String sentence(String state, String company) {
+        return switch (state) {
+            case "disconnected" -> "Nothing is sent or fetched; crosswalks and trail are kept.";
+            case "consent-lost" -> company + " no longer lets Alcabala in. Connect it again; nothing is lost.";
+            case "consent-ends-soon" -> "The consent ends soon. Connect it again before it does.";
+            default -> "Access is renewed by itself until the consent ends.";
+        };
+    }
+
+    private List<SourceJson> sources() {
+        return jdbc.sql("""
+                select s.id, s.name, s.system, s.desk,
+                    case when s.system = 'files' then 'files' when s.connected then 'connected' else 'disconnected' end as state,
+                    (select count(*) from document d join route r on r.id = d.route_id where r.source_id = s.id) as documents,
+                    (select count(*) from source_party p where p.source_id = s.id) as parties
+                from source s order by s.id""").query(SourceJson.class).list();
+    }
+
+    private List<ConnectedRoute> routes() {
+        return jdbc.sql("""
+                select r.id, r.code, r.source_id, s.name as source, r.site, r.ledger_id, l.name as ledger,
+                    (select count(*) from document d where d.route_id = r.id) as documents
+                from route r join source s on s.id = r.source_id join ledger l on l.id = r.ledger_id order by r.id""").query(ConnectedRoute.class).list();
+    }
+
+    /// Both sides as they are at this moment, the ledger's as it says itself.
+    List<BothCounts> counts(RouteRow route) {
+        LedgerCounts there = ledgers.of(route.ledgerId()).counts();
+        record Here(long parties, long items, long documents, long posted, long gross, long paid, long open) {}
+        Here here = jdbc.sql("""
+                select (select count(*) from source_party where source_id = :source) as parties,
+                    (select count(*) from source_item where source_id = :source) as items,
+                    count(*) as documents, count(*) filter (where state in ('Posted', 'Diverged')) as posted,
+                    coalesce(sum(s.sign * gross) filter (where state in ('Posted', 'Diverged')), 0) as gross,
+                    coalesce(sum(s.sign * paid) filter (where state in ('Posted', 'Diverged')), 0) as paid,
+                    coalesce(sum(s.sign * (gross - paid)) filter (where state in ('Posted', 'Diverged')), 0) as open
+                from document d cross join lateral (
+                    select case when d.kind in ('credit-note', 'supplier-credit') then -1 else 1 end as sign) s
+                where d.route_id = :route""")
+                .param("source", route.sourceId())
+                .param("route", route.id())
+                .query(Here.class)
+                .single();
+        String currency = route.currency();
+        return List.of(
+                new BothCounts("Parties", String.valueOf(here.parties()), String.valueOf(there.parties())),
+                new BothCounts("Items", String.valueOf(here.items()), String.valueOf(there.items())),
+                new BothCounts("Documents", String.valueOf(here.documents()), ""),
+                new BothCounts("Documents posted", String.valueOf(here.posted()), String.valueOf(there.documents())),
+                new BothCounts("Gross posted", Amounts.decimal(currency, here.gross()), plain(there.gross())),
+                new BothCounts("Paid", Amounts.decimal(currency, here.paid()), plain(there.paid())),
+                new BothCounts("Open", Amounts.decimal(currency, here.open()), plain(there.open())));
+    }
+
+    private static String plain(BigDecimal amount) {
+        return amount.toPlainString();
+    }
+
+    private static Instant instant(Timestamp at) {
+        return at == null ? null : at.toInstant();
+    }
+}

@@ -1,0 +1,121 @@
+package alcabala.server.connect;
+
+import alcabala.connectors.Access;
+import alcabala.server.connect.Credentials.Secret;
+import alcabala.server.connect.InkwellConsents.Asked;
+import alcabala.server.connect.InkwellConsents.Given;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Seal;
+import java.security.SecureRandom;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Base64;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/// Consents on their way: asked for by one person, given in her browser, and then used once, by her.
+@Component
+public class ConsentRequests {
+    private static final Duration LIFE = Duration.ofMinutes(15);
+    private final JdbcClient jdbc;
+    private final InkwellConsents consents;
+    private final Credentials credentials;
+    private final Seal seal;
+    private final Clock clock;
+    private final SecureRandom random = new SecureRandom();
+
+    /// @param ledgerId the ledger that is to be connected again; null for a new one
+    public record Pending(
+            String state, Long ledgerId, Optional<Secret> secret, List<String> scopes, Instant expiresAt) {
+        Access access() {
+            return Access.key(secret.orElseThrow().token());
+        }
+    }
+
+    ConsentRequests(JdbcClient jdbc, InkwellConsents consents, Credentials credentials, Seal seal, Clock clock) {
+        this.jdbc = jdbc;
+        this.consents = consents;
+        this.credentials = credentials;
+        this.seal = seal;
+        this.clock = clock;
+    }
+
+    /// The address on Inkwell that the person is to be sent to.
+    @Transactional
+    public String ask(String signIn, Long ledgerId) {
+        jdbc.sql("delete from consent_request where created_at < :old")
+                .param("old", Timestamp.from(clock.instant().minus(LIFE)))
+                .update();
+        byte[] bytes = new byte[24];
+        random.nextBytes(bytes);
+        String state = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
+        Asked asked = consents.ask(state);
+        jdbc.sql("""
+                insert into consent_request (state, sign_in, ledger_id, verifier, created_at)
+                values (:state, :signIn, :ledger, :verifier, :now)""")
+                .param("state", state)
+                .param("signIn", signIn)
+                .param("ledger", ledgerId, java.sql.Types.BIGINT)
+                .param("verifier", seal.seal(asked.verifier()))
+                .param("now", Timestamp.from(clock.instant()))
+                .update();
+        return asked.address();
+    }
+
+    /// Takes the code that came back for a token.
+    public void given(String signIn, String state, String code) {
+        byte[] verifier = jdbc.sql("""
+                select verifier from consent_request
+                where state = :state and sign_in = :signIn and sealed is null and created_at >= :old""")
+                .param("state", state)
+                .param("signIn", signIn)
+                .param("old", Timestamp.from(clock.instant().minus(LIFE)))
+                .query(byte[].class)
+                .optional()
+                .orElseThrow(ConsentRequests::unknown);
+        Given given = consents.exchange(state, seal.open(verifier).orElseThrow(ConsentRequests::unknown), code);
+        jdbc.sql("""
+                update consent_request set sealed = :sealed, scopes = :scopes, expires_at = :expires where state = :state""")
+                .param("sealed", credentials.seal(given.secret()))
+                .param("scopes", String.join(" ", given.scopes()))
+                .param("expires", Timestamp.from(given.expiresAt()))
+                .param("state", state)
+                .update();
+    }
+
+    public Pending get(String signIn, String state) {
+        return jdbc.sql("""
+                select state, ledger_id, sealed, scopes, expires_at from consent_request
+                where state = :state and sign_in = :signIn and sealed is not null and created_at >= :old""")
+                .param("state", state)
+                .param("signIn", signIn)
+                .param("old", Timestamp.from(clock.instant().minus(LIFE)))
+                .query((row, n) -> new Pending(
+                        row.getString("state"),
+                        row.getObject("ledger_id", Long.class),
+                        credentials.open(row.getBytes("sealed")),
+                        List.of(row.getString("scopes").split(" ")),
+                        row.getTimestamp("expires_at").toInstant()))
+                .optional()
+                .orElseThrow(ConsentRequests::unknown);
+    }
+
+    void used(String state) {
+        jdbc.sql("delete from consent_request where state = :state")
+                .param("state", state)
+                .update();
+    }
+
+    private static NotPossibleException unknown() {
+        return new NotPossibleException(
+                HttpStatus.CONFLICT,
+                "consent-unknown",
+                "This consent was used, is older than a quarter of an hour, or was asked for by somebody else. Ask for it again.");
+    }
+}

@@ -1,0 +1,86 @@
+package alcabala.server.connect;
+
+import java.util.List;
+
+/// The tables a ledger owns, with how a pull is merged into each.
+enum ReferenceKind {
+    ACCOUNT("account", "ledger_account", "lower(r.type)", "type", "p.body->>'type'"),
+    TAX_CODE(
+            "tax code",
+            "ledger_tax_code",
+            "trim_scale(r.rate) || ' %, ' || r.category",
+            "rate, category, account",
+            "cast(p.body->>'rate' as numeric(9, 4)), p.body->>'category', p.body->>'account'"),
+    PARTY("customer", "ledger_party", "coalesce(r.body->>'taxIdentifier', '')", "body", "p.body"),
+    ITEM("item", "ledger_item", "r.account", "account", "p.body->>'account'");
+
+    private final String word;
+    private final String table;
+    private final String note;
+    private final String columns;
+    private final String values;
+
+    ReferenceKind(String word, String table, String note, String columns, String values) {
+        this.word = word;
+        this.table = table;
+        this.note = note;
+        this.columns = columns;
+        this.values = values;
+    }
+
+    String word() {
+        return word;
+    }
+
+    String table() {
+        return table;
+    }
+
+    /// What is said of a row `r` beside its name.
+    String note() {
+        return note;
+    }
+
+    /// First what differs is written down, then the rows are taken over, then what was not told of is marked as gone.
+    List<String> mergeSteps() {
+        String own = "t." + columns.replace(", ", ", t.");
+        return List.of(
+                """
+                insert into reference_change (pull_id, kind, code, name, what, before, after)
+                select :pull, :kind, p.code, p.name,
+                    case when t.code is null then 'new' when t.gone or (p.active and not t.active) then 'active'
+                        when t.active and not p.active then 'inactive' else 'changed' end,
+                    case when t.code is not null then jsonb_build_object('name', t.name, 'values', to_jsonb(row(%1$s))) end,
+                    jsonb_build_object('name', p.name, 'values', to_jsonb(row(%2$s)))
+                from pulled p left join %3$s t on t.ledger_id = :ledger and t.code = p.code
+                where p.pull_id = :pull and p.kind = :kind
+                    and (t.code is null or t.gone or (t.name, t.active, %1$s) is distinct from (p.name, p.active, %2$s))""".formatted(own, values, table),
+                """
+                insert into reference_change (pull_id, kind, code, name, what)
+                select :pull, :kind, t.code, t.name, 'gone' from %s t
+                where t.ledger_id = :ledger and not t.gone
+                    and not exists (select 1 from pulled p where p.pull_id = :pull and p.kind = :kind and p.code = t.code)""".formatted(table),
+                """
+                insert into %3$s as t (ledger_id, code, name, active, %4$s)
+                select :ledger, p.code, p.name, p.active, %2$s from pulled p where p.pull_id = :pull and p.kind = :kind
+                on conflict (ledger_id, code) do update set name = excluded.name, active = excluded.active, gone = false, %5$s
+                where t.gone or (t.name, t.active, %1$s) is distinct from (excluded.name, excluded.active, %6$s)""".formatted(
+                        own, values, table, columns, assignments(), "excluded." + columns.replace(", ", ", excluded.")),
+                """
+                update %s t set gone = true, active = false
+                where t.ledger_id = :ledger and not t.gone
+                    and not exists (select 1 from pulled p where p.pull_id = :pull and p.kind = :kind and p.code = t.code)""".formatted(table));
+    }
+
+    private String assignments() {
+        StringBuilder assignments = new StringBuilder();
+        for (String column : columns.split(", ")) {
+            assignments
+                    .append(assignments.isEmpty() ? "" : ", ")
+                    .append(column)
+                    .append(" = excluded.")
+                    .append(column);
+        }
+        return assignments.toString();
+    }
+}

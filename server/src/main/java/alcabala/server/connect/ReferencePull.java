@@ -1,0 +1,305 @@
+package alcabala.server.connect;
+
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.party.Party;
+import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.ledger.LedgerCompany;
+import alcabala.connectors.ledger.LedgerConnector;
+import alcabala.connectors.ledger.LedgerItem;
+import alcabala.server.platform.Copy;
+import alcabala.server.platform.Jobs;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.trail.Trail;
+import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import javax.sql.DataSource;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/// Pulls what the ledger owns. Everything is read first, page by page into a table of its own, and then merged in one
+/// transaction that also writes down what is new, changed, inactive or gone: a pull that fails changes nothing.
+@Component
+public class ReferencePull {
+    private static final String TASK = "pull-reference";
+    private static final Duration STALE = Duration.ofMinutes(10);
+    private final JdbcClient jdbc;
+    private final DataSource dataSource;
+    private final Ledgers ledgers;
+    private final ObjectProvider<AfterPull> after;
+    private final Trail trail;
+    private final Jobs jobs;
+    private final TransactionTemplate transaction;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    ReferencePull(
+            JdbcClient jdbc,
+            DataSource dataSource,
+            Ledgers ledgers,
+            ObjectProvider<AfterPull> after,
+            Trail trail,
+            Jobs jobs,
+            TransactionTemplate transaction,
+            JsonMapper json,
+            Clock clock) {
+        this.jdbc = jdbc;
+        this.dataSource = dataSource;
+        this.ledgers = ledgers;
+        this.after = after;
+        this.trail = trail;
+        this.jobs = jobs;
+        this.transaction = transaction;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /// At once, for as long as it takes. True when something differs from before.
+    ///
+    /// @throws UnreachableException when the ledger does not answer, or answers what cannot be used
+    public boolean pull(long ledgerId, String who) {
+        return run(begin(ledgerId, who));
+    }
+
+    /// In the background. The answer is the number of the pull, to ask after its progress by.
+    long start(long ledgerId, String who) {
+        return transaction.execute(status -> {
+            long pull = begin(ledgerId, who);
+            jobs.schedule(TASK, pull);
+            return pull;
+        });
+    }
+
+    @Configuration
+    static class Background {
+        @Bean
+        CustomTask<Void> pullReference(ReferencePull pulls) {
+            return Tasks.custom(TASK, Void.class).execute((instance, context) -> {
+                pulls.runQuietly(Long.parseLong(instance.getId()));
+                return (complete, operations) -> operations.remove();
+            });
+        }
+    }
+
+    private void runQuietly(long pull) {
+        try {
+            run(pull);
+        } catch (UnreachableException e) {
+            // What went wrong is in the pull's own row, for whoever asks after it.
+        }
+    }
+
+    private long begin(long ledgerId, String who) {
+        jdbc.sql("""
+                update reference_pull set state = 'failed', finished_at = :now, problem = 'It was cut off.'
+                where ledger_id = :ledger and state = 'running' and started_at < :stale""")
+                .param("now", Timestamp.from(clock.instant()))
+                .param("ledger", ledgerId)
+                .param("stale", Timestamp.from(clock.instant().minus(STALE)))
+                .update();
+        return jdbc.sql("""
+                insert into reference_pull (ledger_id, who, started_at, state) values (:ledger, :who, :now, 'running')
+                on conflict do nothing returning id""")
+                .param("ledger", ledgerId)
+                .param("who", who)
+                .param("now", Timestamp.from(clock.instant()))
+                .query(Long.class)
+                .optional()
+                .orElseThrow(() -> NotPossibleException.conflict("pull-running", running(ledgerId)));
+    }
+
+    private String running(long ledgerId) {
+        return jdbc.sql("""
+                select who || ' is pulling since ' || to_char(started_at, 'HH24:MI:SS') || '; wait for that to end.'
+                from reference_pull where ledger_id = :ledger and state = 'running'""")
+                .param("ledger", ledgerId)
+                .query(String.class)
+                .optional()
+                .orElse("A pull has just ended; ask again.");
+    }
+
+    private boolean run(long pull) {
+        long ledgerId = jdbc.sql("select ledger_id from reference_pull where id = :id and state = 'running'")
+                .param("id", pull)
+                .query(Long.class)
+                .single();
+        String who = jdbc.sql("select who from reference_pull where id = :id")
+                .param("id", pull)
+                .query(String.class)
+                .single();
+        try {
+            LedgerConnector ledger = ledgers.of(ledgerId);
+            LedgerCompany company = ledger.company();
+            Reading reading = new Reading(pull);
+            ledger.accounts(reading::accounts);
+            ledger.taxCodes(reading::taxCodes);
+            ledger.parties(reading::parties);
+            ledger.items(reading::items);
+            return transaction.execute(status -> merge(pull, ledgerId, company, who));
+        } catch (RuntimeException e) {
+            fail(pull, e);
+            throw e;
+        }
+    }
+
+    private void fail(long pull, RuntimeException e) {
+        String sentence = e instanceof AnswerUnusableException unusable
+                ? unusable.system() + " answered what cannot be used: " + unusable.what() + "."
+                : e instanceof UnreachableException unreachable
+                        ? unreachable.system() + " did not answer."
+                        : "Alcabala itself failed.";
+        jdbc.sql("delete from pulled where pull_id = :id").param("id", pull).update();
+        jdbc.sql("""
+                update reference_pull set state = 'failed', finished_at = :now, problem = :problem, detail = :detail
+                where id = :id""")
+                .param("now", Timestamp.from(clock.instant()))
+                .param("problem", sentence + " Nothing was changed.")
+                .param("detail", String.valueOf(e.getMessage()))
+                .param("id", pull)
+                .update();
+    }
+
+    /// Takes one page after the other, so that a hundred thousand parties never stand in memory together.
+    private final class Reading {
+        private final long pull;
+        private final Map<ReferenceKind, Integer> counts = new EnumMap<>(ReferenceKind.class);
+        private final Map<ReferenceKind, Set<String>> codes = new EnumMap<>(ReferenceKind.class);
+        private Copy copy = new Copy();
+
+        Reading(long pull) {
+            this.pull = pull;
+            jdbc.sql("delete from pulled where pull_id = :id").param("id", pull).update();
+        }
+
+        void accounts(List<LedgerAccount> page) {
+            page.forEach(a -> row(
+                    ReferenceKind.ACCOUNT,
+                    a.code(),
+                    a.name(),
+                    a.active(),
+                    Map.of("type", a.type().name())));
+            send(ReferenceKind.ACCOUNT);
+        }
+
+        void taxCodes(List<LedgerTaxCode> page) {
+            page.forEach(t -> row(
+                    ReferenceKind.TAX_CODE,
+                    t.code(),
+                    t.name(),
+                    t.active(),
+                    new TreeMap<>(Map.of(
+                            "rate", t.rate(),
+                            "category", t.category().name(),
+                            "account", t.account()))));
+            send(ReferenceKind.TAX_CODE);
+        }
+
+        void parties(List<Party> page) {
+            page.forEach(p -> row(ReferenceKind.PARTY, p.code(), p.name(), p.active(), p));
+            send(ReferenceKind.PARTY);
+        }
+
+        void items(List<LedgerItem> page) {
+            page.forEach(i -> row(ReferenceKind.ITEM, i.code(), i.name(), i.active(), Map.of("account", i.account())));
+            send(ReferenceKind.ITEM);
+        }
+
+        private void row(ReferenceKind kind, String code, String name, boolean active, Object body) {
+            String system = "The ledger";
+            if (code.isBlank()) {
+                throw new AnswerUnusableException(system, "%s “%s” has no code".formatted(kind.word(), name));
+            }
+            if (!codes.computeIfAbsent(kind, k -> new HashSet<>()).add(code)) {
+                throw new AnswerUnusableException(system, "%s %s comes twice".formatted(kind.word(), code));
+            }
+            counts.merge(kind, 1, Integer::sum);
+            copy.value(pull)
+                    .value(kind.name())
+                    .value(code)
+                    .value(name)
+                    .value(active)
+                    .value(json.writeValueAsString(body))
+                    .endRow();
+        }
+
+        private void send(ReferenceKind kind) {
+            copy.send(dataSource, "pulled (pull_id, kind, code, name, active, body)");
+            copy = new Copy();
+            jdbc.sql("""
+                    update reference_pull set read = jsonb_set(read, array[:kind], to_jsonb(cast(:count as int))) where id = :id""")
+                    .param("kind", kind.name())
+                    .param("count", counts.getOrDefault(kind, 0))
+                    .param("id", pull)
+                    .update();
+        }
+    }
+
+    private boolean merge(long pull, long ledgerId, LedgerCompany company, String who) {
+        int changes = 0;
+        for (ReferenceKind kind : ReferenceKind.values()) {
+            for (String step : kind.mergeSteps()) {
+                int rows = jdbc.sql(step)
+                        .param("pull", pull)
+                        .param("ledger", ledgerId)
+                        .param("kind", kind.name())
+                        .update();
+                changes += step.startsWith("insert into reference_change") ? rows : 0;
+            }
+        }
+        jdbc.sql("delete from pulled where pull_id = :id").param("id", pull).update();
+        boolean settings = keepSettings(ledgerId, company, changes > 0);
+        jdbc.sql("update reference_pull set state = 'done', finished_at = :now where id = :id")
+                .param("now", Timestamp.from(clock.instant()))
+                .param("id", pull)
+                .update();
+        trail.write(null, null, who, "reference-pulled", Map.of("ledger", ledgerId, "pull", pull, "changes", changes));
+        if (changes > 0 || settings) {
+            after.forEach(each -> each.referenceChanged(ledgerId, who));
+        }
+        return changes > 0 || settings;
+    }
+
+    private boolean keepSettings(long ledgerId, LedgerCompany company, boolean tablesChanged) {
+        return jdbc.sql("""
+                with before as (
+                    select (tax_rounding, name_limit, locked_through, currency, company_name, applies_credits,
+                        tracks_quantities, features)::text as was from ledger where id = :id for update)
+                update ledger set tax_rounding = :rounding, name_limit = :limit, locked_through = :locked,
+                    currency = :currency, company_name = :name, applies_credits = :applies, tracks_quantities = :tracks,
+                    features = :features, pulled_at = :now,
+                    version = version + case when :changed or (cast(:rounding as text), cast(:limit as int),
+                        cast(:locked as date), cast(:currency as text), cast(:name as text), cast(:applies as boolean),
+                        cast(:tracks as boolean), cast(:features as text[]))::text <> before.was then 1 else 0 end
+                from before where id = :id
+                returning (tax_rounding, name_limit, locked_through, currency, company_name, applies_credits,
+                    tracks_quantities, features)::text <> before.was""")
+                .param("rounding", company.taxRounding().name())
+                .param("limit", company.itemNameLimit())
+                .param("locked", company.lockedThrough())
+                .param("currency", company.currency())
+                .param("name", company.name())
+                .param("applies", company.appliesCredits())
+                .param("tracks", company.tracksQuantities())
+                .param("features", company.features().stream().sorted().toArray(String[]::new))
+                .param("now", Timestamp.from(clock.instant()))
+                .param("changed", tablesChanged)
+                .param("id", ledgerId)
+                .query(Boolean.class)
+                .single();
+    }
+}

@@ -1,0 +1,277 @@
+package alcabala.server.map;
+
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.matching.Names;
+import alcabala.accounting.party.Party;
+import alcabala.connectors.ledger.LedgerItem;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.platform.Amounts;
+import alcabala.server.platform.Copy;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.trail.Trail;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/// Moves a route to another ledger on purpose: what of its crosswalk carries over, what does not, and what that blocks.
+/// What was posted stays with the ledger that has it.
+@Component
+class RouteMove {
+    private final JdbcClient jdbc;
+    private final Routes routes;
+    private final CrosswalkStore store;
+    private final LedgerReference reference;
+    private final Affected affected;
+    private final Trail trail;
+
+    /// A row that does not carry over.
+    ///
+    /// @param amount gross of the documents that use it and have not crossed, in the route's currency
+    record Left(String kind, String code, String pointsTo, String reason, int documents, String amount) {}
+
+    /// @param waiting documents that have not crossed and will go to the new ledger
+    /// @param posted documents that stay with the old one
+    record Plan(
+            String route,
+            String from,
+            String to,
+            String toCompany,
+            String currency,
+            int carried,
+            List<Left> left,
+            int waiting,
+            int posted) {}
+
+    record Moved(int carried, int left, int blocked, String sentence) {}
+
+    RouteMove(
+            JdbcClient jdbc,
+            Routes routes,
+            CrosswalkStore store,
+            LedgerReference reference,
+            Affected affected,
+            Trail trail) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+        this.store = store;
+        this.reference = reference;
+        this.affected = affected;
+        this.trail = trail;
+    }
+
+    Plan plan(RouteRow route, long toLedger) {
+        record Target(String name, String companyName) {}
+        Target target = jdbc.sql("select name, company_name from ledger where id = :id and connected")
+                .param("id", toLedger)
+                .query(Target.class)
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("connected ledger " + toLedger));
+        List<CrosswalkRow> rows = store.rows(route.id());
+        Carrying carrying = new Carrying(route.ledgerId(), toLedger);
+        List<Left> left = rows.stream()
+                .flatMap(row -> carrying.whyNot(row).map(reason -> left(route, row, reason)).stream())
+                .sorted(Comparator.comparingInt(Left::documents).reversed().thenComparing(Left::code))
+                .toList();
+        record Counts(int waiting, int posted) {}
+        Counts counts =
+                jdbc.sql("""
+                select count(*) filter (where outcome is distinct from 'posted') as waiting,
+                    count(*) filter (where outcome = 'posted') as posted from document where route_id = :id""").param("id", route.id()).query(Counts.class).single();
+        return new Plan(
+                route.code(),
+                route.ledger(),
+                target.name(),
+                target.companyName(),
+                route.currency(),
+                rows.size() - left.size(),
+                left,
+                counts.waiting(),
+                counts.posted());
+    }
+
+    private Left left(RouteRow route, CrosswalkRow row, String reason) {
+        record Use(int documents, long amount) {}
+        String sql = """
+                select count(*) as documents,
+                    coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0) as amount
+                from document where route_id = :route and outcome is distinct from 'posted'""";
+        Use use = jdbc.sql(row.kind() == RowKind.ROLE ? sql : sql + " and refs @> cast(:ref as text[])")
+                .param("route", route.id())
+                .param("ref", Copy.array(Set.of(Mapping.ref(row.kind(), row.code()))))
+                .query(Use.class)
+                .single();
+        return new Left(
+                row.kind().name().toLowerCase(Locale.ROOT),
+                row.code(),
+                row.counterpart().isEmpty() ? row.account() : row.counterpart(),
+                reason,
+                use.documents(),
+                Amounts.decimal(route.currency(), use.amount()));
+    }
+
+    @Transactional
+    public Moved move(RouteRow route, long toLedger, String who) {
+        routes.lock(route.id());
+        requireNothingOnItsWay(route);
+        Plan plan = plan(route, toLedger);
+        Carrying carrying = new Carrying(route.ledgerId(), toLedger);
+        for (CrosswalkRow row : store.rows(route.id())) {
+            if (carrying.whyNot(row).isPresent()) {
+                store.remove(route.id(), row.kind(), row.code(), row.version(), who);
+            }
+        }
+        jdbc.sql("update route set ledger_id = :ledger where id = :id")
+                .param("ledger", toLedger)
+                .param("id", route.id())
+                .update();
+        trail.write(
+                route.id(),
+                null,
+                who,
+                "route-moved",
+                Map.of(
+                        "from",
+                        plan.from(),
+                        "to",
+                        plan.to(),
+                        "carried",
+                        plan.carried(),
+                        "left",
+                        plan.left().size()));
+        Affected.Released released = affected.compileAgain(route.id(), Set.of(), who, "move to " + plan.to());
+        return new Moved(
+                plan.carried(),
+                plan.left().size(),
+                released.blockedAgain(),
+                "%s now leads to %s: %d rows carried over, %d left behind, %d documents blocked by it"
+                        .formatted(
+                                route.source(),
+                                plan.to(),
+                                plan.carried(),
+                                plan.left().size(),
+                                released.blockedAgain()));
+    }
+
+    private void requireNothingOnItsWay(RouteRow route) {
+        int open = jdbc.sql("""
+                select count(*) from document where route_id = :id and outcome in ('queued', 'sending', 'unconfirmed')""").param("id", route.id()).query(Integer.class).single();
+        if (open > 0) {
+            throw NotPossibleException.conflict(
+                    "on-its-way",
+                    open + " documents are on their way to " + route.ledger() + ". Wait until they are settled.");
+        }
+    }
+
+    /// Compares what rows point to on the one ledger with what stands under the same code on the other.
+    private final class Carrying {
+        private final Map<String, LedgerAccount> accountsHere;
+        private final Map<String, LedgerAccount> accountsThere;
+        private final Map<String, LedgerTaxCode> taxHere;
+        private final Map<String, LedgerTaxCode> taxThere;
+        private final Map<String, Party> partiesHere;
+        private final Map<String, Party> partiesThere;
+        private final Map<String, LedgerItem> itemsThere;
+
+        Carrying(long here, long there) {
+            accountsHere = by(reference.accounts(here), LedgerAccount::code);
+            accountsThere = by(reference.accounts(there), LedgerAccount::code);
+            taxHere = by(reference.taxCodes(here), LedgerTaxCode::code);
+            taxThere = by(reference.taxCodes(there), LedgerTaxCode::code);
+            partiesHere = by(reference.parties(here), Party::code);
+            partiesThere = by(reference.parties(there), Party::code);
+            itemsThere = by(reference.items(there), LedgerItem::code);
+        }
+
+        private static <T> Map<String, T> by(List<T> rows, Function<T, String> code) {
+            return rows.stream().collect(Collectors.toMap(code, Function.identity()));
+        }
+
+        /// Empty when the row carries over.
+        Optional<String> whyNot(CrosswalkRow row) {
+            List<String> reasons = new ArrayList<>();
+            if (!row.account().isEmpty()) {
+                account(row.account()).ifPresent(reasons::add);
+            }
+            if (!row.counterpart().isEmpty()) {
+                counterpart(row).ifPresent(reasons::add);
+            }
+            return reasons.isEmpty() ? Optional.empty() : Optional.of(String.join("; ", reasons));
+        }
+
+        private Optional<String> counterpart(CrosswalkRow row) {
+            return switch (row.kind()) {
+                case TAX -> tax(row.counterpart());
+                case PARTY -> party(row.counterpart());
+                case ITEM ->
+                    itemsThere.containsKey(row.counterpart())
+                            ? Optional.empty()
+                            : Optional.of("there is no item " + row.counterpart());
+                case CATEGORY, ROLE, LINE -> Optional.empty();
+            };
+        }
+
+        private Optional<String> account(String code) {
+            LedgerAccount there = accountsThere.get(code);
+            LedgerAccount here = accountsHere.get(code);
+            if (there == null) {
+                return Optional.of("there is no account " + code);
+            }
+            if (!there.active()) {
+                return Optional.of("account " + code + " is not active there");
+            }
+            return here == null || here.type() == there.type()
+                    ? Optional.empty()
+                    : Optional.of("account %s is of type %s there, %s here"
+                            .formatted(code, word(there.type()), word(here.type())));
+        }
+
+        private Optional<String> tax(String code) {
+            LedgerTaxCode there = taxThere.get(code);
+            LedgerTaxCode here = taxHere.get(code);
+            if (there == null || !there.active()) {
+                return Optional.of("there is no active tax code " + code);
+            }
+            boolean same =
+                    here == null || (here.rate().compareTo(there.rate()) == 0 && here.category() == there.category());
+            return same
+                    ? Optional.empty()
+                    : Optional.of("tax code %s is %s %% there, %s %% here"
+                            .formatted(
+                                    code,
+                                    there.rate().toPlainString(),
+                                    here.rate().toPlainString()));
+        }
+
+        /// The same id in another company is another customer, unless its name or tax identifier says otherwise.
+        private Optional<String> party(String code) {
+            Party there = partiesThere.get(code);
+            Party here = partiesHere.get(code);
+            if (there == null) {
+                return Optional.of("there is no customer " + code);
+            }
+            boolean same = here != null
+                    && (Names.normalise(here.name()).equals(Names.normalise(there.name()))
+                            || (!here.taxIdentifier().isEmpty()
+                                    && here.taxIdentifier().equals(there.taxIdentifier())));
+            return same ? Optional.empty() : Optional.of("customer " + code + " is " + there.name() + " there");
+        }
+
+        private static String word(Enum<?> type) {
+            return type.name().toLowerCase(Locale.ROOT);
+        }
+    }
+}
