@@ -1,4 +1,4 @@
-import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { answer, client } from './client';
 import type { paths } from './schema';
 
@@ -91,4 +91,68 @@ export const batchQuery = (id: number) =>
     queryKey: ['batch', id],
     queryFn: () => answer(client.GET('/api/batches/{id}', { params: { path: { id } } })),
     refetchInterval: (query) => (query.state.data && !query.state.data.batch.finishedAt ? 700 : false),
+  });
+
+export type ReferenceKind = 'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM';
+
+export const connectQuery = queryOptions({
+  queryKey: ['connect', 'all'],
+  queryFn: () => answer(client.GET('/api/connect')),
+});
+
+export const consentQuery = (state: string) =>
+  queryOptions({
+    queryKey: ['consent', state],
+    queryFn: () => answer(client.GET('/api/connect/consents/{state}', { params: { path: { state } } })),
+    staleTime: Infinity,
+  });
+
+export const countsQuery = (route: string) =>
+  queryOptions({
+    queryKey: ['connect', 'counts', route],
+    queryFn: () => answer(client.GET('/api/connect/counts', { params: { query: { route } } })),
+  });
+
+export const movePlanQuery = (route: string, toLedger: number) =>
+  queryOptions({
+    queryKey: ['connect', 'move', route, toLedger],
+    queryFn: () => answer(client.GET('/api/map/move', { params: { query: { route, toLedger } } })),
+  });
+
+export const pullsQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['connect', 'pulls', id],
+    queryFn: () => answer(client.GET('/api/connect/ledgers/{id}/pulls', { params: { path: { id } } })),
+    refetchInterval: (query) => (query.state.data?.[0]?.state === 'running' ? 500 : false),
+  });
+
+export const pullChangesQuery = (pull: number) =>
+  queryOptions({
+    queryKey: ['connect', 'changes', pull],
+    queryFn: () => answer(client.GET('/api/connect/pulls/{pull}/changes', { params: { path: { pull } } })),
+  });
+
+export const referenceQuery = (id: number, kind: ReferenceKind, text: string, hidden: boolean) =>
+  infiniteQueryOptions({
+    queryKey: ['connect', 'reference', id, kind, text, hidden],
+    queryFn: ({ pageParam }) =>
+      answer(
+        client.GET('/api/connect/ledgers/{id}/reference/{kind}', {
+          params: { path: { id, kind }, query: { text, hidden, after: pageParam } },
+        }),
+      ),
+    initialPageParam: '',
+    getNextPageParam: (page) => (page.next === '' ? undefined : page.next),
+    placeholderData: keepPreviousData,
+  });
+
+export const usesQuery = (id: number, kind: ReferenceKind, code: string) =>
+  queryOptions({
+    queryKey: ['connect', 'uses', id, kind, code],
+    queryFn: () =>
+      answer(
+        client.GET('/api/connect/ledgers/{id}/reference/{kind}/uses', {
+          params: { path: { id, kind }, query: { code } },
+        }),
+      ),
   });

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
 import { roadQuery } from '../api/queries';
 import { Key } from '../ui/Key';
-import { useCurrent } from './current';
+import { useSession } from './current';
 
 /** The keys most used on each screen. */
 const HINTS: Record<string, [string, string][]> = {
@@ -18,13 +18,13 @@ const HINTS: Record<string, [string, string][]> = {
 };
 
 export function Footer({ onKeys }: { onKeys: () => void }) {
-  const { route } = useCurrent();
+  const { route } = useSession();
   const hints = HINTS[`/${useLocation().pathname.split('/')[1] ?? ''}`] ?? [];
-  const sending = useQuery(roadQuery(route.code)).data?.sending;
+  const sending = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined }).data?.sending;
   return (
     <footer className="bg-base-300 flex h-[28px] shrink-0 items-center gap-4 px-5 text-[12.5px]">
       {sending ? (
-        <Link to={`/send/${sending.batch}?route=${route.code}`} className="flex items-center gap-3">
+        <Link to={`/send/${sending.batch}?route=${route?.code ?? ''}`} className="flex items-center gap-3">
           Sending batch {sending.batch}
           <progress
             aria-label={`Batch ${sending.batch}`}

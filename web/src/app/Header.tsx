@@ -6,31 +6,34 @@ import { answer, client } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
-import { useCurrent } from './current';
+import { useCurrent, useSession } from './current';
 import { Finder } from './Finder';
 import { applyTheme, rememberedTheme } from './theme';
 
 export function Header() {
-  const { me, route, routes, choose } = useCurrent();
+  const { me, route, routes, choose } = useSession();
   return (
     <header className="flex h-[46px] shrink-0 items-center gap-4 px-5">
       <span className="title text-[21px]">Alcabala</span>
-      <label className="sheet flex items-center gap-2 px-2 py-[3px]">
-        <span className="soft text-[12.5px]">Route</span>
-        <select
-          className="bg-base-100 cursor-pointer font-semibold"
-          value={route.code}
-          onChange={(event) => choose(event.target.value)}
-        >
-          {routes.map((each) => (
-            <option key={each.code} value={each.code}>
-              {each.source} at {each.site} to {each.ledger}, {each.currency}
-            </option>
-          ))}
-        </select>
-      </label>
-      {me.mayChange && <Fetch />}
-      <Finder />
+      {route && (
+        <label className="sheet flex items-center gap-2 px-2 py-[3px]">
+          <span className="soft text-[12.5px]">Route</span>
+          <select
+            className="bg-base-100 max-w-[330px] cursor-pointer font-semibold"
+            value={route.code}
+            onChange={(event) => choose(event.target.value)}
+          >
+            {routes.map((each) => (
+              <option key={each.code} value={each.code}>
+                {each.source} at {each.site} to {each.ledger}, {each.currency}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {route && me.mayChange && <Fetch />}
+      {route && <Finder />}
+      <span className={route ? '' : 'ml-auto'} />
       <Person />
     </header>
   );
@@ -57,7 +60,7 @@ function Fetch() {
 }
 
 function Person() {
-  const { me } = useCurrent();
+  const { me } = useSession();
   const queries = useQueryClient();
   const navigate = useNavigate();
   const [theme, setTheme] = useState(rememberedTheme());

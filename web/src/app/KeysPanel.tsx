@@ -4,6 +4,7 @@ const KEYS: [string, [string, string][]][] = [
   [
     'Everywhere',
     [
+      ['g 1', 'go to Connect'],
       ['g 2', 'go to Map'],
       ['g 3', 'go to Release'],
       ['g 4', 'go to Send'],

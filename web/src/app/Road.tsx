@@ -3,7 +3,7 @@ import { Link, useLocation } from 'react-router';
 import type { Schemas } from '../api/client';
 import { roadQuery } from '../api/queries';
 import { money, plural } from '../ui/format';
-import { useCurrent } from './current';
+import { useSession } from './current';
 
 interface Stop {
   path: string;
@@ -14,7 +14,14 @@ interface Stop {
 
 function stops(road: Schemas['Road'] | undefined, currency: string): Stop[] {
   const refused = road?.refused ?? 0;
+  const lost = road?.lost ?? 0;
   return [
+    {
+      path: '/connect',
+      name: 'Connect',
+      waits: road ? (lost > 0 ? `${plural(lost, 'ledger')} shut` : `${road.connections} connected`) : '',
+      tone: lost > 0 ? 'text-error' : 'soft',
+    },
     {
       path: '/map',
       name: 'Map',
@@ -43,10 +50,10 @@ function stops(road: Schemas['Road'] | undefined, currency: string): Stop[] {
 }
 
 export function Road() {
-  const { route } = useCurrent();
-  const road = useQuery(roadQuery(route.code));
+  const { route } = useSession();
+  const road = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined });
   const location = useLocation();
-  const all = stops(road.data, route.currency);
+  const all = stops(road.data, route?.currency ?? '').filter((stop) => route || stop.path === '/connect');
   const path = location.pathname.startsWith('/documents')
     ? '/release'
     : `/${location.pathname.split('/')[1] ?? ''}`;
@@ -55,7 +62,7 @@ export function Road() {
     all.findIndex((stop) => stop.path === path),
   );
   return (
-    <nav aria-label="The road" className="relative mx-5 grid h-[64px] shrink-0 grid-cols-3">
+    <nav aria-label="The road" className="relative mx-5 grid h-[64px] shrink-0 grid-cols-4">
       <span className="road-line bg-base-300 right-0 left-0" />
       <span
         className="road-line bg-primary left-0"
@@ -64,7 +71,7 @@ export function Road() {
       {all.map((stop, index) => (
         <Link
           key={stop.path}
-          to={`${stop.path}?route=${route.code}`}
+          to={`${stop.path}${route ? `?route=${route.code}` : ''}`}
           aria-current={index === here ? 'page' : undefined}
           className={`relative pt-[28px] text-center leading-tight ${index === here ? 'font-semibold' : ''}`}
         >

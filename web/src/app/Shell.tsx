@@ -12,7 +12,7 @@ import { KeysPanel } from './KeysPanel';
 import { Road } from './Road';
 import { useView } from './useView';
 
-const STOPS: Record<string, string> = { '2': '/map', '3': '/release', '4': '/send' };
+const STOPS: Record<string, string> = { '1': '/connect', '2': '/map', '3': '/release', '4': '/send' };
 
 export function Shell() {
   const me = useQuery(meQuery);
@@ -24,7 +24,7 @@ export function Shell() {
   const code = view.get('route');
   const route = routes.data?.find((each) => each.code === code) ?? routes.data?.[0];
 
-  useHotkeys(['g>2', 'g>3', 'g>4'], (_, hotkey) => {
+  useHotkeys(['g>1', 'g>2', 'g>3', 'g>4'], (_, hotkey) => {
     const stop = STOPS[hotkey.keys?.at(-1) ?? ''];
     if (stop) {
       void navigate(`${stop}${code ? `?route=${code}` : ''}`);
@@ -35,7 +35,7 @@ export function Shell() {
 
   const current = useMemo(
     () =>
-      me.data && route && routes.data
+      me.data && routes.data
         ? {
             me: me.data,
             route,
@@ -49,6 +49,9 @@ export function Shell() {
   if (me.error instanceof ApiError && me.error.status === 401) {
     const back = encodeURIComponent(location.pathname + location.search);
     return <Navigate to={`/sign-in?back=${back}`} replace />;
+  }
+  if (current && !route && !location.pathname.startsWith('/connect')) {
+    return <Navigate to="/connect" replace />;
   }
   const error = me.error ?? routes.error;
   if (error) {

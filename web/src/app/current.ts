@@ -1,20 +1,32 @@
 import { createContext, useContext } from 'react';
 import type { Schemas } from '../api/client';
 
-export interface Current {
+export interface Session {
   me: Schemas['Me'];
-  route: Schemas['RouteJson'];
+  /** Missing as long as nothing is connected. */
+  route: Schemas['RouteJson'] | undefined;
   routes: Schemas['RouteJson'][];
   choose: (code: string) => void;
 }
 
-export const CurrentContext = createContext<Current | null>(null);
+export type Current = Session & { route: Schemas['RouteJson'] };
+
+export const CurrentContext = createContext<Session | null>(null);
+
+/** Who is signed in, and which route is looked at if there is one. */
+export function useSession(): Session {
+  const session = useContext(CurrentContext);
+  if (!session) {
+    throw new Error('used outside of the shell');
+  }
+  return session;
+}
 
 /** Who is signed in and which route is looked at. */
 export function useCurrent(): Current {
-  const current = useContext(CurrentContext);
-  if (!current) {
-    throw new Error('used outside of the shell');
+  const { route, ...session } = useSession();
+  if (!route) {
+    throw new Error('used before there is a route');
   }
-  return current;
+  return { ...session, route };
 }

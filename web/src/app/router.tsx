@@ -1,4 +1,6 @@
 import { createBrowserRouter, Navigate } from 'react-router';
+import { ConnectPage } from '../connect/ConnectPage';
+import { ReturnPage } from '../connect/ReturnPage';
 import { SignIn } from '../access/SignIn';
 import { MapPage } from '../map/MapPage';
 import { BothSidesPage } from '../release/BothSidesPage';
@@ -14,6 +16,8 @@ export const router = createBrowserRouter([
     element: <Shell />,
     children: [
       { index: true, element: <Navigate to="/release" replace /> },
+      { path: 'connect', element: <ConnectPage /> },
+      { path: 'connect/return', element: <ReturnPage /> },
       { path: 'map', element: <MapPage /> },
       { path: 'release', element: <ReleasePage /> },
       { path: 'documents/:id', element: <BothSidesPage /> },

@@ -90,6 +90,10 @@ public final class Api {
                 .build());
     }
 
+    public Response delete(String path) {
+        return send(request(path).DELETE().build());
+    }
+
     public Response xml(String path, byte[] body) {
         return send(request(path)
                 .header("Content-Type", "application/xml")

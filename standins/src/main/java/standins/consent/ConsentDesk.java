@@ -42,6 +42,7 @@ class ConsentDesk {
                 .map(each -> new Asked(each, MEANS.getOrDefault(each, each)))
                 .toList();
         model.addAttribute("program", program);
+        model.addAttribute("name", Character.toUpperCase(program.charAt(0)) + program.substring(1));
         model.addAttribute("asked", asked);
         model.addAttribute("state", state);
         model.addAttribute("companies", Company.ALL);

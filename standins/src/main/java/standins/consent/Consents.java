@@ -66,6 +66,7 @@ public class Consents {
 
     /// As if the few minutes of an access token were over; the consent itself goes on.
     void endAccess(String id) {
+        setTime("access_token_issued_at", id, clock.instant().minusSeconds(600));
         setTime("access_token_expires_at", id, clock.instant().minusSeconds(1));
     }
 

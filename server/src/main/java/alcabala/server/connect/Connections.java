@@ -40,6 +40,9 @@ public class Connections {
 
     record Tested(boolean answers, String sentence, long milliseconds) {}
 
+    /// @param business what the business is called on its documents, to tell its sales from its bills
+    record NewRoute(String code, long source, long ledger, String site, String business, List<String> taxIdentifiers) {}
+
     private record Known(String name, String company, String companyName, boolean connected) {}
 
     Connections(
@@ -250,6 +253,39 @@ public class Connections {
         }
         credentials.forgetSource(id);
         trail.write(null, null, who, "source-disconnected", Map.of("source", id));
+    }
+
+    /// Lets a source cross to a ledger. Its documents come at the next pull.
+    @Transactional
+    public String addRoute(NewRoute route, String who) {
+        boolean taken = jdbc.sql("select 1 from route where source_id = :source")
+                .param("source", route.source())
+                .query(Integer.class)
+                .optional()
+                .isPresent();
+        if (taken) {
+            throw NotPossibleException.conflict(
+                    "source-routed", "This source has a route already; move that one to another ledger instead.");
+        }
+        int rows = jdbc.sql("""
+                insert into route (code, source_id, ledger_id, site, business_name, business_tax_identifiers)
+                select :code, s.id, l.id, :site, :business, :identifiers from source s, ledger l
+                where s.id = :source and l.id = :ledger and l.connected
+                on conflict (code) do nothing""")
+                .param("code", route.code())
+                .param("source", route.source())
+                .param("ledger", route.ledger())
+                .param("site", route.site())
+                .param("business", route.business())
+                .param("identifiers", route.taxIdentifiers().toArray(String[]::new))
+                .update();
+        if (rows == 0) {
+            throw NotPossibleException.conflict(
+                    "route-not-possible",
+                    "The code " + route.code() + " is taken, or the source or the ledger is not connected.");
+        }
+        trail.write(null, null, who, "route-added", Map.of("route", route.code()));
+        return route.code();
     }
 
     private Optional<String> findConnected(String company) {

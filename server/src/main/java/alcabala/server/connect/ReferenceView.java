@@ -85,13 +85,13 @@ class ReferenceView {
                     order by case c.what when 'gone' then 0 when 'inactive' then 1 when 'changed' then 2 else 3 end, c.kind, c.code
                     limit :limit)
                 select c.kind, c.code, c.name, c.what, coalesce(c.before::text, '') as before, coalesce(c.after::text, '') as after,
-                    count(distinct (u.route_id, u.kind, u.code)) as uses, count(distinct d.id) as documents
+                    count(distinct u.route_id || u.ref) as uses, count(distinct d.id) as documents
                 from change c
                     left join crosswalk_use u on u.ledger_id = c.ledger_id and u.reference_kind = c.kind and u.reference_code = c.code
                     left join document d on d.route_id = u.route_id and d.outcome is distinct from 'posted'
                         and d.refs @> array[u.ref]
                 group by c.kind, c.code, c.name, c.what, c.before, c.after
-                order by count(distinct (u.route_id, u.kind, u.code)) desc,
+                order by count(distinct u.route_id || u.ref) desc,
                     case c.what when 'gone' then 0 when 'inactive' then 1 when 'changed' then 2 else 3 end, c.kind, c.code""")
                 .param("pull", pull)
                 .param("limit", SHOWN_CHANGES)

@@ -3,6 +3,8 @@ package alcabala.server.send;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.platform.Amounts;
+import java.sql.Timestamp;
+import java.time.Clock;
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,19 +18,38 @@ import org.springframework.web.bind.annotation.RestController;
 class RoadApi {
     private final JdbcClient jdbc;
     private final Routes routes;
+    private final Clock clock;
 
     record RouteJson(String code, String source, String ledger, String currency, String site, boolean fromFiles) {}
 
+    /// @param lost ledgers that no longer let us in
     /// @param unmapped causes that a row of the crosswalk settles
     record Road(
-            int unmapped, int ready, String readyGross, int blocked, int refused, int openBatches, Sending sending) {}
+            int connections,
+            int lost,
+            int unmapped,
+            int ready,
+            String readyGross,
+            int blocked,
+            int refused,
+            int openBatches,
+            Sending sending) {}
 
     /// The batch that is on its way, if one is.
     record Sending(long batch, int done, int count) {}
 
-    private record Counts(int unmapped, int ready, long readyGross, int blocked, int refused, int openBatches) {}
+    private record Counts(
+            int connections,
+            int lost,
+            int unmapped,
+            int ready,
+            long readyGross,
+            int blocked,
+            int refused,
+            int openBatches) {}
 
-    RoadApi(JdbcClient jdbc, Routes routes) {
+    RoadApi(JdbcClient jdbc, Routes routes, Clock clock) {
+        this.clock = clock;
         this.jdbc = jdbc;
         this.routes = routes;
     }
@@ -43,9 +64,11 @@ class RoadApi {
     @GetMapping("/road")
     Road road(@RequestParam String route) {
         RouteRow found = routes.get(route);
-        Counts counts =
-                jdbc.sql("""
+        Counts counts = jdbc.sql("""
                 select
+                    (select count(*) from ledger where connected) + (select count(*) from source where connected) as connections,
+                    (select count(*) from ledger l left join credential c on c.ledger_id = l.id
+                     where l.connected and (c.id is null or c.lost_at is not null or c.consent_ends_at < :now)) as lost,
                     (select count(distinct f.cause) from finding f join document d on d.id = f.document_id
                      where d.route_id = :route and d.state in ('Blocked', 'Waiting') and f.severity = 'blocks'
                          and f.cause ~ '^(item|category|tax)-unmapped|^party-doubtful|^role-unset') as unmapped,
@@ -54,7 +77,11 @@ class RoadApi {
                      from document where route_id = :route and state = 'Ready') as ready_gross,
                     (select count(*) from document where route_id = :route and state = 'Blocked') as blocked,
                     (select count(*) from document where route_id = :route and state = 'Refused') as refused,
-                    (select count(*) from batch where route_id = :route and finished_at is null) as open_batches""").param("route", found.id()).query(Counts.class).single();
+                    (select count(*) from batch where route_id = :route and finished_at is null) as open_batches""")
+                .param("route", found.id())
+                .param("now", Timestamp.from(clock.instant()))
+                .query(Counts.class)
+                .single();
         Sending sending = jdbc.sql("""
                 select b.id as batch, count(*) filter (where p.outcome in ('posted', 'refused', 'unreached')) as done,
                     count(*) as count
@@ -65,6 +92,8 @@ class RoadApi {
                 .optional()
                 .orElse(null);
         return new Road(
+                counts.connections(),
+                counts.lost(),
                 counts.unmapped(),
                 counts.ready(),
                 Amounts.decimal(found.currency(), counts.readyGross()),

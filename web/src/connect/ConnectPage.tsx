@@ -1,0 +1,66 @@
+import { useQuery } from '@tanstack/react-query';
+import { connectQuery } from '../api/queries';
+import { useSession } from '../app/current';
+import { useView } from '../app/useView';
+import { Failure } from '../ui/Failure';
+import { ConsentSlip } from './ConsentSlip';
+import { CountsView } from './CountsView';
+import { LedgersPage } from './LedgersPage';
+import { ReferencePage } from './ReferencePage';
+import { RoutesPage } from './RoutesPage';
+import { SourcesPage } from './SourcesPage';
+import { TROUBLES } from './troubles';
+
+const VIEWS = [
+  { view: 'connections', name: 'Connections' },
+  { view: 'reference', name: 'Reference data' },
+  { view: 'counts', name: 'Counts of both sides' },
+];
+
+/** The first stop: what is connected to what, and what is pulled from it. */
+export function ConnectPage() {
+  const { route } = useSession();
+  const view = useView();
+  const connect = useQuery(connectQuery);
+  const at = VIEWS.find((each) => each.view === view.get('view')) ?? VIEWS[0];
+  const trouble = TROUBLES[view.get('trouble')];
+  return (
+    <section aria-label="Connect" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
+      <div className="border-base-300 flex items-center gap-1.5 border-b px-3 py-2">
+        {VIEWS.filter((each) => each.view !== 'counts' || route).map((each) => (
+          <button
+            key={each.view}
+            type="button"
+            className="chip"
+            aria-pressed={each.view === at?.view}
+            onClick={() => view.set({ view: each.view, kind: null, text: null, pull: null })}
+          >
+            {each.name}
+          </button>
+        ))}
+      </div>
+      {trouble && (
+        <p role="alert" className="text-accent border-base-300 flex items-center gap-3 border-b px-4 py-2">
+          <span>{trouble}</span>
+          <button type="button" className="act ml-auto" onClick={() => view.set({ trouble: null })}>
+            Put it away
+          </button>
+        </p>
+      )}
+      {connect.error && <Failure error={connect.error} />}
+      {view.get('consent') !== '' && <ConsentSlip consent={view.get('consent')} />}
+      {connect.data && at?.view === 'connections' && (
+        <div className="min-h-0 flex-1 overflow-auto">
+          <div className="grid grid-cols-[1fr_54px_1fr]">
+            <SourcesPage sources={connect.data.sources} />
+            <span className="gutter" aria-hidden="true" />
+            <LedgersPage ledgers={connect.data.ledgers} />
+          </div>
+          <RoutesPage connected={connect.data} />
+        </div>
+      )}
+      {connect.data && at?.view === 'reference' && <ReferencePage ledgers={connect.data.ledgers} />}
+      {at?.view === 'counts' && route && <CountsView route={route} />}
+    </section>
+  );
+}

@@ -1,0 +1,155 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, client, type Schemas } from '../api/client';
+import { useSession } from '../app/current';
+import { useView } from '../app/useView';
+import { day, moment, plural } from '../ui/format';
+import { useNotice } from '../ui/notices';
+import { Sure } from './Sure';
+import { meaningOf, stateOf } from './troubles';
+import { useAsk } from './useAsk';
+import { useConnectRefresh } from './useConnectRefresh';
+
+/** The right page: the ledgers, each one company's books. */
+export function LedgersPage({ ledgers }: { ledgers: Schemas['LedgerJson'][] }) {
+  const { me } = useSession();
+  const ask = useAsk();
+  return (
+    <section aria-label="Ledgers" className="p-4">
+      <h2 className="title text-secondary mb-2">Books that are kept in ledgers</h2>
+      {ledgers.length === 0 && <p className="mb-3">No ledger yet. Connect the one that keeps your books.</p>}
+      {ledgers.map((ledger) => (
+        <Ledger key={ledger.id} ledger={ledger} />
+      ))}
+      {me.role === 'ADMINISTRATOR' ? (
+        <button
+          type="button"
+          className={`act ${ledgers.length === 0 ? 'act-main' : ''}`}
+          disabled={ask.isPending}
+          onClick={() => ask.mutate(undefined)}
+        >
+          Connect {ledgers.length === 0 ? 'Inkwell' : 'another company on Inkwell'}
+        </button>
+      ) : (
+        <p className="soft text-[13px]">An administrator connects ledgers.</p>
+      )}
+    </section>
+  );
+}
+
+function Ledger({ ledger }: { ledger: Schemas['LedgerJson'] }) {
+  const { me } = useSession();
+  const state = stateOf(ledger.state);
+  return (
+    <article
+      aria-label={ledger.name}
+      data-state={ledger.state}
+      className="border-base-300 mb-4 border-b pb-3 text-[13.5px]"
+    >
+      <h3 className="flex items-baseline gap-2 text-[15px] font-semibold">
+        {ledger.name}
+        <span className={`text-[13px] ${state.tone}`}>{state.word}</span>
+        <a
+          className="ml-auto text-[13px] font-normal underline"
+          href={ledger.desk}
+          target="_blank"
+          rel="noreferrer"
+        >
+          open its desk
+        </a>
+      </h3>
+      <p>
+        {ledger.companyName}, {ledger.currency}
+      </p>
+      <p className={ledger.state === 'connected' ? 'soft' : state.tone}>{ledger.sentence}</p>
+      <dl className="my-2 grid grid-cols-[auto_1fr] gap-x-4">
+        <dt className="soft">May</dt>
+        <dd>{ledger.scopes.map(meaningOf).join(', ') || '–'}</dd>
+        <dt className="soft">Consent until</dt>
+        <dd title={ledger.consentEndsAt}>{day(ledger.consentEndsAt) || '–'}</dd>
+        <dt className="soft">Present access until</dt>
+        <dd title={ledger.expiresAt}>{ledger.expiresAt ? moment(ledger.expiresAt) : '–'}</dd>
+        <dt className="soft">Pulled</dt>
+        <dd>
+          {ledger.pulledAt
+            ? `${moment(ledger.pulledAt)}: ${plural(ledger.accounts, 'account')}, ${plural(ledger.taxCodes, 'tax code')}, ${plural(ledger.parties, 'customer')}, ${plural(ledger.items, 'item')}`
+            : 'not yet'}
+        </dd>
+      </dl>
+      {me.role === 'ADMINISTRATOR' && <Actions ledger={ledger} />}
+    </article>
+  );
+}
+
+function Actions({ ledger }: { ledger: Schemas['LedgerJson'] }) {
+  const view = useView();
+  const notice = useNotice();
+  const refresh = useConnectRefresh();
+  const ask = useAsk();
+  const [sure, setSure] = useState(false);
+  const path = { params: { path: { id: ledger.id } } };
+  const failed = (error: Error) => notice({ tone: 'failed', text: error.message });
+  const test = useMutation({
+    mutationFn: () => answer(client.POST('/api/connect/ledgers/{id}/test', path)),
+    onSuccess: (tested) =>
+      notice({
+        tone: tested.answers ? 'done' : 'failed',
+        text: `${tested.sentence} It took ${tested.milliseconds} ms.`,
+      }),
+    onError: failed,
+    onSettled: refresh,
+  });
+  const pull = useMutation({
+    mutationFn: () => answer(client.POST('/api/connect/ledgers/{id}/pulls', path)),
+    onSuccess: () => view.set({ view: 'reference', ledger: String(ledger.id) }),
+    onError: failed,
+  });
+  const disconnect = useMutation({
+    mutationFn: () => answer(client.DELETE('/api/connect/ledgers/{id}', path)),
+    onSuccess: () =>
+      notice({ tone: 'done', text: `${ledger.name} is disconnected; its crosswalks are kept` }),
+    onError: failed,
+    onSettled: refresh,
+  });
+  const open = ledger.state !== 'disconnected';
+  return (
+    <>
+      <div className="flex flex-wrap gap-2">
+        {open && (
+          <button type="button" className="act" disabled={test.isPending} onClick={() => test.mutate()}>
+            {test.isPending ? 'Asking…' : 'Test'}
+          </button>
+        )}
+        {open && (
+          <button type="button" className="act" disabled={pull.isPending} onClick={() => pull.mutate()}>
+            Pull reference data
+          </button>
+        )}
+        <button
+          type="button"
+          className={`act ${ledger.state === 'consent-lost' ? 'act-main' : ''}`}
+          disabled={ask.isPending}
+          onClick={() => ask.mutate(ledger.id)}
+        >
+          Connect again
+        </button>
+        {open && (
+          <button type="button" className="act" aria-expanded={sure} onClick={() => setSure(!sure)}>
+            Disconnect…
+          </button>
+        )}
+      </div>
+      {sure && (
+        <Sure
+          says={`Nothing is sent to ${ledger.name} or fetched from it until it is connected again. Crosswalks, links and trail are kept.`}
+          action={`Disconnect ${ledger.name}`}
+          onDo={() => {
+            setSure(false);
+            disconnect.mutate();
+          }}
+          onLeave={() => setSure(false)}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,210 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, client, type Schemas } from '../api/client';
+import { useSession } from '../app/current';
+import { Failure } from '../ui/Failure';
+import { plural } from '../ui/format';
+import { useNotice } from '../ui/notices';
+import { Sure } from './Sure';
+import { stateOf } from './troubles';
+import { useConnectRefresh } from './useConnectRefresh';
+
+/** The left page: operational apps, and folders of files. */
+export function SourcesPage({ sources }: { sources: Schemas['SourceJson'][] }) {
+  const { me } = useSession();
+  const [adding, setAdding] = useState<'app' | 'files' | null>(null);
+  return (
+    <section aria-label="Sources" className="p-4">
+      <h2 className="title text-primary mb-2">Where the work is done</h2>
+      {sources.length === 0 && (
+        <p className="mb-3">No source yet. Connect the app that your people work in, or take in files.</p>
+      )}
+      {sources.map((source) => (
+        <Source key={source.id} source={source} />
+      ))}
+      {me.role === 'ADMINISTRATOR' && adding === null && (
+        <div className="flex gap-2">
+          <button type="button" className="act" onClick={() => setAdding('app')}>
+            Connect Hullwork
+          </button>
+          <button type="button" className="act" onClick={() => setAdding('files')}>
+            Add a source of files
+          </button>
+        </div>
+      )}
+      {adding === 'app' && <KeyForm onDone={() => setAdding(null)} />}
+      {adding === 'files' && <FilesForm onDone={() => setAdding(null)} />}
+    </section>
+  );
+}
+
+function Source({ source }: { source: Schemas['SourceJson'] }) {
+  const { me } = useSession();
+  const refresh = useConnectRefresh();
+  const notice = useNotice();
+  const [asks, setAsks] = useState<'key' | 'sure' | null>(null);
+  const state = stateOf(source.state);
+  const disconnect = useMutation({
+    mutationFn: () =>
+      answer(client.DELETE('/api/connect/sources/{id}', { params: { path: { id: source.id } } })),
+    onError: (error) => notice({ tone: 'failed', text: error.message }),
+    onSettled: refresh,
+  });
+  return (
+    <article aria-label={source.name} className="border-base-300 mb-4 border-b pb-3 text-[13.5px]">
+      <h3 className="flex items-baseline gap-2 text-[15px] font-semibold">
+        {source.name}
+        <span className={`text-[13px] ${state.tone}`}>{state.word}</span>
+        {source.desk !== '' && (
+          <a
+            className="ml-auto text-[13px] font-normal underline"
+            href={source.desk}
+            target="_blank"
+            rel="noreferrer"
+          >
+            open its desk
+          </a>
+        )}
+      </h3>
+      <p className="soft mb-2">
+        {plural(source.documents, 'document')},{' '}
+        {source.parties === 1 ? '1 party' : `${source.parties} parties`}
+      </p>
+      {me.role === 'ADMINISTRATOR' && source.system !== 'files' && (
+        <div className="flex gap-2">
+          <button type="button" className="act" onClick={() => setAsks('key')}>
+            Give another key
+          </button>
+          {source.state === 'connected' && (
+            <button
+              type="button"
+              className="act"
+              aria-expanded={asks === 'sure'}
+              onClick={() => setAsks('sure')}
+            >
+              Disconnect…
+            </button>
+          )}
+        </div>
+      )}
+      {asks === 'key' && <KeyForm source={source} onDone={() => setAsks(null)} />}
+      {asks === 'sure' && (
+        <Sure
+          says={`Nothing is fetched from ${source.name} until it has a key again. What came from it is kept.`}
+          action={`Disconnect ${source.name}`}
+          onDo={() => {
+            setAsks(null);
+            disconnect.mutate();
+          }}
+          onLeave={() => setAsks(null)}
+        />
+      )}
+    </article>
+  );
+}
+
+/** The key is tried before it is kept. */
+function KeyForm({ source, onDone }: { source?: Schemas['SourceJson']; onDone: () => void }) {
+  const refresh = useConnectRefresh();
+  const notice = useNotice();
+  const [name, setName] = useState('Hullwork');
+  const [key, setKey] = useState('');
+  const connect = useMutation({
+    mutationFn: () =>
+      answer(
+        client.POST('/api/connect/sources', {
+          body: { source: source?.id, name: source?.name ?? name, key },
+        }),
+      ),
+    onSuccess: async () => {
+      await refresh();
+      notice({ tone: 'done', text: `${source?.name ?? name} answers and is connected` });
+      onDone();
+    },
+  });
+  return (
+    <form
+      aria-label="Key of the app"
+      className="my-2 flex flex-col gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        connect.mutate();
+      }}
+    >
+      {!source && (
+        <label className="flex items-center gap-2">
+          Called here
+          <input
+            className="field w-52"
+            value={name}
+            maxLength={60}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </label>
+      )}
+      <label className="flex items-center gap-2">
+        Its key
+        <input
+          className="field w-64"
+          type="password"
+          autoComplete="off"
+          value={key}
+          autoFocus
+          onChange={(event) => setKey(event.target.value)}
+        />
+      </label>
+      {connect.error && <Failure error={connect.error} />}
+      <div className="flex gap-2">
+        <button type="submit" className="act act-main" disabled={key === '' || connect.isPending}>
+          {connect.isPending ? 'Trying the key…' : 'Try and keep the key'}
+        </button>
+        <button type="button" className="act" onClick={onDone}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function FilesForm({ onDone }: { onDone: () => void }) {
+  const refresh = useConnectRefresh();
+  const [name, setName] = useState('');
+  const add = useMutation({
+    mutationFn: () => answer(client.POST('/api/connect/sources/files', { body: { name } })),
+    onSuccess: async () => {
+      await refresh();
+      onDone();
+    },
+  });
+  return (
+    <form
+      aria-label="Source of files"
+      className="my-2 flex flex-col gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add.mutate();
+      }}
+    >
+      <label className="flex items-center gap-2">
+        Whose files
+        <input
+          className="field w-52"
+          value={name}
+          maxLength={60}
+          autoFocus
+          placeholder="Harbour office"
+          onChange={(event) => setName(event.target.value)}
+        />
+      </label>
+      {add.error && <Failure error={add.error} />}
+      <div className="flex gap-2">
+        <button type="submit" className="act act-main" disabled={name.trim() === '' || add.isPending}>
+          Add it
+        </button>
+        <button type="button" className="act" onClick={onDone}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,13 @@
+import { useMutation } from '@tanstack/react-query';
+import { answer, client } from '../api/client';
+import { useNotice } from '../ui/notices';
+
+/** Sends the person to the ledger to ask for its consent: for a new connection, or for one that is there again. */
+export function useAsk() {
+  const notice = useNotice();
+  return useMutation({
+    mutationFn: (ledger?: number) => answer(client.POST('/api/connect/consents', { body: { ledger } })),
+    onSuccess: ({ address }) => window.location.assign(address),
+    onError: (error) => notice({ tone: 'failed', text: error.message }),
+  });
+}
