@@ -1,8 +1,8 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { Navigate, useNavigate, useSearchParams } from 'react-router';
 import { answer, client } from '../api/client';
-import { meQuery } from '../api/queries';
+import { firstQuery, meQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
 
 /** Only paths of our own are gone back to. */
@@ -14,6 +14,7 @@ export function SignIn() {
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
+  const first = useQuery(firstQuery);
   const attempt = useMutation({
     mutationFn: () => answer(client.POST('/api/session', { body: { signIn, password } })),
     onSuccess: async (me) => {
@@ -22,6 +23,9 @@ export function SignIn() {
       await navigate(safe(params.get('back')), { replace: true });
     },
   });
+  if (first.data?.needed) {
+    return <Navigate to="/first" replace />;
+  }
   return (
     <main className="grid h-full place-items-center">
       <form

@@ -156,3 +156,35 @@ export const usesQuery = (id: number, kind: ReferenceKind, code: string) =>
         }),
       ),
   });
+
+export const firstQuery = queryOptions({
+  queryKey: ['first'],
+  queryFn: () => answer(client.GET('/api/first')),
+});
+
+export const peopleQuery = queryOptions({
+  queryKey: ['people'],
+  queryFn: () => answer(client.GET('/api/people')),
+});
+
+export const sessionsQuery = queryOptions({
+  queryKey: ['sessions'],
+  queryFn: () => answer(client.GET('/api/session/all')),
+});
+
+export const tokensQuery = queryOptions({
+  queryKey: ['tokens'],
+  queryFn: () => answer(client.GET('/api/session/tokens')),
+});
+
+const TRAIL_PAGE = 100;
+
+export const settingsTrailQuery = (who: string, text: string) =>
+  infiniteQueryOptions({
+    queryKey: ['trail', who, text],
+    queryFn: ({ pageParam }) =>
+      answer(client.GET('/api/trail', { params: { query: { who, text, before: pageParam } } })),
+    initialPageParam: undefined as number | undefined,
+    getNextPageParam: (page) => (page.length < TRAIL_PAGE ? undefined : page.at(-1)?.id),
+    placeholderData: keepPreviousData,
+  });

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { answer, client } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
 import { Key } from '../ui/Key';
@@ -32,8 +32,8 @@ export function Header() {
         </label>
       )}
       {route && me.mayChange && <Fetch />}
-      {route && <Finder />}
-      <span className={route ? '' : 'ml-auto'} />
+      {route && me.role !== 'OPERATIONS' && <Finder />}
+      <span className={route && me.role !== 'OPERATIONS' ? '' : 'ml-auto'} />
       <Person />
     </header>
   );
@@ -88,6 +88,9 @@ function Person() {
         >
           {other === 'lamplight' ? 'Read by lamplight' : 'Read on paper'}
         </button>
+        <Link className="hover:bg-base-200 rounded px-2 py-1" to="/you">
+          Password, sessions, tokens
+        </Link>
         <button
           type="button"
           className="hover:bg-base-200 cursor-pointer rounded px-2 py-1 text-left"

@@ -50,10 +50,12 @@ function stops(road: Schemas['Road'] | undefined, currency: string): Stop[] {
 }
 
 export function Road() {
-  const { route } = useSession();
+  const { me, route } = useSession();
+  const shows = (path: string) =>
+    me.role === 'OPERATIONS' ? path === '/release' : route !== undefined || path === '/connect';
   const road = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined });
   const location = useLocation();
-  const all = stops(road.data, route?.currency ?? '').filter((stop) => route || stop.path === '/connect');
+  const all = stops(road.data, route?.currency ?? '').filter((stop) => shows(stop.path));
   const path = location.pathname.startsWith('/documents')
     ? '/release'
     : `/${location.pathname.split('/')[1] ?? ''}`;

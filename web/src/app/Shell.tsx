@@ -50,7 +50,10 @@ export function Shell() {
     const back = encodeURIComponent(location.pathname + location.search);
     return <Navigate to={`/sign-in?back=${back}`} replace />;
   }
-  if (current && !route && !location.pathname.startsWith('/connect')) {
+  if (current?.me.role === 'OPERATIONS' && /^\/(connect|map|send)/.test(location.pathname)) {
+    return <Navigate to="/release" replace />;
+  }
+  if (current && !route && !/^\/(connect|you)/.test(location.pathname)) {
     return <Navigate to="/connect" replace />;
   }
   const error = me.error ?? routes.error;

@@ -6,20 +6,26 @@ import { Failure } from '../ui/Failure';
 import { ConsentSlip } from './ConsentSlip';
 import { CountsView } from './CountsView';
 import { LedgersPage } from './LedgersPage';
+import { PeoplePage } from './PeoplePage';
 import { ReferencePage } from './ReferencePage';
 import { RoutesPage } from './RoutesPage';
 import { SourcesPage } from './SourcesPage';
+import { TrailPage } from './TrailPage';
 import { TROUBLES } from './troubles';
 
 const VIEWS = [
   { view: 'connections', name: 'Connections' },
   { view: 'reference', name: 'Reference data' },
   { view: 'counts', name: 'Counts of both sides' },
+  { view: 'people', name: 'People' },
+  { view: 'trail', name: 'Trail' },
 ];
 
 /** The first stop: what is connected to what, and what is pulled from it. */
 export function ConnectPage() {
-  const { route } = useSession();
+  const { me, route } = useSession();
+  const shows = (name: string) =>
+    (name !== 'counts' || route !== undefined) && (name !== 'people' || me.role === 'ADMINISTRATOR');
   const view = useView();
   const connect = useQuery(connectQuery);
   const at = VIEWS.find((each) => each.view === view.get('view')) ?? VIEWS[0];
@@ -27,13 +33,13 @@ export function ConnectPage() {
   return (
     <section aria-label="Connect" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
       <div className="border-base-300 flex items-center gap-1.5 border-b px-3 py-2">
-        {VIEWS.filter((each) => each.view !== 'counts' || route).map((each) => (
+        {VIEWS.filter((each) => shows(each.view)).map((each) => (
           <button
             key={each.view}
             type="button"
             className="chip"
             aria-pressed={each.view === at?.view}
-            onClick={() => view.set({ view: each.view, kind: null, text: null, pull: null })}
+            onClick={() => view.set({ view: each.view, kind: null, text: null, who: null })}
           >
             {each.name}
           </button>
@@ -60,6 +66,8 @@ export function ConnectPage() {
         </div>
       )}
       {connect.data && at?.view === 'reference' && <ReferencePage ledgers={connect.data.ledgers} />}
+      {at?.view === 'people' && me.role === 'ADMINISTRATOR' && <PeoplePage />}
+      {at?.view === 'trail' && <TrailPage />}
       {at?.view === 'counts' && route && <CountsView route={route} />}
     </section>
   );

@@ -185,8 +185,7 @@ function Uses({ ledger, kind, code }: { ledger: number; kind: ReferenceKind; cod
     <ul className="text-[12.5px]">
       {uses.data?.uses.map((use) => (
         <li key={`${use.route} ${use.kind} ${use.code}`}>
-          {rowOf(use.kind, use.code)} ({use.route}):{' '}
-          {plural(use.documents, 'document')}
+          {rowOf(use.kind, use.code)} ({use.route}): {plural(use.documents, 'document')}
         </li>
       ))}
     </ul>

@@ -117,9 +117,7 @@ function Move({ route, ledgers, onDone }: MoveProps) {
               <tbody>
                 {plan.data.left.map((row) => (
                   <tr key={`${row.kind} ${row.code}`}>
-                    <td>
-                      {rowOf(row.kind, row.code)}
-                    </td>
+                    <td>{rowOf(row.kind, row.code)}</td>
                     <td>{row.pointsTo}</td>
                     <td>{row.reason}</td>
                     <td className="amount">{row.documents}</td>

@@ -99,6 +99,10 @@ public final class World implements AutoCloseable {
         return context.getBean(JdbcClient.class);
     }
 
+    public <T> T bean(String name, Class<T> type) {
+        return context.getBean(name, type);
+    }
+
     public <T> T bean(Class<T> type) {
         return context.getBean(type);
     }

@@ -8,6 +8,7 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.annotation.web.configurers.AuthorizeHttpRequestsConfigurer;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -19,34 +20,21 @@ import org.springframework.security.web.authentication.AnonymousAuthenticationFi
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 
-/// Who may: everybody signed in reads; administrators and bookkeepers change; a reviewer changes nothing, whatever the
-/// screen offers.
+/// Who may what (domain, section 9), whatever the screen offers.
 @Configuration
 class AccessConfiguration {
     private static final String CONTENT_SECURITY_POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; "
             + "img-src 'self' data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; "
             + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
+    /// What became of documents: all that operations people see.
+    private static final String[] OF_DOCUMENTS = {
+        "/api/documents", "/api/documents/*", "/api/documents/*/trail", "/api/summary", "/api/routes", "/api/road"
+    };
+
     @Bean
     SecurityFilterChain security(HttpSecurity http, AccessTokens tokens, SecurityContextRepository contexts) {
-        http.authorizeHttpRequests(requests -> requests.requestMatchers("/api/session/csrf", "/actuator/health/**")
-                        .permitAll()
-                        .requestMatchers(HttpMethod.POST, "/api/session")
-                        .permitAll()
-                        .requestMatchers("/api/session/**")
-                        .authenticated()
-                        .requestMatchers("/api/connect/consents/**")
-                        .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers(HttpMethod.GET, "/api/**")
-                        .authenticated()
-                        .requestMatchers("/api/connect/**", "/api/map/move")
-                        .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers("/api/**")
-                        .hasAnyRole(Role.ADMINISTRATOR.name(), Role.BOOKKEEPER.name())
-                        .requestMatchers(HttpMethod.GET, "/**")
-                        .permitAll()
-                        .anyRequest()
-                        .denyAll())
+        http.authorizeHttpRequests(AccessConfiguration::rules)
                 .csrf(csrf -> csrf.spa().ignoringRequestMatchers(BearerFilter::hasToken))
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .requestCache(cache -> cache.disable())
@@ -54,7 +42,7 @@ class AccessConfiguration {
                 .exceptionHandling(handling -> handling.authenticationEntryPoint(
                                 (request, response, e) -> refuse(response, 401, "sign-in-needed", "Sign in first."))
                         .accessDeniedHandler((request, response, e) ->
-                                refuse(response, 403, "not-allowed", "You may look at this, but not change it.")))
+                                refuse(response, 403, "not-allowed", "Your role does not allow this.")))
                 .headers(headers -> headers.contentSecurityPolicy(
                                 policy -> policy.policyDirectives(CONTENT_SECURITY_POLICY))
                         .referrerPolicy(policy -> policy.policy(
@@ -62,6 +50,31 @@ class AccessConfiguration {
                                         .ReferrerPolicy.SAME_ORIGIN)))
                 .addFilterBefore(new BearerFilter(tokens), AnonymousAuthenticationFilter.class);
         return http.build();
+    }
+
+    /// From the narrowest to the widest. Every endpoint falls under one of them; a test walks all with every role.
+    private static void rules(
+            AuthorizeHttpRequestsConfigurer<HttpSecurity>.AuthorizationManagerRequestMatcherRegistry may) {
+        may.requestMatchers("/api/session/csrf", "/actuator/health/**", "/api/first")
+                .permitAll()
+                .requestMatchers(HttpMethod.POST, "/api/session")
+                .permitAll()
+                .requestMatchers("/api/session/**")
+                .authenticated()
+                .requestMatchers("/api/people/**", "/api/connect/consents/**")
+                .hasRole(Role.ADMINISTRATOR.name())
+                .requestMatchers(HttpMethod.GET, OF_DOCUMENTS)
+                .authenticated()
+                .requestMatchers(HttpMethod.GET, "/api/**")
+                .hasAnyRole(Role.ADMINISTRATOR.name(), Role.BOOKKEEPER.name(), Role.REVIEWER.name())
+                .requestMatchers("/api/connect/**", "/api/map/move")
+                .hasRole(Role.ADMINISTRATOR.name())
+                .requestMatchers("/api/**")
+                .hasAnyRole(Role.ADMINISTRATOR.name(), Role.BOOKKEEPER.name())
+                .requestMatchers(HttpMethod.GET, "/**")
+                .permitAll()
+                .anyRequest()
+                .denyAll();
     }
 
     @Bean

@@ -28,14 +28,19 @@ class BearerFilter extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         if (hasToken(request)) {
-            Optional<SignedIn> person =
+            Optional<AccessTokens.Bearer> bearer =
                     tokens.find(request.getHeader("Authorization").substring(PREFIX.length()));
-            if (person.isEmpty()) {
+            if (bearer.isEmpty()) {
                 AccessConfiguration.refuse(response, 401, "token-wrong", "The access token is wrong or has expired.");
                 return;
             }
+            if (bearer.get().readsOnly() && !request.getMethod().equals("GET")) {
+                AccessConfiguration.refuse(response, 403, "token-reads-only", "This access token may only read.");
+                return;
+            }
             SecurityContext context = SecurityContextHolder.createEmptyContext();
-            context.setAuthentication(AccessConfiguration.authentication(person.get()));
+            context.setAuthentication(
+                    AccessConfiguration.authentication(bearer.get().person()));
             SecurityContextHolder.setContext(context);
         }
         chain.doFilter(request, response);

@@ -1,16 +1,24 @@
 package alcabala.server.access;
 
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.trail.Trail;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 
 /// The people who may sign in. Passwords are hashed by Spring Security's default.
 @Component
 public class People {
+    private static final int SHORTEST = 10;
     private final JdbcClient jdbc;
     private final PasswordEncoder passwords;
+    private final Sessions sessions;
+    private final Trail trail;
     private final String nobodysHash;
 
     record Person(long id, String signIn, String name, String role, String passwordHash) {
@@ -19,32 +27,163 @@ public class People {
         }
     }
 
-    People(JdbcClient jdbc, PasswordEncoder passwords) {
+    record PersonListed(String signIn, String name, Role role, boolean active, int version, int sessions, int tokens) {}
+
+    People(JdbcClient jdbc, PasswordEncoder passwords, Sessions sessions, Trail trail) {
         this.jdbc = jdbc;
         this.passwords = passwords;
+        this.sessions = sessions;
+        this.trail = trail;
         this.nobodysHash = passwords.encode("nobody");
     }
 
-    public void add(String signIn, String name, Role role, String password) {
-        jdbc.sql("""
+    List<PersonListed> all() {
+        return jdbc.sql("""
+                select p.sign_in, p.name, p.role, p.active, p.version,
+                    (select count(*) from spring_session s where s.principal_name = p.sign_in
+                        and s.expiry_time > extract(epoch from now()) * 1000) as sessions,
+                    (select count(*) from access_token t where t.person_id = p.id and t.expires_at > now()) as tokens
+                from person p order by p.active desc, p.name""")
+                .query((row, n) -> new PersonListed(
+                        row.getString("sign_in"),
+                        row.getString("name"),
+                        Role.valueOf(row.getString("role").toUpperCase(Locale.ROOT)),
+                        row.getBoolean("active"),
+                        row.getInt("version"),
+                        row.getInt("sessions"),
+                        row.getInt("tokens")))
+                .list();
+    }
+
+    boolean isEmpty() {
+        return jdbc.sql("select count(*) from person").query(Integer.class).single() == 0;
+    }
+
+    /// Adds a person unless the sign-in is taken.
+    public boolean add(String signIn, String name, Role role, String password) {
+        return jdbc.sql("""
                 insert into person (sign_in, name, role, password_hash) values (:signIn, :name, :role, :hash)
                 on conflict (sign_in) do nothing""")
-                .param("signIn", signIn)
+                        .param("signIn", signIn)
+                        .param("name", name)
+                        .param("role", word(role))
+                        .param("hash", passwords.encode(password))
+                        .update()
+                == 1;
+    }
+
+    @Transactional
+    public void add(String signIn, String name, Role role, String password, String who) {
+        requireGood(signIn, password);
+        if (!add(signIn, name, role, password)) {
+            throw NotPossibleException.conflict("sign-in-taken", "Somebody signs in as " + signIn + " already.");
+        }
+        trail.write(null, null, who, "person-added", Map.of("person", signIn, "role", word(role)));
+    }
+
+    /// The very first person, an administrator. Possible once, while there is nobody.
+    @Transactional
+    public void addFirst(String signIn, String name, String password) {
+        jdbc.sql("lock table person in exclusive mode").update();
+        if (!isEmpty()) {
+            throw NotPossibleException.conflict("not-first", "There is an administrator already; ask her to add you.");
+        }
+        add(signIn, name, Role.ADMINISTRATOR, password, name);
+    }
+
+    /// Compare-and-set. Whoever gets another role, or leaves, is signed out everywhere.
+    @Transactional
+    public void change(String signIn, String name, Role role, boolean active, int version, String who) {
+        jdbc.sql("lock table person in exclusive mode").update();
+        int rows = jdbc.sql("""
+                update person set name = :name, role = :role, active = :active, version = version + 1
+                where sign_in = :signIn and version = :version""")
                 .param("name", name)
-                .param("role", role.name().toLowerCase(Locale.ROOT))
+                .param("role", word(role))
+                .param("active", active)
+                .param("signIn", signIn)
+                .param("version", version)
+                .update();
+        if (rows == 0) {
+            requireKnown(signIn);
+            throw NotPossibleException.conflict("changed-meanwhile", "Somebody else changed this person; look again.");
+        }
+        int administrators = jdbc.sql("select count(*) from person where role = 'administrator' and active")
+                .query(Integer.class)
+                .single();
+        if (administrators == 0) {
+            throw NotPossibleException.conflict(
+                    "last-administrator", "Somebody has to be administrator; give the role to another person first.");
+        }
+        sessions.endAll(signIn);
+        trail.write(
+                null,
+                null,
+                who,
+                "person-changed",
+                Map.of("person", signIn, "role", word(role), "active", active, "name", name));
+    }
+
+    /// Set by an administrator for somebody else, who is signed out everywhere by it.
+    @Transactional
+    public void setPassword(String signIn, String password, String who) {
+        requireGood(signIn, password);
+        requireKnown(signIn);
+        writePassword(signIn, password);
+        sessions.endAll(signIn);
+        trail.write(null, null, who, "password-set", Map.of("person", signIn));
+    }
+
+    /// Changed by the person herself; her other sessions end.
+    @Transactional
+    public void changePassword(SignedIn person, String old, String password, String session) {
+        if (authenticate(person.signIn(), old).isEmpty()) {
+            throw NotPossibleException.invalid("password-wrong", "The present password is not right.");
+        }
+        requireGood(person.signIn(), password);
+        writePassword(person.signIn(), password);
+        sessions.endOthers(person.signIn(), session);
+        trail.write(null, null, person.name(), "password-changed", Map.of("person", person.signIn()));
+    }
+
+    private void writePassword(String signIn, String password) {
+        jdbc.sql("update person set password_hash = :hash where sign_in = :signIn")
                 .param("hash", passwords.encode(password))
+                .param("signIn", signIn)
                 .update();
     }
 
-    /// Takes as long for a name that does not exist as for a wrong password.
+    private void requireKnown(String signIn) {
+        if (jdbc.sql("select 1 from person where sign_in = :signIn")
+                .param("signIn", signIn)
+                .query(Integer.class)
+                .optional()
+                .isEmpty()) {
+            throw NotPossibleException.missing("person " + signIn);
+        }
+    }
+
+    private static void requireGood(String signIn, String password) {
+        if (password.length() < SHORTEST || password.equalsIgnoreCase(signIn)) {
+            throw NotPossibleException.invalid(
+                    "password-short",
+                    "A password has at least " + SHORTEST + " characters and is not the name to sign in with.");
+        }
+    }
+
+    /// Takes as long for a name that does not exist, or has left, as for a wrong password.
     Optional<Person> authenticate(String signIn, String password) {
         Optional<Person> person = jdbc.sql(
-                        "select id, sign_in, name, role, password_hash from person where sign_in = :signIn")
+                        "select id, sign_in, name, role, password_hash from person where sign_in = :signIn and active")
                 .param("signIn", signIn)
                 .query(Person.class)
                 .optional();
         boolean right =
                 passwords.matches(password, person.map(Person::passwordHash).orElse(nobodysHash));
         return right ? person : Optional.empty();
+    }
+
+    private static String word(Role role) {
+        return role.name().toLowerCase(Locale.ROOT);
     }
 }

@@ -2,7 +2,16 @@ package alcabala.server.access;
 
 /// What a person may do (domain, section 9).
 public enum Role {
+    /// Connects, changes settings, manages people; and all that a bookkeeper does.
     ADMINISTRATOR,
+    /// Maps, releases, batches, resolves.
     BOOKKEEPER,
-    REVIEWER
+    /// Sees what became of documents, and nothing else.
+    OPERATIONS,
+    /// Reads everything and changes nothing.
+    REVIEWER;
+
+    boolean mayChange() {
+        return this == ADMINISTRATOR || this == BOOKKEEPER;
+    }
 }

@@ -5,6 +5,8 @@ import alcabala.server.platform.Refusal;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.time.Duration;
@@ -13,6 +15,7 @@ import java.util.Locale;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.Authentication;
@@ -20,9 +23,12 @@ import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CsrfToken;
+import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -35,6 +41,7 @@ class SessionApi {
     private final People people;
     private final SignInPauses pauses;
     private final AccessTokens tokens;
+    private final Sessions sessions;
     private final SecurityContextRepository contexts;
 
     record SignIn(
@@ -48,14 +55,46 @@ class SessionApi {
 
     record Me(String signIn, String name, Role role, boolean mayChange) {
         static Me of(SignedIn person) {
-            return new Me(person.signIn(), person.name(), person.role(), person.role() != Role.REVIEWER);
+            return new Me(
+                    person.signIn(), person.name(), person.role(), person.role().mayChange());
         }
     }
 
-    SessionApi(People people, SignInPauses pauses, AccessTokens tokens, SecurityContextRepository contexts) {
+    record ChangePassword(
+            @NotBlank @Size(max = 200) String present,
+            @NotBlank @Size(max = 200) String next) {
+        @Override
+        public String toString() {
+            return "ChangePassword";
+        }
+    }
+
+    /// @param days how long it is good for; thirty when left out
+    record WantedToken(
+            @Size(max = 60) String name,
+            boolean readsOnly,
+            @Min(1) @Max(366) Integer days) {
+        static final WantedToken PLAIN = new WantedToken("command line", false, 30);
+
+        String named() {
+            return name == null || name.isBlank() ? PLAIN.name : name.trim();
+        }
+
+        Duration life() {
+            return Duration.ofDays(days == null ? PLAIN.days : days);
+        }
+    }
+
+    SessionApi(
+            People people,
+            SignInPauses pauses,
+            AccessTokens tokens,
+            Sessions sessions,
+            SecurityContextRepository contexts) {
         this.people = people;
         this.pauses = pauses;
         this.tokens = tokens;
+        this.sessions = sessions;
         this.contexts = contexts;
     }
 
@@ -94,6 +133,8 @@ class SessionApi {
         SignedIn signedIn = new SignedIn(name, person.get().name(), person.get().asRole());
         request.getSession();
         request.changeSessionId();
+        request.getSession().setAttribute(FindByIndexNameSessionRepository.PRINCIPAL_NAME_INDEX_NAME, name);
+        sessions.remember(request.getSession().getId(), String.valueOf(request.getHeader(HttpHeaders.USER_AGENT)));
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(AccessConfiguration.authentication(signedIn));
         contexts.saveContext(context, request, response);
@@ -106,9 +147,57 @@ class SessionApi {
         Optional.ofNullable(request.getSession(false)).ifPresent(session -> session.invalidate());
     }
 
-    /// An access token with the rights of the person who makes it; shown this once.
+    @PutMapping("/password")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void changePassword(@Valid @RequestBody ChangePassword change, Authentication who, HttpServletRequest request) {
+        people.changePassword(person(who), change.present(), change.next(), sessionId(request));
+    }
+
+    @GetMapping("/all")
+    List<Sessions.OpenSession> sessions(Authentication who, HttpServletRequest request) {
+        return sessions.of(person(who).signIn(), sessionId(request));
+    }
+
+    @DeleteMapping("/all/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void end(@PathVariable String id, Authentication who) {
+        sessions.end(person(who).signIn(), id);
+    }
+
+    /// Signs out everywhere, here too.
+    @DeleteMapping("/all")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void endAll(Authentication who) {
+        sessions.endAll(person(who).signIn());
+    }
+
+    @GetMapping("/tokens")
+    List<AccessTokens.TokenListed> tokens(Authentication who) {
+        return tokens.of(person(who).signIn());
+    }
+
+    /// An access token with at most the rights of the person who makes it; shown this once. Without a body it may all
+    /// that she may, for thirty days.
     @PostMapping("/tokens")
-    AccessTokens.NewToken token(Authentication authentication) {
-        return tokens.make(((SignedIn) authentication.getPrincipal()).signIn());
+    AccessTokens.NewToken token(@Valid @RequestBody(required = false) WantedToken token, Authentication who) {
+        WantedToken wanted = token == null ? WantedToken.PLAIN : token;
+        return tokens.make(person(who), wanted.named(), wanted.readsOnly(), wanted.life());
+    }
+
+    @DeleteMapping("/tokens/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void takeBack(@PathVariable long id, Authentication who) {
+        tokens.takeBack(person(who), id);
+    }
+
+    private static SignedIn person(Authentication who) {
+        return (SignedIn) who.getPrincipal();
+    }
+
+    /// Empty for a request that came with a token.
+    private static String sessionId(HttpServletRequest request) {
+        return request.getSession(false) == null
+                ? ""
+                : request.getSession(false).getId();
     }
 }

@@ -112,6 +112,13 @@ public class ReferencePull {
                 .param("ledger", ledgerId)
                 .param("stale", Timestamp.from(clock.instant().minus(STALE)))
                 .update();
+        if (jdbc.sql("select 1 from ledger where id = :id")
+                .param("id", ledgerId)
+                .query(Integer.class)
+                .optional()
+                .isEmpty()) {
+            throw NotPossibleException.missing("ledger " + ledgerId);
+        }
         return jdbc.sql("""
                 insert into reference_pull (ledger_id, who, started_at, state) values (:ledger, :who, :now, 'running')
                 on conflict do nothing returning id""")

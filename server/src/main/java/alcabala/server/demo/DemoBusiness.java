@@ -69,6 +69,7 @@ class DemoBusiness implements ApplicationRunner {
     public void run(ApplicationArguments arguments) {
         people.add("admin", "A. Quill", Role.ADMINISTRATOR, "admin-corvane");
         people.add("ferro", WHO, Role.BOOKKEEPER, "ferro-corvane");
+        people.add("slip", "R. Slip", Role.OPERATIONS, "slip-corvane");
         people.add("voss", "T. Voss", Role.REVIEWER, "voss-corvane");
         if (routes.all().isEmpty()) {
             connect();

@@ -6,7 +6,17 @@ import org.springframework.web.bind.annotation.GetMapping;
 /// The addresses of the screens, all served by the one page.
 @Controller
 class Screens {
-    @GetMapping({"/sign-in", "/connect", "/connect/return", "/map", "/release", "/documents/{id}", "/send", "/send/{id}"
+    @GetMapping({
+        "/sign-in",
+        "/first",
+        "/you",
+        "/connect",
+        "/connect/return",
+        "/map",
+        "/release",
+        "/documents/{id}",
+        "/send",
+        "/send/{id}"
     })
     String page() {
         return "forward:/index.html";

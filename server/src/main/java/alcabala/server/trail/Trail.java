@@ -1,6 +1,8 @@
 package alcabala.server.trail;
 
 import alcabala.server.platform.Copy;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -53,15 +55,37 @@ public class Trail {
         copy.send(dataSource, "trail (at, who, route_id, document_id, action, detail)");
     }
 
+    /// What concerns no single document: settings, people, connections, pulls. The newest first.
+    ///
+    /// @param before only entries older than this one; null for the newest
+    public List<TrailEntry> ofSettings(String who, String text, Long before, int limit) {
+        return jdbc.sql("""
+                select id, at, who, action, detail from trail
+                where document_id is null and id < :before and (:who = '' or who = :who)
+                    and (:text = '' or action ilike :pattern or detail::text ilike :pattern)
+                order by id desc limit :limit""")
+                .param("before", before == null ? Long.MAX_VALUE : before)
+                .param("who", who)
+                .param("text", text)
+                .param("pattern", "%" + text.replaceAll("([\\\\%_])", "\\\\$1") + "%")
+                .param("limit", limit)
+                .query((row, n) -> entry(row))
+                .list();
+    }
+
     public List<TrailEntry> of(long documentId) {
         return jdbc.sql("select id, at, who, action, detail from trail where document_id = :id order by id")
                 .param("id", documentId)
-                .query((row, n) -> new TrailEntry(
-                        row.getLong("id"),
-                        row.getTimestamp("at").toInstant(),
-                        row.getString("who"),
-                        row.getString("action"),
-                        json.readValue(row.getString("detail"), DETAIL)))
+                .query((row, n) -> entry(row))
                 .list();
+    }
+
+    private TrailEntry entry(ResultSet row) throws SQLException {
+        return new TrailEntry(
+                row.getLong("id"),
+                row.getTimestamp("at").toInstant(),
+                row.getString("who"),
+                row.getString("action"),
+                json.readValue(row.getString("detail"), DETAIL));
     }
 }

@@ -1,0 +1,152 @@
+package alcabala.server.access;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.World;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.assertj.core.api.SoftAssertions;
+import org.junit.jupiter.api.Test;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+
+/// Walks every endpoint with every role. An endpoint that is not in the table fails: somebody has to say who may.
+class EndpointsTest {
+    private static final List<String> ROLES = List.of("administrator", "bookkeeper", "operations", "reviewer");
+    private static final Map<String, String> PERSONS =
+            Map.of("administrator", "admin", "bookkeeper", "ferro", "operations", "slip", "reviewer", "voss");
+    private static final String OPEN = "anybody";
+    private static final Map<String, String> TABLE = table("""
+            GET /api/session/csrf                                  anybody
+            POST /api/session                                      anybody
+            GET /api/first                                         anybody
+            POST /api/first                                        anybody
+            GET /api/session                                       administrator bookkeeper operations reviewer
+            DELETE /api/session                                    administrator bookkeeper operations reviewer
+            PUT /api/session/password                              administrator bookkeeper operations reviewer
+            GET /api/session/all                                   administrator bookkeeper operations reviewer
+            DELETE /api/session/all                                administrator bookkeeper operations reviewer
+            DELETE /api/session/all/{id}                           administrator bookkeeper operations reviewer
+            GET /api/session/tokens                                administrator bookkeeper operations reviewer
+            POST /api/session/tokens                               administrator bookkeeper operations reviewer
+            DELETE /api/session/tokens/{id}                        administrator bookkeeper operations reviewer
+            GET /api/documents                                     administrator bookkeeper operations reviewer
+            GET /api/documents/{id}                                administrator bookkeeper operations reviewer
+            GET /api/documents/{id}/trail                          administrator bookkeeper operations reviewer
+            GET /api/summary                                       administrator bookkeeper operations reviewer
+            GET /api/routes                                        administrator bookkeeper operations reviewer
+            GET /api/road                                          administrator bookkeeper operations reviewer
+            GET /api/documents/{id}/why                            administrator bookkeeper reviewer
+            GET /api/find                                          administrator bookkeeper reviewer
+            GET /api/trail                                         administrator bookkeeper reviewer
+            GET /api/map/{kind}                                    administrator bookkeeper reviewer
+            GET /api/map/choices                                   administrator bookkeeper reviewer
+            GET /api/map/history                                   administrator bookkeeper reviewer
+            GET /api/map/move                                      administrator bookkeeper reviewer
+            GET /api/batches                                       administrator bookkeeper reviewer
+            GET /api/batches/{id}                                  administrator bookkeeper reviewer
+            GET /api/connect                                       administrator bookkeeper reviewer
+            GET /api/connect/counts                                administrator bookkeeper reviewer
+            GET /api/connect/ledgers/{id}/pulls                    administrator bookkeeper reviewer
+            GET /api/connect/pulls/{pull}/changes                  administrator bookkeeper reviewer
+            GET /api/connect/ledgers/{id}/reference/{kind}         administrator bookkeeper reviewer
+            GET /api/connect/ledgers/{id}/reference/{kind}/uses    administrator bookkeeper reviewer
+            PUT /api/map/row                                       administrator bookkeeper
+            POST /api/documents/approval                           administrator bookkeeper
+            POST /api/intake                                       administrator bookkeeper
+            POST /api/pull                                         administrator bookkeeper
+            POST /api/batches                                      administrator bookkeeper
+            POST /api/batches/preview                              administrator bookkeeper
+            POST /api/batches/{id}/retry                           administrator bookkeeper
+            POST /api/map/move                                     administrator
+            POST /api/connect/consents                             administrator
+            POST /api/connect/consents/{state}                     administrator
+            GET /api/connect/consents/{state}                      administrator
+            POST /api/connect/ledgers                              administrator
+            POST /api/connect/ledgers/{id}/test                    administrator
+            POST /api/connect/ledgers/{id}/pulls                   administrator
+            DELETE /api/connect/ledgers/{id}                       administrator
+            PUT /api/connect/ledgers/{id}/reference/{kind}/hidden  administrator
+            POST /api/connect/sources                              administrator
+            POST /api/connect/sources/files                        administrator
+            DELETE /api/connect/sources/{id}                       administrator
+            POST /api/connect/routes                               administrator
+            GET /api/people                                        administrator
+            POST /api/people                                       administrator
+            PUT /api/people/{signIn}                               administrator
+            PUT /api/people/{signIn}/password                      administrator""");
+
+    @Test
+    void everyEndpointLetsInWhoMayAndNobodyElse() {
+        try (World world = World.inProcess()) {
+            Map<String, Api> byRole = new TreeMap<>();
+            for (String role : ROLES) {
+                String token = world.api(PERSONS.get(role))
+                        .post("/api/session/tokens", Map.of())
+                        .json()
+                        .get("token")
+                        .asString();
+                byRole.put(role, new Api(world.address()).withToken(token));
+            }
+            SoftAssertions softly = new SoftAssertions();
+            List<String> endpoints = endpoints(world);
+            assertThat(endpoints).containsExactlyInAnyOrderElementsOf(TABLE.keySet());
+            for (String endpoint : endpoints) {
+                String may = TABLE.get(endpoint);
+                for (String role : ROLES) {
+                    int status = call(byRole.get(role), endpoint);
+                    boolean let =
+                            may.equals(OPEN) || Arrays.asList(may.split(" ")).contains(role);
+                    softly.assertThat(status == 403)
+                            .as(role + " at " + endpoint + ": " + status)
+                            .isEqualTo(!let);
+                }
+                int stranger = call(new Api(world.address()), endpoint);
+                softly.assertThat(stranger == 401 || stranger == 403)
+                        .as("a stranger at " + endpoint + ": " + stranger)
+                        .isEqualTo(!may.equals(OPEN) || endpoint.startsWith("POST"));
+            }
+            softly.assertAll();
+        }
+    }
+
+    /// Nothing is in the requests, so nothing is done; only who may is asked here.
+    private static int call(Api api, String endpoint) {
+        String method = endpoint.split(" ")[0];
+        String path = endpoint.split(" ")[1].replace("{kind}", "item").replaceAll("\\{[a-zA-Z]+}", "0");
+        return switch (method) {
+            case "GET" -> api.get(path).status();
+            case "DELETE" -> api.delete(path).status();
+            case "PUT" -> api.put(path, List.of()).status();
+            default -> api.post(path, List.of()).status();
+        };
+    }
+
+    private static List<String> endpoints(World world) {
+        return world
+                .bean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class)
+                .getHandlerMethods()
+                .keySet()
+                .stream()
+                .flatMap(info -> methods(info).stream()
+                        .flatMap(method -> info.getPatternValues().stream().map(path -> method + " " + path)))
+                .filter(endpoint -> endpoint.contains(" /api/") && !endpoint.contains("openapi"))
+                .distinct()
+                .toList();
+    }
+
+    private static List<RequestMethod> methods(RequestMappingInfo info) {
+        return List.copyOf(info.getMethodsCondition().getMethods());
+    }
+
+    private static Map<String, String> table(String rows) {
+        return rows.lines()
+                .map(row -> row.trim().split(" {2,}"))
+                .collect(Collectors.toMap(row -> row[0], row -> row[1]));
+    }
+}

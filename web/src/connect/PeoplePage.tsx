@@ -1,0 +1,214 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, client, type Schemas } from '../api/client';
+import { peopleQuery } from '../api/queries';
+import { Failure } from '../ui/Failure';
+import { Field } from '../ui/Field';
+import { plural } from '../ui/format';
+import { useNotice } from '../ui/notices';
+
+type Role = Schemas['PersonListed']['role'];
+
+const ROLES: { role: Role; may: string }[] = [
+  { role: 'ADMINISTRATOR', may: 'connects, changes settings, lets people in; and all that bookkeepers do' },
+  { role: 'BOOKKEEPER', may: 'maps, releases, sends, puts right' },
+  { role: 'OPERATIONS', may: 'sees what became of documents, and nothing else' },
+  { role: 'REVIEWER', may: 'reads everything and changes nothing' },
+];
+
+const word = (role: Role) => role.toLowerCase();
+
+/** Who may sign in, and as what. */
+export function PeoplePage() {
+  const people = useQuery(peopleQuery);
+  const [open, setOpen] = useState<string | null>(null);
+  if (people.error) {
+    return <Failure error={people.error} />;
+  }
+  return (
+    <div className="min-h-0 flex-1 overflow-auto p-4">
+      <table className="book" aria-label="People">
+        <thead>
+          <tr className="soft">
+            <th>Name</th>
+            <th>Signs in as</th>
+            <th>Role</th>
+            <th>At present</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {people.data?.map((person) => (
+            <tr key={person.signIn} data-person={person.signIn} className={person.active ? '' : 'soft'}>
+              <td>{person.name}</td>
+              <td>{person.signIn}</td>
+              <td>{person.active ? word(person.role) : 'has left'}</td>
+              <td className="soft">
+                {plural(person.sessions, 'session')}, {plural(person.tokens, 'token')}
+              </td>
+              <td className="text-right">
+                <button
+                  type="button"
+                  className="cursor-pointer underline"
+                  aria-expanded={open === person.signIn}
+                  onClick={() => setOpen(open === person.signIn ? null : person.signIn)}
+                >
+                  Change…
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {people.data
+        ?.filter((person) => person.signIn === open)
+        .map((person) => (
+          <Change key={`${person.signIn} ${person.version}`} person={person} onDone={() => setOpen(null)} />
+        ))}
+      {open === null && <Add />}
+    </div>
+  );
+}
+
+function RoleChoice({ role, onChange }: { role: Role; onChange: (role: Role) => void }) {
+  return (
+    <fieldset className="flex flex-col gap-1">
+      <legend>Role</legend>
+      {ROLES.map((each) => (
+        <label key={each.role} className="flex items-baseline gap-2">
+          <input type="radio" name="role" checked={role === each.role} onChange={() => onChange(each.role)} />
+          <b>{word(each.role)}</b> <span className="soft text-[13px]">{each.may}</span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: () => void }) {
+  const people = useQuery(peopleQuery);
+  const notice = useNotice();
+  const [name, setName] = useState(person.name);
+  const [role, setRole] = useState(person.role);
+  const [password, setPassword] = useState('');
+  const path = { params: { path: { signIn: person.signIn } } };
+  const done = async (text: string) => {
+    await people.refetch();
+    notice({ tone: 'done', text });
+    onDone();
+  };
+  const change = useMutation({
+    mutationFn: (active: boolean) =>
+      answer(
+        client.PUT('/api/people/{signIn}', {
+          ...path,
+          body: { name, role, active, version: person.version },
+        }),
+      ),
+    onSuccess: (_, active) =>
+      done(active ? `${name} is ${word(role)} and signs in again` : `${name} can no longer sign in`),
+    onError: () => people.refetch(),
+  });
+  const setTheirs = useMutation({
+    mutationFn: () => answer(client.PUT('/api/people/{signIn}/password', { ...path, body: { password } })),
+    onSuccess: () => done(`${person.name} has a new password and is signed out everywhere`),
+  });
+  return (
+    <section
+      aria-label={`Change ${person.name}`}
+      className="border-accent my-3 grid max-w-[900px] grid-cols-2 gap-8 border-l-[3px] pl-4"
+    >
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          change.mutate(true);
+        }}
+      >
+        <Field label="Name" value={name} onChange={setName} />
+        <RoleChoice role={role} onChange={setRole} />
+        {change.error && <Failure error={change.error} />}
+        <div className="flex gap-2">
+          <button type="submit" className="act act-main" disabled={change.isPending}>
+            {person.active ? 'Change and sign out everywhere' : `Let ${person.name} in again`}
+          </button>
+          {person.active && (
+            <button type="button" className="act" onClick={() => change.mutate(false)}>
+              Let {person.name} in no more
+            </button>
+          )}
+          <button type="button" className="act" onClick={onDone}>
+            Leave it
+          </button>
+        </div>
+      </form>
+      <form
+        className="flex flex-col items-start gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          setTheirs.mutate();
+        }}
+      >
+        <Field
+          label="New password, at least ten characters"
+          type="password"
+          value={password}
+          onChange={setPassword}
+          autoComplete="new-password"
+        />
+        {setTheirs.error && <Failure error={setTheirs.error} />}
+        <button type="submit" className="act" disabled={setTheirs.isPending}>
+          Set the password
+        </button>
+      </form>
+    </section>
+  );
+}
+
+function Add() {
+  const people = useQuery(peopleQuery);
+  const notice = useNotice();
+  const [name, setName] = useState('');
+  const [signIn, setSignIn] = useState('');
+  const [password, setPassword] = useState('');
+  const [role, setRole] = useState<Role>('BOOKKEEPER');
+  const add = useMutation({
+    mutationFn: () => answer(client.POST('/api/people', { body: { name, signIn, password, role } })),
+    onSuccess: async () => {
+      await people.refetch();
+      notice({ tone: 'done', text: `${name} can sign in as ${signIn}` });
+      setName('');
+      setSignIn('');
+      setPassword('');
+    },
+  });
+  return (
+    <form
+      aria-label="Add a person"
+      className="mt-5 max-w-[900px]"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add.mutate();
+      }}
+    >
+      <h2 className="title mb-2">Let somebody in</h2>
+      <div className="grid grid-cols-2 gap-8">
+        <div className="flex flex-col gap-3">
+          <Field label="Name" value={name} onChange={setName} />
+          <Field label="Name to sign in with, in small letters" value={signIn} onChange={setSignIn} />
+          <Field
+            label="First password, at least ten characters"
+            type="password"
+            value={password}
+            onChange={setPassword}
+            autoComplete="new-password"
+          />
+        </div>
+        <RoleChoice role={role} onChange={setRole} />
+      </div>
+      {add.error && <Failure error={add.error} />}
+      <button type="submit" className="act act-main mt-3" disabled={add.isPending}>
+        Let in
+      </button>
+    </form>
+  );
+}
