@@ -188,3 +188,10 @@ export const settingsTrailQuery = (who: string, text: string) =>
     getNextPageParam: (page) => (page.length < TRAIL_PAGE ? undefined : page.at(-1)?.id),
     placeholderData: keepPreviousData,
   });
+
+export const readinessQuery = (route: string) =>
+  queryOptions({
+    queryKey: ['readiness', route],
+    queryFn: () => answer(client.GET('/api/readiness', { params: { query: { route } } })),
+    staleTime: 0,
+  });

@@ -12,6 +12,14 @@ interface Stop {
   tone: string;
 }
 
+function readinessOf(road: Schemas['Road']): string {
+  const parts = [
+    road.blocks > 0 && `${plural(road.blocks, 'check')} block${road.blocks === 1 ? 's' : ''}`,
+    road.warns > 0 && `${road.warns} warn${road.warns === 1 ? 's' : ''}`,
+  ].filter(Boolean);
+  return parts.length > 0 ? parts.join(', ') : `${road.connections} connected`;
+}
+
 function stops(road: Schemas['Road'] | undefined, currency: string): Stop[] {
   const refused = road?.refused ?? 0;
   const lost = road?.lost ?? 0;
@@ -19,8 +27,9 @@ function stops(road: Schemas['Road'] | undefined, currency: string): Stop[] {
     {
       path: '/connect',
       name: 'Connect',
-      waits: road ? (lost > 0 ? `${plural(lost, 'ledger')} shut` : `${road.connections} connected`) : '',
-      tone: lost > 0 ? 'text-error' : 'soft',
+      waits: road ? (lost > 0 ? `${plural(lost, 'ledger')} shut` : readinessOf(road)) : '',
+      tone:
+        lost > 0 || (road?.blocks ?? 0) > 0 ? 'text-error' : (road?.warns ?? 0) > 0 ? 'text-accent' : 'soft',
     },
     {
       path: '/map',
@@ -64,7 +73,7 @@ export function Road() {
     all.findIndex((stop) => stop.path === path),
   );
   return (
-    <nav aria-label="The road" className="relative mx-5 grid h-[64px] shrink-0 grid-cols-4">
+    <nav aria-label="The road" className="relative mx-5 grid h-[64px] shrink-0 auto-cols-fr grid-flow-col">
       <span className="road-line bg-base-300 right-0 left-0" />
       <span
         className="road-line bg-primary left-0"

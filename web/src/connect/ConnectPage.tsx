@@ -7,6 +7,7 @@ import { ConsentSlip } from './ConsentSlip';
 import { CountsView } from './CountsView';
 import { LedgersPage } from './LedgersPage';
 import { PeoplePage } from './PeoplePage';
+import { ReadinessPage } from './ReadinessPage';
 import { ReferencePage } from './ReferencePage';
 import { RoutesPage } from './RoutesPage';
 import { SourcesPage } from './SourcesPage';
@@ -15,6 +16,7 @@ import { TROUBLES } from './troubles';
 
 const VIEWS = [
   { view: 'connections', name: 'Connections' },
+  { view: 'readiness', name: 'Readiness' },
   { view: 'reference', name: 'Reference data' },
   { view: 'counts', name: 'Counts of both sides' },
   { view: 'people', name: 'People' },
@@ -25,7 +27,8 @@ const VIEWS = [
 export function ConnectPage() {
   const { me, route } = useSession();
   const shows = (name: string) =>
-    (name !== 'counts' || route !== undefined) && (name !== 'people' || me.role === 'ADMINISTRATOR');
+    (!['counts', 'readiness'].includes(name) || route !== undefined) &&
+    (name !== 'people' || me.role === 'ADMINISTRATOR');
   const view = useView();
   const connect = useQuery(connectQuery);
   const at = VIEWS.find((each) => each.view === view.get('view')) ?? VIEWS[0];
@@ -68,6 +71,7 @@ export function ConnectPage() {
       {connect.data && at?.view === 'reference' && <ReferencePage ledgers={connect.data.ledgers} />}
       {at?.view === 'people' && me.role === 'ADMINISTRATOR' && <PeoplePage />}
       {at?.view === 'trail' && <TrailPage />}
+      {at?.view === 'readiness' && route && <ReadinessPage route={route} />}
       {at?.view === 'counts' && route && <CountsView route={route} />}
     </section>
   );

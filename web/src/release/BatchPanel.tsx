@@ -7,6 +7,7 @@ import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { amount, plural } from '../ui/format';
+import { BatchReadiness } from './BatchReadiness';
 import type { ReleaseView } from './useReleaseView';
 
 /** Says what sending will do before anything is done. */
@@ -89,6 +90,7 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
           Items {collision.items.join(' and ')} would have the same name, “{collision.name}”.
         </p>
       ))}
+      <BatchReadiness />
       <label className="flex flex-col gap-1 text-[13px]">
         Total of your own list ({route.currency}), if you have one
         <input

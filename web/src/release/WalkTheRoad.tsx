@@ -1,11 +1,13 @@
 import { useState } from 'react';
+import { useSession } from '../app/current';
 
 const STORE = 'alcabala-walked';
 
 /** A short note for the first visit, which can be put away for good. */
 export function WalkTheRoad() {
+  const { me } = useSession();
   const [shown, setShown] = useState(localStorage.getItem(STORE) !== 'yes');
-  if (!shown) {
+  if (!shown || me.role === 'OPERATIONS') {
     return null;
   }
   return (

@@ -17,6 +17,16 @@ public record Yard(Api api) {
         map("PARTY", "C-1001", "IC-1001", "");
     }
 
+    public void mapUnlessMapped(String kind, String code, String counterpart, String account) {
+        boolean mapped = api.get("/api/map/" + kind.toLowerCase(java.util.Locale.ROOT) + "?route=yard")
+                .json()
+                .valueStream()
+                .anyMatch(row -> row.get("code").asString().equals(code) && row.has("row"));
+        if (!mapped) {
+            map(kind, code, counterpart, account);
+        }
+    }
+
     public JsonNode map(String kind, String code, String counterpart, String account) {
         Api.Response answer = api.put(
                 "/api/map/row",

@@ -140,6 +140,7 @@ class InkwellDesk {
     @GetMapping("/settings")
     String settings(Model model) {
         model.addAttribute("lockedThrough", masters.lockedThrough());
+        model.addAttribute("timeZone", masters.company().timeZone());
         model.addAttribute(
                 "settings",
                 SAYS.entrySet().stream()
@@ -172,6 +173,12 @@ class InkwellDesk {
             @RequestParam BigDecimal rate,
             @RequestParam(defaultValue = "false") boolean active) {
         masters.change(code, rate, active);
+        return "redirect:" + base() + "/settings";
+    }
+
+    @PostMapping("/time-zone")
+    String timeZone(@RequestParam String zone) {
+        masters.setTimeZone(zone);
         return "redirect:" + base() + "/settings";
     }
 

@@ -1,6 +1,7 @@
 package standins.inkwell;
 
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -19,7 +20,12 @@ public final class Books {
             LocalDate lockedThrough,
             boolean appliesCredits,
             boolean tracksQuantities,
-            List<String> plan) {}
+            List<String> plan,
+            String timeZone,
+            Instant clock) {}
+
+    /// A number that is in use, and the other program's name for the document, if it came from one.
+    public record TakenNumber(String number, String externalReference) {}
 
     public record Account(String code, String name, String type, boolean active, int version) {}
 

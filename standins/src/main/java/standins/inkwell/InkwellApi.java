@@ -121,6 +121,12 @@ class InkwellApi {
         return posting.balances();
     }
 
+    /// Which of these numbers are in use; a POST for the length of the list.
+    @PostMapping("/numbers/taken")
+    List<Books.TakenNumber> taken(@RequestBody List<String> numbers) {
+        return posting.taken(numbers);
+    }
+
     @GetMapping("/counts")
     Books.Counts counts() {
         return posting.counts();

@@ -3,7 +3,9 @@ package standins.inkwell;
 import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Clock;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,8 +34,10 @@ public class Masters {
             .toList();
     private final JdbcClient jdbc;
     private final JsonMapper json;
+    private final Clock clock;
 
-    Masters(JdbcClient jdbc, JsonMapper json) {
+    Masters(JdbcClient jdbc, JsonMapper json, Clock clock) {
+        this.clock = clock;
         this.jdbc = jdbc;
         this.json = json;
     }
@@ -49,7 +53,13 @@ public class Masters {
                 lockedThrough(),
                 isOn("applies-credits"),
                 isOn("tracks-quantities"),
-                PLAN.stream().filter(this::isOn).toList());
+                PLAN.stream().filter(this::isOn).toList(),
+                find("time-zone").orElse(ZoneId.systemDefault().getId()),
+                clock.instant());
+    }
+
+    public void setTimeZone(String zone) {
+        write("time-zone", ZoneId.of(zone).getId());
     }
 
     public boolean isOn(String setting) {

@@ -153,6 +153,15 @@ public class Posting {
                 group by a.code, a.name, a.type order by a.code""").query(Books.Balance.class).list();
     }
 
+    public List<Books.TakenNumber> taken(List<String> numbers) {
+        return jdbc.sql("""
+                select number, coalesce(external_reference, '') as external_reference from inkwell_document
+                where number = any(:numbers) order by number""")
+                .param("numbers", numbers.toArray(String[]::new))
+                .query(Books.TakenNumber.class)
+                .list();
+    }
+
     public Books.Counts counts() {
         return jdbc.sql("""
                 select (select count(*) from inkwell_customer) as customers, (select count(*) from inkwell_item) as items,

@@ -5,22 +5,48 @@ import alcabala.accounting.ledger.AccountType;
 import java.util.EnumSet;
 import java.util.Set;
 
-/// A purpose an account serves on a route, and the types of account that may serve it.
+/// A purpose an account serves on a route, the types of account that may serve it, and what it is needed for.
 public enum AccountRole {
-    RECEIVABLES_CONTROL(AccountType.RECEIVABLE),
-    SALES(AccountType.REVENUE),
-    LABOUR_INCOME(AccountType.REVENUE),
-    EXPENSE_RECHARGED(AccountType.REVENUE, AccountType.EXPENSE),
-    SHIPPING_INCOME(AccountType.REVENUE),
-    FEE_INCOME(AccountType.REVENUE),
-    DISCOUNT_GIVEN(AccountType.REVENUE, AccountType.EXPENSE),
-    ADVANCES(AccountType.LIABILITY),
-    OUTPUT_TAX(AccountType.TAX, AccountType.LIABILITY),
-    ROUNDING(AccountType.REVENUE, AccountType.EXPENSE);
+    RECEIVABLES_CONTROL(RecordType.SALES, Need.REQUIRED, AccountType.RECEIVABLE),
+    SALES(RecordType.SALES, Need.OPTIONAL, AccountType.REVENUE),
+    LABOUR_INCOME(RecordType.SALES, Need.OPTIONAL, AccountType.REVENUE),
+    EXPENSE_RECHARGED(RecordType.SALES, Need.OPTIONAL, AccountType.REVENUE, AccountType.EXPENSE),
+    SHIPPING_INCOME(RecordType.SALES, Need.OPTIONAL, AccountType.REVENUE),
+    FEE_INCOME(RecordType.SALES, Need.OPTIONAL, AccountType.REVENUE),
+    DISCOUNT_GIVEN(RecordType.SALES, Need.OPTIONAL, AccountType.REVENUE, AccountType.EXPENSE),
+    OUTPUT_TAX(RecordType.SALES, Need.REQUIRED, AccountType.TAX, AccountType.LIABILITY),
+    ROUNDING(RecordType.SALES, Need.REQUIRED, AccountType.REVENUE, AccountType.EXPENSE),
+    CUSTOMER_ADVANCES(RecordType.SALES, Need.OPTIONAL, AccountType.LIABILITY),
+    GIFT_VOUCHERS(RecordType.SALES, Need.OPTIONAL, AccountType.LIABILITY),
+    PAYABLES_CONTROL(RecordType.PURCHASES, Need.REQUIRED, AccountType.PAYABLE),
+    PURCHASES(RecordType.PURCHASES, Need.OPTIONAL, AccountType.COST, AccountType.EXPENSE),
+    EXPENSES(RecordType.PURCHASES, Need.OPTIONAL, AccountType.EXPENSE),
+    INPUT_TAX(RecordType.PURCHASES, Need.REQUIRED, AccountType.TAX, AccountType.ASSET),
+    SUPPLIER_ADVANCES(RecordType.PURCHASES, Need.OPTIONAL, AccountType.ASSET),
+    BANK(RecordType.SETTLEMENTS, Need.REQUIRED, AccountType.BANK),
+    RECEIPTS_AWAITING_BANKING(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.ASSET, AccountType.BANK),
+    EXCHANGE_DIFFERENCE(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.REVENUE, AccountType.EXPENSE),
+    COST_OF_SALES(RecordType.STOCK_JOURNALS, Need.REQUIRED, AccountType.COST),
+    INVENTORY(RecordType.STOCK_JOURNALS, Need.REQUIRED, AccountType.STOCK),
+    STOCK_VARIANCE(RecordType.STOCK_JOURNALS, Need.OPTIONAL, AccountType.COST, AccountType.EXPENSE),
+    GOODS_RECEIVED_NOT_INVOICED(RecordType.STOCK_JOURNALS, Need.OPTIONAL, AccountType.LIABILITY),
+    GOODS_IN_TRANSIT(RecordType.STOCK_JOURNALS, Need.OPTIONAL, AccountType.STOCK, AccountType.ASSET),
+    PROCESSOR_CLEARING(RecordType.CARD_PAYOUTS, Need.REQUIRED, AccountType.ASSET, AccountType.BANK),
+    PROCESSOR_FEES(RecordType.CARD_PAYOUTS, Need.REQUIRED, AccountType.EXPENSE);
 
+    /// Whether a route that carries the role's records cannot do without it.
+    public enum Need {
+        REQUIRED,
+        OPTIONAL
+    }
+
+    private final RecordType carries;
+    private final Need need;
     private final Set<AccountType> types;
 
-    AccountRole(AccountType first, AccountType... others) {
+    AccountRole(RecordType carries, Need need, AccountType first, AccountType... others) {
+        this.carries = carries;
+        this.need = need;
         types = EnumSet.of(first, others);
     }
 
@@ -32,6 +58,16 @@ public enum AccountRole {
         return types;
     }
 
+    /// Whether a route that carries these records needs an account for it.
+    public boolean isRequired(Set<RecordType> carried) {
+        return need == Need.REQUIRED && carried.contains(carries);
+    }
+
+    /// Whether it can be of use on a route that carries these records.
+    public boolean serves(Set<RecordType> carried) {
+        return carried.contains(carries);
+    }
+
     /// The role that gives the income account of a line when nothing more specific does.
     public static AccountRole ofIncome(LineKind kind) {
         return switch (kind) {
@@ -41,7 +77,7 @@ public enum AccountRole {
             case SHIPPING -> SHIPPING_INCOME;
             case FEE -> FEE_INCOME;
             case DISCOUNT -> DISCOUNT_GIVEN;
-            case ADVANCE -> ADVANCES;
+            case ADVANCE -> CUSTOMER_ADVANCES;
         };
     }
 }

@@ -52,6 +52,7 @@ final class DocumentCompilation {
         List<ResolvedLine> resolved = resolve(taxable);
         Optional<TaxComparison> tax = compareTax(taxable, resolved);
         String control = roleAccount(AccountRole.RECEIVABLES_CONTROL);
+        tax.ifPresent(this::checkTaxAccounts);
         String rounding = tax.filter(t -> !t.rounding().isZero())
                 .map(t -> roleAccount(AccountRole.ROUNDING))
                 .orElse("");
@@ -276,7 +277,23 @@ final class DocumentCompilation {
         return journal.build();
     }
 
+    /// Where the ledger posts the tax of a code: its own account, else that of the role output tax.
     private String taxAccount(String code) {
-        return ledger.taxCodes().get(code).account();
+        String own = ledger.taxCodes().get(code).account();
+        return own.isEmpty()
+                ? crosswalk
+                        .find(AccountRole.OUTPUT_TAX)
+                        .map(CrosswalkRow::account)
+                        .orElse("")
+                : own;
+    }
+
+    private void checkTaxAccounts(TaxComparison tax) {
+        boolean needed = tax.ledger().groups().stream()
+                .anyMatch(group -> !group.tax().isZero()
+                        && ledger.taxCodes().get(group.code()).account().isEmpty());
+        if (needed) {
+            roleAccount(AccountRole.OUTPUT_TAX);
+        }
     }
 }

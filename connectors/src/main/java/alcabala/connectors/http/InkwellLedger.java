@@ -13,6 +13,7 @@ import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.Access;
 import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerConnector;
@@ -20,9 +21,14 @@ import alcabala.connectors.ledger.LedgerCounts;
 import alcabala.connectors.ledger.LedgerFeed;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.LedgerRecord;
+import java.time.DateTimeException;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -59,7 +65,9 @@ public final class InkwellLedger implements LedgerConnector {
                 LocalDate.parse(text(company, "lockedThrough")),
                 company.path("appliesCredits").asBoolean(),
                 company.path("tracksQuantities").asBoolean(),
-                features);
+                features,
+                zone(text(company, "timeZone")),
+                Instant.parse(text(company, "clock")));
     }
 
     @Override
@@ -177,6 +185,25 @@ public final class InkwellLedger implements LedgerConnector {
         }
         return new LedgerFeed(
                 documents, masters, feed.get("next").asLong(), feed.get("more").asBoolean());
+    }
+
+    private static ZoneId zone(String name) {
+        try {
+            return ZoneId.of(name);
+        } catch (DateTimeException e) {
+            throw new AnswerUnusableException(SYSTEM, "the company is in the unknown time zone “" + name + "”");
+        }
+    }
+
+    @Override
+    public Map<String, String> numbersTaken(Collection<String> numbers) {
+        Map<String, String> taken = new HashMap<>();
+        Answer<JsonNode> answer = http.post("/numbers/taken", write(numbers), null, node -> node);
+        if (!(answer instanceof Answer.Accepted<JsonNode> accepted)) {
+            throw new UnreachableException(SYSTEM, "did not say which numbers are in use", null);
+        }
+        accepted.record().forEach(node -> taken.put(text(node, "number"), text(node, "externalReference")));
+        return taken;
     }
 
     @Override

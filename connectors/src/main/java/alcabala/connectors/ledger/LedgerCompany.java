@@ -1,13 +1,17 @@
 package alcabala.connectors.ledger;
 
 import alcabala.accounting.tax.TaxRounding;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.Set;
 
 /// The company on the ledger and its settings.
 ///
 /// @param appliesCredits whether the ledger applies open credits to invoices by itself
 /// @param tracksQuantities whether it tracks quantities, and so books the cost of what is sold
+/// @param timeZone where its days begin
+/// @param clock what its clock says at this moment
 /// @param features what it has switched on, such as `purchase-orders`, `dimensions`, `multi-currency`
 public record LedgerCompany(
         String id,
@@ -18,4 +22,6 @@ public record LedgerCompany(
         LocalDate lockedThrough,
         boolean appliesCredits,
         boolean tracksQuantities,
-        Set<String> features) {}
+        Set<String> features,
+        ZoneId timeZone,
+        Instant clock) {}

@@ -4,7 +4,9 @@ import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerDocument;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 
@@ -50,4 +52,8 @@ public interface LedgerConnector {
     LedgerFeed changes(long after, int limit);
 
     LedgerCounts counts();
+
+    /// Which of these document numbers are in use, each with our name for the document, or an empty text when somebody
+    /// else entered it.
+    Map<String, String> numbersTaken(Collection<String> numbers);
 }

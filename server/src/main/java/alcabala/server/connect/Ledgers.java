@@ -12,6 +12,7 @@ import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Settings;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -75,6 +76,13 @@ public class Ledgers {
 
     private LedgerConnector connector(long ledgerId, Company company) {
         return connectorFor(company.company(), new LedgerAccess(ledgerId, company.name()));
+    }
+
+    /// When the consent ends, as the ledger says itself; empty when it has no end.
+    ///
+    /// @throws AccessLostException when it has ended
+    public Optional<Instant> consentEndsAt(long ledgerId) {
+        return Optional.ofNullable(doorOf(ledgerId, "The ledger").consent().endsAt());
     }
 
     LedgerConnector connectorFor(String company, Access access) {

@@ -2,6 +2,7 @@ package alcabala.server.map;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TaxCategory;
@@ -14,8 +15,10 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -199,11 +202,27 @@ class MapView {
 
         List<Row> roles() {
             List<Row> view = new ArrayList<>();
+            Set<RecordType> carried = Set.of(RecordType.SALES);
             for (AccountRole role : AccountRole.values()) {
-                String name = role.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
-                view.add(row(RowKind.ROLE, role.name(), name, "", "", "role-unset:", null));
+                if (role.serves(carried) || find(RowKind.ROLE, role.name()).isPresent()) {
+                    view.add(row(
+                            RowKind.ROLE,
+                            role.name(),
+                            role.name().toLowerCase(Locale.ROOT).replace('_', ' '),
+                            takes(role),
+                            role.isRequired(carried) ? "" : "optional",
+                            "role-unset:",
+                            suggestions.forRole(role).orElse(null)));
+                }
             }
             return view;
+        }
+
+        private static String takes(AccountRole role) {
+            return role.types().stream()
+                    .map(type -> type.name().toLowerCase(Locale.ROOT))
+                    .sorted()
+                    .collect(Collectors.joining(" or "));
         }
 
         List<Row> lines() {

@@ -1,5 +1,6 @@
 package alcabala.server.map;
 
+import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
@@ -7,6 +8,7 @@ import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.matching.Candidate;
 import alcabala.accounting.matching.Names;
 import alcabala.accounting.matching.PartyMatcher;
+import alcabala.accounting.matching.RoleMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.connectors.ledger.LedgerItem;
 import java.math.BigDecimal;
@@ -24,12 +26,14 @@ final class Suggestions {
     private final List<LedgerItem> items;
     private final List<LedgerTaxCode> taxCodes;
     private final PartyMatcher parties;
+    private final RoleMatcher roles;
 
     /// @param exact may be accepted together with others, without looking at each
     record Suggestion(String counterpart, String account, String name, String reason, boolean exact) {}
 
     Suggestions(
             List<LedgerAccount> accounts, List<LedgerItem> items, List<LedgerTaxCode> taxCodes, List<Party> parties) {
+        this.roles = new RoleMatcher(accounts);
         this.accounts = accounts.stream()
                 .filter(a -> a.active() && a.type() == AccountType.REVENUE)
                 .toList();
@@ -80,6 +84,24 @@ final class Suggestions {
         return sameRate.size() == 1
                 ? sameRate.stream().findFirst().map(c -> new Suggestion(c.code(), "", c.name(), "same rate", false))
                 : Optional.empty();
+    }
+
+    Optional<Suggestion> forRole(AccountRole role) {
+        return roles.propose(role)
+                .map(proposal -> new Suggestion(
+                        "",
+                        proposal.account().code(),
+                        proposal.account().code() + " " + proposal.account().name(),
+                        word(proposal.reason(), proposal.account().type()),
+                        proposal.certain()));
+    }
+
+    private static String word(RoleMatcher.Reason reason, AccountType type) {
+        return switch (reason) {
+            case NAME -> "its name says so";
+            case NAME_AND_NUMBER -> "lowest number of several whose name says so";
+            case ONLY_OF_TYPE -> "only active account of type " + type.name().toLowerCase(Locale.ROOT);
+        };
     }
 
     private static <T> Optional<T> closest(List<T> all, Function<T, String> name, String asked, double atLeast) {

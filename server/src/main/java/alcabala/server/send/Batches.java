@@ -2,6 +2,7 @@ package alcabala.server.send;
 
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.document.Document;
+import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.LedgerDocument;
@@ -23,7 +24,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -50,16 +50,13 @@ class Batches {
 
     record Creation(String code, String name) {}
 
-    /// Two items whose names would be the same on the ledger after it cuts them.
-    record Collision(String name, List<String> items) {}
-
     /// What the batch will do, before it does anything.
     record Preview(
             List<Long> ids,
             ControlTotals totals,
             List<Creation> parties,
             List<Creation> items,
-            List<Collision> collisions,
+            List<ItemNames.Collision> collisions,
             int leftOut) {}
 
     private record Candidate(long id, String number, String state, int revision, String content) {}
@@ -125,23 +122,13 @@ class Batches {
         }
     }
 
-    /// Names are compared as the ledger keeps them: cut to its limit, without regard to case.
-    private List<Collision> collisions(RouteRow route, Iterable<Creation> fresh, Iterable<LedgerItem> known) {
-        int limit = reference.profile(route.ledgerId()).nameLimit();
-        Map<String, List<String>> byName = new LinkedHashMap<>();
-        known.forEach(item -> byName.computeIfAbsent(item.name().toLowerCase(Locale.ROOT), n -> new ArrayList<>())
-                .add(item.code()));
-        List<String> names = new ArrayList<>();
-        fresh.forEach(item -> {
-            String name = ItemNames.cut(item.name(), limit).toLowerCase(Locale.ROOT);
-            byName.computeIfAbsent(name, n -> new ArrayList<>()).add(item.code());
-            names.add(name);
-        });
-        return names.stream()
-                .distinct()
-                .filter(name -> byName.get(name).size() > 1)
-                .map(name -> new Collision(name, byName.get(name)))
-                .toList();
+    private List<ItemNames.Collision> collisions(RouteRow route, Iterable<Creation> fresh, Iterable<LedgerItem> known) {
+        Map<String, String> freshNames = new LinkedHashMap<>();
+        fresh.forEach(item -> freshNames.put(item.code(), item.name()));
+        Map<String, String> knownNames = new LinkedHashMap<>();
+        known.forEach(item -> knownNames.put(item.code(), item.name()));
+        return ItemNames.collisions(
+                freshNames, knownNames, reference.profile(route.ledgerId()).nameLimit());
     }
 
     /// Makes the batch and sets it going. The totals must agree with the independent total, or a reason is given.
@@ -153,7 +140,7 @@ class Batches {
             throw NotPossibleException.invalid("nothing-to-send", "None of these documents is ready to go.");
         }
         if (!preview.collisions().isEmpty()) {
-            Collision first = preview.collisions().getFirst();
+            ItemNames.Collision first = preview.collisions().getFirst();
             throw NotPossibleException.invalid(
                     "names-collide",
                     "On the ledger the items " + String.join(" and ", first.items()) + " would both be named “"

@@ -27,6 +27,8 @@ class RoadApi {
     record Road(
             int connections,
             int lost,
+            int warns,
+            int blocks,
             int unmapped,
             int ready,
             String readyGross,
@@ -41,6 +43,8 @@ class RoadApi {
     private record Counts(
             int connections,
             int lost,
+            int warns,
+            int blocks,
             int unmapped,
             int ready,
             long readyGross,
@@ -69,6 +73,8 @@ class RoadApi {
                     (select count(*) from ledger where connected) + (select count(*) from source where connected) as connections,
                     (select count(*) from ledger l left join credential c on c.ledger_id = l.id
                      where l.connected and (c.id is null or c.lost_at is not null or c.consent_ends_at < :now)) as lost,
+                    coalesce((select warns from readiness where route_id = :route), 0) as warns,
+                    coalesce((select blocks from readiness where route_id = :route), 0) as blocks,
                     (select count(distinct f.cause) from finding f join document d on d.id = f.document_id
                      where d.route_id = :route and d.state in ('Blocked', 'Waiting') and f.severity = 'blocks'
                          and f.cause ~ '^(item|category|tax)-unmapped|^party-doubtful|^role-unset') as unmapped,
@@ -94,6 +100,8 @@ class RoadApi {
         return new Road(
                 counts.connections(),
                 counts.lost(),
+                counts.warns(),
+                counts.blocks(),
                 counts.unmapped(),
                 counts.ready(),
                 Amounts.decimal(found.currency(), counts.readyGross()),

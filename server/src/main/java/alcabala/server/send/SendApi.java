@@ -1,9 +1,14 @@
 package alcabala.server.send;
 
+import alcabala.accounting.matching.ItemNames;
+import alcabala.accounting.readiness.Result.Verdict;
+import alcabala.connectors.UnreachableException;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.readiness.ReadinessRun;
+import alcabala.server.trail.Trail;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
@@ -13,6 +18,7 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -29,6 +35,8 @@ class SendApi {
     private final JdbcClient jdbc;
     private final Routes routes;
     private final Batches batches;
+    private final ReadinessRun readiness;
+    private final Trail trail;
 
     /// Either ids, or all that are ready from one day to another.
     record ChoiceJson(
@@ -47,7 +55,7 @@ class SendApi {
             int leftOut,
             List<Batches.Creation> parties,
             List<Batches.Creation> items,
-            List<Batches.Collision> collisions,
+            List<ItemNames.Collision> collisions,
             String sentence) {}
 
     record SendJson(
@@ -101,7 +109,9 @@ class SendApi {
 
     record Retried(int documents) {}
 
-    SendApi(JdbcClient jdbc, Routes routes, Batches batches) {
+    SendApi(JdbcClient jdbc, Routes routes, Batches batches, ReadinessRun readiness, Trail trail) {
+        this.readiness = readiness;
+        this.trail = trail;
         this.jdbc = jdbc;
         this.routes = routes;
         this.batches = batches;
@@ -149,15 +159,32 @@ class SendApi {
         return count + " " + noun + (count == 1 ? "" : "s");
     }
 
+    /// Readiness is judged first, and what it found stands on the trail beside the batch.
     @PostMapping
     MadeBatch send(@Valid @RequestBody SendJson send, Principal who) {
         RouteRow route = routes.get(send.route());
+        judge(route, who);
         return new MadeBatch(batches.send(
                 route,
                 new Batches.Choice(send.ids(), send.from(), send.to()),
                 send.independentTotal(),
                 send.reason() == null ? "" : send.reason().trim(),
                 who.getName()));
+    }
+
+    private void judge(RouteRow route, Principal who) {
+        try {
+            ReadinessRun.Judged judged = readiness.judge(route);
+            trail.write(
+                    route.id(),
+                    null,
+                    who.getName(),
+                    "readiness-judged",
+                    Map.of("blocks", judged.count(Verdict.BLOCKS), "warns", judged.count(Verdict.WARNS)));
+        } catch (UnreachableException e) {
+            // The batch is made all the same: it waits for the ledger and is retried.
+            trail.write(route.id(), null, who.getName(), "readiness-not-judged", Map.of("reason", e.getMessage()));
+        }
     }
 
     @GetMapping

@@ -1,0 +1,10 @@
+package alcabala.accounting.crosswalk;
+
+/// What can cross on a route (domain, section 4).
+public enum RecordType {
+    SALES,
+    PURCHASES,
+    SETTLEMENTS,
+    STOCK_JOURNALS,
+    CARD_PAYOUTS
+}

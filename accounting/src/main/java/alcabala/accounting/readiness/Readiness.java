@@ -1,0 +1,223 @@
+package alcabala.accounting.readiness;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.matching.ItemNames;
+import alcabala.accounting.readiness.Facts.TaxUse;
+import alcabala.accounting.readiness.Facts.Waiting;
+import alcabala.accounting.readiness.Result.Verdict;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import org.joda.money.Money;
+
+/// Judges what would go wrong later (domain, section 8). Pure: the same facts give the same results.
+public final class Readiness {
+    private static final Duration SOON = Duration.ofDays(14);
+    private static final Duration CLOCKS_APART = Duration.ofMinutes(5);
+    private final Facts facts;
+
+    private Readiness(Facts facts) {
+        this.facts = facts;
+    }
+
+    /// One result for every check, in their order.
+    public static List<Result> judge(Facts facts) {
+        Readiness readiness = new Readiness(facts);
+        List<Result> results = new ArrayList<>();
+        for (Check check : Check.values()) {
+            results.add(readiness.judge(check));
+        }
+        return results;
+    }
+
+    private Result judge(Check check) {
+        return switch (check) {
+            case CONSENT -> consent();
+            case ACCOUNT_ROLES -> roles();
+            case DEFAULT_FOR_SALES -> defaultForSales();
+            case TAX_CODES -> taxes(check, use -> codeOf(use).isEmpty());
+            case TAX_RATES ->
+                taxes(
+                        check,
+                        use -> codeOf(use)
+                                .filter(code -> code.rate().compareTo(use.rate()) != 0)
+                                .isPresent());
+            case APPLIES_CREDITS -> ifSet(check, facts.settings().appliesCredits(), Waiting::credit);
+            case TRACKS_QUANTITIES -> ifSet(check, facts.settings().tracksQuantities(), Waiting::goods);
+            case NUMBERS ->
+                of(check, Verdict.BLOCKS, doc -> facts.takenNumbers().contains(doc.number()));
+            case PERIOD ->
+                of(
+                        check,
+                        Verdict.BLOCKS,
+                        doc -> !doc.issueDate().isAfter(facts.settings().lockedThrough()));
+            case CURRENCIES ->
+                of(
+                        check,
+                        Verdict.BLOCKS,
+                        doc -> !doc.currency().equals(facts.ledger().baseCurrency()));
+            case DIMENSIONS -> ifSet(check, !facts.settings().features().contains("dimensions"), doc -> true);
+            case ITEM_NAMES -> itemNames();
+            case ONE_WAY_ONLY -> oneWay();
+            case CALENDAR -> calendar();
+        };
+    }
+
+    private Result consent() {
+        Optional<Duration> left = facts.settings().consentLeft();
+        if (left.isEmpty() || left.get().compareTo(SOON) > 0) {
+            return passes(Check.CONSENT);
+        }
+        boolean ended = left.get().isNegative() || left.get().isZero();
+        String days = String.valueOf(Math.max(0, left.get().toDays()));
+        return result(Check.CONSENT, ended ? Verdict.BLOCKS : Verdict.WARNS, List.of(days), facts.waiting());
+    }
+
+    /// Required ones that are empty, and any that is of the wrong type, gone or inactive.
+    private Result roles() {
+        List<String> subjects = new ArrayList<>();
+        for (AccountRole role : AccountRole.values()) {
+            String account = facts.roles().getOrDefault(role, "");
+            boolean missed =
+                    facts.waiting().stream().anyMatch(doc -> doc.missing().contains(role));
+            if (account.isEmpty() ? missed || role.isRequired(facts.carried()) : !isUsable(account, role)) {
+                subjects.add(role.name());
+            }
+        }
+        if (subjects.isEmpty()) {
+            return passes(Check.ACCOUNT_ROLES);
+        }
+        boolean wrong = subjects.stream().anyMatch(name -> facts.roles().containsKey(AccountRole.valueOf(name)));
+        List<Waiting> blocked = facts.waiting().stream()
+                .filter(doc -> wrong || !doc.missing().isEmpty())
+                .toList();
+        return result(Check.ACCOUNT_ROLES, Verdict.BLOCKS, subjects, blocked);
+    }
+
+    private boolean isUsable(String code, AccountRole role) {
+        Optional<LedgerAccount> account = facts.ledger().findAccount(code);
+        return account.isPresent()
+                && account.get().active()
+                && role.takes(account.get().type());
+    }
+
+    /// Without one, whatever is not mapped is asked about; that may be meant.
+    private Result defaultForSales() {
+        boolean set = facts.roles().containsKey(AccountRole.SALES);
+        return set
+                ? passes(Check.DEFAULT_FOR_SALES)
+                : result(Check.DEFAULT_FOR_SALES, Verdict.WARNS, List.of(AccountRole.SALES.name()), List.of());
+    }
+
+    private Result taxes(Check check, Predicate<TaxUse> isWrong) {
+        List<TaxUse> wrong = facts.taxes().stream().filter(isWrong).toList();
+        if (wrong.isEmpty()) {
+            return passes(check);
+        }
+        long gross = wrong.stream().mapToLong(TaxUse::gross).sum();
+        int documents = wrong.stream().mapToInt(TaxUse::documents).sum();
+        return new Result(
+                check,
+                Verdict.BLOCKS,
+                wrong.stream().map(this::saysTax).toList(),
+                documents,
+                Money.ofMinor(facts.ledger().baseCurrency(), gross));
+    }
+
+    /// `VEU 0` or, with what it goes to, `V13 13.5 R13 9`.
+    private String saysTax(TaxUse use) {
+        String source = use.code() + " " + use.rate().stripTrailingZeros().toPlainString();
+        return codeOf(use)
+                .map(code -> source + " " + code.code() + " " + code.rate().toPlainString())
+                .orElse(source);
+    }
+
+    private Optional<LedgerTaxCode> codeOf(TaxUse use) {
+        return facts.ledger().findTaxCode(use.ledgerCode()).filter(LedgerTaxCode::active);
+    }
+
+    private Result itemNames() {
+        List<ItemNames.Collision> collisions = ItemNames.collisions(
+                facts.newItems(), facts.itemNames(), facts.ledger().nameLimit());
+        return collisions.isEmpty()
+                ? passes(Check.ITEM_NAMES)
+                : result(
+                        Check.ITEM_NAMES,
+                        Verdict.BLOCKS,
+                        collisions.stream()
+                                .map(each -> String.join(" and ", each.items()) + ": " + each.name())
+                                .toList(),
+                        facts.waiting());
+    }
+
+    private Result oneWay() {
+        if (facts.otherRoutes().isEmpty()) {
+            return passes(Check.ONE_WAY_ONLY);
+        }
+        int shared = facts.otherRoutes().values().stream()
+                .mapToInt(Integer::intValue)
+                .sum();
+        List<String> subjects = facts.otherRoutes().entrySet().stream()
+                .map(route -> route.getKey() + " " + route.getValue())
+                .sorted()
+                .toList();
+        return new Result(
+                Check.ONE_WAY_ONLY,
+                shared > 0 ? Verdict.BLOCKS : Verdict.PASSES,
+                subjects,
+                shared,
+                Money.zero(facts.ledger().baseCurrency()));
+    }
+
+    private Result calendar() {
+        boolean zones = !facts.settings()
+                .here()
+                .getRules()
+                .equals(facts.settings().there().getRules());
+        boolean clocks = facts.settings().clockApart().compareTo(CLOCKS_APART) > 0;
+        if (!zones && !clocks) {
+            return passes(Check.CALENDAR);
+        }
+        return result(
+                Check.CALENDAR,
+                Verdict.WARNS,
+                List.of(
+                        facts.settings().here().getId(),
+                        facts.settings().there().getId(),
+                        String.valueOf(facts.settings().clockApart().toMinutes())),
+                facts.waiting());
+    }
+
+    private Result ifSet(Check check, boolean set, Predicate<Waiting> concerns) {
+        return set ? of(check, Verdict.WARNS, concerns) : passes(check);
+    }
+
+    private Result of(Check check, Verdict verdict, Predicate<Waiting> concerns) {
+        List<Waiting> concerned = facts.waiting().stream().filter(concerns).toList();
+        return concerned.isEmpty()
+                ? passes(check)
+                : result(check, verdict, concerned.stream().map(Waiting::number).toList(), concerned);
+    }
+
+    private Result passes(Check check) {
+        return new Result(
+                check, Verdict.PASSES, List.of(), 0, Money.zero(facts.ledger().baseCurrency()));
+    }
+
+    private Result result(Check check, Verdict verdict, List<String> subjects, List<Waiting> concerned) {
+        long gross = concerned.stream()
+                .filter(doc -> doc.currency().equals(facts.ledger().baseCurrency()))
+                .mapToLong(Waiting::gross)
+                .sum();
+        return new Result(
+                check,
+                verdict,
+                subjects,
+                concerned.size(),
+                Money.ofMinor(facts.ledger().baseCurrency(), gross));
+    }
+}

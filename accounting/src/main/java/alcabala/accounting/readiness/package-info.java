@@ -1,0 +1,2 @@
+/// What ruins a crossing later, found before anything crosses (domain, section 8). Start with Readiness.
+package alcabala.accounting.readiness;

@@ -1,0 +1,226 @@
+package alcabala.server.readiness;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RecordType;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.readiness.Facts;
+import alcabala.connectors.AccessLostException;
+import alcabala.connectors.ledger.LedgerCompany;
+import alcabala.connectors.ledger.LedgerConnector;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.Ledgers;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.map.CrosswalkStore;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// Gathers what readiness is judged by: the ledger's settings as they are at this moment, the rest as last pulled.
+@Component
+class FactGatherer {
+    private static final String WAITING =
+            " d.route_id = :route and d.state not in ('Posted', 'Diverged', 'Voided') and d.kind in ('invoice', 'credit-note')";
+    private final JdbcClient jdbc;
+    private final Ledgers ledgers;
+    private final LedgerReference reference;
+    private final CrosswalkStore store;
+    private final Clock clock;
+
+    private record Document(String sourceRef, Facts.Waiting waiting) {}
+
+    FactGatherer(JdbcClient jdbc, Ledgers ledgers, LedgerReference reference, CrosswalkStore store, Clock clock) {
+        this.jdbc = jdbc;
+        this.ledgers = ledgers;
+        this.reference = reference;
+        this.store = store;
+        this.clock = clock;
+    }
+
+    /// @throws alcabala.connectors.UnreachableException when the ledger does not answer; a lost consent is a fact
+    Facts gather(RouteRow route) {
+        Map<RowKind, Map<String, CrosswalkRow>> rows = store.rows(route.id()).stream()
+                .collect(Collectors.groupingBy(
+                        CrosswalkRow::kind, Collectors.toMap(CrosswalkRow::code, row -> row, (a, b) -> a)));
+        List<Document> documents = documents(route);
+        Map<String, String> items = itemNames(route.ledgerId());
+        Facts.Settings settings;
+        Set<String> taken = Set.of();
+        try {
+            LedgerConnector ledger = ledgers.of(route.ledgerId());
+            settings = settings(route, ledger.company());
+            taken = taken(route, ledger, documents);
+        } catch (AccessLostException e) {
+            settings = lastKnown(route);
+        }
+        return new Facts(
+                Set.of(RecordType.SALES),
+                reference.profile(route.ledgerId()),
+                settings,
+                roles(rows.getOrDefault(RowKind.ROLE, Map.of())),
+                taxes(route, rows.getOrDefault(RowKind.TAX, Map.of())),
+                documents.stream().map(Document::waiting).toList(),
+                newItems(route, rows.getOrDefault(RowKind.ITEM, Map.of()), items),
+                items,
+                taken,
+                otherRoutes(route));
+    }
+
+    private Facts.Settings settings(RouteRow route, LedgerCompany company) {
+        Instant now = clock.instant();
+        Optional<Duration> left = ledgers.consentEndsAt(route.ledgerId()).map(end -> Duration.between(now, end));
+        return new Facts.Settings(
+                company.lockedThrough(),
+                company.appliesCredits(),
+                company.tracksQuantities(),
+                company.features(),
+                left,
+                clock.getZone(),
+                company.timeZone(),
+                Duration.between(company.clock(), now).abs());
+    }
+
+    /// When the ledger no longer lets us in.
+    private Facts.Settings lastKnown(RouteRow route) {
+        return jdbc.sql("""
+                select coalesce(locked_through, '2000-01-01') as locked, applies_credits, tracks_quantities, features
+                from ledger where id = :id""")
+                .param("id", route.ledgerId())
+                .query((row, n) -> new Facts.Settings(
+                        row.getObject("locked", LocalDate.class),
+                        row.getBoolean("applies_credits"),
+                        row.getBoolean("tracks_quantities"),
+                        new HashSet<>(Arrays.asList(
+                                (String[]) row.getArray("features").getArray())),
+                        Optional.of(Duration.ZERO),
+                        clock.getZone(),
+                        clock.getZone(),
+                        Duration.ZERO))
+                .single();
+    }
+
+    private static Map<AccountRole, String> roles(Map<String, CrosswalkRow> rows) {
+        Map<AccountRole, String> roles = new EnumMap<>(AccountRole.class);
+        rows.forEach((code, row) -> roles.put(AccountRole.valueOf(code), row.account()));
+        return roles;
+    }
+
+    private List<Facts.TaxUse> taxes(RouteRow route, Map<String, CrosswalkRow> rows) {
+        return jdbc.sql("""
+                select t.code, t.rate, count(*) as documents,
+                    sum(case when d.kind = 'credit-note' then -d.gross else d.gross end) as gross
+                from source_tax t join document d on d.refs @> array['tax:' || t.code] and""" + WAITING + """
+                 where t.source_id = :source group by t.code, t.rate order by t.code""")
+                .param("source", route.sourceId())
+                .param("route", route.id())
+                .query((row, n) -> new Facts.TaxUse(
+                        row.getString("code"),
+                        row.getBigDecimal("rate"),
+                        Optional.ofNullable(rows.get(row.getString("code")))
+                                .map(CrosswalkRow::counterpart)
+                                .orElse(""),
+                        row.getInt("documents"),
+                        row.getLong("gross")))
+                .list();
+    }
+
+    private List<Document> documents(RouteRow route) {
+        return jdbc.sql("""
+                select d.source_ref, d.number, d.issue_date, d.currency, d.kind,
+                    case when d.kind = 'credit-note' then -d.gross else d.gross end as gross,
+                    jsonb_path_exists(d.content, '$.lines[*] ? (@.kind == "GOODS")') as goods,
+                    (select string_agg(substr(f.cause, 12), ' ') from finding f
+                     where f.document_id = d.id and f.cause like 'role-unset:%') as missing
+                from document d where""" + WAITING + " order by d.issue_date, d.id")
+                .param("route", route.id())
+                .query((row, n) -> new Document(
+                        row.getString("source_ref"),
+                        new Facts.Waiting(
+                                row.getString("number"),
+                                row.getObject("issue_date", LocalDate.class),
+                                CurrencyUnit.of(row.getString("currency")),
+                                row.getLong("gross"),
+                                row.getString("kind").equals("credit-note"),
+                                row.getBoolean("goods"),
+                                roles(row.getString("missing")))))
+                .list();
+    }
+
+    private static Set<AccountRole> roles(String names) {
+        return names == null
+                ? Set.of()
+                : Arrays.stream(names.split(" ")).map(AccountRole::valueOf).collect(Collectors.toSet());
+    }
+
+    private Map<String, String> itemNames(long ledgerId) {
+        Map<String, String> names = new HashMap<>();
+        reference.items(ledgerId).forEach(item -> names.put(item.code(), item.name()));
+        return names;
+    }
+
+    private Map<String, String> newItems(RouteRow route, Map<String, CrosswalkRow> rows, Map<String, String> known) {
+        Map<String, String> fresh = new LinkedHashMap<>();
+        jdbc
+                .sql("""
+                select i.code, i.name from source_item i where i.source_id = :source and exists (
+                    select 1 from document d where d.refs @> array['item:' || i.code] and""" + WAITING + ") order by i.code")
+                .param("source", route.sourceId())
+                .param("route", route.id())
+                .query((row, n) -> Map.entry(row.getString("code"), row.getString("name")))
+                .list()
+                .stream()
+                .filter(item -> !known.containsKey(item.getKey()))
+                .filter(item -> Optional.ofNullable(rows.get(item.getKey()))
+                        .map(CrosswalkRow::counterpart)
+                        .orElse("")
+                        .isEmpty())
+                .forEach(item -> fresh.put(item.getKey(), item.getValue()));
+        return fresh;
+    }
+
+    /// What stands there under our own reference is ours, and not in the way.
+    private static Set<String> taken(RouteRow route, LedgerConnector ledger, List<Document> documents) {
+        Map<String, String> ours = new HashMap<>();
+        documents.forEach(each -> ours.put(each.waiting().number(), route.reference(each.sourceRef())));
+        if (ours.isEmpty()) {
+            return Set.of();
+        }
+        Set<String> taken = new HashSet<>();
+        List<String> numbers = new ArrayList<>(ours.keySet());
+        ledger.numbersTaken(numbers).forEach((number, reference) -> {
+            if (!reference.equals(ours.get(number))) {
+                taken.add(number);
+            }
+        });
+        return taken;
+    }
+
+    private Map<String, Integer> otherRoutes(RouteRow route) {
+        Map<String, Integer> others = new LinkedHashMap<>();
+        jdbc.sql("""
+                select s.name, (select count(*) from document a join document b on b.number = a.number
+                    where a.route_id = r.id and b.route_id = :route) as shared
+                from route r join source s on s.id = r.source_id
+                where r.ledger_id = :ledger and r.id <> :route order by s.name""")
+                .param("route", route.id())
+                .param("ledger", route.ledgerId())
+                .query((row, n) -> others.put(row.getString("name"), row.getInt("shared")))
+                .list();
+        return others;
+    }
+}
