@@ -1,4 +1,4 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Navigate, useNavigate } from 'react-router';
 import { answer, client } from '../api/client';
@@ -10,12 +10,16 @@ import { Field } from '../ui/Field';
 export function FirstPage() {
   const first = useQuery(firstQuery);
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const [name, setName] = useState('');
   const [signIn, setSignIn] = useState('');
   const [password, setPassword] = useState('');
   const add = useMutation({
     mutationFn: () => answer(client.POST('/api/first', { body: { name, signIn, password } })),
-    onSuccess: () => navigate('/sign-in?back=/connect', { replace: true }),
+    onSuccess: () => {
+      queries.setQueryData(firstQuery.queryKey, { needed: false });
+      return navigate('/sign-in?back=/connect', { replace: true });
+    },
   });
   if (first.data && !first.data.needed) {
     return <Navigate to="/sign-in" replace />;

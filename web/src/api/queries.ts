@@ -98,6 +98,11 @@ export type ReferenceKind = 'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM';
 export const connectQuery = queryOptions({
   queryKey: ['connect', 'all'],
   queryFn: () => answer(client.GET('/api/connect')),
+  // A ledger that was just connected is still being pulled.
+  refetchInterval: (query) =>
+    query.state.data?.ledgers.some((ledger) => ledger.state === 'connected' && !ledger.pulledAt)
+      ? 1000
+      : false,
 });
 
 export const consentQuery = (state: string) =>
@@ -194,4 +199,13 @@ export const readinessQuery = (route: string) =>
     queryKey: ['readiness', route],
     queryFn: () => answer(client.GET('/api/readiness', { params: { query: { route } } })),
     staleTime: 0,
+  });
+
+export const setupQuery = (route: string) =>
+  queryOptions({
+    queryKey: ['connect', 'setup', route],
+    queryFn: () => answer(client.GET('/api/setup', { params: { query: { route } } })),
+    staleTime: 0,
+    refetchInterval: (query) =>
+      query.state.data?.steps.some((step) => step.step === 'LEDGER' && step.open > 0) ? 700 : false,
   });

@@ -1,5 +1,4 @@
 import { createBrowserRouter, Navigate } from 'react-router';
-import { ConnectPage } from '../connect/ConnectPage';
 import { ReturnPage } from '../connect/ReturnPage';
 import { FirstPage } from '../access/FirstPage';
 import { SignIn } from '../access/SignIn';
@@ -8,7 +7,6 @@ import { BothSidesPage } from '../release/BothSidesPage';
 import { ReleasePage } from '../release/ReleasePage';
 import { BatchPage } from '../send/BatchPage';
 import { SendPage } from '../send/SendPage';
-import { YouPage } from '../you/YouPage';
 import { Shell } from './Shell';
 
 export const router = createBrowserRouter([
@@ -17,11 +15,15 @@ export const router = createBrowserRouter([
   {
     path: '/',
     element: <Shell />,
+    HydrateFallback: () => null,
     children: [
       { index: true, element: <Navigate to="/release" replace /> },
-      { path: 'connect', element: <ConnectPage /> },
+      {
+        path: 'connect',
+        lazy: async () => ({ Component: (await import('../connect/ConnectPage')).ConnectPage }),
+      },
       { path: 'connect/return', element: <ReturnPage /> },
-      { path: 'you', element: <YouPage /> },
+      { path: 'you', lazy: async () => ({ Component: (await import('../you/YouPage')).YouPage }) },
       { path: 'map', element: <MapPage /> },
       { path: 'release', element: <ReleasePage /> },
       { path: 'documents/:id', element: <BothSidesPage /> },

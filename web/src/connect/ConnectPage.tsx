@@ -10,11 +10,13 @@ import { PeoplePage } from './PeoplePage';
 import { ReadinessPage } from './ReadinessPage';
 import { ReferencePage } from './ReferencePage';
 import { RoutesPage } from './RoutesPage';
+import { SetupPage } from './SetupPage';
 import { SourcesPage } from './SourcesPage';
 import { TrailPage } from './TrailPage';
 import { TROUBLES } from './troubles';
 
 const VIEWS = [
+  { view: 'first-steps', name: 'First steps' },
   { view: 'connections', name: 'Connections' },
   { view: 'readiness', name: 'Readiness' },
   { view: 'reference', name: 'Reference data' },
@@ -31,7 +33,9 @@ export function ConnectPage() {
     (name !== 'people' || me.role === 'ADMINISTRATOR');
   const view = useView();
   const connect = useQuery(connectQuery);
-  const at = VIEWS.find((each) => each.view === view.get('view')) ?? VIEWS[0];
+  const at =
+    VIEWS.find((each) => each.view === view.get('view')) ??
+    VIEWS.find((each) => each.view === (route ? 'connections' : 'first-steps'));
   const trouble = TROUBLES[view.get('trouble')];
   return (
     <section aria-label="Connect" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
@@ -58,6 +62,7 @@ export function ConnectPage() {
       )}
       {connect.error && <Failure error={connect.error} />}
       {view.get('consent') !== '' && <ConsentSlip consent={view.get('consent')} />}
+      {at?.view === 'first-steps' && <SetupPage />}
       {connect.data && at?.view === 'connections' && (
         <div className="min-h-0 flex-1 overflow-auto">
           <div className="grid grid-cols-[1fr_54px_1fr]">

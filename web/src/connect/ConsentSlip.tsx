@@ -56,7 +56,7 @@ function Choose({ given }: { given: Schemas['ConsentGiven'] }) {
         tone: 'done',
         text: `${chosen?.name ?? ''} is connected; its reference data are being pulled`,
       });
-      view.set({ consent: null, view: 'reference', ledger: String(ledger) });
+      view.set({ consent: null, view: again ? 'connections' : 'first-steps', ledger: String(ledger) });
     },
   });
   return (

@@ -8,7 +8,6 @@ import { useCurrent } from '../app/current';
 import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
 import { useNotice } from '../ui/notices';
-import { plural } from '../ui/format';
 import { Coverage } from './Coverage';
 import { MapTable } from './MapTable';
 import { useChangeRow, type RowKind } from './useChangeRow';
@@ -142,30 +141,8 @@ function AcceptExact({ rows, kind }: { rows: MapRow[]; kind: RowKind }) {
   const notice = useNotice();
   const exact = rows.filter((row) => !row.row && row.suggestion?.exact);
   const accept = useMutation({
-    mutationFn: async () => {
-      let released = 0;
-      for (const row of exact) {
-        const changed = await answer(
-          client.PUT('/api/map/row', {
-            body: {
-              route: route.code,
-              kind,
-              code: row.code,
-              counterpart: row.suggestion?.counterpart ?? '',
-              account: row.suggestion?.account ?? '',
-              expectedVersion: 0,
-            },
-          }),
-        );
-        released += changed.released;
-      }
-      return released;
-    },
-    onSuccess: (released) =>
-      notice({
-        tone: 'done',
-        text: `${plural(exact.length, 'row')} mapped, ${plural(released, 'document')} released`,
-      }),
+    mutationFn: () => answer(client.POST('/api/map/suggestions', { body: { route: route.code, kind } })),
+    onSuccess: (accepted) => notice({ tone: 'done', text: accepted.sentence }),
     onSettled: refresh,
     onError: (error) => notice({ tone: 'failed', text: error.message }),
   });

@@ -18,7 +18,7 @@ class AccessibilityTest {
             browser.open(demo.address() + "/sign-in");
             browser.find("input[type=password]");
             check(browser, "sign-in");
-            browser.signIn(demo.address(), "ferro");
+            browser.signIn(demo.address(), "admin");
             browser.find("tr[data-document]");
             browser.open(demo.address() + "/release?route=yard&state=Ready&panel=batch");
             browser.awaitText("Hash total");
@@ -40,15 +40,23 @@ class AccessibilityTest {
     }
 
     private static Map<String, String> screens(Demo demo) {
-        return Map.of(
-                "/release?route=yard", "tr[data-document]",
-                "/release?route=yard&state=Posted", "tr[data-document]",
-                "/release?route=harbour&panel=intake", "input[type=file]",
-                "/map?route=yard", "tr[data-code]",
-                "/map?route=yard&kind=role", "tr[data-code]",
-                "/documents/2?route=yard", "table[aria-label='Lines on both sides']",
-                "/send?route=yard", "table[aria-label=Batches]",
-                "/send/1?route=yard", "tr[data-outcome]");
+        return Map.ofEntries(
+                Map.entry("/connect?route=yard", "section[aria-label=Ledgers]"),
+                Map.entry("/connect?view=first-steps&route=yard", "li[data-step]"),
+                Map.entry("/connect?view=readiness&route=yard", "tr[data-check]"),
+                Map.entry("/connect?view=reference&route=yard", "tr[data-code]"),
+                Map.entry("/connect?view=counts&route=yard", "table[aria-label='Counts of both sides']"),
+                Map.entry("/connect?view=people&route=yard", "tr[data-person]"),
+                Map.entry("/connect?view=trail&route=yard", "table[aria-label='Trail of settings'] td"),
+                Map.entry("/you?route=yard", "section[aria-label=Sessions] td"),
+                Map.entry("/release?route=yard", "tr[data-document]"),
+                Map.entry("/release?route=yard&state=Posted", "tr[data-document]"),
+                Map.entry("/release?route=harbour&panel=intake", "input[type=file]"),
+                Map.entry("/map?route=yard", "tr[data-code]"),
+                Map.entry("/map?route=yard&kind=role", "tr[data-code]"),
+                Map.entry("/documents/2?route=yard", "table[aria-label='Lines on both sides']"),
+                Map.entry("/send?route=yard", "table[aria-label=Batches]"),
+                Map.entry("/send/1?route=yard", "tr[data-outcome]"));
     }
 
     private static void check(Browser browser, String screen) {

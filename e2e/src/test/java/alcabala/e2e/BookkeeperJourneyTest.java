@@ -96,7 +96,8 @@ class BookkeeperJourneyTest {
 
     private static void putRefusalsRight(Browser browser, Demo demo) {
         demo.atDesk(
-                "/inkwell/books/saltmere/lock", Map.of("through", LocalDate.now().minusYears(1).toString()));
+                "/inkwell/books/saltmere/lock",
+                Map.of("through", LocalDate.now().minusYears(1).toString()));
         browser.open(demo.desks() + "/hullwork/documents/d-20388");
         WebElement number = browser.find("input[name=number]");
         number.clear();

@@ -26,6 +26,13 @@ final class Demo implements AutoCloseable {
         this.own = own;
     }
 
+    /// With the outside world as ever, and nothing in Alcabala yet.
+    static Demo startEmpty() {
+        command("stop");
+        command("demo", "--detach", "--empty");
+        return new Demo("http://127.0.0.1:8580", "http://127.0.0.1:8590", true);
+    }
+
     /// A running demo may be lent by ALCABALA_E2E_URL and ALCABALA_E2E_DESKS while one works on a screen.
     static Demo start() {
         String lent = System.getenv("ALCABALA_E2E_URL");

@@ -1,5 +1,6 @@
 package alcabala.server.connect;
 
+import alcabala.connectors.AccessLostException;
 import alcabala.connectors.http.InkwellDoor;
 import alcabala.connectors.ledger.CompanyOffer;
 import alcabala.connectors.ledger.LedgerCompany;
@@ -199,9 +200,8 @@ public class Connections {
 
     /// Connects Hullwork, or connects it again, by its key.
     ///
-    /// @throws alcabala.connectors.AccessLostException when the key is wrong
     public long connectSource(Long id, String name, String key, String who) {
-        sources.withKey(key).changes(0, 1);
+        tryKey(key);
         return transaction.execute(status -> {
             long source = id == null ? insertSource(name) : id;
             int rows = jdbc.sql("update source set connected = true where id = :id and system = 'hullwork'")
@@ -214,6 +214,15 @@ public class Connections {
             trail.write(null, null, who, "source-connected", Map.of("source", source));
             return source;
         });
+    }
+
+    private void tryKey(String key) {
+        try {
+            sources.withKey(key).changes(0, 1);
+        } catch (AccessLostException e) {
+            throw NotPossibleException.invalid(
+                    "key-wrong", e.system() + " does not take this key. Nothing was kept; look it up there again.");
+        }
     }
 
     private long insertSource(String name) {

@@ -14,8 +14,11 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -76,6 +79,14 @@ class MapApi {
 
     record Choices(List<Choice> accounts, List<Choice> items, List<Choice> taxCodes, List<Choice> parties) {}
 
+    /// @param codes whose suggestions were looked at; left out for all exact ones
+    record AcceptSuggestions(
+            @NotBlank String route,
+            @NotNull RowKind kind,
+            @Size(max = 5000) Set<String> codes) {}
+
+    record AcceptedRows(int rows, String sentence) {}
+
     record MoveRoute(@NotBlank String route, @NotNull Long toLedger) {}
 
     record CrosswalkVersion(
@@ -128,6 +139,27 @@ class MapApi {
                         .toList());
     }
 
+    /// Takes suggestions over: those of the codes named, or all that need no look at each.
+    @PostMapping("/suggestions")
+    AcceptedRows accept(@Valid @RequestBody AcceptSuggestions wanted, Principal who) {
+        RouteRow route = routes.get(wanted.route());
+        Map<String, Suggestion> suggested = new LinkedHashMap<>();
+        view.rows(route, wanted.kind()).stream()
+                .filter(row -> row.row() == null && row.suggestion() != null)
+                .filter(row -> wanted.codes() == null
+                        ? row.suggestion().exact()
+                        : wanted.codes().contains(row.code()))
+                .forEach(row -> suggested.put(row.code(), row.suggestion()));
+        Mapping.Accepted accepted = mapping.accept(route, wanted.kind(), suggested, who.getName());
+        return new AcceptedRows(
+                accepted.rows(),
+                "%d %s mapped, %s"
+                        .formatted(
+                                accepted.rows(),
+                                accepted.rows() == 1 ? "row" : "rows",
+                                sentence(route, accepted.released())));
+    }
+
     @PutMapping("/row")
     ChangedRow change(@Valid @RequestBody ChangeRow change, Principal who) {
         RouteRow route = routes.get(change.route());
@@ -142,19 +174,20 @@ class MapApi {
                         change.remove()),
                 who.getName());
         Affected.Released released = changed.released();
-        String amount = Amounts.shown(Amounts.money(route.currency(), released.amount()));
-        String sentence = "%d %s released, %s"
-                .formatted(released.count(), released.count() == 1 ? "document" : "documents", amount);
-        if (released.blockedAgain() > 0) {
-            sentence = sentence + "; " + released.blockedAgain() + " blocked by it";
-        }
         return new ChangedRow(
                 released.count(),
                 Amounts.decimal(route.currency(), released.amount()),
                 released.blockedAgain(),
-                sentence,
+                sentence(route, released),
                 CrosswalkRowJson.of(changed.before()),
                 CrosswalkRowJson.of(changed.after()));
+    }
+
+    private static String sentence(RouteRow route, Affected.Released released) {
+        String amount = Amounts.shown(Amounts.money(route.currency(), released.amount()));
+        String sentence = "%d %s released, %s"
+                .formatted(released.count(), released.count() == 1 ? "document" : "documents", amount);
+        return released.blockedAgain() > 0 ? sentence + "; " + released.blockedAgain() + " blocked by it" : sentence;
     }
 
     /// What moving a route to another ledger would do; changes nothing.

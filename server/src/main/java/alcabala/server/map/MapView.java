@@ -179,7 +179,9 @@ class MapView {
                             row.getInt("items") == 1 ? "1 item" : row.getInt("items") + " items",
                             covered("", LineKind.valueOf(row.getString("kind"))),
                             "category-unmapped:",
-                            suggestions.forCategory(row.getString("name")).orElse(null)))
+                            suggestions
+                                    .forCategory(row.getString("name"), LineKind.valueOf(row.getString("kind")))
+                                    .orElse(null)))
                     .list();
         }
 

@@ -10,8 +10,11 @@ import alcabala.server.connect.LedgerReference;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.map.Affected.Released;
+import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.NotPossibleException;
+import java.util.HashSet;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Component;
@@ -33,6 +36,9 @@ public class Mapping {
 
     /// @param before the row as it was, to undo with; null when there was none
     public record Changed(Released released, CrosswalkRow before, CrosswalkRow after) {}
+
+    /// How many rows were written, and what that released.
+    public record Accepted(int rows, Released released) {}
 
     Mapping(Routes routes, CrosswalkStore store, LedgerReference reference, Affected affected) {
         this.routes = routes;
@@ -66,6 +72,32 @@ public class Mapping {
                 released,
                 before.orElse(null),
                 store.find(route.id(), change.kind(), change.code()).orElse(null));
+    }
+
+    /// Takes suggestions over, all in one transaction and with one compiling for all of them.
+    ///
+    /// @param suggested codes with what was suggested for each; a code that got a row meanwhile is passed over
+    @Transactional
+    public Accepted accept(RouteRow route, RowKind kind, Map<String, Suggestion> suggested, String who) {
+        routes.lock(route.id());
+        Set<String> refs = new HashSet<>();
+        suggested.forEach((code, suggestion) -> {
+            if (store.find(route.id(), kind, code).isEmpty()) {
+                Change checked =
+                        check(route, new Change(kind, code, suggestion.counterpart(), suggestion.account(), 0, false));
+                store.set(route.id(), kind, code, checked.counterpart(), checked.account(), 0, who);
+                refs.add(ref(kind, code));
+            }
+        });
+        if (refs.isEmpty()) {
+            return new Accepted(0, new Released(0, 0, 0));
+        }
+        Released released = affected.compileAgain(
+                route.id(),
+                kind == RowKind.ROLE ? Set.of() : refs,
+                who,
+                refs.size() + " accepted rows of " + kind.name().toLowerCase(Locale.ROOT));
+        return new Accepted(refs.size(), released);
     }
 
     /// `item:RIG-0042`: how a document says that it uses a code. An override concerns its document: `line:HW-20417`.

@@ -1,6 +1,7 @@
 package alcabala.server.map;
 
 import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
@@ -66,8 +67,13 @@ final class Suggestions {
                 .map(i -> new Suggestion(i.code(), i.account(), i.name(), "similar name", false));
     }
 
-    Optional<Suggestion> forCategory(String name) {
-        return closest(accounts, LedgerAccount::name, name, WORTH_SAYING)
+    /// Labour goes to an account that says labour, where the chart has one, however alike another's name is.
+    Optional<Suggestion> forCategory(String name, LineKind kind) {
+        List<LedgerAccount> ofLabour = accounts.stream()
+                .filter(account -> Names.normalise(account.name()).contains("labo"))
+                .toList();
+        List<LedgerAccount> fitting = kind == LineKind.LABOUR && !ofLabour.isEmpty() ? ofLabour : accounts;
+        return closest(fitting, LedgerAccount::name, name, WORTH_SAYING)
                 .map(a -> new Suggestion("", a.code(), a.code() + " " + a.name(), "similar name", false));
     }
 

@@ -31,6 +31,8 @@ class ApiDescription {
             "LedgerJson.expiresAt",
             "WantedToken.name",
             "WantedToken.days",
+            "SetupJson.route",
+            "AcceptSuggestions.codes",
             "AskConsent.ledger",
             "ConsentGiven.ledger",
             "ConnectSource.source",

@@ -42,6 +42,8 @@ class EndpointsTest {
             GET /api/routes                                        administrator bookkeeper operations reviewer
             GET /api/road                                          administrator bookkeeper operations reviewer
             GET /api/documents/{id}/why                            administrator bookkeeper reviewer
+            GET /api/setup                                         administrator bookkeeper reviewer
+            POST /api/map/suggestions                              administrator bookkeeper
             GET /api/readiness                                     administrator bookkeeper reviewer
             GET /api/readiness/report.pdf                          administrator bookkeeper reviewer
             GET /api/find                                          administrator bookkeeper reviewer

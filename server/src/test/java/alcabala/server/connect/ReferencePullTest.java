@@ -6,33 +6,46 @@ import alcabala.server.Api;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /// What a pull finds new, changed, inactive and gone, and what that does to documents.
 class ReferencePullTest {
-    private World world;
-    private Api admin;
-    private long ledger;
+    private static World world;
+    private static Api admin;
+    private static long ledger;
 
-    @BeforeEach
-    void start() {
+    @BeforeAll
+    static void start() {
         world = World.inProcess();
         admin = world.api("admin");
         ledger =
                 admin.get("/api/connect").json().get("ledgers").get(0).get("id").asLong();
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         world.close();
+    }
+
+    /// The ledger as on the first day, and Alcabala knowing it.
+    @AfterEach
+    void putBack() {
+        world.standIns().desk("/inkwell/books/saltmere/accounts/4090", "name=Other+income&type=revenue&active=true");
+        world.standIns()
+                .desk("/inkwell/books/saltmere/accounts/4060", "name=Charts+and+books&type=revenue&active=true");
+        world.standIns()
+                .desk("/inkwell/books/saltmere/accounts/4015", "name=Paint+and+coatings&type=revenue&active=true");
+        admin.post("/api/pull?route=yard", Map.of());
     }
 
     @Test
     void everyChangeIsListedWithWhatUsesIt() {
-        world.standIns().desk("/inkwell/books/saltmere/accounts/4015", "name=Paint&type=revenue&active=false");
+        world.standIns()
+                .desk("/inkwell/books/saltmere/accounts/4015", "name=Paint+and+coatings&type=revenue&active=false");
         world.standIns().desk("/inkwell/books/saltmere/accounts/4090", "name=Sundry+income&type=revenue&active=true");
         world.standIns().desk("/inkwell/books/saltmere/tax-codes/R13", "rate=13&active=true");
         JsonNode changes = pullAndList();
@@ -49,7 +62,8 @@ class ReferencePullTest {
                 .as("what they block is blocked at once")
                 .isLessThan(50);
 
-        world.standIns().desk("/inkwell/books/saltmere/accounts/4015", "name=Paint&type=revenue&active=true");
+        world.standIns()
+                .desk("/inkwell/books/saltmere/accounts/4015", "name=Paint+and+coatings&type=revenue&active=true");
         world.standIns().desk("/inkwell/books/saltmere/tax-codes/R13", "rate=13.5&active=true");
         assertThat(row(pullAndList(), "4015").get("what").asString()).isEqualTo("active");
         assertThat(new Yard(admin).counts()).containsEntry("Ready", 89);
@@ -141,7 +155,7 @@ class ReferencePullTest {
         assertThat(figure(counts, "Paid", "ledger")).isEqualTo("318.20");
     }
 
-    private JsonNode pullAndList() {
+    private static JsonNode pullAndList() {
         Api.Response pulled = admin.post("/api/pull?route=yard", Map.of());
         assertThat(pulled.status()).as(pulled.body()).isEqualTo(200);
         long pull = admin.get("/api/connect/ledgers/" + ledger + "/pulls")
@@ -152,12 +166,12 @@ class ReferencePullTest {
         return admin.get("/api/connect/pulls/" + pull + "/changes").json().get("changes");
     }
 
-    private JsonNode reference(String kind, String query) {
+    private static JsonNode reference(String kind, String query) {
         return admin.get("/api/connect/ledgers/" + ledger + "/reference/" + kind + "?" + query)
                 .json();
     }
 
-    private Api.Response hide(String code, boolean hidden) {
+    private static Api.Response hide(String code, boolean hidden) {
         return admin.put(
                 "/api/connect/ledgers/" + ledger + "/reference/ACCOUNT/hidden", Map.of("code", code, "hidden", hidden));
     }

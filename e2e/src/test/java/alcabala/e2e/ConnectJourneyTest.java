@@ -1,0 +1,123 @@
+package alcabala.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.Keys;
+
+/// An administrator with what is connected: readiness failing and passing, what a pull brought, another company,
+/// people.
+class ConnectJourneyTest {
+    private static final String BOOKS = "/inkwell/books/saltmere";
+
+    @Test
+    void anAdministratorsDay() {
+        try (Demo demo = Demo.start();
+                Browser browser = new Browser()) {
+            browser.signIn(demo.address(), "admin");
+            readinessFailsAndPasses(browser, demo);
+            aPullSaysWhatChanged(browser, demo);
+            connectingAgainIntoAnotherCompanyIsCaught(browser, demo);
+            switchTheCompany(browser, demo);
+            aRefusedConsentChangesNothing(browser, demo);
+            letSomebodyIn(browser, demo);
+        }
+    }
+
+    private static void readinessFailsAndPasses(Browser browser, Demo demo) {
+        demo.atDesk(BOOKS + "/settings/tracks-quantities", Map.of("on", "true"));
+        browser.open(demo.address() + "/connect?view=readiness&route=yard");
+        browser.find("tr[data-check=TRACKS_QUANTITIES][data-verdict=WARNS]");
+        browser.awaitText("Cost of sales is booked twice, once here and once there, for");
+        browser.awaitText("switch off “tracks quantities and books the cost of what is sold”");
+        demo.atDesk(BOOKS + "/settings/tracks-quantities", Map.of("on", "false"));
+        browser.keys("r");
+        browser.find("tr[data-check=TRACKS_QUANTITIES][data-verdict=PASSES]");
+        browser.find("tr[data-check=TAX_CODES][data-verdict=BLOCKS] a").click();
+        browser.find("tr[data-code=VEU][data-open=true]");
+    }
+
+    private static void aPullSaysWhatChanged(Browser browser, Demo demo) {
+        demo.atDesk(
+                BOOKS + "/accounts/4015", Map.of("name", "Paint and coatings", "type", "revenue", "active", "false"));
+        browser.open(demo.address() + "/connect?view=reference&route=yard");
+        browser.find("tr[data-code='4015']");
+        browser.button("Pull now").click();
+        browser.awaitText("1 inactive");
+        browser.awaitText("used by 1 row, 42 documents not crossed");
+        demo.atDesk(
+                BOOKS + "/accounts/4015", Map.of("name", "Paint and coatings", "type", "revenue", "active", "true"));
+        browser.button("Pull now").click();
+        browser.awaitText("1 changed");
+        assertThat(browser.find("tr[data-code='4015']").getText())
+                .contains("by 1 row")
+                .doesNotContain("Hide");
+        browser.find("tr[data-code='3000'] button").click();
+        browser.awaitText("1 hidden");
+    }
+
+    private static void connectingAgainIntoAnotherCompanyIsCaught(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/connect?view=connections&route=yard");
+        browser.button("Connect again").click();
+        consent(browser, "Let it in");
+        browser.find("input[value=charter]").click();
+        browser.button("Connect Corvane Charter").click();
+        browser.awaitText("its crosswalks and posted documents belong to them; Corvane Charter is another company");
+        browser.find("input[value=saltmere]").click();
+        browser.button("Connect Corvane Boatyards, Saltmere").click();
+        browser.awaitText("is connected; its reference data are being pulled");
+    }
+
+    private static void switchTheCompany(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/connect?view=connections&route=yard");
+        browser.button("Connect another company").click();
+        browser.awaitText("Let Alcabala into your books?");
+        browser.button("Let it in").click();
+        browser.find("input[value=charter]").click();
+        assertThat(browser.find("input[value=saltmere]").isEnabled())
+                .as("the same company twice")
+                .isFalse();
+        browser.button("Connect Corvane Charter").click();
+        browser.awaitText("Corvane Charter is connected");
+        browser.open(demo.address() + "/connect?view=connections&route=yard");
+        browser.awaitText("12 accounts");
+        browser.button("Move to another company").click();
+        browser.awaitText("account 4030 is of type liability there, revenue here");
+        browser.button("Move to Inkwell, Corvane Charter, leave 11 rows behind").click();
+        browser.awaitText("14 rows carried over, 11 left behind");
+        browser.awaitText("Hullwork at Saltmere to Inkwell, Corvane Charter");
+    }
+
+    private static void aRefusedConsentChangesNothing(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/connect?view=connections&route=yard");
+        browser.button("Connect another company").click();
+        browser.awaitText("Let Alcabala into your books?");
+        browser.button("Keep it out").click();
+        browser.awaitText("The consent was refused on the ledger. Nothing was changed here");
+    }
+
+    private static void letSomebodyIn(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/connect?view=people&route=yard");
+        browser.find("form[aria-label='Add a person'] input");
+        browser.all("form[aria-label='Add a person'] input").get(0).sendKeys("J. Marlow");
+        browser.all("form[aria-label='Add a person'] input").get(1).sendKeys("marlow");
+        browser.all("form[aria-label='Add a person'] input").get(2).sendKeys("marlow-corvane", Keys.ENTER);
+        browser.find("tr[data-person=marlow]");
+        browser.open(demo.address() + "/connect?view=trail&route=yard");
+        browser.awaitText("Person added");
+        browser.driver().manage().deleteAllCookies();
+        browser.signIn(demo.address(), "marlow");
+        browser.awaitText("J. Marlow");
+        browser.open(demo.address() + "/connect?view=connections&route=yard");
+        browser.awaitText("An administrator connects ledgers.");
+        assertThat(browser.text()).doesNotContain("Disconnect");
+    }
+
+    private static void consent(Browser browser, String decision) {
+        browser.awaitText("Sign in to Inkwell");
+        browser.find("input[name=password]").sendKeys("office-inkwell", Keys.ENTER);
+        browser.awaitText("Let Alcabala into your books?");
+        browser.button(decision).click();
+    }
+}

@@ -1,0 +1,66 @@
+package alcabala.server;
+
+import java.util.HashMap;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+
+/// An administrator and the owner of the books, who give and take consents together.
+public record Consents(Api admin, InkwellOwner owner) {
+    public static Consents of(World world) {
+        return new Consents(
+                world.api("admin"), new InkwellOwner(world.standIns().address()));
+    }
+
+    /// @param ledger to be connected again; null for a new one
+    /// @return the address on Inkwell that the administrator is sent to
+    public String ask(Long ledger) {
+        Map<String, Object> body = new HashMap<>();
+        body.put("ledger", ledger);
+        return admin.post("/api/connect/consents", body).json().get("address").asString();
+    }
+
+    /// A consent that was given, with the companies it leads to.
+    public JsonNode give(Long ledger) {
+        Map<String, String> back = owner.letIn(ask(ledger));
+        return admin.post("/api/connect/consents/" + back.get("state"), Map.of("code", back.get("code")))
+                .json();
+    }
+
+    public Api.Response use(JsonNode given, String company) {
+        return admin.post(
+                "/api/connect/ledgers", Map.of("consent", given.get("consent").asString(), "company", company));
+    }
+
+    /// Connects a company and pulls its reference data.
+    ///
+    /// @return the id of the ledger
+    public long connect(String company) {
+        long ledger = use(give(null), company).json().get("ledger").asLong();
+        admin.post("/api/connect/ledgers/" + ledger + "/pulls", Map.of());
+        Await.until("the pull is done", () -> latestPull(ledger).equals("done"));
+        return ledger;
+    }
+
+    private String latestPull(long ledger) {
+        return admin.get("/api/connect/ledgers/" + ledger + "/pulls")
+                .json()
+                .get(0)
+                .get("state")
+                .asString();
+    }
+
+    public JsonNode ledger(long id) {
+        return admin.get("/api/connect")
+                .json()
+                .get("ledgers")
+                .valueStream()
+                .filter(ledger -> ledger.get("id").asLong() == id)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /// The ledger that the demo connects.
+    public JsonNode inkwell() {
+        return admin.get("/api/connect").json().get("ledgers").get(0);
+    }
+}
