@@ -152,11 +152,11 @@ class FirstSetupJourneyTest {
 
     /// Against the order of the page, past a long list.
     private static void backToButton(Browser browser, String text) {
-        tabUntil(browser, text, Keys.chord(Keys.SHIFT, Keys.TAB), () -> browser.driver()
-                .switchTo()
-                .activeElement()
-                .getText()
-                .startsWith(text));
+        tabUntil(
+                browser,
+                text,
+                Keys.chord(Keys.SHIFT, Keys.TAB),
+                () -> browser.driver().switchTo().activeElement().getText().startsWith(text));
     }
 
     private static void tabTo(Browser browser, WebElement wanted) {
