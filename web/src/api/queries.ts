@@ -72,11 +72,13 @@ export const mapQuery = (route: string, kind: MapKind) =>
       answer(client.GET('/api/map/{kind}', { params: { path: { kind: kind as never }, query: { route } } })),
   });
 
-export const choicesQuery = (route: string) =>
+/** Of very many parties and items only those that the text finds. */
+export const choicesQuery = (route: string, text = '') =>
   queryOptions({
-    queryKey: ['choices', route],
-    queryFn: () => answer(client.GET('/api/map/choices', { params: { query: { route } } })),
+    queryKey: ['choices', route, text],
+    queryFn: () => answer(client.GET('/api/map/choices', { params: { query: { route, text } } })),
     staleTime: 60_000,
+    placeholderData: keepPreviousData,
   });
 
 export const batchesQuery = (route: string) =>

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useId, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useId, useRef, useState } from 'react';
 import { choicesQuery, mapQuery, type MapKind } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
-import { labelOf, optionsFor, pick } from './options';
+import { asSought, labelOf, optionsFor, pick } from './options';
 import { useChangeRow, type RowKind } from './useChangeRow';
 
 interface Props {
@@ -27,9 +27,14 @@ export function RowEditor({ kind, code, onDone, action = 'Map it' }: Props) {
   const { route } = useCurrent();
   // Asked anew, since the version seen here is what the change is compared with.
   const rows = useQuery({ ...mapQuery(route.code, kind.toLowerCase() as MapKind), staleTime: 0 });
-  const choices = useQuery(choicesQuery(route.code));
   const change = useChangeRow(onDone);
   const [typed, setTyped] = useState<string | null>(null);
+  const all = useQuery(choicesQuery(route.code));
+  // With a thousand shown there may be more, which are looked for by what is typed.
+  const many = Math.max(all.data?.parties.length ?? 0, all.data?.items.length ?? 0) >= 1000;
+  const looked = useDeferredValue(typed ?? '');
+  const found = useQuery({ ...choicesQuery(route.code, asSought(looked)), enabled: many && looked !== '' });
+  const choices = many && found.data ? found : all;
   const field = useRef<HTMLInputElement>(null);
   const list = useId();
   const ready = rows.isFetchedAfterMount && choices.isSuccess;

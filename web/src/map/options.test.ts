@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CREATE, labelOf, optionsFor, pick } from './options';
+import { asSought, CREATE, labelOf, optionsFor, pick } from './options';
 
 const choices = {
   accounts: [
@@ -41,4 +41,12 @@ describe('what a row can point to', () => {
     expect(labelOf(options, 'IC-1', '')).toBe('IC-1 Pell Estuary Trust');
     expect(labelOf(optionsFor('CATEGORY', choices), '', '4999')).toBe('4999');
   });
+});
+
+describe('what is sought on the ledger', () => {
+  it.each([
+    ['Item RIG-06 Swage terminal 6mm, 4012', 'RIG-06 Swage terminal 6mm'],
+    [' IC-1001 Ostrander ', 'IC-1001 Ostrander'],
+    ['rope, 8 mm', 'rope, 8 mm'],
+  ])('%s is sought as %s', (label, sought) => expect(asSought(label)).toBe(sought));
 });

@@ -68,3 +68,10 @@ export function labelOf(options: Option[], counterpart: string, account: string)
     )?.label ?? [counterpart, account].filter((part) => part !== '').join(', ')
   );
 }
+
+/** What to look for on the ledger: code and name, without what a label says around them. */
+export const asSought = (typed: string) =>
+  typed
+    .trim()
+    .replace(/^item /i, '')
+    .replace(/, \w+$/, '');

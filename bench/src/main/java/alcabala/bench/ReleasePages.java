@@ -1,14 +1,12 @@
 package alcabala.bench;
 
 import java.io.IOException;
-import java.net.CookieManager;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
-import tools.jackson.databind.json.JsonMapper;
 
 /// Pages of Release with every kind of filter, asked over HTTP one after the other.
 final class ReleasePages {
@@ -32,9 +30,8 @@ final class ReleasePages {
     private ReleasePages() {}
 
     static void measure(String address) {
-        HttpClient client =
-                HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
-        String token = token(client, address);
+        HttpClient client = HttpClient.newHttpClient();
+        String token = BenchSession.token(address, "bench", "bench-corvane");
         List<Double> all = new ArrayList<>();
         for (String filter : FILTERS) {
             List<Double> own = new ArrayList<>();
@@ -50,42 +47,6 @@ final class ReleasePages {
                     "  page " + (filter.isEmpty() ? "without a filter" : filter), percentile(own), "under 100 ms");
         }
         Benchmarks.report("a page of 100,000 documents, any filter, 95th percentile, ms", percentile(all), "under 100");
-    }
-
-    private static String token(HttpClient client, String address) {
-        ask(
-                client,
-                HttpRequest.newBuilder(URI.create(address + "/api/session/csrf"))
-                        .build());
-        String csrf = csrf(client);
-        ask(
-                client,
-                HttpRequest.newBuilder(URI.create(address + "/api/session"))
-                        .header("Content-Type", "application/json")
-                        .header("X-XSRF-TOKEN", csrf)
-                        .POST(HttpRequest.BodyPublishers.ofString(
-                                "{\"signIn\":\"bench\",\"password\":\"bench-corvane\"}"))
-                        .build());
-        ask(
-                client,
-                HttpRequest.newBuilder(URI.create(address + "/api/session/csrf"))
-                        .build());
-        String answer = ask(
-                client,
-                HttpRequest.newBuilder(URI.create(address + "/api/session/tokens"))
-                        .header("X-XSRF-TOKEN", csrf(client))
-                        .POST(HttpRequest.BodyPublishers.noBody())
-                        .build());
-        return new JsonMapper().readTree(answer).get("token").asString();
-    }
-
-    private static String csrf(HttpClient client) {
-        return ((CookieManager) client.cookieHandler().orElseThrow())
-                .getCookieStore().getCookies().stream()
-                        .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
-                        .map(java.net.HttpCookie::getValue)
-                        .findFirst()
-                        .orElse("");
     }
 
     private static HttpRequest request(String url, String token) {

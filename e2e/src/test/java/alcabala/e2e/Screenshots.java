@@ -1,6 +1,7 @@
 package alcabala.e2e;
 
 import java.nio.file.Path;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /// Remakes the pictures of the main views from the demo data. Run by `./alcabala screenshots`; its name keeps it out of
@@ -33,6 +34,39 @@ class Screenshots {
             browser.open(at + "/release?route=harbour");
             browser.find("tr[data-document]");
             browser.picture(folder.resolve("files.png"));
+            connect(browser, at);
         }
+    }
+
+    /// What an administrator sees.
+    private void connect(Browser browser, String at) {
+        browser.driver().manage().deleteAllCookies();
+        browser.signIn(at, "admin");
+        browser.open(at + "/connect?view=connections&route=yard");
+        browser.button("Connect another company").click();
+        browser.awaitText("Sign in to Inkwell");
+        browser.find("input[name=password]").sendKeys("office-inkwell", org.openqa.selenium.Keys.ENTER);
+        browser.button("Let it in").click();
+        browser.find("input[value=charter]").click();
+        browser.picture(folder.resolve("connect.png"));
+        browser.button("Connect Corvane Charter").click();
+        browser.awaitText("Corvane Charter is connected");
+        browser.open(at + "/connect?view=connections&route=yard");
+        browser.awaitText("12 accounts");
+        browser.button("Move to another company").click();
+        browser.awaitText("there is no account 4018");
+        browser.driver()
+                .executeScript("document.querySelector(\"section[aria-label='Move the route']\").scrollIntoView()");
+        browser.picture(folder.resolve("move.png"));
+        Map.of(
+                        "first-steps", "li[data-step]",
+                        "readiness", "tr[data-check]",
+                        "reference", "aside[aria-label=Pulls] li",
+                        "people", "tr[data-person]")
+                .forEach((view, awaited) -> {
+                    browser.open(at + "/connect?route=yard&view=" + view);
+                    browser.find(awaited);
+                    browser.picture(folder.resolve(view + ".png"));
+                });
     }
 }

@@ -1,7 +1,10 @@
 package alcabala.server;
 
+import alcabala.server.demo.InkwellOwner;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
 
 /// An administrator and the owner of the books, who give and take consents together.
@@ -62,5 +65,18 @@ public record Consents(Api admin, InkwellOwner owner) {
     /// The ledger that the demo connects.
     public JsonNode inkwell() {
         return admin.get("/api/connect").json().get("ledgers").get(0);
+    }
+
+    /// What the owner does with all consents that she gave: `revoke`, `end-access` or `end-soon`.
+    public void onDesk(String what) {
+        Matcher form = Pattern.compile("/inkwell/consents/[^/\"]+/" + what).matcher(owner.page("/inkwell/consents"));
+        boolean found = false;
+        while (form.find()) {
+            found = true;
+            owner.form(form.group(), "");
+        }
+        if (!found) {
+            throw new IllegalStateException("there is no consent on the desk");
+        }
     }
 }

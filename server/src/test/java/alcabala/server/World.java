@@ -29,6 +29,15 @@ public final class World implements AutoCloseable {
 
     /// Stand-ins as on the first day, and a server in this process that has loaded the demo business.
     public static World inProcess() {
+        return inProcess(true);
+    }
+
+    /// Stand-ins as on the first day, and a server that knows nobody and nothing.
+    public static World empty() {
+        return inProcess(false);
+    }
+
+    private static World inProcess(boolean demo) {
         World world = prepared();
         world.port = freePort();
         world.context = SpringApplication.run(
@@ -36,7 +45,7 @@ public final class World implements AutoCloseable {
                 "--server.port=" + world.port,
                 "--spring.datasource.url=" + url(world.database),
                 "--spring.datasource.password=" + password(),
-                "--alcabala.demo=true",
+                "--alcabala.demo=" + demo,
                 "--alcabala.standins=" + standIns.address(),
                 "--alcabala.key=" + KEY,
                 "--alcabala.patience=2s");

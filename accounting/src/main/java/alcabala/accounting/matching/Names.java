@@ -35,7 +35,7 @@ public final class Names {
         return 2.0 * common / (first.size() + second.size());
     }
 
-    private static Set<String> pieces(String name) {
+    static Set<String> pieces(String name) {
         String padded = "  " + name + " ";
         Set<String> pieces = new HashSet<>();
         for (int i = 0; !name.isEmpty() && i + 3 <= padded.length(); i++) {

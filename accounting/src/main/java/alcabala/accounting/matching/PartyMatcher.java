@@ -5,8 +5,12 @@ import alcabala.accounting.party.Party;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 
 /// Scores which party of the ledger a party of the source may be, and says why (domain, section 4).
 public final class PartyMatcher {
@@ -14,8 +18,19 @@ public final class PartyMatcher {
     private static final int WORTH_ASKING = 40;
 
     private final List<Known> known;
+    private final SimilarNames similar;
+    private final Map<String, List<Integer>> byKey = new HashMap<>();
 
     private record Known(Party party, String name, String email, String phone, String tax, String address) {
+        /// What two parties may share to the letter, each marked by what it is.
+        List<String> keys() {
+            List<String> keys = new ArrayList<>();
+            List.of("n" + name, "e" + email, "p" + phone, "t" + tax, "a" + address).stream()
+                    .filter(key -> key.length() > 1)
+                    .forEach(keys::add);
+            return keys;
+        }
+
         static Known of(Party party) {
             return new Known(
                     party,
@@ -30,13 +45,25 @@ public final class PartyMatcher {
 
     public PartyMatcher(Collection<Party> ledgerParties) {
         known = ledgerParties.stream().filter(Party::active).map(Known::of).toList();
+        similar = new SimilarNames(known.stream().map(Known::name).toList());
+        for (int i = 0; i < known.size(); i++) {
+            Known each = known.get(i);
+            for (String key : each.keys()) {
+                byKey.computeIfAbsent(key, k -> new ArrayList<>(1)).add(i);
+            }
+        }
     }
 
-    /// Those worth asking about, the best first; empty when the party is new to the ledger.
+    /// Those worth asking about, the best first; empty when the party is new to the ledger. Only parties that share
+    /// something are compared, so that a hundred thousand others cost nothing.
     public List<Candidate> rank(Party party) {
         Known asked = Known.of(party);
-        return known.stream()
-                .map(each -> compare(asked, each))
+        Set<Integer> sharing = new HashSet<>(similar.find(asked.name(), SIMILAR));
+        for (String key : asked.keys()) {
+            sharing.addAll(byKey.getOrDefault(key, List.of()));
+        }
+        return sharing.stream()
+                .map(index -> compare(asked, known.get(index)))
                 .filter(candidate -> candidate.score() >= WORTH_ASKING)
                 .sorted(Comparator.comparingInt(Candidate::score)
                         .reversed()

@@ -5,12 +5,16 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.Access;
 import alcabala.connectors.AccessLostException;
+import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerRecord;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
@@ -21,8 +25,10 @@ import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -30,6 +36,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
@@ -178,6 +185,77 @@ class InkwellLedgerTest {
                 return next;
             }
         };
+    }
+
+    @Test
+    void aLongChartIsReadPageByPage() {
+        List<String> asked = new ArrayList<>();
+        answering = exchange -> {
+            String query = exchange.getRequestURI().getQuery();
+            asked.add(query);
+            int from = query.contains("after=&") ? 0 : 2000;
+            int to = from == 0 ? 2000 : 2003;
+            StringBuilder page = new StringBuilder("[");
+            for (int i = from; i < to; i++) {
+                page.append(i > from ? "," : "")
+                        .append("{\"code\":\"A%05d\",\"name\":\"東 %d\",\"type\":\"revenue\",\"active\":true}"
+                                .formatted(i, i));
+            }
+            send(exchange, 200, page.append("]").toString());
+        };
+        List<LedgerAccount> accounts = new ArrayList<>();
+        ledger().accounts(accounts::addAll);
+        assertThat(accounts).hasSize(2003);
+        assertThat(accounts.getLast().name()).isEqualTo("東 2002");
+        assertThat(asked).hasSize(2);
+        assertThat(asked.getLast()).contains("after=A01999");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "[{\"code\":\"1\",\"name\":\"x\",\"type\":\"quantum\"}] | account 1 is of the unknown type “quantum”",
+                "[{\"code\":\"1\",\"name\":\"x\"}] | account 1 has no type",
+                "{\"accounts\":[]} | no list came where a list was asked for",
+            })
+    void aChartThatCannotBeUsedIsSaidWithItsPlace(String body, String what) {
+        answer(200, body);
+        assertThatThrownBy(() -> ledger().accounts(page -> {}))
+                .isInstanceOfSatisfying(
+                        AnswerUnusableException.class, e -> assertThat(e.what()).isEqualTo(what));
+    }
+
+    @Test
+    void aTaxCodeWithoutARateIsSaid() {
+        answer(200, "[{\"code\":\"S23\",\"name\":\"x\",\"rate\":null,\"category\":\"S\"}]");
+        assertThatThrownBy(() -> ledger().taxCodes(page -> {})).hasMessageContaining("tax code S23 has no rate");
+    }
+
+    @Test
+    void settingsOfTheCompanyAreRead() {
+        answer(200, """
+                {"id":"saltmere","name":"Corvane","currency":"EUR","taxRounding":"per-line","itemNameLimit":31,
+                 "lockedThrough":"2026-08-24","appliesCredits":true,"tracksQuantities":false,"plan":["dimensions"],
+                 "timeZone":"Europe/Dublin","clock":"2026-11-24T10:00:00Z"}""");
+        LedgerCompany company = ledger().company();
+        assertThat(company.taxRounding()).isEqualTo(TaxRounding.PER_LINE);
+        assertThat(company.features()).containsExactly("dimensions");
+        assertThat(company.appliesCredits()).isTrue();
+        assertThat(company.timeZone()).isEqualTo(ZoneId.of("Europe/Dublin"));
+        answer(200, "{\"taxRounding\":\"per-line\",\"lockedThrough\":\"2026-08-24\",\"timeZone\":\"Mars/Base\"}");
+        assertThatThrownBy(() -> ledger().company()).hasMessageContaining("unknown time zone “Mars/Base”");
+    }
+
+    @Test
+    void numbersInUseAreAskedForTogether() {
+        answer(
+                200,
+                "[{\"number\":\"HW-1\",\"externalReference\":\"hullwork:d-1\"},{\"number\":\"HW-2\",\"externalReference\":\"\"}]");
+        assertThat(ledger().numbersTaken(List.of("HW-1", "HW-2", "HW-3")))
+                .containsOnly(Map.entry("HW-1", "hullwork:d-1"), Map.entry("HW-2", ""));
+        answer(503, "{}");
+        assertThatThrownBy(() -> ledger().numbersTaken(List.of("HW-1"))).isInstanceOf(UnreachableException.class);
     }
 
     @Test

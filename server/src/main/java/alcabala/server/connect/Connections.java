@@ -86,9 +86,10 @@ public class Connections {
         });
         LedgerCompany settled = ledgers.connectorFor(company, pending.access()).company();
         return transaction.execute(status -> {
-            long id = insert(offer, settled, name.isBlank() ? "Inkwell, " + offer.name() : name.trim(), who);
+            String called = name.isBlank() ? "Inkwell, " + offer.name() : name.trim();
+            long id = insert(offer, settled, called, who);
             keep(id, pending);
-            trail.write(null, null, who, "ledger-connected", Map.of("ledger", id, "company", offer.name()));
+            trail.write(null, null, who, "ledger-connected", Map.of("ledger", called, "company", offer.name()));
             return id;
         });
     }
@@ -140,7 +141,8 @@ public class Connections {
                     .param("id", id)
                     .update();
             keep(id, pending);
-            trail.write(null, null, who, "ledger-connected-again", Map.of("ledger", id, "company", offer.name()));
+            trail.write(
+                    null, null, who, "ledger-connected-again", Map.of("ledger", known.name(), "company", offer.name()));
         });
     }
 
@@ -174,7 +176,8 @@ public class Connections {
                 .param("id", id)
                 .update();
         credentials.forgetLedger(id);
-        trail.write(null, null, who, "ledger-disconnected", Map.of("ledger", id, "company", known.companyName()));
+        trail.write(
+                null, null, who, "ledger-disconnected", Map.of("ledger", known.name(), "company", known.companyName()));
     }
 
     /// Asks the ledger for its company, and says how long that took.
@@ -211,9 +214,16 @@ public class Connections {
                 throw NotPossibleException.missing("app " + source);
             }
             credentials.keepForSource(source, key);
-            trail.write(null, null, who, "source-connected", Map.of("source", source));
+            trail.write(null, null, who, "source-connected", Map.of("source", sourceName(source)));
             return source;
         });
+    }
+
+    private String sourceName(long id) {
+        return jdbc.sql("select name from source where id = :id")
+                .param("id", id)
+                .query(String.class)
+                .single();
     }
 
     private void tryKey(String key) {
@@ -245,7 +255,7 @@ public class Connections {
                     .param("name", name.trim())
                     .query(Long.class)
                     .single();
-            trail.write(null, null, who, "source-connected", Map.of("source", id));
+            trail.write(null, null, who, "source-connected", Map.of("source", name.trim()));
             return id;
         } catch (DuplicateKeyException e) {
             throw NotPossibleException.conflict("name-taken", "There is a source named " + name + " already.");
@@ -261,7 +271,7 @@ public class Connections {
             throw NotPossibleException.missing("app " + id);
         }
         credentials.forgetSource(id);
-        trail.write(null, null, who, "source-disconnected", Map.of("source", id));
+        trail.write(null, null, who, "source-disconnected", Map.of("source", sourceName(id)));
     }
 
     /// Lets a source cross to a ledger. Its documents come at the next pull.

@@ -152,7 +152,7 @@ public class ReferencePull {
         try {
             LedgerConnector ledger = ledgers.of(ledgerId);
             LedgerCompany company = ledger.company();
-            Reading reading = new Reading(pull);
+            Reading reading = new Reading(pull, ledgerName(ledgerId));
             ledger.accounts(reading::accounts);
             ledger.taxCodes(reading::taxCodes);
             ledger.parties(reading::parties);
@@ -184,12 +184,14 @@ public class ReferencePull {
     /// Takes one page after the other, so that a hundred thousand parties never stand in memory together.
     private final class Reading {
         private final long pull;
+        private final String ledger;
         private final Map<ReferenceKind, Integer> counts = new EnumMap<>(ReferenceKind.class);
         private final Map<ReferenceKind, Set<String>> codes = new EnumMap<>(ReferenceKind.class);
         private Copy copy = new Copy();
 
-        Reading(long pull) {
+        Reading(long pull, String ledger) {
             this.pull = pull;
+            this.ledger = ledger;
             jdbc.sql("delete from pulled where pull_id = :id").param("id", pull).update();
         }
 
@@ -227,12 +229,11 @@ public class ReferencePull {
         }
 
         private void row(ReferenceKind kind, String code, String name, boolean active, Object body) {
-            String system = "The ledger";
             if (code.isBlank()) {
-                throw new AnswerUnusableException(system, "%s “%s” has no code".formatted(kind.word(), name));
+                throw new AnswerUnusableException(ledger, "%s “%s” has no code".formatted(kind.word(), name));
             }
             if (!codes.computeIfAbsent(kind, k -> new HashSet<>()).add(code)) {
-                throw new AnswerUnusableException(system, "%s %s comes twice".formatted(kind.word(), code));
+                throw new AnswerUnusableException(ledger, "%s %s comes twice".formatted(kind.word(), code));
             }
             counts.merge(kind, 1, Integer::sum);
             copy.value(pull)
@@ -274,11 +275,18 @@ public class ReferencePull {
                 .param("now", Timestamp.from(clock.instant()))
                 .param("id", pull)
                 .update();
-        trail.write(null, null, who, "reference-pulled", Map.of("ledger", ledgerId, "pull", pull, "changes", changes));
+        trail.write(null, null, who, "reference-pulled", Map.of("ledger", ledgerName(ledgerId), "changes", changes));
         if (changes > 0 || settings) {
             after.forEach(each -> each.referenceChanged(ledgerId, who));
         }
         return changes > 0 || settings;
+    }
+
+    private String ledgerName(long ledgerId) {
+        return jdbc.sql("select name from ledger where id = :id")
+                .param("id", ledgerId)
+                .query(String.class)
+                .single();
     }
 
     private boolean keepSettings(long ledgerId, LedgerCompany company, boolean tablesChanged) {

@@ -2,7 +2,6 @@ package alcabala.server.map;
 
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.server.connect.LedgerReference;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
@@ -118,25 +117,23 @@ class MapApi {
                 .toList();
     }
 
-    /// What on the ledger a row can point to.
+    /// What on the ledger a row can point to; what is hidden is left out. Of very many parties
+    /// and items only those that the text finds.
     @GetMapping("/choices")
-    Choices choices(@RequestParam String route) {
+    Choices choices(@RequestParam String route, @RequestParam(defaultValue = "") String text) {
         long ledger = routes.get(route).ledgerId();
+        Set<String> hidden = view.hidden(ledger);
         return new Choices(
                 reference.accounts(ledger).stream()
-                        .filter(LedgerAccount::active)
+                        .filter(a -> a.active() && !hidden.contains("ACCOUNT " + a.code()))
                         .map(a -> new Choice(a.code(), a.name(), a.type().name().toLowerCase(Locale.ROOT)))
                         .toList(),
-                reference.items(ledger).stream()
-                        .map(i -> new Choice(i.code(), i.name(), i.account()))
-                        .toList(),
+                view.choices(ledger, RowKind.ITEM, text),
                 reference.taxCodes(ledger).stream()
-                        .filter(c -> c.active())
+                        .filter(c -> c.active() && !hidden.contains("TAX " + c.code()))
                         .map(c -> new Choice(c.code(), c.name(), c.rate().toPlainString() + " %"))
                         .toList(),
-                reference.parties(ledger).stream()
-                        .map(p -> new Choice(p.code(), p.name(), p.taxIdentifier()))
-                        .toList());
+                view.choices(ledger, RowKind.PARTY, text));
     }
 
     /// Takes suggestions over: those of the codes named, or all that need no look at each.

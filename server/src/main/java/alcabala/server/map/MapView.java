@@ -14,6 +14,7 @@ import alcabala.server.map.Suggestions.Suggestion;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -28,6 +29,7 @@ import org.springframework.stereotype.Component;
 /// block.
 @Component
 class MapView {
+    private static final int CHOICES = 1000;
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
     private final LedgerReference reference;
@@ -85,6 +87,36 @@ class MapView {
                                 .reversed())
                         .thenComparing(Row::code))
                 .toList();
+    }
+
+    /// Parties or items of a ledger to choose from, those whose code or name begins as typed first.
+    List<MapApi.Choice> choices(long ledgerId, RowKind kind, String text) {
+        String sql = kind == RowKind.PARTY
+                ? "select code, name, coalesce(body->>'taxIdentifier', '') as note from ledger_party"
+                : "select code, name, account as note from ledger_item";
+        return jdbc.sql(sql + """
+                 where ledger_id = :ledger and active and not gone and not hidden
+                    and (:text = '' or code || ' ' || name ilike :anywhere)
+                order by code ilike :beginning or name ilike :beginning desc, name limit :limit""")
+                .param("ledger", ledgerId)
+                .param("text", text)
+                .param("anywhere", "%" + escaped(text) + "%")
+                .param("beginning", escaped(text) + "%")
+                .param("limit", CHOICES)
+                .query(MapApi.Choice.class)
+                .list();
+    }
+
+    /// Codes of accounts and tax codes that somebody wished out of sight; only what nothing uses can be hidden.
+    Set<String> hidden(long ledgerId) {
+        return new HashSet<>(
+                jdbc.sql("""
+                select 'ACCOUNT ' || code from ledger_account where ledger_id = :ledger and hidden
+                union all select 'TAX ' || code from ledger_tax_code where ledger_id = :ledger and hidden""").param("ledger", ledgerId).query(String.class).list());
+    }
+
+    private static String escaped(String text) {
+        return text.replaceAll("([\\\\%_])", "\\\\$1");
     }
 
     private Map<String, Blocked> blocked(long routeId) {

@@ -28,11 +28,11 @@ public class Seal {
         return cipher.encrypt(secret.getBytes(StandardCharsets.UTF_8));
     }
 
-    /// Empty when it was sealed with another key, or was tampered with.
+    /// Empty when it was sealed with another key, was tampered with, or is no seal of ours at all.
     public Optional<String> open(byte[] sealed) {
         try {
             return Optional.of(new String(cipher.decrypt(sealed), StandardCharsets.UTF_8));
-        } catch (IllegalStateException | IllegalArgumentException e) {
+        } catch (IllegalStateException | IllegalArgumentException | IndexOutOfBoundsException e) {
             return Optional.empty();
         }
     }

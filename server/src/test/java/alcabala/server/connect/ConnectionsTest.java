@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import alcabala.server.Api;
 import alcabala.server.Await;
 import alcabala.server.Consents;
-import alcabala.server.InkwellOwner;
 import alcabala.server.World;
 import alcabala.server.Yard;
+import alcabala.server.demo.InkwellOwner;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -130,7 +130,7 @@ class ConnectionsTest {
 
     @Test
     void aTokenThatRanOutIsRenewedAndAConsentThatWasWithdrawnIsSaidPlainly() {
-        owner.onDesk("end-access");
+        consents.onDesk("end-access");
         assertThat(admin.post("/api/pull?route=yard", Map.of()).status())
                 .as("renewed by itself")
                 .isEqualTo(200);
@@ -141,11 +141,11 @@ class ConnectionsTest {
                 .as("renewed ahead of its end")
                 .isEqualTo(200);
 
-        owner.onDesk("end-soon");
+        consents.onDesk("end-soon");
         admin.post("/api/connect/ledgers/" + consents.inkwell().get("id").asLong() + "/test", Map.of());
         assertThat(consents.inkwell().get("state").asString()).isEqualTo("consent-ends-soon");
 
-        owner.onDesk("revoke");
+        consents.onDesk("revoke");
         Api.Response lost = admin.post("/api/pull?route=yard", Map.of());
         assertThat(lost.status()).isEqualTo(502);
         assertThat(lost.json().get("sentence").asString())
@@ -162,7 +162,7 @@ class ConnectionsTest {
                 .limit(3)
                 .map(row -> row.get("id").asLong())
                 .toList();
-        owner.onDesk("revoke");
+        consents.onDesk("revoke");
         long batch = yard.send(ids);
         yard.awaitFinished(batch);
         assertThat(yard.batch(batch).get("batch").get("unreached").asInt()).isEqualTo(3);

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.server.Api;
 import alcabala.server.Await;
-import alcabala.server.InkwellOwner;
+import alcabala.server.Consents;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import java.nio.charset.StandardCharsets;
@@ -128,21 +128,14 @@ class ReadinessApiTest {
         assertThat(admin.get("/api/readiness?route=yard").json().get("code").asString())
                 .isEqualTo("unreachable");
         world.standIns().fault("inkwell", "NONE", 0);
-        InkwellOwner owner = new InkwellOwner(world.standIns().address());
-        owner.onDesk("end-soon");
+        Consents consents = Consents.of(world);
+        consents.onDesk("end-soon");
         assertThat(judge("CONSENT").get("verdict").asString()).isEqualTo("WARNS");
-        owner.onDesk("revoke");
+        consents.onDesk("revoke");
         JsonNode lost = judge("CONSENT");
         assertThat(lost.get("verdict").asString()).isEqualTo("BLOCKS");
         assertThat(lost.get("otherwise").asString()).contains("cannot cross");
-        long ledger =
-                admin.get("/api/connect").json().get("ledgers").get(0).get("id").asLong();
-        Map<String, String> back = owner.letIn(admin.post("/api/connect/consents", Map.of("ledger", ledger))
-                .json()
-                .get("address")
-                .asString());
-        admin.post("/api/connect/consents/" + back.get("state"), Map.of("code", back.get("code")));
-        admin.post("/api/connect/ledgers", Map.of("consent", back.get("state"), "company", "saltmere"));
+        consents.use(consents.give(consents.inkwell().get("id").asLong()), "saltmere");
         assertThat(judge("CONSENT").get("verdict").asString()).isEqualTo("PASSES");
     }
 

@@ -1,0 +1,121 @@
+package alcabala.server.map;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.ledger.AccountType;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.party.Address;
+import alcabala.accounting.party.Party;
+import alcabala.connectors.ledger.LedgerItem;
+import alcabala.server.map.Suggestions.Suggestion;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/// What is suggested, with what reason, and when nothing is.
+class SuggestionsTest {
+    private static final Address NOWHERE = new Address("", "", "", "");
+    private final Suggestions suggestions = new Suggestions(
+            List.of(
+                    account("1100", "Receivables control", AccountType.RECEIVABLE, true),
+                    account("4012", "Rigging parts", AccountType.REVENUE, true),
+                    account("4020", "Repair labour", AccountType.REVENUE, true),
+                    account("4025", "Engine and electrical labour", AccountType.REVENUE, true),
+                    account("4035", "Winter storage", AccountType.REVENUE, true),
+                    account("4900", "Storage until 2020", AccountType.REVENUE, false),
+                    account("6100", "Storage of our own", AccountType.EXPENSE, true)),
+            List.of(
+                    new LedgerItem("RIG-06", "Swage terminal 6mm", "4012", "", true),
+                    new LedgerItem("OLD-1", "Swage terminal 8 mm", "4012", "", false)),
+            List.of(
+                    code("S23", "23", TaxCategory.S, true),
+                    code("Z0", "0", TaxCategory.Z, true),
+                    code("E0", "0", TaxCategory.E, true),
+                    code("S21", "21", TaxCategory.S, false)),
+            List.of(party("IC-1", "Ostrander and Daughter Ltd", ""), party("IC-2", "Pell Estuary", "IE7710243F")));
+
+    private static LedgerAccount account(String code, String name, AccountType type, boolean active) {
+        return new LedgerAccount(code, name, type, active);
+    }
+
+    private static LedgerTaxCode code(String code, String rate, TaxCategory category, boolean active) {
+        return new LedgerTaxCode(code, code, new BigDecimal(rate), category, "2200", active);
+    }
+
+    private static Party party(String code, String name, String taxIdentifier) {
+        return new Party(code, name, taxIdentifier, "", "", NOWHERE, NOWHERE, true);
+    }
+
+    @Test
+    void anItemIsSuggestedByCodeForCertainAndByNameForALook() {
+        assertThat(suggestions.forItem("rig-06", "whatever"))
+                .contains(new Suggestion("RIG-06", "4012", "Swage terminal 6mm", "same code", true));
+        assertThat(suggestions.forItem("RIG-0042", "Swage terminal 6 mm"))
+                .map(Suggestion::reason)
+                .contains("similar name");
+        assertThat(suggestions.forItem("X", "Swage terminal 8 mm"))
+                .as("not the inactive one")
+                .map(Suggestion::counterpart)
+                .contains("RIG-06");
+        assertThat(suggestions.forItem("X", "Anchor 10 kg")).isEmpty();
+    }
+
+    @Test
+    void aCategoryGoesToAnActiveRevenueAccountAndLabourToLabour() {
+        assertThat(suggestions.forCategory("Storage, winter", LineKind.GOODS))
+                .map(Suggestion::account)
+                .contains("4035");
+        assertThat(suggestions.forCategory("Rigging parts", LineKind.GOODS))
+                .map(Suggestion::account)
+                .contains("4012");
+        assertThat(suggestions.forCategory("Rigging labour", LineKind.LABOUR))
+                .map(Suggestion::account)
+                .contains("4020");
+        assertThat(suggestions.forCategory("Zzz", LineKind.GOODS)).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "23, S, S23, same rate and category S, true",
+        "0, Z, Z0, same rate and category Z, false",
+        "23, AE, S23, same rate, false",
+        "0, AE, , , ",
+        "21, S, , , ",
+    })
+    void aTaxIsSuggestedByRateAndCategoryAndAmbiguityIsLeftOpen(
+            String rate, TaxCategory category, String code, String reason, Boolean exact) {
+        Optional<Suggestion> suggestion = suggestions.forTax(new BigDecimal(rate), category);
+        assertThat(suggestion.map(Suggestion::counterpart).orElse(null)).isEqualTo(code);
+        assertThat(suggestion.map(Suggestion::reason).orElse(null)).isEqualTo(reason);
+        assertThat(suggestion.map(Suggestion::exact).orElse(null)).isEqualTo(exact);
+    }
+
+    @Test
+    void aPartyIsSuggestedWithWhatIsTheSame() {
+        Suggestion byIdentifier = suggestions
+                .forParty(party("C-2", "Estuary Trust", "IE7710243F"))
+                .orElseThrow();
+        assertThat(byIdentifier.counterpart()).isEqualTo("IC-2");
+        assertThat(byIdentifier.reason()).contains("same", "tax identifier");
+        assertThat(suggestions.forParty(party("C-1", "Ostrander & Daughters", "")))
+                .map(Suggestion::counterpart)
+                .contains("IC-1");
+        assertThat(suggestions.forParty(party("C-9", "Somebody else", ""))).isEmpty();
+    }
+
+    @Test
+    void aRoleIsSuggestedWithItsReason() {
+        Suggestion suggestion =
+                suggestions.forRole(AccountRole.RECEIVABLES_CONTROL).orElseThrow();
+        assertThat(suggestion.account()).isEqualTo("1100");
+        assertThat(suggestion.reason()).isEqualTo("its name says so");
+        assertThat(suggestions.forRole(AccountRole.OUTPUT_TAX)).isEmpty();
+    }
+}

@@ -1,0 +1,71 @@
+package alcabala.server.platform;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.Base64;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/// Secrets at rest.
+class SealTest {
+    private static final String KEY = Base64.getEncoder().encodeToString(new byte[32]);
+    private static final String OTHER =
+            Base64.getEncoder().encodeToString("another key of thirty-two bytes.".getBytes());
+
+    private static Seal seal(String key, String file) {
+        return new Seal(new Settings(false, "", "", "", "", "", key, file, Duration.ofSeconds(1)));
+    }
+
+    @Test
+    void whatIsSealedIsReadWithTheSameKeyAndNoOther() {
+        byte[] sealed = seal(KEY, "").seal("a token, ünïcode and all");
+        assertThat(new String(sealed, StandardCharsets.UTF_8)).doesNotContain("token");
+        assertThat(seal(KEY, "").open(sealed)).contains("a token, ünïcode and all");
+        assertThat(seal(OTHER, "").open(sealed)).isEmpty();
+    }
+
+    @Test
+    void theSameSecretIsNeverSealedTheSameWay() {
+        Seal seal = seal(KEY, "");
+        assertThat(seal.seal("again")).isNotEqualTo(seal.seal("again"));
+    }
+
+    @Test
+    void aChangedByteAnywhereIsNoticed() {
+        Seal seal = seal(KEY, "");
+        byte[] sealed = seal.seal("secret");
+        for (int i = 0; i < sealed.length; i++) {
+            byte[] tampered = sealed.clone();
+            tampered[i] ^= 1;
+            assertThat(seal.open(tampered)).as("byte " + i).isEmpty();
+        }
+        assertThat(seal.open(new byte[3])).as("cut short").isEmpty();
+    }
+
+    @Test
+    void theKeyComesFromAFileToo(@TempDir Path folder) throws IOException {
+        Path file = Files.writeString(folder.resolve("seal.key"), KEY + "\n");
+        assertThat(seal("", file.toString()).open(seal(KEY, "").seal("x"))).contains("x");
+    }
+
+    @Test
+    void aMissingOrUnfitKeyStopsTheStartWithASentence() {
+        assertThatThrownBy(() -> seal("", "")).hasMessageContaining("ALCABALA_KEY");
+        assertThatThrownBy(() -> seal("not base64!", "")).hasMessageContaining("not Base64");
+        assertThatThrownBy(() -> seal("c2hvcnQ=", "")).hasMessageContaining("has 5 bytes; 32 are needed");
+        assertThatThrownBy(() -> seal("", "/nowhere/seal.key")).hasMessageContaining("/nowhere/seal.key");
+    }
+
+    @Test
+    void settingsNeverSayTheirSecrets() {
+        Settings settings = new Settings(
+                true, "", "http://here", "http://there", "hull-key", "ink-secret", KEY, "", Duration.ofSeconds(1));
+        assertThat(settings.toString()).doesNotContain("hull-key", "ink-secret", KEY);
+    }
+}

@@ -1,0 +1,140 @@
+package alcabala.server.send;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/// What a batch says before it goes, and what it refuses to be.
+class PreviewTest {
+    private static World world;
+    private static Api ferro;
+    private static Yard yard;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        ferro = world.api("ferro");
+        yard = new Yard(ferro);
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    private static JsonNode preview(Map<String, Object> choice) {
+        Api.Response answer = ferro.post("/api/batches/preview", choice);
+        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
+        return answer.json();
+    }
+
+    private static List<Long> ids(List<JsonNode> rows) {
+        return rows.stream().map(row -> row.get("id").asLong()).toList();
+    }
+
+    @Test
+    void theTotalsAreTheSumsOfTheDocumentsCreditNotesNegative() {
+        List<JsonNode> ready = yard.documents("Ready");
+        JsonNode all = preview(Map.of("route", "yard"));
+        BigDecimal gross = ready.stream()
+                .map(row -> row.get("kind").asString().equals("credit-note")
+                        ? row.get("gross").asDecimal().negate()
+                        : row.get("gross").asDecimal())
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        assertThat(all.get("gross").asDecimal()).isEqualByComparingTo(gross);
+        assertThat(all.get("net").asDecimal().add(all.get("tax").asDecimal())).isEqualByComparingTo(gross);
+        long hash = ready.stream()
+                .mapToLong(row -> Long.parseLong(row.get("number").asString().replaceAll("\\D", "")))
+                .sum();
+        assertThat(all.get("hashTotal").asString()).isEqualTo(String.valueOf(hash));
+        assertThat(all.get("sentence").asString())
+                .startsWith("Posts " + ready.size() + " documents, €")
+                .endsWith(" customers and " + all.get("items").size() + " items on Inkwell");
+    }
+
+    @Test
+    void aSpanOfDaysTakesBothItsEnds() {
+        LocalDate day = LocalDate.parse(
+                yard.documents("Ready").getFirst().get("issueDate").asString());
+        long onThatDay = yard.documents("Ready").stream()
+                .filter(row -> row.get("issueDate").asString().equals(day.toString()))
+                .count();
+        assertThat(preview(Map.of("route", "yard", "from", day, "to", day))
+                        .get("count")
+                        .asLong())
+                .isEqualTo(onThatDay);
+        assertThat(preview(Map.of("route", "yard", "from", day.plusDays(1), "to", day))
+                        .get("count")
+                        .asInt())
+                .isZero();
+    }
+
+    @Test
+    void whatCannotGoNowIsLeftOutAndCounted() {
+        List<Long> ids = new java.util.ArrayList<>(ids(yard.documents("Ready").subList(0, 2)));
+        ids.addAll(ids(yard.documents("Blocked").subList(0, 3)));
+        JsonNode preview = preview(Map.of("route", "yard", "ids", ids));
+        assertThat(preview.get("count").asInt()).isEqualTo(2);
+        assertThat(preview.get("leftOut").asInt()).isEqualTo(3);
+    }
+
+    @Test
+    void anEmptyBatchIsRefused() {
+        Api.Response refused = ferro.post(
+                "/api/batches",
+                Map.of("route", "yard", "ids", ids(yard.documents("Blocked").subList(0, 1))));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.json().get("code").asString()).isEqualTo("nothing-to-send");
+    }
+
+    @Test
+    void anIndependentTotalHasToAgreeOrBeExplained() {
+        List<Long> one = ids(yard.documents("Ready").subList(3, 4));
+        Map<String, Object> wrong = Map.of("route", "yard", "ids", one, "independentTotal", "1.00");
+        assertThat(ferro.post("/api/batches", wrong).json().get("code").asString())
+                .isEqualTo("totals-differ");
+        assertThat(ferro.post("/api/batches", Map.of("route", "yard", "ids", one, "independentTotal", "one euro"))
+                        .json()
+                        .get("code")
+                        .asString())
+                .isEqualTo("total-invalid");
+        long batch = ferro.post(
+                        "/api/batches",
+                        Map.of("route", "yard", "ids", one, "independentTotal", "1.00", "reason", "list was short"))
+                .json()
+                .get("id")
+                .asLong();
+        yard.awaitFinished(batch);
+        JsonNode made = yard.batch(batch).get("batch");
+        assertThat(made.get("reason").asString()).isEqualTo("list was short");
+        assertThat(made.get("independentTotal").asString()).isEqualTo("1.00");
+        assertThat(made.get("createdBy").asString()).isEqualTo("M. Ferro");
+    }
+
+    @Test
+    void aBatchThatIsNotThereIsSaidSoAndARetryOfASettledOneDoesNothing() {
+        assertThat(ferro.get("/api/batches/4711").status()).isEqualTo(404);
+        List<Long> one = ids(yard.documents("Ready").subList(5, 6));
+        long batch = yard.send(one);
+        yard.awaitFinished(batch);
+        assertThat(ferro.post("/api/batches/" + batch + "/retry", Map.of())
+                        .json()
+                        .get("documents")
+                        .asInt())
+                .isZero();
+        assertThat(ferro.get("/api/batches?route=yard").json().valueStream())
+                .anyMatch(each -> each.get("id").asLong() == batch);
+        assertThat(ferro.get("/api/batches?route=yard&before=" + batch).json().valueStream())
+                .noneMatch(each -> each.get("id").asLong() >= batch);
+    }
+}

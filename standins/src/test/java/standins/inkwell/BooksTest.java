@@ -1,0 +1,271 @@
+package standins.inkwell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.math.BigDecimal;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import standins.Refusal;
+import standins.StandinsApplication;
+import standins.inkwell.Books.Draft;
+import standins.inkwell.Books.DraftLine;
+
+/// Inkwell's own mind, on a database of its own: what it books, what it refuses, and that companies are apart.
+class BooksTest {
+    private static final LocalDate DAY = LocalDate.now().minusDays(3);
+    private static final String DATABASE = "inkwell_" + System.nanoTime();
+    private static ConfigurableApplicationContext context;
+    private static Posting posting;
+    private static Masters masters;
+    private static Requests requests;
+
+    @BeforeAll
+    static void start() throws SQLException {
+        execute("create database " + DATABASE);
+        context = SpringApplication.run(
+                StandinsApplication.class,
+                "--server.port=0",
+                "--spring.datasource.url=" + System.getenv("ALCABALA_TEST_DB") + DATABASE);
+        posting = context.getBean(Posting.class);
+        masters = context.getBean(Masters.class);
+        requests = context.getBean(Requests.class);
+    }
+
+    @AfterAll
+    static void stop() throws SQLException {
+        context.close();
+        execute("drop database " + DATABASE + " with (force)");
+    }
+
+    private static void execute(String sql) throws SQLException {
+        try (Connection connection = DriverManager.getConnection(
+                        System.getenv("ALCABALA_TEST_DB") + "postgres", "postgres", System.getenv("PGPASSWORD"));
+                var statement = connection.createStatement()) {
+            statement.execute(sql);
+        }
+    }
+
+    private static <T> T saltmere(ScopedValue.CallableOp<T, RuntimeException> work) {
+        return Companies.in(Company.SALTMERE, work);
+    }
+
+    private static Draft invoice(String number) {
+        return new Draft(
+                number,
+                "invoice",
+                "IC-1002",
+                DAY,
+                DAY.plusDays(30),
+                "EUR",
+                false,
+                "1100",
+                "test:" + number,
+                "",
+                List.of(
+                        new DraftLine(null, "4010", "Rope", BigDecimal.ONE, amount("10.00"), amount("10.00"), "S23"),
+                        new DraftLine(null, "4020", "Work", BigDecimal.ONE, amount("20.00"), amount("20.00"), "R13")),
+                null);
+    }
+
+    private static BigDecimal amount(String text) {
+        return new BigDecimal(text);
+    }
+
+    /// The same invoice with one thing different.
+    private static Draft with(Draft d, String field, String value) {
+        UnaryOperator<DraftLine> line = l -> new DraftLine(
+                field.equals("item") ? value : l.item(),
+                field.equals("account") ? value : l.account(),
+                l.text(),
+                l.quantity(),
+                l.unitPrice(),
+                field.equals("amount") ? amount(value) : l.amount(),
+                field.equals("taxCode") ? value : l.taxCode());
+        List<DraftLine> lines = new ArrayList<>(d.lines());
+        if (field.equals("lines")) {
+            lines.clear();
+        } else {
+            lines.set(0, line.apply(lines.get(0)));
+        }
+        return new Draft(
+                field.equals("number") ? value : d.number(),
+                d.kind(),
+                field.equals("customer") ? value : d.customer(),
+                field.equals("date") ? LocalDate.parse(value) : d.date(),
+                d.due(),
+                field.equals("currency") ? value : d.currency(),
+                d.pricesIncludeTax(),
+                field.equals("receivable") ? value : d.receivableAccount(),
+                d.externalReference(),
+                d.creditsNumber(),
+                lines,
+                d.version());
+    }
+
+    @Test
+    void aDocumentIsBookedAndItsJournalBalances() {
+        Books.Document document = saltmere(() -> posting.post(invoice("T-1")));
+        assertThat(document.net()).isEqualByComparingTo("30.00");
+        assertThat(document.tax()).as("2.30 and 2.70").isEqualByComparingTo("5.00");
+        assertThat(sum(document.journal(), true)).isEqualByComparingTo(sum(document.journal(), false));
+        assertThat(document.journal()).hasSize(4);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "number, '', number-missing",
+        "number, HW-20388, number-taken",
+        "customer, IC-9999, customer-unknown",
+        "date, 2001-01-01, period-locked",
+        "currency, CAD, currency-unknown",
+        "receivable, 4010, account-type",
+        "receivable, 9999, account-unknown",
+        "account, 9999, account-unknown",
+        "account, 4900, account-inactive",
+        "taxCode, X99, tax-code-unknown",
+        "item, NOPE, item-unknown",
+        "amount, 1.005, amount-invalid",
+        "lines, '', lines-missing",
+    })
+    void everyRefusalHasItsCodeAndChangesNothing(String field, String value, String code) {
+        long before = saltmere(() -> posting.counts()).documents();
+        assertThatThrownBy(() -> saltmere(() -> posting.post(with(invoice("T-R-" + code), field, value))))
+                .isInstanceOfSatisfying(
+                        Refusal.class, refusal -> assertThat(refusal.code()).isEqualTo(code));
+        assertThat(saltmere(() -> posting.counts()).documents()).isEqualTo(before);
+    }
+
+    @Test
+    void aStaleVersionIsRefusedAndAChangeIsBookedAnew() {
+        Books.Document first = saltmere(() -> posting.post(invoice("T-2")));
+        Draft changed = with(versioned(invoice("T-2"), first.version()), "amount", "100.00");
+        Books.Document second = saltmere(() -> posting.change(first.id(), changed));
+        assertThat(second.version()).isEqualTo(first.version() + 1);
+        assertThat(second.net()).isEqualByComparingTo("120.00");
+        assertThat(second.journal()).as("the former booking is gone").hasSize(4);
+        assertThatThrownBy(() -> saltmere(() -> posting.change(first.id(), changed)))
+                .isInstanceOfSatisfying(
+                        Refusal.class, refusal -> assertThat(refusal.code()).isEqualTo("stale-version"));
+    }
+
+    private static Draft versioned(Draft d, int version) {
+        return new Draft(
+                d.number(),
+                d.kind(),
+                d.customer(),
+                d.date(),
+                d.due(),
+                d.currency(),
+                d.pricesIncludeTax(),
+                d.receivableAccount(),
+                d.externalReference(),
+                d.creditsNumber(),
+                d.lines(),
+                version);
+    }
+
+    @Test
+    void theSameKeyDoesTheWorkOnceAndGivesTheSameAnswer() {
+        var first = saltmere(() -> requests.once("key-a", () -> posting.post(invoice("T-3"))));
+        var again = saltmere(() -> requests.once("key-a", () -> posting.post(invoice("T-3"))));
+        assertThat(again.getBody()).isEqualTo(first.getBody());
+        assertThatThrownBy(() -> saltmere(() -> requests.once("key-b", () -> posting.post(invoice("T-3")))))
+                .isInstanceOf(Refusal.class);
+        var afterTheRefusal = saltmere(() -> requests.once("key-b", () -> posting.post(invoice("T-4"))));
+        assertThat(afterTheRefusal.getStatusCode().value())
+                .as("a refusal keeps nothing")
+                .isEqualTo(201);
+    }
+
+    @Test
+    void aPaymentIsAtMostWhatIsOpen() {
+        Books.Document document = saltmere(() -> posting.post(invoice("T-5")));
+        assertThatThrownBy(() ->
+                        saltmere(() -> posting.pay(new Books.Payment(document.id(), DAY, amount("35.01"), "1000"))))
+                .isInstanceOf(Refusal.class);
+        saltmere(() -> posting.pay(new Books.Payment(document.id(), DAY, amount("30.00"), "1000")));
+        Books.Document paid = saltmere(() -> posting.get(document.id()));
+        assertThat(paid.paid()).isEqualByComparingTo("30.00");
+        assertThat(paid.journal()).as("the payment is a journal of its own").hasSize(4);
+    }
+
+    @Test
+    void companiesAreApart() {
+        saltmere(() -> posting.post(invoice("T-6")));
+        assertThat(Companies.in(Company.CHARTER, () -> posting.counts()).documents())
+                .isZero();
+        assertThat(Companies.in(Company.CHARTER, () -> masters.accounts())).hasSize(12);
+        assertThat(saltmere(() -> masters.accounts())).hasSize(25);
+        assertThat(saltmere(() -> posting.taken(List.of("T-6", "nowhere"))))
+                .containsExactly(new Books.TakenNumber("T-6", "test:T-6"));
+        assertThatThrownBy(() -> Companies.get("nobody")).isInstanceOf(Refusal.class);
+    }
+
+    @Test
+    void aCompanyThatRoundsPerLineTaxesEachLine() {
+        DraftLine line = new DraftLine(null, "400", "Fee", BigDecimal.ONE, amount("0.33"), amount("0.33"), "B");
+        List<DraftLine> three = List.of(line, line, line);
+        Map<String, BigDecimal> rates = Map.of("B", new BigDecimal("23"));
+        assertThat(TaxOfInkwell.compute(three, false, rates, true).tax()).isEqualByComparingTo("0.24");
+        assertThat(TaxOfInkwell.compute(three, false, rates, false).tax()).isEqualByComparingTo("0.23");
+        TaxOfInkwell.Result inclusive = TaxOfInkwell.compute(three, true, rates, true);
+        assertThat(inclusive.net().add(inclusive.tax())).isEqualByComparingTo("0.99");
+        assertThat(Companies.in(Company.TRAINING, () -> masters.company()).taxRounding())
+                .isEqualTo("per-line");
+    }
+
+    @Test
+    void pagesOfTheChartGoOnAfterACode() {
+        List<String> codes = new ArrayList<>();
+        String after = "";
+        List<Books.Account> page;
+        do {
+            String from = after;
+            page = saltmere(() -> masters.accounts(from, 7));
+            page.forEach(account -> codes.add(account.code()));
+            after = page.isEmpty() ? after : page.getLast().code();
+        } while (page.size() == 7);
+        assertThat(codes).hasSize(25).isSorted().doesNotHaveDuplicates();
+    }
+
+    @Test
+    void namesAndCodesOfItemsAndCustomersAreTakenOnce() {
+        Books.Customer draft = new Books.Customer(null, "New Buoys", "", "", "", null, null, "test:c1", true, 0);
+        saltmere(() -> masters.add(draft));
+        assertRefused("name-taken", () -> masters.add(draft));
+        Books.Item item = new Books.Item("BUOY", "Buoy", "4010", "S23", "test:i1", true, 0);
+        saltmere(() -> masters.add(item));
+        assertRefused("code-taken", () -> masters.add(item));
+        assertRefused("name-taken", () -> masters.add(new Books.Item("B2", "BUOY", "4010", "S23", "test:i2", true, 0)));
+        assertRefused(
+                "name-too-long",
+                () -> masters.add(new Books.Item("B3", "b".repeat(32), "4010", "S23", "test:i3", true, 0)));
+        assertRefused("name-missing", () -> masters.add(new Books.Item("B4", " ", "4010", "S23", "x", true, 0)));
+    }
+
+    private static void assertRefused(String code, ScopedValue.CallableOp<?, RuntimeException> work) {
+        assertThatThrownBy(() -> saltmere(work::call))
+                .isInstanceOfSatisfying(
+                        Refusal.class, refusal -> assertThat(refusal.code()).isEqualTo(code));
+    }
+
+    private static BigDecimal sum(List<Books.JournalLine> journal, boolean debit) {
+        return journal.stream()
+                .map(line -> debit ? line.debit() : line.credit())
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+}

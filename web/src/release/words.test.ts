@@ -1,0 +1,33 @@
+import { describe, expect, it } from 'vitest';
+import { standing, STATE_OF, WORD, type Batch } from '../send/outcomes';
+import { advice } from './causes';
+
+describe('what to do about a cause', () => {
+  it.each([
+    ['arithmetic', 'Ask for a corrected file and take it in; it replaces this one'],
+    ['tax-differs', 'Check the rates in Hullwork'],
+    ['currency-unavailable:CAD', 'Inkwell cannot take this currency'],
+    ['account-unusable:4010', 'Map to another account, or make it active in Inkwell'],
+    ['tax-code-unusable:S23', 'Choose another tax code on Map'],
+    ['refused:number-taken', 'Renumber it in Hullwork, then fetch'],
+    ['refused:period-locked', 'Open the period in Inkwell, then send again'],
+    ['refused:something-new', 'See what Inkwell said'],
+    ['item-unmapped:RIG-0042', ''],
+  ])('%s: %s', (cause, says) => expect(advice(cause, 'Hullwork', 'Inkwell')).toBe(says));
+});
+
+describe('outcomes of a batch', () => {
+  const batch = (counts: Partial<Batch>) =>
+    ({ posted: 0, refused: 0, unreached: 0, unconfirmed: 0, open: 0, ...counts }) as Batch;
+
+  it('are said without those that are nothing', () => {
+    expect(standing(batch({ posted: 148, refused: 2 }))).toBe('148 posted, 2 refused');
+    expect(standing(batch({ open: 3, unconfirmed: 1 }))).toBe('1 unconfirmed, 3 on the way');
+    expect(standing(batch({}))).toBe('');
+  });
+
+  it('have a state and a word each, the same outcomes in both', () => {
+    expect(Object.keys(STATE_OF).sort()).toEqual(Object.keys(WORD).sort());
+    expect(STATE_OF.unreached).toBe('Ready');
+  });
+});
