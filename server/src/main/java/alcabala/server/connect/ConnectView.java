@@ -23,6 +23,7 @@ class ConnectView {
 
     /// @param state `connected`, `consent-ends-soon`, `consent-lost` or `disconnected`
     /// @param expiresAt of the present access token, which is renewed by itself
+    /// @param accounts how many the last pull read; so are the other counts
     record LedgerJson(
             long id,
             String name,
@@ -74,11 +75,11 @@ class ConnectView {
         return jdbc.sql("""
                 select l.id, l.name, l.company, l.company_name, l.currency, l.desk, l.connected, l.pulled_at, l.connected_by,
                     c.scopes, c.expires_at, c.consent_ends_at, c.lost_at, c.id is not null as has_credential,
-                    (select count(*) from ledger_account a where a.ledger_id = l.id and not a.gone) as accounts,
-                    (select count(*) from ledger_tax_code a where a.ledger_id = l.id and not a.gone) as tax_codes,
-                    (select count(*) from ledger_party a where a.ledger_id = l.id and not a.gone) as parties,
-                    (select count(*) from ledger_item a where a.ledger_id = l.id and not a.gone) as items
-                from ledger l left join credential c on c.ledger_id = l.id order by l.id""").query(this::ledger).list();
+                    cast(p.read->>'ACCOUNT' as int) as accounts, cast(p.read->>'TAX_CODE' as int) as tax_codes,
+                    cast(p.read->>'PARTY' as int) as parties, cast(p.read->>'ITEM' as int) as items
+                from ledger l left join credential c on c.ledger_id = l.id left join lateral (
+                    select read from reference_pull where ledger_id = l.id and state = 'done' order by id desc limit 1) p on true
+                order by l.id""").query(this::ledger).list();
     }
 
     private LedgerJson ledger(ResultSet row, int n) throws SQLException {

@@ -51,7 +51,7 @@ enum ReferenceKind {
                     case when t.code is null then 'new' when t.gone or (p.active and not t.active) then 'active'
                         when t.active and not p.active then 'inactive' else 'changed' end,
                     case when t.code is not null then jsonb_build_object('name', t.name, 'values', to_jsonb(row(%1$s))) end,
-                    jsonb_build_object('name', p.name, 'values', to_jsonb(row(%2$s)))
+                    case when t.code is not null then jsonb_build_object('name', p.name, 'values', to_jsonb(row(%2$s))) end
                 from pulled p left join %3$s t on t.ledger_id = :ledger and t.code = p.code
                 where p.pull_id = :pull and p.kind = :kind
                     and (t.code is null or t.gone or (t.name, t.active, %1$s) is distinct from (p.name, p.active, %2$s))""".formatted(own, values, table),

@@ -1,7 +1,6 @@
 package alcabala.server.map;
 
 import alcabala.accounting.crosswalk.Crosswalk;
-import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.Route;
 import alcabala.server.connect.LedgerReference;
@@ -19,15 +18,17 @@ public class Compilers {
     private final Routes routes;
     private final CrosswalkStore store;
     private final LedgerReference reference;
+    private final PartyMatchers matchers;
     private final Map<Long, Versioned> cache = new ConcurrentHashMap<>();
 
     private record Versioned(String version, Compiler compiler) {}
 
-    Compilers(JdbcClient jdbc, Routes routes, CrosswalkStore store, LedgerReference reference) {
+    Compilers(JdbcClient jdbc, Routes routes, CrosswalkStore store, LedgerReference reference, PartyMatchers matchers) {
         this.jdbc = jdbc;
         this.routes = routes;
         this.store = store;
         this.reference = reference;
+        this.matchers = matchers;
     }
 
     /// The versions are read every time, so a change made by another server process is never missed.
@@ -46,7 +47,7 @@ public class Compilers {
 
     private Compiler build(RouteRow route) {
         return new Compiler(
-                Crosswalk.of(store.rows(route.id()), new PartyMatcher(reference.parties(route.ledgerId()))),
+                Crosswalk.of(store.rows(route.id()), matchers.of(route.ledgerId())),
                 new Route(route.code(), route.source(), route.ledger()),
                 reference.profile(route.ledgerId()));
     }

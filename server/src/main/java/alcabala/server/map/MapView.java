@@ -6,6 +6,7 @@ import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.server.connect.LedgerReference;
 import alcabala.server.connect.RouteRow;
@@ -34,6 +35,7 @@ class MapView {
     private final CrosswalkStore store;
     private final LedgerReference reference;
     private final SourceCatalogue catalogue;
+    private final PartyMatchers matchers;
 
     /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`; empty when by none
     /// @param blockedAmount minor units
@@ -55,11 +57,17 @@ class MapView {
         static final Blocked NOTHING = new Blocked(0, 0);
     }
 
-    MapView(JdbcClient jdbc, CrosswalkStore store, LedgerReference reference, SourceCatalogue catalogue) {
+    MapView(
+            JdbcClient jdbc,
+            CrosswalkStore store,
+            LedgerReference reference,
+            SourceCatalogue catalogue,
+            PartyMatchers matchers) {
         this.jdbc = jdbc;
         this.store = store;
         this.reference = reference;
         this.catalogue = catalogue;
+        this.matchers = matchers;
     }
 
     List<Row> rows(RouteRow route, RowKind kind) {
@@ -71,7 +79,7 @@ class MapView {
                 reference.accounts(route.ledgerId()),
                 reference.items(route.ledgerId()),
                 reference.taxCodes(route.ledgerId()),
-                kind == RowKind.PARTY ? reference.parties(route.ledgerId()) : List.of());
+                kind == RowKind.PARTY ? matchers.of(route.ledgerId()) : new PartyMatcher(List.of()));
         Source source = new Source(route, rows, blocked, suggestions);
         List<Row> view = switch (kind) {
             case PARTY -> source.parties();

@@ -33,14 +33,14 @@ final class Suggestions {
     record Suggestion(String counterpart, String account, String name, String reason, boolean exact) {}
 
     Suggestions(
-            List<LedgerAccount> accounts, List<LedgerItem> items, List<LedgerTaxCode> taxCodes, List<Party> parties) {
+            List<LedgerAccount> accounts, List<LedgerItem> items, List<LedgerTaxCode> taxCodes, PartyMatcher parties) {
         this.roles = new RoleMatcher(accounts);
         this.accounts = accounts.stream()
                 .filter(a -> a.active() && a.type() == AccountType.REVENUE)
                 .toList();
         this.items = items.stream().filter(LedgerItem::active).toList();
         this.taxCodes = taxCodes.stream().filter(LedgerTaxCode::active).toList();
-        this.parties = new PartyMatcher(parties);
+        this.parties = parties;
     }
 
     Optional<Suggestion> forParty(Party party) {

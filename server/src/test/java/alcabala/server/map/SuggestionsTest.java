@@ -8,6 +8,7 @@ import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Address;
 import alcabala.accounting.party.Party;
 import alcabala.connectors.ledger.LedgerItem;
@@ -39,7 +40,8 @@ class SuggestionsTest {
                     code("Z0", "0", TaxCategory.Z, true),
                     code("E0", "0", TaxCategory.E, true),
                     code("S21", "21", TaxCategory.S, false)),
-            List.of(party("IC-1", "Ostrander and Daughter Ltd", ""), party("IC-2", "Pell Estuary", "IE7710243F")));
+            new PartyMatcher(List.of(
+                    party("IC-1", "Ostrander and Daughter Ltd", ""), party("IC-2", "Pell Estuary", "IE7710243F"))));
 
     private static LedgerAccount account(String code, String name, AccountType type, boolean active) {
         return new LedgerAccount(code, name, type, active);
