@@ -76,7 +76,7 @@ public final class RoleMatcher {
             case INPUT_TAX -> List.of("input tax", "input vat", "vat on purchases");
             case SUPPLIER_ADVANCES -> List.of("supplier deposit", "supplier advance", "deposits paid");
             case BANK -> List.of("current account", "bank");
-            case RECEIPTS_AWAITING_BANKING -> List.of("undeposited", "awaiting banking", "cash in hand");
+            case RECEIPTS_AWAITING_BANKING -> List.of("not yet banked", "awaiting banking", "cash in hand");
             case EXCHANGE_DIFFERENCE -> List.of("exchange");
             case COST_OF_SALES -> List.of("cost of sales", "cost of goods", "cost of parts");
             case INVENTORY -> List.of("stock", "inventory");
