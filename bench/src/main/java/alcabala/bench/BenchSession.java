@@ -1,13 +1,10 @@
 package alcabala.bench;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.net.CookieManager;
 import java.net.HttpCookie;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import tools.jackson.databind.json.JsonMapper;
 
 /// Signs in as a person does and gets an access token.
@@ -49,17 +46,6 @@ final class BenchSession {
     }
 
     private String ask(HttpRequest.Builder request) {
-        try {
-            HttpResponse<String> answer = client.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            if (answer.statusCode() >= 300) {
-                throw new IllegalStateException(answer.statusCode() + " " + answer.body());
-            }
-            return answer.body();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
-        }
+        return Ask.answer(client, request.build());
     }
 }

@@ -5,7 +5,6 @@ import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -42,12 +41,18 @@ final class PullBenchmark {
                     Path.of("standins/target/standins-1-exec.jar").toString());
             start(
                     Map.of(
-                            "ALCABALA_PORT", String.valueOf(SERVER),
-                            "ALCABALA_DB", base + server,
-                            "ALCABALA_DEMO", "true",
-                            "ALCABALA_KEY", "YmVuY2gta2V5LW9mLTMyLWJ5dGVzLXNlYWxpbmctMDA=",
-                            "ALCABALA_STANDINS", "http://127.0.0.1:" + STANDINS,
-                            "ALCABALA_PATIENCE", "60s"),
+                            "ALCABALA_PORT",
+                            String.valueOf(SERVER),
+                            "ALCABALA_DB",
+                            base + server,
+                            "ALCABALA_DEMO",
+                            "true",
+                            "ALCABALA_KEY",
+                            "YmVuY2gta2V5LW9mLTMyLWJ5dGVzLXNlYWxpbmctMDA=",
+                            "ALCABALA_STANDINS",
+                            "http://127.0.0.1:" + STANDINS,
+                            "ALCABALA_PATIENCE",
+                            "60s"),
                     "-Xmx1g",
                     "-XX:+UseSerialGC",
                     "-cp",
@@ -62,10 +67,15 @@ final class PullBenchmark {
             for (int i = 0; i < ROUNDS; i++) {
                 again.add(pull(token));
             }
-            Benchmarks.report("the same pull again without news, seconds", again.stream().sorted().toList().get(1), "-");
+            Benchmarks.report(
+                    "the same pull again without news, seconds",
+                    again.stream().sorted().toList().get(1),
+                    "-");
             pages(token);
         } finally {
-            processes.reversed().forEach(process -> process.destroyForcibly().onExit().join());
+            processes
+                    .reversed()
+                    .forEach(process -> process.destroyForcibly().onExit().join());
             drop(server);
             drop(standins);
         }
@@ -107,16 +117,14 @@ final class PullBenchmark {
     }
 
     private void fill(String standins) {
-        jdbc(standins)
-                .sql("""
+        jdbc(standins).sql("""
                 insert into inkwell_saltmere.inkwell_account (code, name, type)
                     select 'X' || lpad(n::text, 6, '0'), 'Account number ' || n, 'revenue' from generate_series(1, 20000) n;
                 insert into inkwell_saltmere.inkwell_customer (id, name, tax_identifier, email, phone)
                     select 'IC-B' || lpad(n::text, 6, '0'),
                         (array['Estuary','Harbour','Quay','Tarn','Pell','Ostler','Mooring','Beacon'])[1 + n % 8] || ' '
                             || md5(n::text) || ' ' || n, 'IE' || n || 'X', 'c' || n || '@bench.example', '01' || n
-                    from generate_series(1, 100000) n""")
-                .update();
+                    from generate_series(1, 100000) n""").update();
     }
 
     private String database(String prefix) {
@@ -130,8 +138,7 @@ final class PullBenchmark {
     }
 
     private JdbcClient jdbc(String name) {
-        return JdbcClient.create(
-                new DriverManagerDataSource(base + name, "postgres", System.getenv("PGPASSWORD")));
+        return JdbcClient.create(new DriverManagerDataSource(base + name, "postgres", System.getenv("PGPASSWORD")));
     }
 
     private void start(Map<String, String> environment, String... arguments) {
@@ -172,17 +179,6 @@ final class PullBenchmark {
     }
 
     private String send(HttpRequest.Builder request) {
-        try {
-            HttpResponse<String> answer = client.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            if (answer.statusCode() >= 300) {
-                throw new IllegalStateException(answer.statusCode() + " " + answer.body());
-            }
-            return answer.body();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
-        }
+        return Ask.answer(client, request.build());
     }
 }

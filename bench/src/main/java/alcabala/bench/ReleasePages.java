@@ -1,10 +1,8 @@
 package alcabala.bench;
 
-import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -37,7 +35,7 @@ final class ReleasePages {
             List<Double> own = new ArrayList<>();
             for (int i = 0; i < ROUNDS; i++) {
                 long start = System.nanoTime();
-                ask(client, request(address + "/api/documents?route=yard" + filter, token));
+                Ask.answer(client, request(address + "/api/documents?route=yard" + filter, token));
                 if (i >= 10) {
                     own.add((System.nanoTime() - start) / 1e6);
                 }
@@ -53,21 +51,6 @@ final class ReleasePages {
         return HttpRequest.newBuilder(URI.create(url))
                 .header("Authorization", "Bearer " + token)
                 .build();
-    }
-
-    private static String ask(HttpClient client, HttpRequest request) {
-        try {
-            HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString());
-            if (answer.statusCode() >= 300) {
-                throw new IllegalStateException(request.uri() + ": " + answer.statusCode() + " " + answer.body());
-            }
-            return answer.body();
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
-        }
     }
 
     private static double percentile(List<Double> figures) {

@@ -1,0 +1,27 @@
+package alcabala.bench;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+
+/// One request and its answer; anything but a yes ends the benchmark.
+final class Ask {
+    private Ask() {}
+
+    static String answer(HttpClient client, HttpRequest request) {
+        try {
+            HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString());
+            if (answer.statusCode() >= 300) {
+                throw new IllegalStateException(request.uri() + ": " + answer.statusCode() + " " + answer.body());
+            }
+            return answer.body();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+}
