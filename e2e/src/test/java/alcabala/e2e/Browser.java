@@ -24,6 +24,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 /// Debian's Chromium without a monitor, at 1280 by 800. Nothing here sleeps: everything awaits a condition.
 final class Browser implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofSeconds(30);
+    private static final Duration POLL = Duration.ofMillis(60);
     private final ChromeDriver driver;
     private final Path profile;
 
@@ -110,6 +111,7 @@ final class Browser implements AutoCloseable {
     <T> T until(Function<WebDriver, T> condition) {
         try {
             return new WebDriverWait(driver, PATIENCE)
+                    .pollingEvery(POLL)
                     .ignoring(StaleElementReferenceException.class)
                     .until(condition);
         } catch (TimeoutException e) {
