@@ -6,6 +6,7 @@ import { useSession } from './current';
 
 /** The keys most used on each screen. */
 const HINTS: Record<string, [string, string][]> = {
+  '/connect': [['r', 'judge readiness again']],
   '/map': [
     ['y', 'accept'],
     ['e', 'choose'],
@@ -19,7 +20,8 @@ const HINTS: Record<string, [string, string][]> = {
 
 export function Footer({ onKeys }: { onKeys: () => void }) {
   const { route } = useSession();
-  const hints = HINTS[`/${useLocation().pathname.split('/')[1] ?? ''}`] ?? [];
+  const place = `/${useLocation().pathname.split('/')[1] ?? ''}`;
+  const hints = HINTS[place] ?? [];
   const sending = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined }).data?.sending;
   return (
     <footer className="bg-base-300 flex h-[28px] shrink-0 items-center gap-4 px-5 text-[12.5px]">
@@ -38,8 +40,11 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
         <span>Nothing is on its way</span>
       )}
       <span className="ml-auto flex items-center gap-2">
-        <Key>j</Key>
-        <Key>k</Key> move
+        {HINTS[place] && place !== '/connect' && (
+          <span>
+            <Key>j</Key> <Key>k</Key> move
+          </span>
+        )}
         {hints.map(([key, what]) => (
           <span key={key}>
             <Key>{key}</Key> {what}

@@ -31,6 +31,13 @@ const KEYS: [string, [string, string][]][] = [
     ],
   ],
   [
+    'Connect',
+    [
+      ['y', 'do the step in hand'],
+      ['r', 'judge readiness again'],
+    ],
+  ],
+  [
     'Map',
     [
       ['j k', 'next, previous row'],

@@ -37,7 +37,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class ReferencePull {
     private static final String TASK = "pull-reference";
-    private static final Duration STALE = Duration.ofMinutes(10);
+    private static final Duration STALE = Duration.ofMinutes(1);
     private final JdbcClient jdbc;
     private final DataSource dataSource;
     private final Ledgers ledgers;
@@ -107,7 +107,7 @@ public class ReferencePull {
     private long begin(long ledgerId, String who) {
         jdbc.sql("""
                 update reference_pull set state = 'failed', finished_at = :now, problem = 'It was cut off.'
-                where ledger_id = :ledger and state = 'running' and started_at < :stale""")
+                where ledger_id = :ledger and state = 'running' and seen_at < :stale""")
                 .param("now", Timestamp.from(clock.instant()))
                 .param("ledger", ledgerId)
                 .param("stale", Timestamp.from(clock.instant().minus(STALE)))
@@ -120,7 +120,7 @@ public class ReferencePull {
             throw NotPossibleException.missing("ledger " + ledgerId);
         }
         return jdbc.sql("""
-                insert into reference_pull (ledger_id, who, started_at, state) values (:ledger, :who, :now, 'running')
+                insert into reference_pull (ledger_id, who, started_at, seen_at, state) values (:ledger, :who, :now, :now, 'running')
                 on conflict do nothing returning id""")
                 .param("ledger", ledgerId)
                 .param("who", who)
@@ -249,7 +249,9 @@ public class ReferencePull {
             copy.send(dataSource, "pulled (pull_id, kind, code, name, active, body)");
             copy = new Copy();
             jdbc.sql("""
-                    update reference_pull set read = jsonb_set(read, array[:kind], to_jsonb(cast(:count as int))) where id = :id""")
+                    update reference_pull set read = jsonb_set(read, array[:kind], to_jsonb(cast(:count as int))), seen_at = :now
+                    where id = :id""")
+                    .param("now", Timestamp.from(clock.instant()))
                     .param("kind", kind.name())
                     .param("count", counts.getOrDefault(kind, 0))
                     .param("id", pull)

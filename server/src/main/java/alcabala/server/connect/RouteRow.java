@@ -1,5 +1,6 @@
 package alcabala.server.connect;
 
+import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.party.Business;
 import java.util.Set;
 
@@ -20,6 +21,11 @@ public record RouteRow(
         Set<String> businessTaxIdentifiers) {
     public Business business() {
         return new Business(businessName, businessTaxIdentifiers);
+    }
+
+    /// The records that the route carries. Every route carries sales so far; bills are taken in and shown.
+    public Set<RecordType> carries() {
+        return Set.of(RecordType.SALES);
     }
 
     /// Our name for a document on the ledger.

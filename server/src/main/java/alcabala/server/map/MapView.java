@@ -244,7 +244,7 @@ class MapView {
 
         List<Row> roles() {
             List<Row> view = new ArrayList<>();
-            Set<RecordType> carried = Set.of(RecordType.SALES);
+            Set<RecordType> carried = route.carries();
             for (AccountRole role : AccountRole.values()) {
                 if (role.serves(carried) || find(RowKind.ROLE, role.name()).isPresent()) {
                     view.add(row(

@@ -2,7 +2,6 @@ package alcabala.server.readiness;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.CrosswalkRow;
-import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.readiness.Facts;
 import alcabala.connectors.AccessLostException;
@@ -69,7 +68,7 @@ class FactGatherer {
             settings = lastKnown(route);
         }
         return new Facts(
-                Set.of(RecordType.SALES),
+                route.carries(),
                 reference.profile(route.ledgerId()),
                 settings,
                 roles(rows.getOrDefault(RowKind.ROLE, Map.of())),

@@ -116,6 +116,22 @@ class ReferencePullTest {
     }
 
     @Test
+    void aPullWhoseServerDiedIsNotWaitedForAndOneThatLivesIs() {
+        world.jdbc()
+                .sql(
+                        "insert into reference_pull (ledger_id, who, started_at, state) values (:id, 'X', now(), 'running')")
+                .param("id", ledger)
+                .update();
+        Api.Response told = admin.post("/api/pull?route=yard", Map.of());
+        assertThat(told.status()).isEqualTo(409);
+        assertThat(told.json().get("sentence").asString()).startsWith("X is pulling since");
+        world.jdbc()
+                .sql("update reference_pull set seen_at = now() - interval '61 seconds' where state = 'running'")
+                .update();
+        assertThat(admin.post("/api/pull?route=yard", Map.of()).status()).isEqualTo(200);
+    }
+
+    @Test
     void onlyWhatNothingUsesCanBeHidden() {
         assertThat(hide("4015", true).status()).as("used by a category").isEqualTo(409);
         assertThat(hide("3000", true).status()).isEqualTo(204);
