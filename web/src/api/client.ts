@@ -85,7 +85,7 @@ export async function answer<T>(call: Promise<Outcome<T>>): Promise<T> {
 }
 
 /** Posts files, which the generated client has no shape for. */
-export async function postFiles(path: string, files: File[]): Promise<Schemas['IntakeAnswer']> {
+export async function postFiles<T>(path: string, files: File[]): Promise<T> {
   const form = new FormData();
   files.forEach((file) => form.append('file', file));
   const response = await fetch(path, {
@@ -97,5 +97,5 @@ export async function postFiles(path: string, files: File[]): Promise<Schemas['I
   if (!response.ok) {
     throw refusalOf(response.status, body);
   }
-  return body as Schemas['IntakeAnswer'];
+  return body as T;
 }

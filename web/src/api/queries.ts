@@ -1,5 +1,5 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { answer, client } from './client';
+import { answer, client, type Schemas } from './client';
 import type { paths } from './schema';
 
 export type DocumentsQuery = paths['/api/documents']['get']['parameters']['query'];
@@ -95,7 +95,7 @@ export const batchQuery = (id: number) =>
     refetchInterval: (query) => (query.state.data && !query.state.data.batch.finishedAt ? 700 : false),
   });
 
-export type ReferenceKind = 'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM';
+export type ReferenceKind = 'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM' | 'TERM';
 
 export const connectQuery = queryOptions({
   queryKey: ['connect', 'all'],
@@ -210,4 +210,40 @@ export const setupQuery = (route: string) =>
     staleTime: 0,
     refetchInterval: (query) =>
       query.state.data?.steps.some((step) => step.step === 'LEDGER' && step.open > 0) ? 700 : false,
+  });
+
+export type SettingName = Schemas['SettingJson']['setting'];
+
+export const settingsQuery = (route: string) =>
+  queryOptions({
+    queryKey: ['connect', 'settings', route],
+    queryFn: () => answer(client.GET('/api/settings', { params: { query: { route } } })),
+  });
+
+export const settingPreviewQuery = (route: string, setting: SettingName, value: string, document?: number) =>
+  queryOptions({
+    queryKey: ['connect', 'settings', route, 'preview', setting, value, document],
+    queryFn: () =>
+      answer(client.GET('/api/settings/preview', { params: { query: { route, setting, value, document } } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+export const settingHistoryQuery = (route: string, setting: SettingName, version: number) =>
+  queryOptions({
+    queryKey: ['connect', 'settings', route, 'history', setting, version],
+    queryFn: () => answer(client.GET('/api/settings/history', { params: { query: { route, setting } } })),
+  });
+
+export const numbersQuery = (route: string) =>
+  queryOptions({
+    queryKey: ['connect', 'numbers', route],
+    queryFn: () => answer(client.GET('/api/settings/numbers', { params: { query: { route } } })),
+    retry: false,
+  });
+
+export const waysQuery = (source: number, site: string, ledger: string) =>
+  queryOptions({
+    queryKey: ['connect', 'ways', source, site, ledger],
+    queryFn: () => answer(client.GET('/api/map/ways', { params: { query: { source, site, ledger } } })),
   });

@@ -25,7 +25,9 @@ export function Header() {
           >
             {routes.map((each) => (
               <option key={each.code} value={each.code}>
-                {each.source} at {each.site} to {each.ledger}, {each.currency}
+                {each.source}
+                {each.site !== '' && ` at ${each.site}`}
+                {each.ledger === '' ? ', sites without a route' : ` to ${each.ledger}`}, {each.currency}
               </option>
             ))}
           </select>

@@ -10,6 +10,7 @@ import { PeoplePage } from './PeoplePage';
 import { ReadinessPage } from './ReadinessPage';
 import { ReferencePage } from './ReferencePage';
 import { RoutesPage } from './RoutesPage';
+import { SettingsPage } from '../settings/SettingsPage';
 import { SetupPage } from './SetupPage';
 import { SourcesPage } from './SourcesPage';
 import { TrailPage } from './TrailPage';
@@ -18,6 +19,7 @@ import { TROUBLES } from './troubles';
 const VIEWS = [
   { view: 'first-steps', name: 'First steps' },
   { view: 'connections', name: 'Connections' },
+  { view: 'settings', name: 'Settings' },
   { view: 'readiness', name: 'Readiness' },
   { view: 'reference', name: 'Reference data' },
   { view: 'counts', name: 'Counts of both sides' },
@@ -28,8 +30,9 @@ const VIEWS = [
 /** The first stop: what is connected to what, and what is pulled from it. */
 export function ConnectPage() {
   const { me, route } = useSession();
+  const leads = route !== undefined && route.ledger !== '';
   const shows = (name: string) =>
-    (!['counts', 'readiness'].includes(name) || route !== undefined) &&
+    (!['counts', 'readiness', 'settings'].includes(name) || leads) &&
     (name !== 'people' || me.role === 'ADMINISTRATOR');
   const view = useView();
   const connect = useQuery(connectQuery);
@@ -46,7 +49,17 @@ export function ConnectPage() {
             type="button"
             className="chip"
             aria-pressed={each.view === at?.view}
-            onClick={() => view.set({ view: each.view, kind: null, text: null, who: null })}
+            onClick={() =>
+              view.set({
+                view: each.view,
+                kind: null,
+                text: null,
+                who: null,
+                setting: null,
+                value: null,
+                document: null,
+              })
+            }
           >
             {each.name}
           </button>
@@ -76,8 +89,9 @@ export function ConnectPage() {
       {connect.data && at?.view === 'reference' && <ReferencePage ledgers={connect.data.ledgers} />}
       {at?.view === 'people' && me.role === 'ADMINISTRATOR' && <PeoplePage />}
       {at?.view === 'trail' && <TrailPage />}
-      {at?.view === 'readiness' && route && <ReadinessPage route={route} />}
-      {at?.view === 'counts' && route && <CountsView route={route} />}
+      {at?.view === 'settings' && leads && <SettingsPage route={route} />}
+      {at?.view === 'readiness' && leads && <ReadinessPage route={route} />}
+      {at?.view === 'counts' && leads && <CountsView route={route} />}
     </section>
   );
 }

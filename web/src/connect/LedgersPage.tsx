@@ -5,6 +5,7 @@ import { useSession } from '../app/current';
 import { useView } from '../app/useView';
 import { day, moment, plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
+import { LedgerOfFilesForm, TakeLists } from './LedgerOfFiles';
 import { Sure } from './Sure';
 import { meaningOf, stateOf } from './troubles';
 import { useAsk } from './useAsk';
@@ -14,6 +15,7 @@ import { useConnectRefresh } from './useConnectRefresh';
 export function LedgersPage({ ledgers }: { ledgers: Schemas['LedgerJson'][] }) {
   const { me } = useSession();
   const ask = useAsk();
+  const [adding, setAdding] = useState(false);
   return (
     <section aria-label="Ledgers" className="p-4">
       <h2 className="title text-secondary mb-2">Books that are kept in ledgers</h2>
@@ -21,15 +23,23 @@ export function LedgersPage({ ledgers }: { ledgers: Schemas['LedgerJson'][] }) {
       {ledgers.map((ledger) => (
         <Ledger key={ledger.id} ledger={ledger} />
       ))}
+      {me.role === 'ADMINISTRATOR' && adding && <LedgerOfFilesForm onDone={() => setAdding(false)} />}
       {me.role === 'ADMINISTRATOR' ? (
-        <button
-          type="button"
-          className={`act ${ledgers.length === 0 ? 'act-main' : ''}`}
-          disabled={ask.isPending}
-          onClick={() => ask.mutate(undefined)}
-        >
-          Connect {ledgers.length === 0 ? 'Inkwell' : 'another company on Inkwell'}
-        </button>
+        !adding && (
+          <div className="flex flex-wrap gap-2">
+            <button
+              type="button"
+              className={`act ${ledgers.length === 0 ? 'act-main' : ''}`}
+              disabled={ask.isPending}
+              onClick={() => ask.mutate(undefined)}
+            >
+              Connect {ledgers.length === 0 ? 'Inkwell' : 'another company on Inkwell'}
+            </button>
+            <button type="button" className="act" onClick={() => setAdding(true)}>
+              Add Copperplate, by files
+            </button>
+          </div>
+        )
       ) : (
         <p className="soft text-[13px]">An administrator connects ledgers.</p>
       )}
@@ -40,6 +50,7 @@ export function LedgersPage({ ledgers }: { ledgers: Schemas['LedgerJson'][] }) {
 function Ledger({ ledger }: { ledger: Schemas['LedgerJson'] }) {
   const { me } = useSession();
   const state = stateOf(ledger.state);
+  const byFiles = ledger.system === 'copperplate';
   return (
     <article
       aria-label={ledger.name}
@@ -61,21 +72,26 @@ function Ledger({ ledger }: { ledger: Schemas['LedgerJson'] }) {
       <p>
         {ledger.companyName}, {ledger.currency}
       </p>
-      <p className={ledger.state === 'connected' ? 'soft' : state.tone}>{ledger.sentence}</p>
+      <p className={['connected', 'files'].includes(ledger.state) ? 'soft' : state.tone}>{ledger.sentence}</p>
       <dl className="my-2 grid grid-cols-[auto_1fr] gap-x-4">
-        <dt className="soft">May</dt>
-        <dd>{ledger.scopes.map(meaningOf).join(', ') || '–'}</dd>
-        <dt className="soft">Consent until</dt>
-        <dd title={ledger.consentEndsAt}>{day(ledger.consentEndsAt) || '–'}</dd>
-        <dt className="soft">Present access until</dt>
-        <dd title={ledger.expiresAt}>{ledger.expiresAt ? moment(ledger.expiresAt) : '–'}</dd>
-        <dt className="soft">Pulled</dt>
+        {!byFiles && (
+          <>
+            <dt className="soft">May</dt>
+            <dd>{ledger.scopes.map(meaningOf).join(', ') || '–'}</dd>
+            <dt className="soft">Consent until</dt>
+            <dd title={ledger.consentEndsAt}>{day(ledger.consentEndsAt) || '–'}</dd>
+            <dt className="soft">Present access until</dt>
+            <dd title={ledger.expiresAt}>{ledger.expiresAt ? moment(ledger.expiresAt) : '–'}</dd>
+          </>
+        )}
+        <dt className="soft">{byFiles ? 'Lists taken' : 'Pulled'}</dt>
         <dd>
           {ledger.pulledAt
-            ? `${moment(ledger.pulledAt)}: ${plural(ledger.accounts, 'account')}, ${plural(ledger.taxCodes, 'tax code')}, ${plural(ledger.parties, 'customer')}, ${plural(ledger.items, 'item')}`
+            ? `${moment(ledger.pulledAt)}: ${plural(ledger.accounts, 'account')}, ${plural(ledger.taxCodes, 'tax code')}, ${plural(ledger.parties, 'customer')}, ${byFiles ? `terms of ${ledger.terms} kinds` : plural(ledger.items, 'item')}`
             : 'not yet'}
         </dd>
       </dl>
+      {me.role === 'ADMINISTRATOR' && byFiles && ledger.state === 'files' && <TakeLists ledger={ledger} />}
       {me.role === 'ADMINISTRATOR' && <Actions ledger={ledger} />}
     </article>
   );
@@ -112,27 +128,30 @@ function Actions({ ledger }: { ledger: Schemas['LedgerJson'] }) {
     onSettled: refresh,
   });
   const open = ledger.state !== 'disconnected';
+  const answers = open && ledger.state !== 'files';
   return (
     <>
       <div className="flex flex-wrap gap-2">
-        {open && (
+        {answers && (
           <button type="button" className="act" disabled={test.isPending} onClick={() => test.mutate()}>
             {test.isPending ? 'Asking…' : 'Test'}
           </button>
         )}
-        {open && (
+        {answers && (
           <button type="button" className="act" disabled={pull.isPending} onClick={() => pull.mutate()}>
             Pull reference data
           </button>
         )}
-        <button
-          type="button"
-          className={`act ${ledger.state === 'consent-lost' ? 'act-main' : ''}`}
-          disabled={ask.isPending}
-          onClick={() => ask.mutate(ledger.id)}
-        >
-          Connect again
-        </button>
+        {ledger.system === 'inkwell' && (
+          <button
+            type="button"
+            className={`act ${ledger.state === 'consent-lost' ? 'act-main' : ''}`}
+            disabled={ask.isPending}
+            onClick={() => ask.mutate(ledger.id)}
+          >
+            Connect again
+          </button>
+        )}
         {open && (
           <button type="button" className="act" aria-expanded={sure} onClick={() => setSure(!sure)}>
             Disconnect…

@@ -38,6 +38,7 @@ export function ReadinessPage({ route }: { route: Schemas['RouteJson'] }) {
           Is {route.source} ready to cross to {route.ledger}?
         </h2>
         <span className="soft">
+          {route.toFiles && `${route.ledger} cannot be asked, so only what is known here is judged. `}
           {count('BLOCKS')} block, {count('WARNS')} warn, {count('PASSES')} pass; judged{' '}
           {moment(readiness.data.at)}
         </span>

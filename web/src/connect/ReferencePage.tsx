@@ -16,6 +16,7 @@ const KINDS: { kind: ReferenceKind; name: string; note: string }[] = [
   { kind: 'TAX_CODE', name: 'Tax codes', note: 'Rate, category' },
   { kind: 'PARTY', name: 'Customers', note: 'Tax identifier' },
   { kind: 'ITEM', name: 'Items', note: 'Account' },
+  { kind: 'TERM', name: 'Terms', note: 'Days' },
 ];
 
 /** What a ledger owns: read-only here, with what changed at each pull and what of it is in use. */

@@ -1,10 +1,11 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { answer, client, type Schemas } from '../api/client';
 import { movePlanQuery } from '../api/queries';
 import { useSession } from '../app/current';
 import { Failure } from '../ui/Failure';
-import { amount, plural } from '../ui/format';
+import { amount, money, plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import { rowOf } from './codes';
 import { RouteForm } from './RouteForm';
@@ -14,22 +15,41 @@ import { useConnectRefresh } from './useConnectRefresh';
 export function RoutesPage({ connected }: { connected: Schemas['Connected'] }) {
   const { me } = useSession();
   const [moving, setMoving] = useState<string | null>(null);
-  const routed = new Set(connected.routes.map((route) => route.sourceId));
-  const unrouted = connected.sources.filter((source) => !routed.has(source.id));
+  const [adding, setAdding] = useState(false);
+  const routes = connected.routes.filter((route) => route.ledgerId !== 0);
+  const unrouted = connected.routes.filter((route) => route.ledgerId === 0);
+  const missing = routes.length === 0 || unrouted.length > 0;
+  const mayAdd = me.role === 'ADMINISTRATOR' && connected.sources.length > 0 && connected.ledgers.length > 0;
   return (
     <section aria-label="Routes" className="border-base-300 border-t p-4">
       <h2 className="title mb-2">Routes from the one to the other</h2>
-      {connected.routes.length === 0 && <p className="mb-2">No route yet: nothing can cross.</p>}
+      {routes.length === 0 && <p className="mb-2">No route yet: nothing can cross.</p>}
       <table className="book" aria-label="Routes">
         <tbody>
-          {connected.routes.map((route) => (
-            <tr key={route.id}>
+          {unrouted.map((route) => (
+            <tr key={route.id} data-route={route.code}>
+              <td className="text-primary font-semibold">{route.source}</td>
+              <td className="text-accent font-semibold">nowhere: sites without a route</td>
+              <td>{plural(route.documents, 'document')}</td>
+              <td className="amount">{money(route.waiting, route.currency)}</td>
+              <td className="text-right">
+                <Link className="underline" to={`/release?route=${route.code}`}>
+                  See them
+                </Link>
+              </td>
+            </tr>
+          ))}
+          {routes.map((route) => (
+            <tr key={route.id} data-route={route.code}>
               <td className="text-primary font-semibold">
                 {route.source}
-                {route.site !== '' && <span className="soft font-normal"> at {route.site}</span>}
+                <span className="soft font-normal">
+                  {route.site === '' ? ', all without a route of their own' : ` at ${route.site}`}
+                </span>
               </td>
               <td className="text-secondary font-semibold">{route.ledger}</td>
               <td className="soft">{plural(route.documents, 'document')}</td>
+              <td className="amount soft">{money(route.waiting, route.currency)} waiting</td>
               <td className="text-right">
                 {me.role === 'ADMINISTRATOR' && connected.ledgers.length > 1 && (
                   <button
@@ -51,8 +71,17 @@ export function RoutesPage({ connected }: { connected: Schemas['Connected'] }) {
         .map((route) => (
           <Move key={route.code} route={route} ledgers={connected.ledgers} onDone={() => setMoving(null)} />
         ))}
-      {me.role === 'ADMINISTRATOR' && unrouted.length > 0 && connected.ledgers.length > 0 && (
-        <RouteForm sources={unrouted} ledgers={connected.ledgers} />
+      {mayAdd && (missing || adding) && (
+        <RouteForm
+          sources={connected.sources}
+          ledgers={connected.ledgers}
+          onDone={adding ? () => setAdding(false) : undefined}
+        />
+      )}
+      {mayAdd && !missing && !adding && (
+        <button type="button" className="act mt-3" onClick={() => setAdding(true)}>
+          Add a route
+        </button>
       )}
     </section>
   );

@@ -9,10 +9,22 @@ import { Sure } from './Sure';
 import { stateOf } from './troubles';
 import { useConnectRefresh } from './useConnectRefresh';
 
+type App = Schemas['ConnectSource']['app'];
+
+const APPS: { app: App; name: string }[] = [
+  { app: 'HULLWORK', name: 'Hullwork' },
+  { app: 'STORELOFT', name: 'Storeloft' },
+  { app: 'REFITLINE', name: 'Refitline' },
+];
+
+const appOf = (system: string) => APPS.find((each) => each.app === system.toUpperCase())?.app ?? 'HULLWORK';
+
+const fetchFrom = (id: number) => answer(client.POST('/api/pull/sources/{id}', { params: { path: { id } } }));
+
 /** The left page: operational apps, and folders of files. */
 export function SourcesPage({ sources }: { sources: Schemas['SourceJson'][] }) {
   const { me } = useSession();
-  const [adding, setAdding] = useState<'app' | 'files' | null>(null);
+  const [adding, setAdding] = useState<App | 'files' | null>(null);
   return (
     <section aria-label="Sources" className="p-4">
       <h2 className="title text-primary mb-2">Where the work is done</h2>
@@ -23,16 +35,18 @@ export function SourcesPage({ sources }: { sources: Schemas['SourceJson'][] }) {
         <Source key={source.id} source={source} />
       ))}
       {me.role === 'ADMINISTRATOR' && adding === null && (
-        <div className="flex gap-2">
-          <button type="button" className="act" onClick={() => setAdding('app')}>
-            Connect Hullwork
-          </button>
+        <div className="flex flex-wrap gap-2">
+          {APPS.map(({ app, name }) => (
+            <button key={app} type="button" className="act" onClick={() => setAdding(app)}>
+              Connect {name}
+            </button>
+          ))}
           <button type="button" className="act" onClick={() => setAdding('files')}>
             Add a source of files
           </button>
         </div>
       )}
-      {adding === 'app' && <KeyForm onDone={() => setAdding(null)} />}
+      {adding !== null && adding !== 'files' && <KeyForm app={adding} onDone={() => setAdding(null)} />}
       {adding === 'files' && <FilesForm onDone={() => setAdding(null)} />}
     </section>
   );
@@ -44,6 +58,12 @@ function Source({ source }: { source: Schemas['SourceJson'] }) {
   const notice = useNotice();
   const [asks, setAsks] = useState<'key' | 'sure' | null>(null);
   const state = stateOf(source.state);
+  const fetch = useMutation({
+    mutationFn: () => fetchFrom(source.id),
+    onSuccess: (fetched) => notice({ tone: 'done', text: fetched.sentence }),
+    onError: (error) => notice({ tone: 'failed', text: error.message }),
+    onSettled: refresh,
+  });
   const disconnect = useMutation({
     mutationFn: () =>
       answer(client.DELETE('/api/connect/sources/{id}', { params: { path: { id: source.id } } })),
@@ -68,10 +88,16 @@ function Source({ source }: { source: Schemas['SourceJson'] }) {
       </h3>
       <p className="soft mb-2">
         {plural(source.documents, 'document')},{' '}
-        {source.parties === 1 ? '1 party' : `${source.parties} parties`}
+        {source.parties === 1 ? '1 party' : `${source.parties} parties`}, {plural(source.items, 'item')}
+        {source.sites.length > 0 && `; ${source.sites.join(' and ')}`}
       </p>
       {me.role === 'ADMINISTRATOR' && source.system !== 'files' && (
         <div className="flex gap-2">
+          {source.state === 'connected' && (
+            <button type="button" className="act" disabled={fetch.isPending} onClick={() => fetch.mutate()}>
+              {fetch.isPending ? 'Fetching…' : 'Fetch'}
+            </button>
+          )}
           <button type="button" className="act" onClick={() => setAsks('key')}>
             Give another key
           </button>
@@ -87,7 +113,7 @@ function Source({ source }: { source: Schemas['SourceJson'] }) {
           )}
         </div>
       )}
-      {asks === 'key' && <KeyForm source={source} onDone={() => setAsks(null)} />}
+      {asks === 'key' && <KeyForm app={appOf(source.system)} source={source} onDone={() => setAsks(null)} />}
       {asks === 'sure' && (
         <Sure
           says={`Nothing is fetched from ${source.name} until it has a key again. What came from it is kept.`}
@@ -103,22 +129,33 @@ function Source({ source }: { source: Schemas['SourceJson'] }) {
   );
 }
 
-/** The key is tried before it is kept. */
-function KeyForm({ source, onDone }: { source?: Schemas['SourceJson']; onDone: () => void }) {
+interface KeyProps {
+  app: App;
+  source?: Schemas['SourceJson'];
+  onDone: () => void;
+}
+
+/** The key is tried before it is kept; then what the app knows is fetched. */
+function KeyForm({ app, source, onDone }: KeyProps) {
   const refresh = useConnectRefresh();
   const notice = useNotice();
-  const [name, setName] = useState('Hullwork');
+  const [name, setName] = useState(APPS.find((each) => each.app === app)?.name ?? '');
   const [key, setKey] = useState('');
   const connect = useMutation({
-    mutationFn: () =>
-      answer(
+    mutationFn: async () => {
+      const connected = await answer(
         client.POST('/api/connect/sources', {
-          body: { source: source?.id, name: source?.name ?? name, key },
+          body: { source: source?.id, app, name: source?.name ?? name, key },
         }),
-      ),
-    onSuccess: async () => {
+      );
+      return fetchFrom(connected.source);
+    },
+    onSuccess: async (fetched) => {
       await refresh();
-      notice({ tone: 'done', text: `${source?.name ?? name} answers and is connected` });
+      notice({
+        tone: 'done',
+        text: `${source?.name ?? name} answers and is connected. ${fetched.sentence}`,
+      });
       onDone();
     },
   });

@@ -57,6 +57,14 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
       await navigate(`/send/${made.id}?route=${route.code}`);
     },
   });
+  if (route.toFiles) {
+    return (
+      <p className="mt-2">
+        {plural(preview.count, 'document')} would go to {route.ledger}, {amount(preview.gross)}{' '}
+        {route.currency}. It takes files, and Alcabala cannot write them yet; they stay ready until it can.
+      </p>
+    );
+  }
   if (preview.count === 0) {
     return <p className="mt-2">None of the documents chosen can go now. Ready and refused ones can.</p>;
   }

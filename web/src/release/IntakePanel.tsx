@@ -15,9 +15,11 @@ export function IntakePanel({ onClose }: { onClose: () => void }) {
   const notice = useNotice();
   const [files, setFiles] = useState<File[]>([]);
   const path = (dryRun: boolean) => `/api/intake?route=${route.code}&dryRun=${dryRun}`;
-  const look = useMutation({ mutationFn: (chosen: File[]) => postFiles(path(true), chosen) });
+  const look = useMutation({
+    mutationFn: (chosen: File[]) => postFiles<Schemas['IntakeAnswer']>(path(true), chosen),
+  });
   const take = useMutation({
-    mutationFn: () => postFiles(path(false), files),
+    mutationFn: () => postFiles<Schemas['IntakeAnswer']>(path(false), files),
     onSuccess: async (taken) => {
       await refresh();
       const stored = taken.documents.length - same(taken);

@@ -12,6 +12,14 @@ export function advice(cause: string, source: string, ledger: string): string {
       return `Map to another account, or make it active in ${ledger}`;
     case 'tax-code-unusable':
       return 'Choose another tax code on Map';
+    case 'unrouted':
+      return 'Add a route for the site under Connect';
+    case 'several-tax-codes':
+      return `Divide it in ${source}, one document for each tax code`;
+    case 'before-cut-off':
+      return 'The first day is under Settings of Connect';
+    case 'does-not-cross':
+      return 'What crosses is under Settings of Connect';
     case 'refused':
       return REFUSALS[cause.slice('refused:'.length)]?.(source, ledger) ?? `See what ${ledger} said`;
     default:

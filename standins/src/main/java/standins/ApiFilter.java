@@ -31,15 +31,17 @@ class ApiFilter extends OncePerRequestFilter {
             Faults faults,
             Consents consents,
             @Value("${standins.hullwork-key}") String hullwork,
-            @Value("${standins.inkwell-key}") String inkwell) {
+            @Value("${standins.inkwell-key}") String inkwell,
+            @Value("${standins.storeloft-key}") String storeloft,
+            @Value("${standins.refitline-key}") String refitline) {
         this.faults = faults;
         this.consents = consents;
-        this.keys = Map.of("hullwork", hullwork, "inkwell", inkwell);
+        this.keys = Map.of("hullwork", hullwork, "inkwell", inkwell, "storeloft", storeloft, "refitline", refitline);
     }
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return !request.getRequestURI().matches("/(hullwork|inkwell)/api/.*");
+        return !request.getRequestURI().matches("/(hullwork|inkwell|storeloft|refitline)/api/.*");
     }
 
     @Override

@@ -5,7 +5,7 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
 
-/// One process, two systems, each with an API and a desk.
+/// One process, five systems, each with a desk, and those that other programs can enter with an API.
 @SpringBootApplication
 public class StandinsApplication {
     public static void main(String[] args) {

@@ -23,6 +23,7 @@ import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.Route;
+import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -39,7 +40,7 @@ public final class Samples {
     public static final TaxCombination V23 = TaxCombination.of(Tax.of("V23", "23", TaxCategory.S));
     public static final TaxCombination V13 = TaxCombination.of(Tax.of("V13", "13.5", TaxCategory.S));
     public static final TaxCombination V0 = TaxCombination.of(Tax.of("V0", "0", TaxCategory.Z));
-    public static final Route ROUTE = new Route("yard", "Hullwork", "Inkwell");
+    public static final Route ROUTE = new Route("yard", "Hullwork", "Inkwell", RouteSettings.STANDARD);
 
     public static final PartyMatcher NOBODY = new PartyMatcher(List.of());
 
@@ -83,7 +84,8 @@ public final class Samples {
                         "4090", account("4090", AccountType.REVENUE, true),
                         "6990", account("6990", AccountType.EXPENSE, true)),
                 Map.of("S23", code("S23", "23"), "R13", code("R13", "13.50"), "Z0", code("Z0", "0")),
-                31);
+                31,
+                false);
     }
 
     private static LedgerAccount account(String code, AccountType type, boolean active) {
@@ -112,6 +114,8 @@ public final class Samples {
                 category.equals("labour") ? LineKind.LABOUR : LineKind.GOODS,
                 "IT-" + category,
                 "an item of " + category,
+                "",
+                "",
                 category,
                 new BigDecimal(quantity),
                 "C62",
@@ -159,6 +163,9 @@ public final class Samples {
                 number,
                 LocalDate.of(2026, 11, 20),
                 LocalDate.of(2026, 12, 20),
+                null,
+                "",
+                "",
                 currency,
                 mode,
                 TaxRounding.PER_LINE,

@@ -113,7 +113,7 @@ final class WholeProgram {
                 .toList();
         context.getBean(TransactionTemplate.class)
                 .executeWithoutResult(
-                        status -> context.getBean(SourcePull.class).take(route, changes, "bench"));
+                        status -> context.getBean(SourcePull.class).take(route.sourceId(), changes, "bench"));
     }
 
     private void empty() {

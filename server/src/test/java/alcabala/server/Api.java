@@ -1,11 +1,13 @@
 package alcabala.server;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.CookieManager;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
@@ -109,17 +111,19 @@ public final class Api {
     }
 
     public Response multipart(String path, Map<String, byte[]> files) {
-        StringBuilder body = new StringBuilder();
-        files.forEach(
-                (name, content) -> body.append("--border\r\nContent-Disposition: form-data; name=\"file\"; filename=\"")
-                        .append(name)
-                        .append("\"\r\nContent-Type: application/xml\r\n\r\n")
-                        .append(new String(content, java.nio.charset.StandardCharsets.UTF_8))
-                        .append("\r\n"));
+        ByteArrayOutputStream body = new ByteArrayOutputStream();
+        files.forEach((name, content) -> {
+            body.writeBytes(
+                    ("--border\r\nContent-Disposition: form-data; name=\"file\"; filename=\"%s\"\r\nContent-Type: application/octet-stream\r\n\r\n"
+                                    .formatted(name))
+                            .getBytes(StandardCharsets.UTF_8));
+            body.writeBytes(content);
+            body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
+        });
+        body.writeBytes("--border--\r\n".getBytes(StandardCharsets.UTF_8));
         return send(request(path)
                 .header("Content-Type", "multipart/form-data; boundary=border")
-                .POST(HttpRequest.BodyPublishers.ofString(
-                        body.append("--border--\r\n").toString()))
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray()))
                 .build());
     }
 

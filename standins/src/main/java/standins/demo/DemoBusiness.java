@@ -9,6 +9,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import standins.apps.AppRecords;
 import standins.hullwork.HullworkRecords;
 import standins.inkwell.Companies;
 import standins.inkwell.Company;
@@ -19,12 +20,14 @@ import standins.inkwell.Posting;
 @Component
 public class DemoBusiness {
     private static final Logger LOG = LoggerFactory.getLogger(DemoBusiness.class);
-    private static final String COMMON = "truncate hullwork_record, oauth2_authorization, fault restart identity";
+    private static final String COMMON = "truncate hullwork_record, app_record, copperplate_account,"
+            + " copperplate_tax, copperplate_party, copperplate_term, oauth2_authorization, fault restart identity";
     private static final String BOOKS = """
             truncate inkwell_setting, inkwell_request, inkwell_change, inkwell_payment, inkwell_journal_line, inkwell_journal,
                 inkwell_line, inkwell_document, inkwell_item, inkwell_customer, inkwell_tax_code, inkwell_account restart identity""";
     private final JdbcClient jdbc;
     private final HullworkRecords hullwork;
+    private final AppRecords apps;
     private final Masters masters;
     private final Posting posting;
     private final TransactionTemplate transaction;
@@ -33,12 +36,14 @@ public class DemoBusiness {
     DemoBusiness(
             JdbcClient jdbc,
             HullworkRecords hullwork,
+            AppRecords apps,
             Masters masters,
             Posting posting,
             TransactionTemplate transaction,
             Clock clock) {
         this.jdbc = jdbc;
         this.hullwork = hullwork;
+        this.apps = apps;
         this.masters = masters;
         this.posting = posting;
         this.transaction = transaction;
@@ -79,7 +84,10 @@ public class DemoBusiness {
 
     private void writeHullwork() {
         LocalDate today = LocalDate.now(clock);
-        transaction.executeWithoutResult(status -> new HullworkDemo(hullwork, today).write());
+        transaction.executeWithoutResult(status -> {
+            new HullworkDemo(hullwork, today).write();
+            new AppsDemo(apps, jdbc).write();
+        });
         LOG.info("wrote the demo business as of {}", today);
     }
 

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.stream.Collectors;
 import standins.demo.Catalogue.Client;
 import standins.demo.Catalogue.Ware;
 import standins.hullwork.HullworkArithmetic;
@@ -47,11 +48,13 @@ final class HullworkDemo {
                         "kind", ware.kind(),
                         "unit", ware.unit(),
                         "price", ware.price())));
+        records.put("site", "Saltmere", Map.of("name", "Saltmere"));
         Catalogue.CLIENTS.forEach(this::customer);
         for (int i = 0; i < DOCUMENTS; i++) {
             HullworkDocument document = HullworkArithmetic.total(document(i));
             records.put("document", document.id(), document);
         }
+        new PortElleryDemo(records, today).write();
     }
 
     private void vatCode(String code, String text, String letter) {
@@ -128,12 +131,23 @@ final class HullworkDemo {
                 client.code(),
                 "Saltmere",
                 "WO-" + (7000 + i),
+                workDone(lines),
+                status.equals("DRAFT") && i % 2 == 0 ? null : date.minusDays(i % 5),
+                status.equals("DRAFT") ? null : date.plusDays(1),
+                null,
                 credit ? "HW-" + (number - 6) : "",
                 i % 19 == 11 ? new BigDecimal("15.00") : new BigDecimal("0.00"),
                 lines,
                 BigDecimal.ZERO,
                 BigDecimal.ZERO,
                 BigDecimal.ZERO);
+    }
+
+    private static String workDone(List<Line> lines) {
+        return lines.stream()
+                .filter(line -> line.kind().equals("LABOUR"))
+                .map(line -> line.text() + ", " + line.quantity().toPlainString() + " hours")
+                .collect(Collectors.joining("; "));
     }
 
     private Client client(int i, boolean abroad) {
@@ -194,6 +208,7 @@ final class HullworkDemo {
                 ware.kind(),
                 ware.code(),
                 text,
+                ware.kind().equals("LABOUR") ? "done on the hard" : "",
                 ware.category(),
                 quantity,
                 ware.unit(),
@@ -201,6 +216,7 @@ final class HullworkDemo {
                 BigDecimal.ZERO,
                 vat,
                 RATES.get(vat),
-                BigDecimal.ZERO);
+                BigDecimal.ZERO,
+                List.of());
     }
 }

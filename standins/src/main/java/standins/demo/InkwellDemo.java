@@ -28,6 +28,7 @@ final class InkwellDemo {
     }
 
     void write(Company company) {
+        masters.beginBooks();
         switch (company.id()) {
             case "saltmere" -> {
                 write(ACCOUNTS, TAX_CODES, CUSTOMERS, ITEMS);

@@ -37,7 +37,7 @@ class FaultDesk {
         return "inkwell-home";
     }
 
-    @GetMapping("/{system:hullwork|inkwell}/faults")
+    @GetMapping("/{system:hullwork|inkwell|storeloft|refitline}/faults")
     String faults(@PathVariable String system, Model model) {
         Fault current = faults.current(system);
         List<Choice> choices = Arrays.stream(Fault.values())
@@ -49,7 +49,7 @@ class FaultDesk {
         return "faults";
     }
 
-    @PostMapping("/{system:hullwork|inkwell}/faults")
+    @PostMapping("/{system:hullwork|inkwell|storeloft|refitline}/faults")
     String set(@PathVariable String system, @RequestParam Fault fault, @RequestParam(defaultValue = "0") int times) {
         faults.set(system, fault, Math.max(times, 0));
         return "redirect:/" + system + "/faults";
@@ -62,7 +62,8 @@ class FaultDesk {
         return "redirect:/";
     }
 
-    @org.springframework.web.bind.annotation.ControllerAdvice(assignableTypes = {HullworkDesk.class, InkwellDesk.class})
+    @org.springframework.web.bind.annotation.ControllerAdvice(
+            assignableTypes = {HullworkDesk.class, InkwellDesk.class, CopperplateDesk.class})
     static class DeskRefusals {
         @org.springframework.web.bind.annotation.ExceptionHandler
         String refused(Refusal refusal, Model model, jakarta.servlet.http.HttpServletResponse response) {

@@ -44,10 +44,12 @@ class HullworkDesk {
     }
 
     @GetMapping("/sums")
-    String sums(Model model) {
+    String sums(@RequestParam(defaultValue = "Saltmere") String site, Model model) {
         List<HullworkDocument> approved = records.all("document", HullworkDocument.class).stream()
-                .filter(d -> d.status().equals("APPROVED"))
+                .filter(d -> d.status().equals("APPROVED") && d.site().equals(site))
                 .toList();
+        model.addAttribute("site", site);
+        model.addAttribute("sites", records.all("site", Map.class));
         Map<String, BigDecimal> vat = new TreeMap<>();
         approved.forEach(d ->
                 d.lines().forEach(line -> vat.merge(line.vatCode(), signed(d, line.vatAmount()), BigDecimal::add)));
@@ -74,6 +76,24 @@ class HullworkDesk {
     @PostMapping("/documents/{id}/approve")
     String approve(@PathVariable String id) {
         documents.approve(id);
+        return "redirect:/hullwork/documents/" + id;
+    }
+
+    @PostMapping("/documents/{id}/finish")
+    String finish(@PathVariable String id) {
+        documents.finish(id, LocalDate.now());
+        return "redirect:/hullwork/documents/" + id;
+    }
+
+    @PostMapping("/documents/{id}/send")
+    String send(@PathVariable String id) {
+        documents.send(id, LocalDate.now());
+        return "redirect:/hullwork/documents/" + id;
+    }
+
+    @PostMapping("/documents/{id}/pay")
+    String pay(@PathVariable String id) {
+        documents.pay(id, LocalDate.now());
         return "redirect:/hullwork/documents/" + id;
     }
 

@@ -86,7 +86,9 @@ class InkwellDesk {
                 "customerName",
                 masters.findCustomer(document.customer()).orElseThrow().name());
         model.addAttribute("open", open);
-        model.addAttribute("payable", open.signum() > 0);
+        boolean draft = document.status().equals("draft");
+        model.addAttribute("draft", draft);
+        model.addAttribute("payable", open.signum() > 0 && !draft);
         model.addAttribute("today", LocalDate.now());
         return "inkwell-detail";
     }
@@ -97,6 +99,12 @@ class InkwellDesk {
             @RequestParam BigDecimal amount,
             @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate date) {
         posting.pay(new Books.Payment(id, date, amount, "1000"));
+        return "redirect:" + base() + "/documents/" + id;
+    }
+
+    @PostMapping("/documents/{id}/final")
+    String makeFinal(@PathVariable String id) {
+        posting.makeFinal(id);
         return "redirect:" + base() + "/documents/" + id;
     }
 
@@ -123,6 +131,11 @@ class InkwellDesk {
                 id,
                 new Draft(
                         d.number(),
+                        null,
+                        null,
+                        d.status(),
+                        d.note(),
+                        d.toBeEmailed(),
                         d.kind(),
                         d.customer(),
                         d.date(),
@@ -173,6 +186,12 @@ class InkwellDesk {
             @RequestParam BigDecimal rate,
             @RequestParam(defaultValue = "false") boolean active) {
         masters.change(code, rate, active);
+        return "redirect:" + base() + "/settings";
+    }
+
+    @PostMapping("/books")
+    String otherBooks() {
+        masters.beginBooks();
         return "redirect:" + base() + "/settings";
     }
 

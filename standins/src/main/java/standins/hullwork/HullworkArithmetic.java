@@ -29,40 +29,11 @@ public final class HullworkArithmetic {
             left = left.subtract(share);
             BigDecimal lineVat = vat(amount.subtract(share), line.vatRate(), d.pricesIncludeVat());
             vat = vat.add(lineVat);
-            lines.add(new Line(
-                    i + 1,
-                    line.kind(),
-                    line.item(),
-                    line.text(),
-                    line.category(),
-                    line.quantity(),
-                    line.unit(),
-                    line.unitPrice(),
-                    amount,
-                    line.vatCode(),
-                    line.vatRate(),
-                    lineVat));
+            lines.add(line.counted(i + 1, amount, lineVat));
         }
         BigDecimal after = whole.subtract(d.discount());
         BigDecimal net = d.pricesIncludeVat() ? after.subtract(vat) : after;
-        return new HullworkDocument(
-                d.id(),
-                d.number(),
-                d.type(),
-                d.status(),
-                d.date(),
-                d.due(),
-                d.currency(),
-                d.pricesIncludeVat(),
-                d.customer(),
-                d.site(),
-                d.workOrder(),
-                d.corrects(),
-                d.discount(),
-                lines,
-                net,
-                vat,
-                net.add(vat));
+        return d.withSums(lines, net, vat);
     }
 
     private static BigDecimal amount(Line line) {

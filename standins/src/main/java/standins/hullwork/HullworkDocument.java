@@ -5,6 +5,8 @@ import java.time.LocalDate;
 import java.util.List;
 
 /// An invoice or credit note as Hullwork writes it; amounts are decimal strings.
+///
+/// @param finishedOn when the work was done, or null; so are the other days
 public record HullworkDocument(
         String id,
         String number,
@@ -17,6 +19,10 @@ public record HullworkDocument(
         String customer,
         String site,
         String workOrder,
+        String workDone,
+        LocalDate finishedOn,
+        LocalDate sentOn,
+        LocalDate paidOn,
         String corrects,
         BigDecimal discount,
         List<Line> lines,
@@ -30,6 +36,7 @@ public record HullworkDocument(
             String kind,
             String item,
             String text,
+            String note,
             String category,
             BigDecimal quantity,
             String unit,
@@ -37,5 +44,85 @@ public record HullworkDocument(
             BigDecimal amount,
             String vatCode,
             BigDecimal vatRate,
-            BigDecimal vatAmount) {}
+            BigDecimal vatAmount,
+            List<Part> taxes) {
+        Line counted(int place, BigDecimal sum, BigDecimal tax) {
+            return new Line(
+                    place, kind, item, text, note, category, quantity, unit, unitPrice, sum, vatCode, vatRate, tax,
+                    taxes);
+        }
+
+        Line with(BigDecimal otherQuantity, BigDecimal otherPrice) {
+            return new Line(
+                    no,
+                    kind,
+                    item,
+                    text,
+                    note,
+                    category,
+                    otherQuantity,
+                    unit,
+                    otherPrice,
+                    amount,
+                    vatCode,
+                    vatRate,
+                    vatAmount,
+                    taxes);
+        }
+    }
+
+    /// One of several taxes on a line.
+    public record Part(String code, BigDecimal rate) {}
+
+    HullworkDocument withStatus(String other) {
+        return copy(number, other, date, due, finishedOn, sentOn, paidOn, lines, net, vat, gross);
+    }
+
+    HullworkDocument withDays(LocalDate finished, LocalDate sent, LocalDate paid) {
+        return copy(number, status, date, due, finished, sent, paid, lines, net, vat, gross);
+    }
+
+    HullworkDocument withHead(String otherNumber, LocalDate otherDate, LocalDate otherDue, List<Line> otherLines) {
+        return copy(otherNumber, status, otherDate, otherDue, finishedOn, sentOn, paidOn, otherLines, net, vat, gross);
+    }
+
+    HullworkDocument withSums(List<Line> counted, BigDecimal sum, BigDecimal tax) {
+        return copy(number, status, date, due, finishedOn, sentOn, paidOn, counted, sum, tax, sum.add(tax));
+    }
+
+    private HullworkDocument copy(
+            String number,
+            String status,
+            LocalDate date,
+            LocalDate due,
+            LocalDate finishedOn,
+            LocalDate sentOn,
+            LocalDate paidOn,
+            List<Line> lines,
+            BigDecimal net,
+            BigDecimal vat,
+            BigDecimal gross) {
+        return new HullworkDocument(
+                id,
+                number,
+                type,
+                status,
+                date,
+                due,
+                currency,
+                pricesIncludeVat,
+                customer,
+                site,
+                workOrder,
+                workDone,
+                finishedOn,
+                sentOn,
+                paidOn,
+                corrects,
+                discount,
+                lines,
+                net,
+                vat,
+                gross);
+    }
 }

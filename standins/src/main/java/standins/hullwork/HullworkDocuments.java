@@ -27,11 +27,11 @@ public class HullworkDocuments {
         if (document.status().equals("VOID")) {
             throw new Refusal(HttpStatus.CONFLICT, "document-void", document.number() + " is void.");
         }
-        return save(withStatus(document, "APPROVED"));
+        return save(document.withStatus("APPROVED"));
     }
 
     public HullworkDocument voidIt(String id) {
-        return save(withStatus(get(id), "VOID"));
+        return save(get(id).withStatus("VOID"));
     }
 
     /// Changes the head and the first lines' quantities and prices; the sums follow.
@@ -49,63 +49,29 @@ public class HullworkDocuments {
             Line l = d.lines().get(i);
             BigDecimal quantity = i < quantities.size() ? quantities.get(i) : l.quantity();
             BigDecimal price = i < prices.size() ? prices.get(i) : l.unitPrice();
-            lines.add(new Line(
-                    l.no(),
-                    l.kind(),
-                    l.item(),
-                    l.text(),
-                    l.category(),
-                    quantity,
-                    l.unit(),
-                    price,
-                    l.amount(),
-                    l.vatCode(),
-                    l.vatRate(),
-                    l.vatAmount()));
+            lines.add(l.with(quantity, price));
         }
-        return save(HullworkArithmetic.total(new HullworkDocument(
-                d.id(),
-                number,
-                d.type(),
-                d.status(),
-                date,
-                d.due().isBefore(date) ? date : d.due(),
-                d.currency(),
-                d.pricesIncludeVat(),
-                d.customer(),
-                d.site(),
-                d.workOrder(),
-                d.corrects(),
-                d.discount(),
-                lines,
-                d.net(),
-                d.vat(),
-                d.gross())));
+        LocalDate due = d.due().isBefore(date) ? date : d.due();
+        return save(HullworkArithmetic.total(d.withHead(number, date, due, lines)));
+    }
+
+    public HullworkDocument finish(String id, LocalDate day) {
+        HullworkDocument d = get(id);
+        return save(d.withDays(day, d.sentOn(), d.paidOn()));
+    }
+
+    public HullworkDocument send(String id, LocalDate day) {
+        HullworkDocument d = get(id);
+        return save(d.withDays(d.finishedOn(), day, d.paidOn()));
+    }
+
+    public HullworkDocument pay(String id, LocalDate day) {
+        HullworkDocument d = get(id);
+        return save(d.withDays(d.finishedOn(), d.sentOn(), day));
     }
 
     private HullworkDocument save(HullworkDocument document) {
         records.put("document", document.id(), document);
         return document;
-    }
-
-    private static HullworkDocument withStatus(HullworkDocument d, String status) {
-        return new HullworkDocument(
-                d.id(),
-                d.number(),
-                d.type(),
-                status,
-                d.date(),
-                d.due(),
-                d.currency(),
-                d.pricesIncludeVat(),
-                d.customer(),
-                d.site(),
-                d.workOrder(),
-                d.corrects(),
-                d.discount(),
-                d.lines(),
-                d.net(),
-                d.vat(),
-                d.gross());
     }
 }

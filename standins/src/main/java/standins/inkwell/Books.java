@@ -10,9 +10,11 @@ import java.util.Map;
 public final class Books {
     private Books() {}
 
+    /// @param booksId what tells these books from others under the same name
     /// @param plan what the company has switched on: `purchase-orders`, `dimensions`, `multi-currency`
     public record CompanySettings(
             String id,
+            String booksId,
             String name,
             String currency,
             String taxRounding,
@@ -53,9 +55,20 @@ public final class Books {
             boolean active,
             int version) {}
 
+    /// The highest number of a kind of document.
+    public record HighestNumber(String kind, String number) {}
+
     /// A document as it is sent.
+    ///
+    /// @param number null to have it numbered here, after the prefix, from `numberFrom` on
+    /// @param status `draft` for one that is not booked yet; anything else is final
     public record Draft(
             String number,
+            String numberPrefix,
+            Long numberFrom,
+            String status,
+            String note,
+            Boolean toBeEmailed,
             String kind,
             String customer,
             LocalDate date,
@@ -66,7 +79,67 @@ public final class Books {
             String externalReference,
             String creditsNumber,
             List<DraftLine> lines,
-            Integer version) {}
+            Integer version) {
+
+        /// Final, under its own number.
+        public Draft(
+                String number,
+                String kind,
+                String customer,
+                LocalDate date,
+                LocalDate due,
+                String currency,
+                boolean pricesIncludeTax,
+                String receivableAccount,
+                String externalReference,
+                String creditsNumber,
+                List<DraftLine> lines,
+                Integer version) {
+            this(
+                    number,
+                    null,
+                    null,
+                    "final",
+                    "",
+                    false,
+                    kind,
+                    customer,
+                    date,
+                    due,
+                    currency,
+                    pricesIncludeTax,
+                    receivableAccount,
+                    externalReference,
+                    creditsNumber,
+                    lines,
+                    version);
+        }
+
+        boolean isDraft() {
+            return "draft".equals(status);
+        }
+
+        Draft numbered(String given) {
+            return new Draft(
+                    given,
+                    null,
+                    null,
+                    status,
+                    note,
+                    toBeEmailed,
+                    kind,
+                    customer,
+                    date,
+                    due,
+                    currency,
+                    pricesIncludeTax,
+                    receivableAccount,
+                    externalReference,
+                    creditsNumber,
+                    lines,
+                    version);
+        }
+    }
 
     /// @param taxCode null for a line that no tax is computed on
     public record DraftLine(
@@ -103,6 +176,9 @@ public final class Books {
             String receivableAccount,
             String externalReference,
             String creditsNumber,
+            String status,
+            String note,
+            boolean toBeEmailed,
             BigDecimal net,
             BigDecimal tax,
             BigDecimal gross,

@@ -127,6 +127,11 @@ class InkwellApi {
         return posting.taken(numbers);
     }
 
+    @GetMapping("/numbers/highest")
+    List<Books.HighestNumber> highest() {
+        return posting.highestNumbers();
+    }
+
     @GetMapping("/counts")
     Books.Counts counts() {
         return posting.counts();

@@ -46,6 +46,7 @@ public class Masters {
         Company company = Companies.open();
         return new Books.CompanySettings(
                 company.id(),
+                find("books").orElse(""),
                 company.name(),
                 company.currency(),
                 company.taxRounding(),
@@ -79,6 +80,11 @@ public class Masters {
 
     public void lockThrough(LocalDate date) {
         write("locked-through", date.toString());
+    }
+
+    /// Books begun anew are other books, whatever they are called.
+    public void beginBooks() {
+        write("books", java.util.UUID.randomUUID().toString());
     }
 
     private Optional<String> find(String setting) {

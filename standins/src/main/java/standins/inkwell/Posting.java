@@ -30,7 +30,8 @@ public class Posting {
     }
 
     @Transactional
-    public Document post(Draft draft) {
+    public Document post(Draft asked) {
+        Draft draft = asked.number() == null ? asked.numbered(nextNumber(asked)) : asked;
         check(draft);
         String id = "IN-"
                 + jdbc.sql("select nextval('inkwell_id')").query(Long.class).single();
@@ -39,16 +40,80 @@ public class Posting {
         try {
             jdbc.sql("""
                     insert into inkwell_document (id, number, kind, customer, date, due, prices_include_tax,
-                        receivable_account, external_reference, credits_number, net, tax, gross)
+                        receivable_account, external_reference, credits_number, status, note, to_be_emailed, net, tax, gross)
                     values (:id, :number, :kind, :customer, :date, :due, :inclusive, :receivable, :reference, :credits,
-                        :net, :tax, :gross)""").params(values).update();
+                        :status, :note, :emailed, :net, :tax, :gross)""").params(values).update();
         } catch (org.springframework.dao.DuplicateKeyException e) {
             throw numberTaken(draft.number());
         }
         writeLines(id, draft, tax);
-        book(id, draft, tax);
+        if (!draft.isDraft()) {
+            book(id, draft, tax);
+        }
         masters.changed("document", id);
         return get(id);
+    }
+
+    /// One after the highest with this prefix, and at least the number asked for. One at a time.
+    private String nextNumber(Draft draft) {
+        String prefix = draft.numberPrefix() == null ? "" : draft.numberPrefix();
+        jdbc.sql("select pg_advisory_xact_lock(8491)").query().singleRow();
+        long next = jdbc.sql("""
+                select greatest(:from, coalesce(max(cast(substr(number, length(:prefix) + 1) as bigint)), 0) + 1)
+                from inkwell_document
+                where left(number, length(:prefix)) = :prefix and substr(number, length(:prefix) + 1) ~ '^[0-9]{1,15}$'""")
+                .param("from", draft.numberFrom() == null ? 1L : draft.numberFrom())
+                .param("prefix", prefix)
+                .query(Long.class)
+                .single();
+        return prefix + next;
+    }
+
+    /// Books a draft.
+    @Transactional
+    public Document makeFinal(String id) {
+        Document document = get(id);
+        if (document.status().equals("final")) {
+            return document;
+        }
+        Draft draft = draftOf(document);
+        requireUnlocked(document.date());
+        book(id, draft, compute(draft));
+        jdbc.sql("update inkwell_document set status = 'final', version = version + 1 where id = :id")
+                .param("id", id)
+                .update();
+        masters.changed("document", id);
+        return get(id);
+    }
+
+    private static Draft draftOf(Document d) {
+        return new Draft(
+                d.number(),
+                null,
+                null,
+                d.status(),
+                d.note(),
+                d.toBeEmailed(),
+                d.kind(),
+                d.customer(),
+                d.date(),
+                d.due(),
+                Companies.open().currency(),
+                d.pricesIncludeTax(),
+                d.receivableAccount(),
+                d.externalReference(),
+                d.creditsNumber(),
+                d.lines().stream()
+                        .map(line -> new DraftLine(
+                                line.item(),
+                                line.account(),
+                                line.text(),
+                                line.quantity(),
+                                line.unitPrice(),
+                                line.amount(),
+                                line.taxCode()))
+                        .toList(),
+                d.version());
     }
 
     /// Replaces lines and due date, and books the document anew.
@@ -77,7 +142,9 @@ public class Posting {
                 .param("id", id)
                 .update();
         writeLines(id, draft, tax);
-        book(id, draft, tax);
+        if (old.status().equals("final")) {
+            book(id, draft, tax);
+        }
         masters.changed("document", id);
         return get(id);
     }
@@ -86,6 +153,9 @@ public class Posting {
     public Document pay(Books.Payment payment) {
         Document document = get(payment.document());
         requireUnlocked(payment.date());
+        if (document.status().equals("draft")) {
+            throw Refusal.unprocessable("draft", document.number() + " is a draft; make it final first.");
+        }
         BigDecimal open = document.gross().subtract(document.paid());
         if (payment.amount().signum() <= 0 || payment.amount().compareTo(open) > 0) {
             throw Refusal.unprocessable("amount-invalid", "A payment is more than nothing and at most " + open + ".");
@@ -160,6 +230,13 @@ public class Posting {
                 .param("numbers", numbers.toArray(String[]::new))
                 .query(Books.TakenNumber.class)
                 .list();
+    }
+
+    /// By the digits at their end.
+    public List<Books.HighestNumber> highestNumbers() {
+        return jdbc.sql("""
+                select distinct on (kind) kind, number from inkwell_document where number ~ '[0-9]{1,15}$'
+                order by kind, cast(substring(number from '[0-9]{1,15}$') as bigint) desc""").query(Books.HighestNumber.class).list();
     }
 
     public Books.Counts counts() {
@@ -260,6 +337,9 @@ public class Posting {
         values.put("receivable", draft.receivableAccount());
         values.put("reference", draft.externalReference());
         values.put("credits", draft.creditsNumber() == null ? "" : draft.creditsNumber());
+        values.put("status", draft.isDraft() ? "draft" : "final");
+        values.put("note", draft.note() == null ? "" : draft.note());
+        values.put("emailed", Boolean.TRUE.equals(draft.toBeEmailed()));
         values.put("net", tax.net());
         values.put("tax", tax.tax());
         values.put("gross", tax.net().add(tax.tax()));
@@ -344,6 +424,9 @@ public class Posting {
             String receivableAccount,
             String externalReference,
             String creditsNumber,
+            String status,
+            String note,
+            boolean toBeEmailed,
             BigDecimal net,
             BigDecimal tax,
             BigDecimal gross,
@@ -372,6 +455,9 @@ public class Posting {
                 head.receivableAccount(),
                 head.externalReference(),
                 head.creditsNumber(),
+                head.status(),
+                head.note(),
+                head.toBeEmailed(),
                 head.net(),
                 head.tax(),
                 head.gross(),
@@ -382,6 +468,6 @@ public class Posting {
 
     private static final String HEAD = """
             select id, version, number, kind, customer, date, due, prices_include_tax, receivable_account,
-                external_reference, credits_number, net, tax, gross, paid
+                external_reference, credits_number, status, note, to_be_emailed, net, tax, gross, paid
             from inkwell_document""";
 }

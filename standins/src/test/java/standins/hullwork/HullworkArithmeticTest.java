@@ -42,6 +42,7 @@ class HullworkArithmeticTest {
                 "GOODS",
                 "X",
                 "x",
+                "",
                 "c",
                 new BigDecimal(quantity),
                 "C62",
@@ -49,7 +50,8 @@ class HullworkArithmeticTest {
                 BigDecimal.ZERO,
                 "V",
                 new BigDecimal(rate),
-                BigDecimal.ZERO);
+                BigDecimal.ZERO,
+                List.of());
     }
 
     private static HullworkDocument document(String discount, boolean inclusive, Line... lines) {
@@ -66,6 +68,10 @@ class HullworkArithmeticTest {
                 "C",
                 "S",
                 "W",
+                "",
+                date,
+                null,
+                null,
                 "",
                 new BigDecimal(discount),
                 List.of(lines),

@@ -179,6 +179,74 @@ class BooksTest {
     }
 
     @Test
+    void inkwellNumbersWhatHasNoNumberAndGoesOnFromItsHighest() {
+        Draft asked = numbered("SM-", 7001);
+        assertThat(saltmere(() -> posting.post(asked)).number()).isEqualTo("SM-7001");
+        assertThat(saltmere(() -> posting.post(asked)).number()).isEqualTo("SM-7002");
+        saltmere(() -> posting.post(invoice("SM-8000")));
+        assertThat(saltmere(() -> posting.post(asked)).number()).isEqualTo("SM-8001");
+        assertThat(saltmere(() -> posting.post(numbered("SM-", 9001))).number()).isEqualTo("SM-9001");
+        assertThat(saltmere(() -> posting.highestNumbers())).contains(new Books.HighestNumber("invoice", "HW-20388"));
+    }
+
+    private static Draft numbered(String prefix, long from) {
+        Draft d = invoice("x");
+        return new Draft(
+                null,
+                prefix,
+                from,
+                "final",
+                "",
+                false,
+                d.kind(),
+                d.customer(),
+                d.date(),
+                d.due(),
+                d.currency(),
+                d.pricesIncludeTax(),
+                d.receivableAccount(),
+                null,
+                d.creditsNumber(),
+                d.lines(),
+                null);
+    }
+
+    @Test
+    void aDraftIsBookedOnceItIsFinalAndNotPaidBefore() {
+        Draft d = numbered("DR-", 1);
+        Draft draft = new Draft(
+                null,
+                "DR-",
+                1L,
+                "draft",
+                "Rigging renewed",
+                true,
+                d.kind(),
+                d.customer(),
+                d.date(),
+                d.due(),
+                d.currency(),
+                d.pricesIncludeTax(),
+                d.receivableAccount(),
+                null,
+                d.creditsNumber(),
+                d.lines(),
+                null);
+        Books.Document posted = saltmere(() -> posting.post(draft));
+        assertThat(posted.journal()).isEmpty();
+        assertThat(posted.note()).isEqualTo("Rigging renewed");
+        assertThat(posted.toBeEmailed()).isTrue();
+        assertThatThrownBy(
+                        () -> saltmere(() -> posting.pay(new Books.Payment(posted.id(), DAY, posted.gross(), "1000"))))
+                .isInstanceOfSatisfying(
+                        Refusal.class, refusal -> assertThat(refusal.code()).isEqualTo("draft"));
+        assertThat(saltmere(() -> posting.makeFinal(posted.id())).journal()).hasSize(4);
+        assertThat(saltmere(() -> posting.makeFinal(posted.id())).journal())
+                .as("once")
+                .hasSize(4);
+    }
+
+    @Test
     void theSameKeyDoesTheWorkOnceAndGivesTheSameAnswer() {
         var first = saltmere(() -> requests.once("key-a", () -> posting.post(invoice("T-3"))));
         var again = saltmere(() -> requests.once("key-a", () -> posting.post(invoice("T-3"))));

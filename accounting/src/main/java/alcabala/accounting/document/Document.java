@@ -11,12 +11,18 @@ import org.joda.money.CurrencyUnit;
 ///
 /// @param taxRounding how the source rounds tax
 /// @param ownership which side of the document the business is
+/// @param deliveryDate when goods or work were delivered (EN 16931 BT-72), or null
+/// @param site where of the source it was made, or empty
+/// @param note what was done, and notes about it (EN 16931 BT-22), or empty
 /// @param precedingNumber the invoice a credit note belongs to (EN 16931 BT-25), or empty
 public record Document(
         DocumentKind kind,
         String number,
         LocalDate issueDate,
         LocalDate dueDate,
+        LocalDate deliveryDate,
+        String site,
+        String note,
         CurrencyUnit currency,
         PriceMode priceMode,
         TaxRounding taxRounding,
@@ -28,6 +34,12 @@ public record Document(
         List<AllowanceCharge> allowancesAndCharges,
         List<TaxSubtotal> taxes,
         StatedTotals totals) {
+
+    /// A document kept before it had a site and a note has none.
+    public Document {
+        site = site == null ? "" : site;
+        note = note == null ? "" : note;
+    }
 
     /// The other party: the buyer of a sale, the seller of a bill.
     public Party counterparty() {
@@ -46,6 +58,9 @@ public record Document(
                 number,
                 issueDate,
                 dueDate,
+                deliveryDate,
+                site,
+                note,
                 currency,
                 priceMode,
                 taxRounding,

@@ -1,7 +1,10 @@
 package alcabala.accounting.finding;
 
 import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.document.DocumentKind;
 import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
 import org.joda.money.Money;
 
 /// Something that keeps a document from crossing, or that a bookkeeper should know: a code, a place and the facts. The
@@ -87,6 +90,46 @@ public sealed interface Finding {
         @Override
         public String cause() {
             return "party-doubtful:" + party;
+        }
+    }
+
+    /// The route creates no parties, and nobody has said which one on the ledger this is.
+    record PartyMissing(String party, String name) implements Finding {
+        @Override
+        public String cause() {
+            return "party-missing:" + party;
+        }
+    }
+
+    /// The lines need several tax codes, and the ledger takes one for a document.
+    record SeveralTaxCodes(List<String> codes) implements Finding {
+        @Override
+        public String cause() {
+            return "several-tax-codes:" + String.join("+", codes);
+        }
+    }
+
+    /// Dated before the day from which documents of its kind cross on this route.
+    record BeforeCutOff(LocalDate date, LocalDate cutOff) implements Finding {
+        @Override
+        public String cause() {
+            return "before-cut-off";
+        }
+    }
+
+    /// Documents of its kind do not cross on this route.
+    record DoesNotCross(DocumentKind kind) implements Finding {
+        @Override
+        public String cause() {
+            return "does-not-cross:" + kind.word();
+        }
+    }
+
+    /// The site has no route, and its source no default one.
+    record Unrouted(String site) implements Finding {
+        @Override
+        public String cause() {
+            return "unrouted:" + site;
         }
     }
 

@@ -7,6 +7,7 @@ import org.joda.money.CurrencyUnit;
 
 /// What a ledger is and offers, as last pulled.
 ///
+/// @param oneTaxCode whether a document carries one tax code for all its lines
 /// @param nameLimit how many characters the ledger keeps of an item's name
 public record LedgerProfile(
         String name,
@@ -14,7 +15,8 @@ public record LedgerProfile(
         TaxRounding taxRounding,
         Map<String, LedgerAccount> accounts,
         Map<String, LedgerTaxCode> taxCodes,
-        int nameLimit) {
+        int nameLimit,
+        boolean oneTaxCode) {
 
     public Optional<LedgerAccount> findAccount(String code) {
         return Optional.ofNullable(accounts.get(code));

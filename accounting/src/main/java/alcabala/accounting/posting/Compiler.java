@@ -20,18 +20,25 @@ public final class Compiler {
         this.ledger = ledger;
     }
 
+    /// For documents whose site has no route: each has that one finding.
+    public static Compiler unrouted(Route route) {
+        return new Compiler(null, route, null);
+    }
+
     /// Either findings that block, or the exact ledger document and the journal it will cause; warnings come with both.
     /// Every journal balances and its control account gets exactly the gross (domain, section 3).
     public Compilation compile(Document document) {
-        if (!document.kind().isSale()) {
-            return new Compilation(
-                    List.of(new Finding.PurchaseNotCompiled()),
-                    List.of(),
-                    Optional.empty(),
-                    Optional.empty(),
-                    Optional.empty());
+        if (ledger == null) {
+            return only(new Finding.Unrouted(document.site()));
         }
-        return new DocumentCompilation(document, crosswalk, ledger).run();
+        if (!document.kind().isSale()) {
+            return only(new Finding.PurchaseNotCompiled());
+        }
+        return new DocumentCompilation(document, crosswalk, route.settings(), ledger).run();
+    }
+
+    private static Compilation only(Finding finding) {
+        return new Compilation(List.of(finding), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     public Route route() {

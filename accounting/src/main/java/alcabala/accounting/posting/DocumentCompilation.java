@@ -11,6 +11,7 @@ import alcabala.accounting.crosswalk.WalkStep;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.Ownership;
+import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.AccountUnusable.Reason;
@@ -18,10 +19,15 @@ import alcabala.accounting.finding.Severity;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.matching.Candidate;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Setting;
 import alcabala.accounting.tax.TaxCalculator;
 import alcabala.accounting.tax.TaxComputation;
 import alcabala.accounting.tax.TaxedAmount;
+import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -39,9 +45,12 @@ final class DocumentCompilation {
     private final Set<Finding> findings = new LinkedHashSet<>();
     private final Map<String, String> taxCodes = new HashMap<>();
 
-    DocumentCompilation(Document document, Crosswalk crosswalk, LedgerProfile ledger) {
+    private final RouteSettings settings;
+
+    DocumentCompilation(Document document, Crosswalk crosswalk, RouteSettings settings, LedgerProfile ledger) {
         this.document = document;
         this.crosswalk = crosswalk;
+        this.settings = settings;
         this.ledger = ledger;
     }
 
@@ -50,7 +59,9 @@ final class DocumentCompilation {
         new Arithmetic(document, findings::add).check();
         List<DocumentLine> taxable = TaxableLines.of(document);
         List<ResolvedLine> resolved = resolve(taxable);
-        Optional<TaxComparison> tax = compareTax(taxable, resolved);
+        checkOneTaxCode(resolved);
+        List<LedgerLine> lines = new LedgerLines(crosswalk, settings).of(resolved);
+        Optional<TaxComparison> tax = compareTax(taxable, resolved, lines);
         String control = roleAccount(AccountRole.RECEIVABLES_CONTROL);
         tax.ifPresent(this::checkTaxAccounts);
         String rounding = tax.filter(t -> !t.rounding().isZero())
@@ -64,8 +75,8 @@ final class DocumentCompilation {
                 List.copyOf(findings),
                 resolved,
                 tax,
-                Optional.of(ledgerDocument(resolved, tax.get(), control, rounding)),
-                Optional.of(journal(resolved, tax.get(), control, rounding)));
+                Optional.of(ledgerDocument(lines, tax.get(), control, rounding)),
+                Optional.of(journal(lines, tax.get(), control, rounding)));
     }
 
     private void checkHeader() {
@@ -77,15 +88,25 @@ final class DocumentCompilation {
             findings.add(new Finding.CurrencyUnavailable(
                     document.currency().getCode(), ledger.baseCurrency().getCode()));
         }
-        Party party = document.counterparty();
-        if (crosswalk.find(RowKind.PARTY, party.code()).isEmpty()) {
-            crosswalk
-                    .findDoubt(party)
-                    .ifPresent(doubt -> findings.add(new Finding.PartyDoubtful(
-                            party.code(),
-                            party.name(),
-                            doubt.party().code(),
-                            doubt.party().name())));
+        checkParty(document.counterparty());
+        if (!settings.crosses(document.kind())) {
+            findings.add(new Finding.DoesNotCross(document.kind()));
+        }
+        settings.findCutOff(document.kind())
+                .filter(day -> document.issueDate().isBefore(day))
+                .ifPresent(day -> findings.add(new Finding.BeforeCutOff(document.issueDate(), day)));
+    }
+
+    private void checkParty(Party party) {
+        if (crosswalk.find(RowKind.PARTY, party.code()).isPresent()) {
+            return;
+        }
+        Optional<Candidate> doubt = crosswalk.findDoubt(party);
+        if (doubt.isPresent()) {
+            Party known = doubt.get().party();
+            findings.add(new Finding.PartyDoubtful(party.code(), party.name(), known.code(), known.name()));
+        } else if (settings.is(Setting.NEW_PARTIES, "ask")) {
+            findings.add(new Finding.PartyMissing(party.code(), party.name()));
         }
     }
 
@@ -95,9 +116,22 @@ final class DocumentCompilation {
         for (DocumentLine line : lines) {
             Walk walk = resolver.incomeAccount(document, line);
             checkAccount(line, walk);
-            resolved.add(new ResolvedLine(line, line.amount(), walk, taxCode(line.tax())));
+            String code = settings.taxIsOff() ? "" : taxCode(line.tax());
+            resolved.add(new ResolvedLine(line, line.amount(), walk, code));
         }
-        return resolved;
+        return settings.taxIsOff() ? TaxOff.of(document, resolved) : resolved;
+    }
+
+    private void checkOneTaxCode(List<ResolvedLine> resolved) {
+        List<String> codes = resolved.stream()
+                .map(ResolvedLine::taxCode)
+                .filter(code -> !code.isEmpty())
+                .distinct()
+                .sorted()
+                .toList();
+        if (ledger.oneTaxCode() && codes.size() > 1) {
+            findings.add(new Finding.SeveralTaxCodes(codes));
+        }
     }
 
     private void checkAccount(DocumentLine line, Walk walk) {
@@ -140,12 +174,15 @@ final class DocumentCompilation {
     }
 
     private String findTaxCode(TaxCombination tax) {
-        Optional<CrosswalkRow> row = crosswalk.find(RowKind.TAX, tax.key());
-        if (row.isEmpty()) {
+        String unstated = tax.equals(TaxCombination.NONE) ? settings.get(Setting.UNSTATED_TAX) : "";
+        String code = crosswalk
+                .find(RowKind.TAX, tax.key())
+                .map(CrosswalkRow::counterpart)
+                .orElse(unstated);
+        if (code.isEmpty()) {
             findings.add(new Finding.TaxUnmapped(tax.key(), tax.rate()));
             return "";
         }
-        String code = row.get().counterpart();
         Optional<LedgerTaxCode> ledgerCode = ledger.findTaxCode(code).filter(LedgerTaxCode::active);
         if (ledgerCode.isEmpty()) {
             findings.add(new Finding.TaxCodeUnusable(tax.key(), code));
@@ -159,23 +196,24 @@ final class DocumentCompilation {
     }
 
     /// Empty when a tax has no code on the ledger, since then nobody can know what the ledger would compute.
-    private Optional<TaxComparison> compareTax(List<DocumentLine> taxable, List<ResolvedLine> resolved) {
-        List<TaxedAmount> amounts = new ArrayList<>(resolved.size());
-        int taxedLines = 0;
-        for (ResolvedLine line : resolved) {
-            if (line.taxCode().isEmpty()) {
-                return Optional.empty();
-            }
-            LedgerTaxCode code = ledger.taxCodes().get(line.taxCode());
-            amounts.add(new TaxedAmount(code.code(), code.rate(), line.amount()));
-            taxedLines += code.rate().signum() == 0 ? 0 : 1;
+    private Optional<TaxComparison> compareTax(
+            List<DocumentLine> taxable, List<ResolvedLine> resolved, List<LedgerLine> lines) {
+        if (!settings.taxIsOff()
+                && resolved.stream().anyMatch(line -> line.taxCode().isEmpty())) {
+            return Optional.empty();
         }
+        List<TaxedAmount> amounts = lines.stream()
+                .map(line -> new TaxedAmount(line.taxCode(), rate(line.taxCode()), line.amount()))
+                .toList();
+        int taxedLines = (int) resolved.stream()
+                .filter(line -> rate(line.taxCode()).signum() != 0)
+                .count();
         TaxComputation byLedger =
                 TaxCalculator.compute(ledger.taxRounding(), document.priceMode(), document.currency(), amounts);
         Money stated = document.totals().tax();
         long gap = Math.abs(stated.minus(byLedger.tax()).getAmountMinorLong());
         boolean rateKnownToDiffer = findings.stream().anyMatch(Finding.TaxRateDiffers.class::isInstance);
-        if (gap > taxedLines && !rateKnownToDiffer) {
+        if (gap > taxedLines && !rateKnownToDiffer && !settings.taxIsOff()) {
             findings.add(new Finding.TaxDiffers(stated, byLedger.tax(), taxedLines));
         }
         Money rounding = document.totals().gross().minus(byLedger.gross());
@@ -184,6 +222,11 @@ final class DocumentCompilation {
             rounding = Money.zero(document.currency());
         }
         return Optional.of(new TaxComparison(stated, SourceTax.compute(document, taxable), byLedger, rounding));
+    }
+
+    /// The ledger's rate of a code; nothing for a line that goes without one.
+    private BigDecimal rate(String code) {
+        return code.isEmpty() ? BigDecimal.ZERO : ledger.taxCodes().get(code).rate();
     }
 
     /// A gap that is no rounding has been reported by what caused it, or is reported now: it never goes to the rounding
@@ -204,22 +247,11 @@ final class DocumentCompilation {
         return account;
     }
 
-    private LedgerDocument ledgerDocument(
-            List<ResolvedLine> resolved, TaxComparison tax, String control, String rounding) {
-        List<LedgerLine> lines = new ArrayList<>(resolved.size() + 1);
-        for (ResolvedLine line : resolved) {
-            lines.add(ledgerLine(line));
-        }
+    private LedgerDocument ledgerDocument(List<LedgerLine> shaped, TaxComparison tax, String control, String rounding) {
+        List<LedgerLine> lines = new ArrayList<>(shaped);
         if (!tax.rounding().isZero()) {
-            lines.add(new LedgerLine(
-                    "",
-                    "",
-                    "Rounding",
-                    java.math.BigDecimal.ONE,
-                    tax.rounding().getAmount(),
-                    tax.rounding(),
-                    rounding,
-                    ""));
+            BigDecimal amount = tax.rounding().getAmount();
+            lines.add(new LedgerLine("", "", "Rounding", BigDecimal.ONE, amount, tax.rounding(), rounding, ""));
         }
         String counterpart = crosswalk
                 .find(RowKind.PARTY, document.counterparty().code())
@@ -227,46 +259,52 @@ final class DocumentCompilation {
                 .orElse("");
         return new LedgerDocument(
                 document.kind(),
-                document.number(),
-                document.issueDate(),
+                numberOf(document.number()),
+                series(),
+                date(),
                 document.dueDate(),
                 document.currency(),
-                document.priceMode(),
+                settings.taxIsOff() ? PriceMode.NET : document.priceMode(),
                 document.counterparty().code(),
                 counterpart,
                 control,
-                document.precedingNumber(),
+                numberOf(document.precedingNumber()),
                 lines,
+                settings.is(Setting.WORK_DESCRIPTION, "yes") ? document.note() : "",
+                settings.is(Setting.ARRIVAL, "draft"),
+                settings.is(Setting.E_MAIL, "yes"),
                 tax.ledger().net().plus(tax.rounding()),
                 tax.ledger().tax(),
                 document.totals().gross());
     }
 
-    private LedgerLine ledgerLine(ResolvedLine resolved) {
-        DocumentLine line = resolved.line();
-        String counterpart = line.item().isEmpty()
-                ? ""
-                : crosswalk
-                        .find(RowKind.ITEM, line.item())
-                        .map(CrosswalkRow::counterpart)
-                        .orElse("");
-        return new LedgerLine(
-                line.item(),
-                counterpart,
-                line.description(),
-                line.quantity(),
-                line.price(),
-                resolved.amount(),
-                resolved.account(),
-                resolved.taxCode());
+    private boolean ledgerNumbers() {
+        return settings.is(Setting.NUMBERED_BY, "ledger");
     }
 
-    private Journal journal(List<ResolvedLine> resolved, TaxComparison tax, String control, String rounding) {
+    /// A number of the source as it is on the ledger; empty when the ledger gives its own.
+    private String numberOf(String number) {
+        return number.isEmpty() || ledgerNumbers() ? "" : settings.get(Setting.NUMBER_PREFIX) + number;
+    }
+
+    private NumberSeries series() {
+        return ledgerNumbers()
+                ? new NumberSeries(settings.get(Setting.NUMBER_PREFIX), settings.firstNumber(document.kind()))
+                : NumberSeries.OWN;
+    }
+
+    /// The date of a batch is not known before there is one.
+    private LocalDate date() {
+        boolean delivered = settings.is(Setting.DOCUMENT_DATE, "delivery") && document.deliveryDate() != null;
+        return delivered ? document.deliveryDate() : document.issueDate();
+    }
+
+    private Journal journal(List<LedgerLine> lines, TaxComparison tax, String control, String rounding) {
         Journal.Builder journal =
                 new Journal.Builder(document.currency(), document.kind().isCredit());
         journal.debit(control, document.totals().gross());
-        for (int i = 0; i < resolved.size(); i++) {
-            journal.credit(resolved.get(i).account(), tax.ledger().lineNets().get(i));
+        for (int i = 0; i < lines.size(); i++) {
+            journal.credit(lines.get(i).account(), tax.ledger().lineNets().get(i));
         }
         tax.ledger().groups().stream()
                 .filter(g -> !g.tax().isZero())

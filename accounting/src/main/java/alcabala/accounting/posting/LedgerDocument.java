@@ -12,10 +12,14 @@ import org.joda.money.Money;
 /// @param party the source's party code
 /// @param partyCounterpart the ledger's party; empty when it is to be created on first use
 /// @param controlAccount the account that gets exactly the gross
+/// @param number empty when the ledger numbers it, from `series`
+/// @param note at the end of the document, or empty
+/// @param draft whether it arrives as a draft, which the ledger books only once somebody makes it final
 /// @param net what the ledger will compute, the rounding line included
 public record LedgerDocument(
         DocumentKind kind,
         String number,
+        NumberSeries series,
         LocalDate issueDate,
         LocalDate dueDate,
         CurrencyUnit currency,
@@ -25,6 +29,41 @@ public record LedgerDocument(
         String controlAccount,
         String precedingNumber,
         List<LedgerLine> lines,
+        String note,
+        boolean draft,
+        boolean toBeEmailed,
         Money net,
         Money tax,
-        Money gross) {}
+        Money gross) {
+    /// The same with the date of its batch.
+    public LedgerDocument onDay(LocalDate day) {
+        return copy(day, precedingNumber);
+    }
+
+    /// The same, told which number the invoice that it credits has on the ledger.
+    public LedgerDocument crediting(String number) {
+        return copy(issueDate, number);
+    }
+
+    private LedgerDocument copy(LocalDate day, String preceding) {
+        return new LedgerDocument(
+                kind,
+                number,
+                series,
+                day,
+                dueDate,
+                currency,
+                priceMode,
+                party,
+                partyCounterpart,
+                controlAccount,
+                preceding,
+                lines,
+                note,
+                draft,
+                toBeEmailed,
+                net,
+                tax,
+                gross);
+    }
+}

@@ -1,4 +1,6 @@
 package alcabala.accounting.posting;
 
-/// One crossing, from a source to a ledger.
-public record Route(String code, String source, String ledger) {}
+import alcabala.accounting.setting.RouteSettings;
+
+/// One crossing, from a source to a ledger, with what is decided about it.
+public record Route(String code, String source, String ledger, RouteSettings settings) {}

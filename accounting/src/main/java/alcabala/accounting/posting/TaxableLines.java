@@ -66,6 +66,8 @@ final class TaxableLines {
                 "",
                 from.reason(),
                 "",
+                "",
+                "",
                 BigDecimal.ONE,
                 "C62",
                 amount.getAmount(),

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 
 /// Everything that readiness is judged by, gathered beforehand.
 ///
@@ -19,28 +20,39 @@ import org.joda.money.CurrencyUnit;
 /// @param ledger the ledger as last pulled
 /// @param roles the account that each role has on the route
 /// @param taxes the source's taxes that waiting documents use
-/// @param waiting the documents that have not crossed
+/// @param settings of the company on the ledger; empty when it cannot be asked
+/// @param taxOff whether the route has tax switched off
+/// @param waiting the sales that have not crossed
+/// @param purchases the bills that have not crossed
+/// @param unrouted what of the same source has no route, by site
 /// @param newItems names of items, by code, that the ledger lacks and that would be created
 /// @param itemNames names of the items that the ledger has, by code
+/// @param safeNextNumber above every number of both sides; 0 when that is not known
 /// @param takenNumbers numbers of waiting documents that stand on the ledger already under another document
 /// @param otherRoutes other routes that lead to the same books, with how many document numbers they share with this one
 public record Facts(
         Set<RecordType> carried,
         LedgerProfile ledger,
-        Settings settings,
+        Optional<Settings> settings,
+        boolean taxOff,
         Map<AccountRole, String> roles,
         List<TaxUse> taxes,
         List<Waiting> waiting,
+        List<Waiting> purchases,
+        List<Unrouted> unrouted,
         Map<String, String> newItems,
         Map<String, String> itemNames,
         Set<String> takenNumbers,
+        long safeNextNumber,
         Map<String, Integer> otherRoutes) {
 
     /// Settings of the company on the ledger.
     ///
+    /// @param otherBooks whether it answers for other books than those that were connected
     /// @param consentLeft how long the consent is good for; empty when it has no end, negative when it is over
     /// @param clockApart how far the ledger's clock is from ours, never negative
     public record Settings(
+            boolean otherBooks,
             LocalDate lockedThrough,
             boolean appliesCredits,
             boolean tracksQuantities,
@@ -56,9 +68,14 @@ public record Facts(
     /// @param gross minor units of the documents that use it
     public record TaxUse(String code, BigDecimal rate, String ledgerCode, int documents, long gross) {}
 
+    /// Documents of a site without a route.
+    ///
+    /// @param gross in the site's own currency
+    public record Unrouted(String site, int documents, Money gross) {}
+
     /// A document that has not crossed.
     ///
-    /// @param gross minor units, credit notes negative
+    /// @param gross minor units, credit notes negative; so is the tax
     /// @param credit whether it is a credit note
     /// @param missing roles that it needs and the route does not have
     /// @param goods whether a line of it is for goods
@@ -67,6 +84,7 @@ public record Facts(
             LocalDate issueDate,
             CurrencyUnit currency,
             long gross,
+            long tax,
             boolean credit,
             boolean goods,
             Set<AccountRole> missing) {}

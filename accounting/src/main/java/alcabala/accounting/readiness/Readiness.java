@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.function.ToLongFunction;
 import org.joda.money.Money;
 
 /// Judges what would go wrong later (domain, section 8). Pure: the same facts give the same results.
@@ -24,12 +25,15 @@ public final class Readiness {
         this.facts = facts;
     }
 
-    /// One result for every check, in their order.
+    /// One result for every check, in their order; those that only the ledger can answer are left out when it cannot be
+    /// asked.
     public static List<Result> judge(Facts facts) {
         Readiness readiness = new Readiness(facts);
         List<Result> results = new ArrayList<>();
         for (Check check : Check.values()) {
-            results.add(readiness.judge(check));
+            if (facts.settings().isPresent() || !check.asksLedger()) {
+                results.add(readiness.judge(check));
+            }
         }
         return results;
     }
@@ -37,6 +41,9 @@ public final class Readiness {
     private Result judge(Check check) {
         return switch (check) {
             case CONSENT -> consent();
+            case SAME_BOOKS -> sameBooks();
+            case ROUTES -> routes();
+            case TAX_OFF -> taxOff();
             case ACCOUNT_ROLES -> roles();
             case DEFAULT_FOR_SALES -> defaultForSales();
             case TAX_CODES -> taxes(check, use -> codeOf(use).isEmpty());
@@ -46,29 +53,80 @@ public final class Readiness {
                         use -> codeOf(use)
                                 .filter(code -> code.rate().compareTo(use.rate()) != 0)
                                 .isPresent());
-            case APPLIES_CREDITS -> ifSet(check, facts.settings().appliesCredits(), Waiting::credit);
-            case TRACKS_QUANTITIES -> ifSet(check, facts.settings().tracksQuantities(), Waiting::goods);
-            case NUMBERS ->
-                of(check, Verdict.BLOCKS, doc -> facts.takenNumbers().contains(doc.number()));
+            case APPLIES_CREDITS -> ifSet(check, settings().appliesCredits(), Waiting::credit);
+            case TRACKS_QUANTITIES -> ifSet(check, settings().tracksQuantities(), Waiting::goods);
+            case NUMBERS -> numbers();
             case PERIOD ->
                 of(
                         check,
                         Verdict.BLOCKS,
-                        doc -> !doc.issueDate().isAfter(facts.settings().lockedThrough()));
+                        doc -> !doc.issueDate().isAfter(settings().lockedThrough()));
             case CURRENCIES ->
                 of(
                         check,
                         Verdict.BLOCKS,
                         doc -> !doc.currency().equals(facts.ledger().baseCurrency()));
-            case DIMENSIONS -> ifSet(check, !facts.settings().features().contains("dimensions"), doc -> true);
+            case PURCHASE_ORDERS -> purchaseOrders();
+            case DIMENSIONS -> ifSet(check, !settings().features().contains("dimensions"), doc -> true);
             case ITEM_NAMES -> itemNames();
             case ONE_WAY_ONLY -> oneWay();
             case CALENDAR -> calendar();
         };
     }
 
+    private Facts.Settings settings() {
+        return facts.settings().orElseThrow();
+    }
+
+    private Result sameBooks() {
+        return settings().otherBooks()
+                ? result(Check.SAME_BOOKS, Verdict.BLOCKS, List.of(), facts.waiting())
+                : passes(Check.SAME_BOOKS);
+    }
+
+    /// Sums of several currencies cannot be added; the subjects say each.
+    private Result routes() {
+        if (facts.unrouted().isEmpty()) {
+            return passes(Check.ROUTES);
+        }
+        return new Result(
+                Check.ROUTES,
+                Verdict.WARNS,
+                facts.unrouted().stream()
+                        .map(each -> each.site() + "|" + each.documents() + "|" + each.gross())
+                        .toList(),
+                facts.unrouted().stream().mapToInt(Facts.Unrouted::documents).sum(),
+                Money.zero(facts.ledger().baseCurrency()));
+    }
+
+    /// The amount is the tax, since that is what would be booked as revenue.
+    private Result taxOff() {
+        List<Waiting> taxed =
+                facts.waiting().stream().filter(doc -> doc.tax() != 0).toList();
+        return facts.taxOff() && !taxed.isEmpty()
+                ? new Result(Check.TAX_OFF, Verdict.WARNS, List.of(), taxed.size(), sum(taxed, Waiting::tax))
+                : passes(Check.TAX_OFF);
+    }
+
+    private Result numbers() {
+        Result found =
+                of(Check.NUMBERS, Verdict.BLOCKS, doc -> facts.takenNumbers().contains(doc.number()));
+        return found.verdict() == Verdict.PASSES ? found : found.proposing(String.valueOf(facts.safeNextNumber()));
+    }
+
+    private Result purchaseOrders() {
+        boolean has = settings().features().contains("purchase-orders");
+        return has || facts.purchases().isEmpty()
+                ? passes(Check.PURCHASE_ORDERS)
+                : result(
+                        Check.PURCHASE_ORDERS,
+                        Verdict.WARNS,
+                        facts.purchases().stream().map(Waiting::number).toList(),
+                        facts.purchases());
+    }
+
     private Result consent() {
-        Optional<Duration> left = facts.settings().consentLeft();
+        Optional<Duration> left = settings().consentLeft();
         if (left.isEmpty() || left.get().compareTo(SOON) > 0) {
             return passes(Check.CONSENT);
         }
@@ -174,11 +232,8 @@ public final class Readiness {
     }
 
     private Result calendar() {
-        boolean zones = !facts.settings()
-                .here()
-                .getRules()
-                .equals(facts.settings().there().getRules());
-        boolean clocks = facts.settings().clockApart().compareTo(CLOCKS_APART) > 0;
+        boolean zones = !settings().here().getRules().equals(settings().there().getRules());
+        boolean clocks = settings().clockApart().compareTo(CLOCKS_APART) > 0;
         if (!zones && !clocks) {
             return passes(Check.CALENDAR);
         }
@@ -186,9 +241,9 @@ public final class Readiness {
                 Check.CALENDAR,
                 Verdict.WARNS,
                 List.of(
-                        facts.settings().here().getId(),
-                        facts.settings().there().getId(),
-                        String.valueOf(facts.settings().clockApart().toMinutes())),
+                        settings().here().getId(),
+                        settings().there().getId(),
+                        String.valueOf(settings().clockApart().toMinutes())),
                 facts.waiting());
     }
 
@@ -209,15 +264,15 @@ public final class Readiness {
     }
 
     private Result result(Check check, Verdict verdict, List<String> subjects, List<Waiting> concerned) {
-        long gross = concerned.stream()
+        return new Result(check, verdict, subjects, concerned.size(), sum(concerned, Waiting::gross));
+    }
+
+    /// Of those in the ledger's own currency.
+    private Money sum(List<Waiting> documents, ToLongFunction<Waiting> figure) {
+        long sum = documents.stream()
                 .filter(doc -> doc.currency().equals(facts.ledger().baseCurrency()))
-                .mapToLong(Waiting::gross)
+                .mapToLong(figure)
                 .sum();
-        return new Result(
-                check,
-                verdict,
-                subjects,
-                concerned.size(),
-                Money.ofMinor(facts.ledger().baseCurrency(), gross));
+        return Money.ofMinor(facts.ledger().baseCurrency(), sum);
     }
 }

@@ -62,7 +62,8 @@ class TaxAccountTest {
                 plain.taxRounding(),
                 plain.accounts(),
                 Map.of("S23", code("S23", "23"), "Z0", code("Z0", "0")),
-                plain.nameLimit());
+                plain.nameLimit(),
+                false);
         return new Compiler(Crosswalk.of(rows, Samples.NOBODY), Samples.ROUTE, bare).compile(document);
     }
 

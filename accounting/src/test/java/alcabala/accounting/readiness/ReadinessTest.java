@@ -17,6 +17,7 @@ import java.math.BigDecimal;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -45,36 +46,52 @@ class ReadinessTest {
         LocalDate lockedThrough = DAY.minusDays(1);
         boolean appliesCredits;
         boolean tracksQuantities;
-        Set<String> features = Set.of("dimensions");
+        Set<String> features = Set.of("dimensions", "purchase-orders");
         Optional<Duration> consentLeft = Optional.of(Duration.ofDays(60));
         ZoneId there = ZoneId.of("Europe/Dublin");
         Duration clockApart = Duration.ofSeconds(20);
         Map<String, String> newItems = Map.of("N-1", "Rope 8 mm");
         Set<String> taken = Set.of();
         Map<String, Integer> otherRoutes = Map.of("Harbour office", 0);
+        boolean otherBooks;
+        boolean canBeAsked = true;
+        boolean taxOff;
+        List<Waiting> purchases = List.of(waiting("B-1", 4_000, false));
+        List<Facts.Unrouted> unrouted = List.of();
 
         Result judge(Check check) {
             Facts facts = new Facts(
                     Set.of(RecordType.SALES),
                     LEDGER,
-                    new Facts.Settings(
-                            lockedThrough,
-                            appliesCredits,
-                            tracksQuantities,
-                            features,
-                            consentLeft,
-                            ZoneId.of("Europe/Dublin"),
-                            there,
-                            clockApart),
+                    canBeAsked
+                            ? Optional.of(new Facts.Settings(
+                                    otherBooks,
+                                    lockedThrough,
+                                    appliesCredits,
+                                    tracksQuantities,
+                                    features,
+                                    consentLeft,
+                                    ZoneId.of("Europe/Dublin"),
+                                    there,
+                                    clockApart))
+                            : Optional.empty(),
+                    taxOff,
                     roles,
                     taxes,
                     waiting,
+                    purchases,
+                    unrouted,
                     newItems,
                     Map.of("K-1", "Rope 10 mm"),
                     taken,
+                    20_457,
                     otherRoutes);
             List<Result> results = Readiness.judge(facts);
-            assertThat(results).extracting(Result::check).containsExactly(Check.values());
+            assertThat(results)
+                    .extracting(Result::check)
+                    .containsExactlyElementsOf(Arrays.stream(Check.values())
+                            .filter(each -> canBeAsked || !each.asksLedger())
+                            .toList());
             return results.stream()
                     .filter(each -> each.check() == check)
                     .findFirst()
@@ -83,7 +100,7 @@ class ReadinessTest {
     }
 
     private static Waiting waiting(String number, long gross, boolean credit) {
-        return new Waiting(number, DAY, CurrencyUnit.EUR, gross, credit, true, Set.of());
+        return new Waiting(number, DAY, CurrencyUnit.EUR, gross, gross / 10, credit, true, Set.of());
     }
 
     private static final LedgerProfile LEDGER = new LedgerProfile(
@@ -100,7 +117,8 @@ class ReadinessTest {
                     "S23", code("S23", "23", true),
                     "R9", code("R9", "9", true),
                     "OLD", code("OLD", "23", false)),
-            9);
+            9,
+            false);
 
     private static LedgerTaxCode code(String code, String rate, boolean active) {
         return new LedgerTaxCode(code, code, new BigDecimal(rate), TaxCategory.S, "2200", active);
@@ -138,7 +156,7 @@ class ReadinessTest {
             facts.roles.remove(AccountRole.ROUNDING);
             facts.waiting = List.of(
                     waiting("A-1", 12_300, false),
-                    new Waiting("A-2", DAY, CurrencyUnit.EUR, 500, false, true, Set.of(AccountRole.ROUNDING)));
+                    new Waiting("A-2", DAY, CurrencyUnit.EUR, 500, 0, false, true, Set.of(AccountRole.ROUNDING)));
         });
         assertFails(result, Verdict.BLOCKS, 1, "5.00");
         assertThat(result.subjects()).containsExactly("ROUNDING");
@@ -148,8 +166,8 @@ class ReadinessTest {
     void anOptionalRoleMattersOnlyWhenADocumentNeedsIt() {
         Sound facts = new Sound();
         assertThat(facts.judge(Check.ACCOUNT_ROLES).verdict()).isEqualTo(Verdict.PASSES);
-        facts.waiting =
-                List.of(new Waiting("A-1", DAY, CurrencyUnit.EUR, 700, false, false, Set.of(AccountRole.FEE_INCOME)));
+        facts.waiting = List.of(
+                new Waiting("A-1", DAY, CurrencyUnit.EUR, 700, 0, false, false, Set.of(AccountRole.FEE_INCOME)));
         assertThat(facts.judge(Check.ACCOUNT_ROLES).subjects()).containsExactly("FEE_INCOME");
     }
 
@@ -197,16 +215,50 @@ class ReadinessTest {
         assertFails(
                 spoilt(Check.TRACKS_QUANTITIES, facts -> facts.tracksQuantities = true), Verdict.WARNS, 2, "103.00");
         assertFails(spoilt(Check.DIMENSIONS, facts -> facts.features = Set.of()), Verdict.WARNS, 2, "103.00");
+        assertFails(
+                spoilt(Check.PURCHASE_ORDERS, facts -> facts.features = Set.of("dimensions")),
+                Verdict.WARNS,
+                1,
+                "40.00");
+    }
+
+    @Test
+    void taxSwitchedOffWarnsWithTheTaxThatWouldBeRevenue() {
+        assertFails(spoilt(Check.TAX_OFF, facts -> facts.taxOff = true), Verdict.WARNS, 2, "10.30");
+    }
+
+    @Test
+    void otherBooksUnderTheSameNameBlockEverything() {
+        assertFails(spoilt(Check.SAME_BOOKS, facts -> facts.otherBooks = true), Verdict.BLOCKS, 2, "103.00");
+    }
+
+    @Test
+    void aSiteWithoutARouteWarnsInItsOwnCurrency() {
+        Result result = spoilt(
+                Check.ROUTES,
+                facts -> facts.unrouted = List.of(new Facts.Unrouted("Port Ellery", 24, Money.parse("CAD 1820.40"))));
+        assertFails(result, Verdict.WARNS, 24, "0.00");
+        assertThat(result.subjects()).containsExactly("Port Ellery|24|CAD 1820.40");
+    }
+
+    @Test
+    void aLedgerThatCannotBeAskedIsJudgedByTheRest() {
+        Sound facts = new Sound();
+        facts.canBeAsked = false;
+        facts.roles.remove(AccountRole.ROUNDING);
+        assertThat(facts.judge(Check.ACCOUNT_ROLES).verdict()).isEqualTo(Verdict.BLOCKS);
     }
 
     @Test
     void whatTheLedgerWillRefuseBlocksBeforeItIsSent() {
-        assertFails(spoilt(Check.NUMBERS, facts -> facts.taken = Set.of("A-1")), Verdict.BLOCKS, 1, "123.00");
+        Result number = spoilt(Check.NUMBERS, facts -> facts.taken = Set.of("A-1"));
+        assertFails(number, Verdict.BLOCKS, 1, "123.00");
+        assertThat(number.proposal()).isEqualTo("20457");
         assertFails(spoilt(Check.PERIOD, facts -> facts.lockedThrough = DAY), Verdict.BLOCKS, 2, "103.00");
         Result foreign = spoilt(
                 Check.CURRENCIES,
                 facts -> facts.waiting = List.of(
-                        new Waiting("A-1", DAY, CurrencyUnit.of("CAD"), 5_000, false, true, Set.of()),
+                        new Waiting("A-1", DAY, CurrencyUnit.of("CAD"), 5_000, 0, false, true, Set.of()),
                         waiting("A-2", 100, false)));
         assertFails(foreign, Verdict.BLOCKS, 1, "0.00");
     }

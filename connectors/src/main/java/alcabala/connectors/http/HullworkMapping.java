@@ -13,6 +13,7 @@ import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.party.Address;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.setting.Milestone;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceLookup;
@@ -20,8 +21,10 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import tools.jackson.databind.JsonNode;
@@ -33,6 +36,7 @@ public final class HullworkMapping {
     /// Empty for a type of record that Alcabala has no use for.
     public static Optional<SourceChange> change(String type, JsonNode record) {
         return switch (type) {
+            case "site" -> Optional.of(new SourceChange.SiteChanged(text(record, "name")));
             case "customer" -> Optional.of(new SourceChange.PartyChanged(party(record)));
             case "item" ->
                 Optional.of(new SourceChange.ItemChanged(
@@ -48,12 +52,44 @@ public final class HullworkMapping {
             case "document" ->
                 Optional.of(new SourceChange.DocumentChanged(
                         text(record, "id"),
-                        text(record, "status").equals("APPROVED"),
+                        milestones(record),
                         text(record, "status").equals("VOID"),
                         record.toString(),
                         lookup -> document(record, lookup)));
             default -> Optional.empty();
         };
+    }
+
+    private static Set<Milestone> milestones(JsonNode record) {
+        Set<Milestone> reached = EnumSet.noneOf(Milestone.class);
+        if (text(record, "status").equals("APPROVED")) {
+            reached.add(Milestone.APPROVED);
+        }
+        if (day(record, "finishedOn") != null) {
+            reached.add(Milestone.FINISHED);
+        }
+        if (day(record, "sentOn") != null) {
+            reached.add(Milestone.SENT);
+        }
+        if (day(record, "paidOn") != null) {
+            reached.add(Milestone.PAID);
+        }
+        return reached;
+    }
+
+    /// One code, or several on one line, as where a federal and a provincial tax come together.
+    private static TaxCombination taxes(JsonNode line, SourceLookup lookup) {
+        if (line.path("taxes").isEmpty()) {
+            return TaxCombination.of(tax(text(line, "vatCode"), decimal(line, "vatRate"), lookup));
+        }
+        return TaxCombination.of(line.path("taxes")
+                .valueStream()
+                .map(tax -> tax(text(tax, "code"), decimal(tax, "rate"), lookup))
+                .toList());
+    }
+
+    private static Tax tax(String code, BigDecimal rate, SourceLookup lookup) {
+        return new Tax(code, rate, lookup.taxCategory(code, rate.signum() != 0), false);
     }
 
     private static Party party(JsonNode record) {
@@ -97,7 +133,10 @@ public final class HullworkMapping {
                 text(record, "type").equals("CREDIT_NOTE") ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE,
                 text(record, "number"),
                 LocalDate.parse(text(record, "date")),
-                text(record, "due").isEmpty() ? null : LocalDate.parse(text(record, "due")),
+                day(record, "due"),
+                day(record, "finishedOn"),
+                text(record, "site"),
+                text(record, "workDone"),
                 currency,
                 inclusive ? PriceMode.TAX_INCLUSIVE : PriceMode.NET,
                 TaxRounding.PER_LINE,
@@ -112,14 +151,13 @@ public final class HullworkMapping {
     }
 
     private static DocumentLine line(JsonNode line, CurrencyUnit currency, SourceLookup lookup) {
-        String code = text(line, "vatCode");
-        BigDecimal rate = decimal(line, "vatRate");
-        Tax tax = new Tax(code, rate, lookup.taxCategory(code, rate.signum() != 0), false);
         return new DocumentLine(
                 text(line, "no"),
                 kind(line),
                 text(line, "item"),
                 text(line, "text"),
+                lookup.itemName(text(line, "item")),
+                text(line, "note"),
                 text(line, "category"),
                 decimal(line, "quantity"),
                 text(line, "unit"),
@@ -127,7 +165,11 @@ public final class HullworkMapping {
                 BigDecimal.ONE,
                 Money.zero(currency),
                 money(line, "amount", currency),
-                TaxCombination.of(tax));
+                taxes(line, lookup));
+    }
+
+    private static LocalDate day(JsonNode node, String name) {
+        return text(node, name).isEmpty() ? null : LocalDate.parse(text(node, name));
     }
 
     private static LineKind kind(JsonNode node) {

@@ -28,6 +28,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -58,6 +59,7 @@ public final class InkwellLedger implements LedgerConnector {
         company.path("plan").forEach(feature -> features.add(feature.asString()));
         return new LedgerCompany(
                 text(company, "id"),
+                text(company, "booksId"),
                 text(company, "name"),
                 text(company, "currency"),
                 text(company, "taxRounding").equals("per-line") ? TaxRounding.PER_LINE : TaxRounding.PER_DOCUMENT,
@@ -126,7 +128,14 @@ public final class InkwellLedger implements LedgerConnector {
     @Override
     public String body(LedgerDocument document, String partyId, String reference) {
         Map<String, Object> body = new LinkedHashMap<>();
-        body.put("number", document.number());
+        body.put("number", document.number().isEmpty() ? null : document.number());
+        if (document.number().isEmpty()) {
+            body.put("numberPrefix", document.series().prefix());
+            body.put("numberFrom", document.series().from());
+        }
+        body.put("status", document.draft() ? "draft" : "final");
+        body.put("note", document.note());
+        body.put("toBeEmailed", document.toBeEmailed());
         body.put("kind", document.kind() == DocumentKind.CREDIT_NOTE ? "credit-note" : "invoice");
         body.put("customer", partyId);
         body.put("date", document.issueDate().toString());
@@ -204,6 +213,16 @@ public final class InkwellLedger implements LedgerConnector {
         }
         accepted.record().forEach(node -> taken.put(text(node, "number"), text(node, "externalReference")));
         return taken;
+    }
+
+    @Override
+    public Map<DocumentKind, String> highestNumbers() {
+        Map<DocumentKind, String> highest = new EnumMap<>(DocumentKind.class);
+        for (JsonNode node : http.get("/numbers/highest", JsonNode.class)) {
+            boolean credit = text(node, "kind").equals("credit-note");
+            highest.put(credit ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE, text(node, "number"));
+        }
+        return highest;
     }
 
     @Override

@@ -8,6 +8,7 @@ import java.util.Set;
 
 /// The company on the ledger and its settings.
 ///
+/// @param booksId what tells these books from others under the same name
 /// @param appliesCredits whether the ledger applies open credits to invoices by itself
 /// @param tracksQuantities whether it tracks quantities, and so books the cost of what is sold
 /// @param timeZone where its days begin
@@ -15,6 +16,7 @@ import java.util.Set;
 /// @param features what it has switched on, such as `purchase-orders`, `dimensions`, `multi-currency`
 public record LedgerCompany(
         String id,
+        String booksId,
         String name,
         String currency,
         TaxRounding taxRounding,

@@ -1,5 +1,6 @@
 package alcabala.connectors.ledger;
 
+import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
@@ -24,6 +25,9 @@ public interface LedgerConnector {
     void parties(Consumer<List<Party>> page);
 
     void items(Consumer<List<LedgerItem>> page);
+
+    /// Terms of payment, as far as the ledger keeps any.
+    default void terms(Consumer<List<LedgerTerm>> page) {}
 
     Answer<Party> create(Party party, String reference, String key);
 
@@ -52,6 +56,9 @@ public interface LedgerConnector {
     LedgerFeed changes(long after, int limit);
 
     LedgerCounts counts();
+
+    /// The highest number in use for each kind of document, by the digits at its end.
+    Map<DocumentKind, String> highestNumbers();
 
     /// Which of these document numbers are in use, each with our name for the document, or an empty text when somebody
     /// else entered it.

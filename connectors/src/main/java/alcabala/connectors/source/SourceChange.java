@@ -4,11 +4,15 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.setting.Milestone;
 import java.math.BigDecimal;
+import java.util.Set;
 import java.util.function.Function;
 
 /// One record of a source as it is now.
 public sealed interface SourceChange {
+    record SiteChanged(String name) implements SourceChange {}
+
     record PartyChanged(Party party) implements SourceChange {}
 
     record ItemChanged(String code, String name, String category, LineKind kind) implements SourceChange {}
@@ -17,9 +21,10 @@ public sealed interface SourceChange {
 
     record TaxChanged(String code, String name, BigDecimal rate, TaxCategory category) implements SourceChange {}
 
+    /// @param milestones what has happened to it so far
     /// @param raw as it came
     /// @param document the record in our words, once the parties and taxes it names can be looked up
     record DocumentChanged(
-            String id, boolean approved, boolean voided, String raw, Function<SourceLookup, Document> document)
+            String id, Set<Milestone> milestones, boolean voided, String raw, Function<SourceLookup, Document> document)
             implements SourceChange {}
 }

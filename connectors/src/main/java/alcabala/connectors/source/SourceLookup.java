@@ -8,6 +8,9 @@ public interface SourceLookup {
     /// The party, or one that has only its code when the source has not told of it yet.
     Party party(String code);
 
+    /// Empty when the source has not told of the item.
+    String itemName(String code);
+
     /// Standard for a rate above zero, zero-rated otherwise, when the source has not told of the code yet.
     TaxCategory taxCategory(String code, boolean taxed);
 }

@@ -8,12 +8,18 @@ import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.setting.Milestone;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceLookup;
 import org.junit.jupiter.api.Test;
 
 class HullworkMappingTest {
     private static final SourceLookup LOOKUP = new SourceLookup() {
+        @Override
+        public String itemName(String code) {
+            return code.isEmpty() ? "" : "Item " + code;
+        }
+
         @Override
         public Party party(String code) {
             return Party.named(code, "Pell Estuary Trust");
@@ -34,7 +40,7 @@ class HullworkMappingTest {
     void aCreditNoteWithADiscountIsUnderstoodInFull() {
         SourceChange.DocumentChanged change = changed(CREDIT_NOTE);
         Document document = change.document().apply(LOOKUP);
-        assertThat(change.approved()).isTrue();
+        assertThat(change.milestones()).containsExactly(Milestone.APPROVED);
         assertThat(change.voided()).isFalse();
         assertThat(document.kind()).isEqualTo(DocumentKind.CREDIT_NOTE);
         assertThat(document.priceMode()).isEqualTo(PriceMode.TAX_INCLUSIVE);
@@ -53,7 +59,8 @@ class HullworkMappingTest {
     @Test
     void statusSaysApprovedOrVoidAndUnknownTypesAreLeftOut() {
         assertThat(changed(CREDIT_NOTE.replace("APPROVED", "VOID")).voided()).isTrue();
-        assertThat(changed(CREDIT_NOTE.replace("APPROVED", "DRAFT")).approved()).isFalse();
+        assertThat(changed(CREDIT_NOTE.replace("APPROVED", "DRAFT")).milestones())
+                .isEmpty();
         assertThat(HullworkMapping.change("boat", Http.JSON.readTree("{}"))).isEmpty();
     }
 

@@ -8,6 +8,7 @@ import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.posting.NumberSeries;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.Access;
 import alcabala.connectors.AccessLostException;
@@ -302,6 +303,7 @@ class InkwellLedgerTest {
         return new LedgerDocument(
                 DocumentKind.CREDIT_NOTE,
                 "HC-1",
+                NumberSeries.OWN,
                 LocalDate.of(2026, 11, 20),
                 null,
                 CurrencyUnit.EUR,
@@ -311,6 +313,9 @@ class InkwellLedgerTest {
                 "1100",
                 "HW-1",
                 List.of(goods, rounding),
+                "",
+                false,
+                false,
                 Money.parse("EUR 10.00"),
                 Money.parse("EUR 2.30"),
                 gross);

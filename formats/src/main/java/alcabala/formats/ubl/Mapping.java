@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.AllowanceChargeType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.BillingReferenceType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.CustomerPartyType;
@@ -17,6 +18,7 @@ import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.Mon
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.PaymentMeansType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.PriceType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.SupplierPartyType;
+import oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.NoteType;
 import org.joda.money.Money;
 
 /// What invoices and credit notes share.
@@ -142,6 +144,19 @@ final class Mapping {
                 .map(reference -> Parties.text(reference.getIDValue()))
                 .findFirst()
                 .orElse("");
+    }
+
+    /// When goods or work were delivered (BT-72), or null.
+    static LocalDate deliveryDate(List<DeliveryType> deliveries) {
+        return deliveries.stream()
+                .map(DeliveryType::getActualDeliveryDateValueLocal)
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
+    }
+
+    static String note(List<NoteType> notes) {
+        return notes.stream().map(note -> Parties.text(note.getValue())).collect(Collectors.joining("\n"));
     }
 
     static <T> String text(T holder, Function<T, String> getter) {

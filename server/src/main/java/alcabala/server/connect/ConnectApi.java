@@ -2,14 +2,19 @@ package alcabala.server.connect;
 
 import alcabala.server.access.SignedIn;
 import alcabala.server.connect.ConsentRequests.Pending;
+import alcabala.server.platform.NotPossibleException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.io.IOException;
 import java.security.Principal;
+import java.util.ArrayList;
 import java.util.List;
+import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.security.core.Authentication;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,8 +24,10 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
 
 /// Connections. Only administrators change them.
 @RestController
@@ -32,6 +39,7 @@ class ConnectApi {
     private final ReferencePull pull;
     private final ReferenceView reference;
     private final Routes routes;
+    private final LedgerOfFiles ofFiles;
 
     /// @param ledger the ledger to connect again; left out for a new one
     record AskConsent(Long ledger) {}
@@ -78,9 +86,17 @@ class ConnectApi {
 
     record Hide(@NotBlank String code, boolean hidden) {}
 
+    /// @param company whose books these are
+    record AddLedgerOfFiles(
+            @NotBlank @Size(max = 60) String name,
+            @NotBlank @Size(max = 100) String company,
+            @NotBlank @Pattern(regexp = "[A-Z]{3}") String currency) {}
+
     /// @param source the app to connect again; left out for a new one
+    /// @param app which app; left out for Hullwork
     record ConnectSource(
             Long source,
+            App app,
             @Size(max = 60) String name,
             @NotBlank @Size(max = 500) String key) {
         @Override
@@ -99,13 +115,15 @@ class ConnectApi {
             ConsentRequests requests,
             ReferencePull pull,
             ReferenceView reference,
-            Routes routes) {
+            Routes routes,
+            LedgerOfFiles ofFiles) {
         this.view = view;
         this.connections = connections;
         this.requests = requests;
         this.pull = pull;
         this.reference = reference;
         this.routes = routes;
+        this.ofFiles = ofFiles;
     }
 
     @GetMapping
@@ -167,6 +185,28 @@ class ConnectApi {
         return new LedgerConnected(connections.connect(pending, use.company(), name, who.getName()));
     }
 
+    /// A ledger that takes files and cannot be asked.
+    @PostMapping("/ledgers/files")
+    LedgerConnected addLedgerOfFiles(@Valid @RequestBody AddLedgerOfFiles ledger, Principal who) {
+        if (CurrencyUnit.registeredCurrencies().stream()
+                .noneMatch(each -> each.getCode().equals(ledger.currency()))) {
+            throw NotPossibleException.invalid("currency-unknown", ledger.currency() + " is no currency.");
+        }
+        return new LedgerConnected(
+                ofFiles.add(ledger.name().trim(), ledger.company().trim(), ledger.currency(), who.getName()));
+    }
+
+    /// Takes the lists of a ledger of files: all of them, or none and the problems.
+    @PostMapping(path = "/ledgers/{id}/lists", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    LedgerOfFiles.ListsOutcome takeLists(
+            @PathVariable long id, @RequestPart("file") List<MultipartFile> files, Principal who) throws IOException {
+        List<LedgerOfFiles.ListFile> lists = new ArrayList<>();
+        for (MultipartFile file : files) {
+            lists.add(new LedgerOfFiles.ListFile(String.valueOf(file.getOriginalFilename()), file.getBytes()));
+        }
+        return ofFiles.take(id, lists, who.getName());
+    }
+
     @PostMapping("/ledgers/{id}/test")
     Connections.Tested test(@PathVariable long id) {
         return connections.test(id);
@@ -181,7 +221,8 @@ class ConnectApi {
     @PostMapping("/sources")
     SourceConnected connectSource(@Valid @RequestBody ConnectSource source, Principal who) {
         String name = source.name() == null ? "" : source.name();
-        return new SourceConnected(connections.connectSource(source.source(), name, source.key(), who.getName()));
+        App app = source.app() == null ? App.HULLWORK : source.app();
+        return new SourceConnected(connections.connectSource(source.source(), app, name, source.key(), who.getName()));
     }
 
     @PostMapping("/sources/files")

@@ -10,6 +10,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.function.Function;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -18,15 +19,18 @@ import org.springframework.stereotype.Component;
 class ConnectView {
     private static final Duration SOON = Duration.ofDays(14);
     private final JdbcClient jdbc;
+    private final Routes routes;
     private final Ledgers ledgers;
     private final Clock clock;
 
-    /// @param state `connected`, `consent-ends-soon`, `consent-lost` or `disconnected`
+    /// @param state `connected`, `consent-ends-soon`, `consent-lost`, `disconnected`, or `files` for one that is not
+    /// asked
     /// @param expiresAt of the present access token, which is renewed by itself
     /// @param accounts how many the last pull read; so are the other counts
     record LedgerJson(
             long id,
             String name,
+            String system,
             String company,
             String companyName,
             String currency,
@@ -41,11 +45,23 @@ class ConnectView {
             int accounts,
             int taxCodes,
             int parties,
-            int items) {}
+            int items,
+            int terms) {}
 
     /// @param state `connected`, `disconnected`, or `files` for a source that needs no connection
-    record SourceJson(long id, String name, String system, String desk, String state, int documents, int parties) {}
+    record SourceJson(
+            long id,
+            String name,
+            String system,
+            String desk,
+            String state,
+            int documents,
+            int parties,
+            int items,
+            List<String> sites) {}
 
+    /// @param ledgerId 0 for documents whose site has no route
+    /// @param waiting gross of what has not crossed
     record ConnectedRoute(
             long id,
             String code,
@@ -54,15 +70,18 @@ class ConnectView {
             String site,
             long ledgerId,
             String ledger,
-            int documents) {}
+            int documents,
+            String waiting,
+            String currency) {}
 
     record Connected(List<LedgerJson> ledgers, List<SourceJson> sources, List<ConnectedRoute> routes) {}
 
     /// One figure of both sides; empty where a side has none.
     record BothCounts(String name, String source, String ledger) {}
 
-    ConnectView(JdbcClient jdbc, Ledgers ledgers, Clock clock) {
+    ConnectView(JdbcClient jdbc, Routes routes, Ledgers ledgers, Clock clock) {
         this.jdbc = jdbc;
+        this.routes = routes;
         this.ledgers = ledgers;
         this.clock = clock;
     }
@@ -73,26 +92,32 @@ class ConnectView {
 
     private List<LedgerJson> ledgers() {
         return jdbc.sql("""
-                select l.id, l.name, l.company, l.company_name, l.currency, l.desk, l.connected, l.pulled_at, l.connected_by,
+                select l.id, l.name, l.system, l.company, l.company_name, l.currency, l.desk, l.connected, l.pulled_at, l.connected_by,
                     c.scopes, c.expires_at, c.consent_ends_at, c.lost_at, c.id is not null as has_credential,
                     cast(p.read->>'ACCOUNT' as int) as accounts, cast(p.read->>'TAX_CODE' as int) as tax_codes,
-                    cast(p.read->>'PARTY' as int) as parties, cast(p.read->>'ITEM' as int) as items
+                    cast(p.read->>'PARTY' as int) as parties, cast(p.read->>'ITEM' as int) as items,
+                    cast(p.read->>'TERM' as int) as terms
                 from ledger l left join credential c on c.ledger_id = l.id left join lateral (
-                    select read from reference_pull where ledger_id = l.id and state = 'done' order by id desc limit 1) p on true
+                    select jsonb_object_agg(e.key, e.value order by r.id) as read
+                    from reference_pull r cross join lateral jsonb_each(r.read) e
+                    where r.ledger_id = l.id and r.state = 'done') p on true
                 order by l.id""").query(this::ledger).list();
     }
 
     private LedgerJson ledger(ResultSet row, int n) throws SQLException {
         Instant ends = instant(row.getTimestamp("consent_ends_at"));
-        String state = state(
-                row.getBoolean("connected"),
-                row.getBoolean("has_credential"),
-                instant(row.getTimestamp("lost_at")),
-                ends);
+        String state = row.getString("system").equals("copperplate") && row.getBoolean("connected")
+                ? "files"
+                : state(
+                        row.getBoolean("connected"),
+                        row.getBoolean("has_credential"),
+                        instant(row.getTimestamp("lost_at")),
+                        ends);
         String scopes = row.getString("scopes");
         return new LedgerJson(
                 row.getLong("id"),
                 row.getString("name"),
+                row.getString("system"),
                 row.getString("company"),
                 row.getString("company_name"),
                 row.getString("currency"),
@@ -107,7 +132,8 @@ class ConnectView {
                 row.getInt("accounts"),
                 row.getInt("tax_codes"),
                 row.getInt("parties"),
-                row.getInt("items"));
+                row.getInt("items"),
+                row.getInt("terms"));
     }
 
     private String state(boolean connected, boolean hasCredential, Instant lostAt, Instant ends) {
@@ -122,6 +148,7 @@ class ConnectView {
 
     private static String sentence(String state, String company) {
         return switch (state) {
+            case "files" -> "It takes files and is not asked; its lists come as files.";
             case "disconnected" -> "Nothing is sent or fetched; crosswalks and trail are kept.";
             case "consent-lost" -> company + " no longer lets Alcabala in. Connect it again; nothing is lost.";
             case "consent-ends-soon" -> "The consent ends soon. Connect it again before it does.";
@@ -134,20 +161,61 @@ class ConnectView {
                 select s.id, s.name, s.system, s.desk,
                     case when s.system = 'files' then 'files' when s.connected then 'connected' else 'disconnected' end as state,
                     (select count(*) from document d join route r on r.id = d.route_id where r.source_id = s.id) as documents,
-                    (select count(*) from source_party p where p.source_id = s.id) as parties
-                from source s order by s.id""").query(SourceJson.class).list();
+                    (select count(*) from source_party p where p.source_id = s.id) as parties,
+                    (select count(*) from source_item i where i.source_id = s.id) as items,
+                    array(select t.name from source_site t where t.source_id = s.id order by t.name) as sites
+                from source s order by s.id""")
+                .query((row, n) -> new SourceJson(
+                        row.getLong("id"),
+                        row.getString("name"),
+                        row.getString("system"),
+                        row.getString("desk"),
+                        row.getString("state"),
+                        row.getInt("documents"),
+                        row.getInt("parties"),
+                        row.getInt("items"),
+                        List.of((String[]) row.getArray("sites").getArray())))
+                .list();
     }
 
     private List<ConnectedRoute> routes() {
-        return jdbc.sql("""
-                select r.id, r.code, r.source_id, s.name as source, r.site, r.ledger_id, l.name as ledger,
-                    (select count(*) from document d where d.route_id = r.id) as documents
-                from route r join source s on s.id = r.source_id join ledger l on l.id = r.ledger_id order by r.id""").query(ConnectedRoute.class).list();
+        record Waiting(int documents, long gross) {}
+        return routes.inUse().stream()
+                .map(route -> {
+                    Waiting waiting = jdbc.sql("""
+                            select count(*) as documents,
+                                coalesce(sum(case when kind in ('credit-note', 'supplier-credit') then -gross else gross end)
+                                    filter (where state not in ('Posted', 'Diverged', 'Voided') and currency = :currency), 0) as gross
+                            from document where route_id = :id""")
+                            .param("id", route.id())
+                            .param("currency", route.currency())
+                            .query(Waiting.class)
+                            .single();
+                    return new ConnectedRoute(
+                            route.id(),
+                            route.code(),
+                            route.sourceId(),
+                            route.source(),
+                            route.site(),
+                            route.ledgerId(),
+                            route.ledger(),
+                            waiting.documents(),
+                            Amounts.decimal(route.currency(), waiting.gross()),
+                            route.currency());
+                })
+                .toList();
     }
 
     /// Both sides as they are at this moment, the ledger's as it says itself.
     List<BothCounts> counts(RouteRow route) {
-        LedgerCounts there = ledgers.of(route.ledgerId()).counts();
+        if (!route.ledgerAnswers()) {
+            return counts(route, null);
+        }
+        return counts(route, ledgers.of(route.ledgerId()).counts());
+    }
+
+    /// @param there null for a ledger that cannot be asked
+    private List<BothCounts> counts(RouteRow route, LedgerCounts there) {
         record Here(long parties, long items, long documents, long posted, long gross, long paid, long open) {}
         Here here = jdbc.sql("""
                 select (select count(*) from source_party where source_id = :source) as parties,
@@ -165,17 +233,20 @@ class ConnectView {
                 .single();
         String currency = route.currency();
         return List.of(
-                new BothCounts("Parties", String.valueOf(here.parties()), String.valueOf(there.parties())),
-                new BothCounts("Items", String.valueOf(here.items()), String.valueOf(there.items())),
+                new BothCounts("Parties", String.valueOf(here.parties()), asked(there, LedgerCounts::parties)),
+                new BothCounts("Items", String.valueOf(here.items()), asked(there, LedgerCounts::items)),
                 new BothCounts("Documents", String.valueOf(here.documents()), ""),
-                new BothCounts("Documents posted", String.valueOf(here.posted()), String.valueOf(there.documents())),
-                new BothCounts("Gross posted", Amounts.decimal(currency, here.gross()), plain(there.gross())),
-                new BothCounts("Paid", Amounts.decimal(currency, here.paid()), plain(there.paid())),
-                new BothCounts("Open", Amounts.decimal(currency, here.open()), plain(there.open())));
+                new BothCounts(
+                        "Documents posted", String.valueOf(here.posted()), asked(there, LedgerCounts::documents)),
+                new BothCounts(
+                        "Gross posted", Amounts.decimal(currency, here.gross()), asked(there, LedgerCounts::gross)),
+                new BothCounts("Paid", Amounts.decimal(currency, here.paid()), asked(there, LedgerCounts::paid)),
+                new BothCounts("Open", Amounts.decimal(currency, here.open()), asked(there, LedgerCounts::open)));
     }
 
-    private static String plain(BigDecimal amount) {
-        return amount.toPlainString();
+    private static String asked(LedgerCounts there, Function<LedgerCounts, Object> figure) {
+        Object found = there == null ? "" : figure.apply(there);
+        return found instanceof BigDecimal amount ? amount.toPlainString() : String.valueOf(found);
     }
 
     private static Instant instant(Timestamp at) {

@@ -16,6 +16,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -32,6 +33,7 @@ public class Connections {
     private final Credentials credentials;
     private final ConsentRequests requests;
     private final Settings settings;
+    private final ObjectProvider<AfterRouting> afterRouting;
     private final Trail trail;
     private final TransactionTemplate transaction;
     private final Clock clock;
@@ -44,7 +46,7 @@ public class Connections {
     /// @param business what the business is called on its documents, to tell its sales from its bills
     record NewRoute(String code, long source, long ledger, String site, String business, List<String> taxIdentifiers) {}
 
-    private record Known(String name, String company, String companyName, boolean connected) {}
+    private record Known(String name, String company, String companyName, String booksId, boolean connected) {}
 
     Connections(
             JdbcClient jdbc,
@@ -53,6 +55,7 @@ public class Connections {
             Credentials credentials,
             ConsentRequests requests,
             Settings settings,
+            ObjectProvider<AfterRouting> afterRouting,
             Trail trail,
             TransactionTemplate transaction,
             Clock clock) {
@@ -62,6 +65,7 @@ public class Connections {
         this.credentials = credentials;
         this.requests = requests;
         this.settings = settings;
+        this.afterRouting = afterRouting;
         this.trail = trail;
         this.transaction = transaction;
         this.clock = clock;
@@ -129,6 +133,13 @@ public class Connections {
                     "another-company",
                     "%s keeps the books of %s, and its crosswalks and posted documents belong to them; %s is another company. Choose %s, or move the route to the other company on purpose."
                             .formatted(known.name(), known.companyName(), offer.name(), known.companyName()));
+        }
+        String books = ledgers.connectorFor(company, pending.access()).company().booksId();
+        if (!known.booksId().isEmpty() && !known.booksId().equals(books)) {
+            throw NotPossibleException.conflict(
+                    "other-books",
+                    "%s now stands for other books than those that were connected; what was posted before is not in them. Put the right books back in Inkwell, or disconnect, connect anew, and move the route on purpose."
+                            .formatted(offer.name()));
         }
         findConnected(company).filter(name -> !name.equals(known.name())).ifPresent(other -> {
             throw NotPossibleException.conflict(
@@ -201,14 +212,14 @@ public class Connections {
         return new Tested(true, company.name() + " answers.", took);
     }
 
-    /// Connects Hullwork, or connects it again, by its key.
-    ///
-    public long connectSource(Long id, String name, String key, String who) {
-        tryKey(key);
+    /// Connects an operational app, or connects it again, by its key.
+    public long connectSource(Long id, App app, String name, String key, String who) {
+        tryKey(app, key);
         return transaction.execute(status -> {
-            long source = id == null ? insertSource(name) : id;
-            int rows = jdbc.sql("update source set connected = true where id = :id and system = 'hullwork'")
+            long source = id == null ? insertSource(app, name) : id;
+            int rows = jdbc.sql("update source set connected = true where id = :id and system = :system")
                     .param("id", source)
+                    .param("system", app.system())
                     .update();
             if (rows == 0) {
                 throw NotPossibleException.missing("app " + source);
@@ -226,21 +237,22 @@ public class Connections {
                 .single();
     }
 
-    private void tryKey(String key) {
+    private void tryKey(App app, String key) {
         try {
-            sources.withKey(key).changes(0, 1);
+            sources.withKey(app.system(), key).changes(0, 1);
         } catch (AccessLostException e) {
             throw NotPossibleException.invalid(
                     "key-wrong", e.system() + " does not take this key. Nothing was kept; look it up there again.");
         }
     }
 
-    private long insertSource(String name) {
+    private long insertSource(App app, String name) {
         try {
             return jdbc.sql("""
-                    insert into source (name, kind, system, desk) values (:name, 'app', 'hullwork', :desk) returning id""")
-                    .param("name", name.isBlank() ? "Hullwork" : name.trim())
-                    .param("desk", settings.standins() + "/hullwork")
+                    insert into source (name, kind, system, desk) values (:name, 'app', :system, :desk) returning id""")
+                    .param("name", name.isBlank() ? app.title() : name.trim())
+                    .param("system", app.system())
+                    .param("desk", settings.standins() + "/" + app.system())
                     .query(Long.class)
                     .single();
         } catch (DuplicateKeyException e) {
@@ -277,14 +289,18 @@ public class Connections {
     /// Lets a source cross to a ledger. Its documents come at the next pull.
     @Transactional
     public String addRoute(NewRoute route, String who) {
-        boolean taken = jdbc.sql("select 1 from route where source_id = :source")
+        boolean taken = jdbc.sql("""
+                select 1 from route where source_id = :source and site = :site and ledger_id is not null""")
                 .param("source", route.source())
+                .param("site", route.site())
                 .query(Integer.class)
                 .optional()
                 .isPresent();
         if (taken) {
             throw NotPossibleException.conflict(
-                    "source-routed", "This source has a route already; move that one to another ledger instead.");
+                    "site-routed",
+                    (route.site().isEmpty() ? "This source has a default route" : route.site() + " has a route")
+                            + " already; move that one to another ledger instead.");
         }
         int rows = jdbc.sql("""
                 insert into route (code, source_id, ledger_id, site, business_name, business_tax_identifiers)
@@ -303,7 +319,8 @@ public class Connections {
                     "route-not-possible",
                     "The code " + route.code() + " is taken, or the source or the ledger is not connected.");
         }
-        trail.write(null, null, who, "route-added", Map.of("route", route.code()));
+        trail.write(null, null, who, "route-added", Map.of("route", route.code(), "site", route.site()));
+        afterRouting.forEach(each -> each.routesChanged(route.source(), who));
         return route.code();
     }
 
@@ -315,7 +332,7 @@ public class Connections {
     }
 
     private Known known(long id) {
-        return jdbc.sql("select name, company, company_name, connected from ledger where id = :id")
+        return jdbc.sql("select name, company, company_name, books_id, connected from ledger where id = :id")
                 .param("id", id)
                 .query(Known.class)
                 .optional()

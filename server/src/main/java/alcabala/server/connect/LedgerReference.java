@@ -46,7 +46,7 @@ public class LedgerReference {
     public LedgerProfile profile(long ledgerId) {
         List<LedgerAccount> accounts = accounts(ledgerId);
         List<LedgerTaxCode> taxCodes = taxCodes(ledgerId);
-        return jdbc.sql("select name, currency, tax_rounding, name_limit from ledger where id = :id")
+        return jdbc.sql("select name, currency, tax_rounding, name_limit, one_tax_code from ledger where id = :id")
                 .param("id", ledgerId)
                 .query((row, n) -> new LedgerProfile(
                         row.getString("name"),
@@ -54,7 +54,8 @@ public class LedgerReference {
                         TaxRounding.valueOf(row.getString("tax_rounding")),
                         accounts.stream().collect(Collectors.toMap(LedgerAccount::code, Function.identity())),
                         taxCodes.stream().collect(Collectors.toMap(LedgerTaxCode::code, Function.identity())),
-                        row.getInt("name_limit")))
+                        row.getInt("name_limit"),
+                        row.getBoolean("one_tax_code")))
                 .single();
     }
 

@@ -36,7 +36,7 @@ public class Ledgers {
 
     private record Connected(String company, LedgerConnector connector) {}
 
-    private record Company(String name, String company, boolean connected) {}
+    private record Company(String name, String system, String company, boolean connected) {}
 
     Ledgers(
             JdbcClient jdbc,
@@ -57,13 +57,18 @@ public class Ledgers {
 
     /// @throws AccessLostException when the ledger was disconnected
     public LedgerConnector of(long ledgerId) {
-        Company company = jdbc.sql("select name, company, connected from ledger where id = :id")
+        Company company = jdbc.sql("select name, system, company, connected from ledger where id = :id")
                 .param("id", ledgerId)
                 .query(Company.class)
                 .optional()
                 .orElseThrow(() -> NotPossibleException.missing("ledger " + ledgerId));
         if (!company.connected()) {
             throw new AccessLostException(company.name(), "is not connected");
+        }
+        if (!company.system().equals("inkwell")) {
+            throw NotPossibleException.invalid(
+                    "ledger-of-files",
+                    company.name() + " cannot be asked: it takes files, and its lists come as files.");
         }
         return connectors
                 .compute(

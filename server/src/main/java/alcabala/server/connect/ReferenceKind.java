@@ -1,5 +1,6 @@
 package alcabala.server.connect;
 
+import alcabala.connectors.files.CopperplateLists.Listing;
 import java.util.List;
 
 /// The tables a ledger owns, with how a pull is merged into each.
@@ -12,7 +13,19 @@ enum ReferenceKind {
             "rate, category, account",
             "cast(p.body->>'rate' as numeric(9, 4)), p.body->>'category', p.body->>'account'"),
     PARTY("customer", "ledger_party", "coalesce(r.body->>'taxIdentifier', '')", "body", "p.body"),
-    ITEM("item", "ledger_item", "r.account", "account", "p.body->>'account'");
+    ITEM("item", "ledger_item", "r.account", "account", "p.body->>'account'"),
+    TERM("terms", "ledger_term", "r.days || ' days'", "days", "cast(p.body->>'days' as int)");
+
+    /// Which table a list is about.
+    static ReferenceKind of(Listing list) {
+        return switch (list) {
+            case Listing.Accounts l -> ACCOUNT;
+            case Listing.TaxCodes l -> TAX_CODE;
+            case Listing.Parties l -> PARTY;
+            case Listing.Terms l -> TERM;
+            case Listing.Unusable l -> throw new IllegalArgumentException("not readable: " + l.problems());
+        };
+    }
 
     private final String word;
     private final String table;

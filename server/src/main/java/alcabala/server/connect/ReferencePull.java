@@ -5,9 +5,11 @@ import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
+import alcabala.connectors.files.CopperplateLists.Listing;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerConnector;
 import alcabala.connectors.ledger.LedgerItem;
+import alcabala.connectors.ledger.LedgerTerm;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.Jobs;
 import alcabala.server.platform.NotPossibleException;
@@ -18,6 +20,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -75,6 +78,35 @@ public class ReferencePull {
     public boolean pull(long ledgerId, String who) {
         return run(begin(ledgerId, who));
     }
+
+    /// Takes lists that a ledger of files has written, each in place of what was known of its kind; kinds that no list
+    /// tells of stay as they are. All of them or none.
+    ///
+    /// @throws NotPossibleException when a pull is running
+    ListsTaken take(long ledgerId, List<Listing> lists, String who) {
+        long pull = begin(ledgerId, who);
+        try {
+            Reading reading = new Reading(pull, ledgerName(ledgerId));
+            Set<ReferenceKind> told = EnumSet.noneOf(ReferenceKind.class);
+            lists.forEach(list -> told.add(reading.list(list)));
+            return transaction.execute(status -> {
+                int changes = mergeTables(pull, ledgerId, told.toArray(ReferenceKind[]::new));
+                jdbc.sql("update ledger set pulled_at = :now, version = version + :newer where id = :id")
+                        .param("now", Timestamp.from(clock.instant()))
+                        .param("newer", changes > 0 ? 1 : 0)
+                        .param("id", ledgerId)
+                        .update();
+                finish(pull, ledgerId, changes, false, who);
+                return new ListsTaken(pull, changes);
+            });
+        } catch (RuntimeException e) {
+            fail(pull, e);
+            throw e;
+        }
+    }
+
+    /// @param changes how many rows are new, changed, inactive or gone by it
+    record ListsTaken(long pull, int changes) {}
 
     /// In the background. The answer is the number of the pull, to ask after its progress by.
     long start(long ledgerId, String who) {
@@ -157,7 +189,11 @@ public class ReferencePull {
             ledger.taxCodes(reading::taxCodes);
             ledger.parties(reading::parties);
             ledger.items(reading::items);
-            return transaction.execute(status -> merge(pull, ledgerId, company, who));
+            ledger.terms(reading::terms);
+            return transaction.execute(status -> {
+                int changes = mergeTables(pull, ledgerId, ReferenceKind.values());
+                return finish(pull, ledgerId, changes, keepSettings(ledgerId, company, changes > 0), who);
+            });
         } catch (RuntimeException e) {
             fail(pull, e);
             throw e;
@@ -228,6 +264,22 @@ public class ReferencePull {
             send(ReferenceKind.ITEM);
         }
 
+        void terms(List<LedgerTerm> page) {
+            page.forEach(t -> row(ReferenceKind.TERM, t.code(), t.name(), t.active(), Map.of("days", t.days())));
+            send(ReferenceKind.TERM);
+        }
+
+        ReferenceKind list(Listing list) {
+            switch (list) {
+                case Listing.Accounts l -> accounts(l.rows());
+                case Listing.TaxCodes l -> taxCodes(l.rows());
+                case Listing.Parties l -> parties(l.rows());
+                case Listing.Terms l -> terms(l.rows());
+                case Listing.Unusable l -> throw new IllegalArgumentException("not readable: " + l.problems());
+            }
+            return ReferenceKind.of(list);
+        }
+
         private void row(ReferenceKind kind, String code, String name, boolean active, Object body) {
             if (code.isBlank()) {
                 throw new AnswerUnusableException(ledger, "%s “%s” has no code".formatted(kind.word(), name));
@@ -259,9 +311,10 @@ public class ReferencePull {
         }
     }
 
-    private boolean merge(long pull, long ledgerId, LedgerCompany company, String who) {
+    /// How many rows are new, changed, inactive or gone.
+    private int mergeTables(long pull, long ledgerId, ReferenceKind... kinds) {
         int changes = 0;
-        for (ReferenceKind kind : ReferenceKind.values()) {
+        for (ReferenceKind kind : kinds) {
             for (String step : kind.mergeSteps()) {
                 int rows = jdbc.sql(step)
                         .param("pull", pull)
@@ -272,7 +325,10 @@ public class ReferencePull {
             }
         }
         jdbc.sql("delete from pulled where pull_id = :id").param("id", pull).update();
-        boolean settings = keepSettings(ledgerId, company, changes > 0);
+        return changes;
+    }
+
+    private boolean finish(long pull, long ledgerId, int changes, boolean settings, String who) {
         jdbc.sql("update reference_pull set state = 'done', finished_at = :now where id = :id")
                 .param("now", Timestamp.from(clock.instant()))
                 .param("id", pull)
@@ -299,6 +355,7 @@ public class ReferencePull {
                 update ledger set tax_rounding = :rounding, name_limit = :limit, locked_through = :locked,
                     currency = :currency, company_name = :name, applies_credits = :applies, tracks_quantities = :tracks,
                     features = :features, pulled_at = :now,
+                    books_id = case when books_id = '' then :books else books_id end,
                     version = version + case when :changed or (cast(:rounding as text), cast(:limit as int),
                         cast(:locked as date), cast(:currency as text), cast(:name as text), cast(:applies as boolean),
                         cast(:tracks as boolean), cast(:features as text[]))::text <> before.was then 1 else 0 end
@@ -310,6 +367,7 @@ public class ReferencePull {
                 .param("locked", company.lockedThrough())
                 .param("currency", company.currency())
                 .param("name", company.name())
+                .param("books", company.booksId())
                 .param("applies", company.appliesCredits())
                 .param("tracks", company.tracksQuantities())
                 .param("features", company.features().stream().sorted().toArray(String[]::new))

@@ -5,6 +5,9 @@ import alcabala.accounting.party.Business;
 import java.util.Set;
 
 /// A route with the names of both its ends.
+///
+/// @param ledgerId 0 for the route of documents whose site has none: it leads nowhere
+/// @param ledgerSystem what the ledger is, such as `inkwell`
 public record RouteRow(
         long id,
         String code,
@@ -14,6 +17,7 @@ public record RouteRow(
         String sourceDesk,
         long ledgerId,
         String ledger,
+        String ledgerSystem,
         String ledgerDesk,
         String currency,
         String site,
@@ -21,6 +25,16 @@ public record RouteRow(
         Set<String> businessTaxIdentifiers) {
     public Business business() {
         return new Business(businessName, businessTaxIdentifiers);
+    }
+
+    /// Whether it only keeps what has no way to go.
+    public boolean leadsNowhere() {
+        return ledgerId == 0;
+    }
+
+    /// Whether the ledger can be asked, and sent to one by one; otherwise it takes files.
+    public boolean ledgerAnswers() {
+        return ledgerSystem.equals("inkwell");
     }
 
     /// The records that the route carries. Every route carries sales so far; bills are taken in and shown.

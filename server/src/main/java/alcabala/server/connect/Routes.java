@@ -21,6 +21,20 @@ public class Routes {
         return jdbc.sql(SELECT + " order by r.id").query(Routes::row).list();
     }
 
+    /// Without a way that leads nowhere and that nothing waits on.
+    public List<RouteRow> inUse() {
+        return jdbc.sql(SELECT + """
+                 where r.ledger_id is not null or exists (select 1 from document d where d.route_id = r.id)
+                order by r.id""").query(Routes::row).list();
+    }
+
+    public List<RouteRow> ofSource(long sourceId) {
+        return jdbc.sql(SELECT + " where r.source_id = :source order by r.id")
+                .param("source", sourceId)
+                .query(Routes::row)
+                .list();
+    }
+
     public RouteRow get(long id) {
         return jdbc.sql(SELECT + " where r.id = :id")
                 .param("id", id)
@@ -46,7 +60,10 @@ public class Routes {
             }
             return route;
         }
-        List<RouteRow> forFiles = all().stream().filter(RouteRow::fromFiles).toList();
+        List<RouteRow> forFiles = all().stream()
+                .filter(RouteRow::fromFiles)
+                .filter(route -> !route.leadsNowhere())
+                .toList();
         if (forFiles.size() != 1) {
             throw NotPossibleException.invalid(
                     "route-needed", "There are " + forFiles.size() + " routes for files; say which one with ?route=.");
@@ -60,6 +77,14 @@ public class Routes {
                 .param("id", id)
                 .query(Long.class)
                 .single();
+    }
+
+    /// All routes of a source at once, as when its documents come in.
+    public void lockAllOf(long sourceId) {
+        jdbc.sql("select id from route where source_id = :source order by id for update")
+                .param("source", sourceId)
+                .query(Long.class)
+                .list();
     }
 
     public long findCursor(long sourceId) {
@@ -86,6 +111,7 @@ public class Routes {
                 row.getString("source_desk"),
                 row.getLong("ledger_id"),
                 row.getString("ledger"),
+                row.getString("ledger_system"),
                 row.getString("ledger_desk"),
                 row.getString("currency"),
                 row.getString("site"),
@@ -95,7 +121,8 @@ public class Routes {
 
     private static final String SELECT = """
             select r.id, r.code, r.source_id, s.name as source, s.kind as source_kind, s.desk as source_desk,
-                r.ledger_id, l.name as ledger, l.desk as ledger_desk, l.currency, r.site,
-                r.business_name, r.business_tax_identifiers
-            from route r join source s on s.id = r.source_id join ledger l on l.id = r.ledger_id""";
+                coalesce(r.ledger_id, 0) as ledger_id, coalesce(l.name, '') as ledger, coalesce(l.desk, '') as ledger_desk,
+                coalesce(l.system, '') as ledger_system, r.site, r.business_name, r.business_tax_identifiers,
+                coalesce(l.currency, (select d.currency from document d where d.route_id = r.id limit 1), 'EUR') as currency
+            from route r join source s on s.id = r.source_id left join ledger l on l.id = r.ledger_id""";
 }

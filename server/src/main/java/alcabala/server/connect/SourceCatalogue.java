@@ -35,6 +35,7 @@ public class SourceCatalogue {
     public void keep(long sourceId, List<SourceChange> changes) {
         for (SourceChange change : changes) {
             switch (change) {
+                case SourceChange.SiteChanged c -> keepSite(sourceId, c.name());
                 case SourceChange.PartyChanged c -> keep(sourceId, c.party());
                 case SourceChange.ItemChanged c ->
                     template.update(
@@ -64,6 +65,11 @@ public class SourceCatalogue {
         Map<String, MapSqlParameterSource> parties = new LinkedHashMap<>();
         Map<String, MapSqlParameterSource> items = new LinkedHashMap<>();
         Map<String, MapSqlParameterSource> taxes = new LinkedHashMap<>();
+        documents.stream()
+                .map(Document::site)
+                .filter(site -> !site.isEmpty())
+                .distinct()
+                .forEach(site -> keepSite(sourceId, site));
         for (Document document : documents) {
             Party party = document.counterparty();
             parties.computeIfAbsent(
@@ -104,7 +110,17 @@ public class SourceCatalogue {
                 .query((row, n) ->
                         categories.put(row.getString("code"), TaxCategory.valueOf(row.getString("category"))))
                 .list();
+        Map<String, String> items = new HashMap<>();
+        jdbc.sql("select code, name from source_item where source_id = :id")
+                .param("id", sourceId)
+                .query((row, n) -> items.put(row.getString("code"), row.getString("name")))
+                .list();
         return new SourceLookup() {
+            @Override
+            public String itemName(String code) {
+                return items.getOrDefault(code, "");
+            }
+
             @Override
             public Party party(String code) {
                 return parties.getOrDefault(code, Party.named(code, code));
@@ -126,6 +142,13 @@ public class SourceCatalogue {
                 .stream()
                 .map(body -> json.readValue(body, Party.class))
                 .toList();
+    }
+
+    private void keepSite(long sourceId, String site) {
+        jdbc.sql("insert into source_site (source_id, name) values (:source, :site) on conflict do nothing")
+                .param("source", sourceId)
+                .param("site", site)
+                .update();
     }
 
     private void keep(long sourceId, Party party) {

@@ -3,6 +3,8 @@ package alcabala.server.connect;
 import alcabala.connectors.Access;
 import alcabala.connectors.AccessLostException;
 import alcabala.connectors.http.HullworkSource;
+import alcabala.connectors.http.RefitlineSource;
+import alcabala.connectors.http.StoreloftSource;
 import alcabala.connectors.source.SourceConnector;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Settings;
@@ -34,18 +36,22 @@ public class Sources {
         if (!source.connected()) {
             throw new AccessLostException(source.name(), "is not connected");
         }
-        if (!source.system().equals("hullwork")) {
-            throw new IllegalStateException(source.name() + " is no app that answers");
-        }
         String key = credentials
                 .ofSource(sourceId)
                 .flatMap(Credentials.Credential::secret)
                 .map(Credentials.Secret::token)
                 .orElseThrow(() -> new AccessLostException(source.name(), "there is no key that can be opened"));
-        return withKey(key);
+        return withKey(source.system(), key);
     }
 
-    SourceConnector withKey(String key) {
-        return new HullworkSource(settings.standins(), Access.key(key), settings.patience());
+    /// The app that a key opens.
+    SourceConnector withKey(String system, String key) {
+        Access access = Access.key(key);
+        return switch (system) {
+            case "hullwork" -> new HullworkSource(settings.standins(), access, settings.patience());
+            case "storeloft" -> new StoreloftSource(settings.standins(), access, settings.patience());
+            case "refitline" -> new RefitlineSource(settings.standins(), access, settings.patience());
+            default -> throw new IllegalArgumentException(system + " is no app that answers");
+        };
     }
 }

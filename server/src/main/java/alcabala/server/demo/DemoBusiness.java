@@ -4,9 +4,9 @@ import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.access.People;
 import alcabala.server.access.Role;
+import alcabala.server.connect.App;
 import alcabala.server.connect.Connections;
 import alcabala.server.connect.ReferencePull;
-import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.map.CrosswalkStore;
 import alcabala.server.platform.Settings;
@@ -73,8 +73,7 @@ class DemoBusiness implements ApplicationRunner {
         people.add("voss", "T. Voss", Role.REVIEWER, "voss-corvane");
         if (routes.all().isEmpty()) {
             connect();
-            RouteRow yard = routes.get("yard");
-            pull.pull(yard, WHO);
+            pull.pull(routes.get("yard").sourceId(), WHO);
             DemoFiles.write(settings.demoFiles());
             files.take(routes.get("harbour"), DemoFiles.received(), false, WHO);
             LOG.info("loaded the demo business");
@@ -84,7 +83,7 @@ class DemoBusiness implements ApplicationRunner {
     /// Through the same doors as everybody: consent for Inkwell, a key for Hullwork.
     private void connect() {
         long inkwell = connections.connect(consent.give(), "saltmere", "Inkwell", WHO);
-        long hullwork = connections.connectSource(null, "Hullwork", settings.hullworkKey(), WHO);
+        long hullwork = connections.connectSource(null, App.HULLWORK, "Hullwork", settings.hullworkKey(), WHO);
         long harbour = connections.addFiles("Harbour office", WHO);
         route("yard", hullwork, inkwell);
         route("harbour", harbour, inkwell);

@@ -3,9 +3,11 @@ package alcabala.server.map;
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.Route;
+import alcabala.accounting.setting.RouteSettings;
 import alcabala.server.connect.LedgerReference;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
+import alcabala.server.connect.SettingStore;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -19,23 +21,31 @@ public class Compilers {
     private final CrosswalkStore store;
     private final LedgerReference reference;
     private final PartyMatchers matchers;
+    private final SettingStore settings;
     private final Map<Long, Versioned> cache = new ConcurrentHashMap<>();
 
     private record Versioned(String version, Compiler compiler) {}
 
-    Compilers(JdbcClient jdbc, Routes routes, CrosswalkStore store, LedgerReference reference, PartyMatchers matchers) {
+    Compilers(
+            JdbcClient jdbc,
+            Routes routes,
+            CrosswalkStore store,
+            LedgerReference reference,
+            PartyMatchers matchers,
+            SettingStore settings) {
         this.jdbc = jdbc;
         this.routes = routes;
         this.store = store;
         this.reference = reference;
         this.matchers = matchers;
+        this.settings = settings;
     }
 
     /// The versions are read every time, so a change made by another server process is never missed.
     public Compiler of(long routeId) {
         String version = jdbc.sql("""
-                select r.crosswalk_version || '/' || l.version
-                from route r join ledger l on l.id = r.ledger_id where r.id = :id""").param("id", routeId).query(String.class).single();
+                select r.crosswalk_version || '/' || coalesce(r.ledger_id, 0) || '/' || coalesce(l.version, 0)
+                from route r left join ledger l on l.id = r.ledger_id where r.id = :id""").param("id", routeId).query(String.class).single();
         Versioned cached = cache.get(routeId);
         if (cached != null && cached.version().equals(version)) {
             return cached.compiler();
@@ -46,9 +56,17 @@ public class Compilers {
     }
 
     private Compiler build(RouteRow route) {
-        return new Compiler(
-                Crosswalk.of(store.rows(route.id()), matchers.of(route.ledgerId())),
-                new Route(route.code(), route.source(), route.ledger()),
-                reference.profile(route.ledgerId()));
+        return with(route, settings.of(route.id()));
+    }
+
+    /// The compiler as it would be with other settings.
+    public Compiler with(RouteRow route, RouteSettings settings) {
+        Route compiled = new Route(route.code(), route.source(), route.ledger(), settings);
+        return route.leadsNowhere()
+                ? Compiler.unrouted(compiled)
+                : new Compiler(
+                        Crosswalk.of(store.rows(route.id()), matchers.of(route.ledgerId())),
+                        compiled,
+                        reference.profile(route.ledgerId()));
     }
 }

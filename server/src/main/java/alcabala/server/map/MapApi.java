@@ -37,6 +37,7 @@ class MapApi {
     private final Mapping mapping;
     private final LedgerReference reference;
     private final RouteMove move;
+    private final Rerouting rerouting;
 
     record CrosswalkRowJson(String counterpart, String account, int version, String setBy, Instant setAt) {
         static CrosswalkRowJson of(CrosswalkRow row) {
@@ -91,13 +92,21 @@ class MapApi {
     record CrosswalkVersion(
             int version, String counterpart, String account, String setBy, Instant setAt, boolean removed) {}
 
-    MapApi(JdbcClient jdbc, Routes routes, MapView view, Mapping mapping, LedgerReference reference, RouteMove move) {
+    MapApi(
+            JdbcClient jdbc,
+            Routes routes,
+            MapView view,
+            Mapping mapping,
+            LedgerReference reference,
+            RouteMove move,
+            Rerouting rerouting) {
         this.jdbc = jdbc;
         this.routes = routes;
         this.view = view;
         this.mapping = mapping;
         this.reference = reference;
         this.move = move;
+        this.rerouting = rerouting;
     }
 
     @GetMapping("/{kind}")
@@ -191,6 +200,15 @@ class MapApi {
     @GetMapping("/move")
     RouteMove.Plan plan(@RequestParam String route, @RequestParam long toLedger) {
         return move.plan(routes.get(route), toLedger);
+    }
+
+    /// Where the waiting documents of a source would go with a new route; changes nothing.
+    ///
+    /// @param site the site that the route would be for; empty for a default one
+    @GetMapping("/ways")
+    List<Rerouting.SiteWay> ways(
+            @RequestParam long source, @RequestParam(defaultValue = "") String site, @RequestParam String ledger) {
+        return rerouting.preview(source, site, ledger);
     }
 
     @PostMapping("/move")

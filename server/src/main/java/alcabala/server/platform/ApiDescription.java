@@ -36,6 +36,10 @@ class ApiDescription {
             "AskConsent.ledger",
             "ConsentGiven.ledger",
             "ConnectSource.source",
+            "ConnectSource.app",
+            "SettingJson.setAt",
+            "Previewed.documentId",
+            "ListsOutcome.pull",
             "ConnectSource.name",
             "UseConsent.name",
             "crossedAt",
@@ -57,6 +61,7 @@ class ApiDescription {
             "WhyLine.tax",
             "SideLine.tax",
             "BothSides.journal",
+            "LedgerSide.journal",
             "DocumentJson.tax",
             "DocumentJson.journal");
 

@@ -32,6 +32,21 @@ public final class Sentences {
             case Finding.PartyDoubtful f ->
                 "%s may already be on the ledger as %s (%s): say whether it is."
                         .formatted(f.name(), f.ledgerName(), f.ledgerParty());
+            case Finding.PartyMissing f ->
+                "%s (%s) is not on the ledger, and this route does not create parties there."
+                        .formatted(f.name(), f.party());
+            case Finding.SeveralTaxCodes f ->
+                "Its lines need the tax codes %s, and the ledger takes one code for a whole document."
+                        .formatted(String.join(" and ", f.codes()));
+            case Finding.BeforeCutOff f ->
+                "It is dated %s; documents of its kind cross from %s on.".formatted(f.date(), f.cutOff());
+            case Finding.DoesNotCross f ->
+                "Documents of its kind do not cross on this route (%s)."
+                        .formatted(f.kind().word().replace('-', ' '));
+            case Finding.Unrouted f ->
+                f.site().isEmpty()
+                        ? "It has no route to a ledger."
+                        : "%s has no route to a ledger.".formatted(f.site());
             case Finding.CurrencyUnavailable f ->
                 "The document is in %s; the ledger keeps its books in %s only."
                         .formatted(f.currency(), f.ledgerCurrency());

@@ -4,18 +4,22 @@ import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.readiness.Facts;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Setting;
 import alcabala.connectors.AccessLostException;
 import alcabala.connectors.ledger.LedgerCompany;
-import alcabala.connectors.ledger.LedgerConnector;
 import alcabala.server.connect.LedgerReference;
 import alcabala.server.connect.Ledgers;
 import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.SettingStore;
 import alcabala.server.map.CrosswalkStore;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.settings.Numbering;
+import alcabala.server.settings.Numbering.NumbersOfKind;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -27,6 +31,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -39,44 +44,66 @@ class FactGatherer {
     private final Ledgers ledgers;
     private final LedgerReference reference;
     private final CrosswalkStore store;
+    private final Numbering numbering;
+    private final SettingStore decisions;
     private final Clock clock;
 
-    private record Document(String sourceRef, Facts.Waiting waiting) {}
-
-    FactGatherer(JdbcClient jdbc, Ledgers ledgers, LedgerReference reference, CrosswalkStore store, Clock clock) {
+    FactGatherer(
+            JdbcClient jdbc,
+            Ledgers ledgers,
+            LedgerReference reference,
+            CrosswalkStore store,
+            Numbering numbering,
+            SettingStore decisions,
+            Clock clock) {
         this.jdbc = jdbc;
         this.ledgers = ledgers;
         this.reference = reference;
         this.store = store;
+        this.numbering = numbering;
+        this.decisions = decisions;
         this.clock = clock;
     }
 
     /// @throws alcabala.connectors.UnreachableException when the ledger does not answer; a lost consent is a fact
     Facts gather(RouteRow route) {
+        if (route.leadsNowhere()) {
+            throw NotPossibleException.invalid(
+                    "route-nowhere", "These documents have no route yet. Add one for their site under Connections.");
+        }
         Map<RowKind, Map<String, CrosswalkRow>> rows = store.rows(route.id()).stream()
                 .collect(Collectors.groupingBy(
                         CrosswalkRow::kind, Collectors.toMap(CrosswalkRow::code, row -> row, (a, b) -> a)));
-        List<Document> documents = documents(route);
         Map<String, String> items = itemNames(route.ledgerId());
-        Facts.Settings settings;
-        Set<String> taken = Set.of();
+        Optional<Facts.Settings> settings;
+        List<NumbersOfKind> numbers = List.of();
         try {
-            LedgerConnector ledger = ledgers.of(route.ledgerId());
-            settings = settings(route, ledger.company());
-            taken = taken(route, ledger, documents);
+            settings = route.ledgerAnswers()
+                    ? Optional.of(settings(route, ledgers.of(route.ledgerId()).company()))
+                    : Optional.empty();
+            numbers = numbering.of(route);
         } catch (AccessLostException e) {
-            settings = lastKnown(route);
+            settings = Optional.of(lastKnown(route));
         }
+        RouteSettings decided = decisions.of(route.id());
+        String prefix = decided.get(Setting.NUMBER_PREFIX);
         return new Facts(
                 route.carries(),
                 reference.profile(route.ledgerId()),
                 settings,
+                decided.taxIsOff(),
                 roles(rows.getOrDefault(RowKind.ROLE, Map.of())),
                 taxes(route, rows.getOrDefault(RowKind.TAX, Map.of())),
-                documents.stream().map(Document::waiting).toList(),
+                documents(route, "invoice", "credit-note"),
+                documents(route, "bill", "supplier-credit"),
+                unrouted(route),
                 newItems(route, rows.getOrDefault(RowKind.ITEM, Map.of()), items),
                 items,
-                taken,
+                numbers.stream()
+                        .flatMap(each -> each.taken().stream())
+                        .map(number -> number.substring(prefix.length()))
+                        .collect(Collectors.toSet()),
+                numbers.stream().mapToLong(NumbersOfKind::safeNext).max().orElse(0),
                 otherRoutes(route));
     }
 
@@ -84,6 +111,7 @@ class FactGatherer {
         Instant now = clock.instant();
         Optional<Duration> left = ledgers.consentEndsAt(route.ledgerId()).map(end -> Duration.between(now, end));
         return new Facts.Settings(
+                hasOtherBooks(route, company),
                 company.lockedThrough(),
                 company.appliesCredits(),
                 company.tracksQuantities(),
@@ -94,6 +122,30 @@ class FactGatherer {
                 Duration.between(company.clock(), now).abs());
     }
 
+    /// The same name may come to stand for other books, as when somebody begins them anew.
+    private boolean hasOtherBooks(RouteRow route, LedgerCompany company) {
+        String connected = jdbc.sql("select books_id from ledger where id = :id")
+                .param("id", route.ledgerId())
+                .query(String.class)
+                .single();
+        return !connected.isEmpty() && !connected.equals(company.booksId());
+    }
+
+    private List<Facts.Unrouted> unrouted(RouteRow route) {
+        return jdbc.sql("""
+                select d.site, d.currency, count(*) as documents,
+                    sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end) as gross
+                from document d join route r on r.id = d.route_id
+                where r.source_id = :source and r.ledger_id is null and not d.voided
+                group by d.site, d.currency order by d.site, d.currency""")
+                .param("source", route.sourceId())
+                .query((row, n) -> new Facts.Unrouted(
+                        row.getString("site"),
+                        row.getInt("documents"),
+                        Money.ofMinor(CurrencyUnit.of(row.getString("currency")), row.getLong("gross"))))
+                .list();
+    }
+
     /// When the ledger no longer lets us in.
     private Facts.Settings lastKnown(RouteRow route) {
         return jdbc.sql("""
@@ -101,6 +153,7 @@ class FactGatherer {
                 from ledger where id = :id""")
                 .param("id", route.ledgerId())
                 .query((row, n) -> new Facts.Settings(
+                        false,
                         row.getObject("locked", LocalDate.class),
                         row.getBoolean("applies_credits"),
                         row.getBoolean("tracks_quantities"),
@@ -138,25 +191,28 @@ class FactGatherer {
                 .list();
     }
 
-    private List<Document> documents(RouteRow route) {
+    private List<Facts.Waiting> documents(RouteRow route, String... kinds) {
         return jdbc.sql("""
-                select d.source_ref, d.number, d.issue_date, d.currency, d.kind,
-                    case when d.kind = 'credit-note' then -d.gross else d.gross end as gross,
+                select d.number, d.issue_date, d.currency, d.kind,
+                    s.sign * d.gross as gross, s.sign * d.tax as tax,
                     jsonb_path_exists(d.content, '$.lines[*] ? (@.kind == "GOODS")') as goods,
                     (select string_agg(substr(f.cause, 12), ' ') from finding f
                      where f.document_id = d.id and f.cause like 'role-unset:%') as missing
-                from document d where""" + WAITING + " order by d.issue_date, d.id")
+                from document d cross join lateral (
+                    select case when d.kind in ('credit-note', 'supplier-credit') then -1 else 1 end as sign) s
+                where d.route_id = :route and d.state not in ('Posted', 'Diverged', 'Voided') and d.kind = any(:kinds)
+                order by d.issue_date, d.id""")
                 .param("route", route.id())
-                .query((row, n) -> new Document(
-                        row.getString("source_ref"),
-                        new Facts.Waiting(
-                                row.getString("number"),
-                                row.getObject("issue_date", LocalDate.class),
-                                CurrencyUnit.of(row.getString("currency")),
-                                row.getLong("gross"),
-                                row.getString("kind").equals("credit-note"),
-                                row.getBoolean("goods"),
-                                roles(row.getString("missing")))))
+                .param("kinds", kinds)
+                .query((row, n) -> new Facts.Waiting(
+                        row.getString("number"),
+                        row.getObject("issue_date", LocalDate.class),
+                        CurrencyUnit.of(row.getString("currency")),
+                        row.getLong("gross"),
+                        row.getLong("tax"),
+                        row.getString("kind").equals("credit-note"),
+                        row.getBoolean("goods"),
+                        roles(row.getString("missing"))))
                 .list();
     }
 
@@ -190,23 +246,6 @@ class FactGatherer {
                         .isEmpty())
                 .forEach(item -> fresh.put(item.getKey(), item.getValue()));
         return fresh;
-    }
-
-    /// What stands there under our own reference is ours, and not in the way.
-    private static Set<String> taken(RouteRow route, LedgerConnector ledger, List<Document> documents) {
-        Map<String, String> ours = new HashMap<>();
-        documents.forEach(each -> ours.put(each.waiting().number(), route.reference(each.sourceRef())));
-        if (ours.isEmpty()) {
-            return Set.of();
-        }
-        Set<String> taken = new HashSet<>();
-        List<String> numbers = new ArrayList<>(ours.keySet());
-        ledger.numbersTaken(numbers).forEach((number, reference) -> {
-            if (!reference.equals(ours.get(number))) {
-                taken.add(number);
-            }
-        });
-        return taken;
     }
 
     private Map<String, Integer> otherRoutes(RouteRow route) {

@@ -9,6 +9,7 @@ import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Sentences;
 import java.util.List;
 import java.util.stream.Collectors;
+import org.joda.money.Money;
 
 /// The edge where judgements become words: what was found, what happens otherwise, and where to change it.
 final class ReadinessSentences {
@@ -35,6 +36,9 @@ final class ReadinessSentences {
     private String title(Check check) {
         return switch (check) {
             case CONSENT -> route.ledger() + " lets Alcabala in";
+            case SAME_BOOKS -> route.ledger() + " answers for the same books";
+            case ROUTES -> "Every site has a route";
+            case TAX_OFF -> "Tax crosses as tax";
             case ACCOUNT_ROLES -> "Every needed role has a fitting account";
             case DEFAULT_FOR_SALES -> "There is a default for sales";
             case TAX_CODES -> "Every tax in use has an active code";
@@ -44,6 +48,7 @@ final class ReadinessSentences {
             case NUMBERS -> "Document numbers are free";
             case PERIOD -> "The period is open";
             case CURRENCIES -> "The books keep the currencies in use";
+            case PURCHASE_ORDERS -> "Purchase orders have a place";
             case DIMENSIONS -> "Sites and work orders have a place";
             case ITEM_NAMES -> "Names of new items stay different";
             case ONE_WAY_ONLY -> "Each document comes one way only";
@@ -54,6 +59,9 @@ final class ReadinessSentences {
     private String passes(Result result) {
         return switch (result.check()) {
             case CONSENT -> "The consent is good for more than two weeks.";
+            case SAME_BOOKS -> "They are those that were connected.";
+            case ROUTES -> "Every document of " + route.source() + " has a way to go.";
+            case TAX_OFF -> "It is not switched off, or no waiting document is taxed.";
             case ACCOUNT_ROLES -> "All are set, active, and of a type that fits.";
             case DEFAULT_FOR_SALES -> "The role sales has an account.";
             case TAX_CODES -> "Each has one.";
@@ -63,6 +71,7 @@ final class ReadinessSentences {
             case NUMBERS -> "None of the waiting numbers is in use there.";
             case PERIOD -> "No waiting document lies in a locked period.";
             case CURRENCIES -> "All waiting documents are in " + route.currency() + ".";
+            case PURCHASE_ORDERS -> "It has them, or no bill waits on this route.";
             case DIMENSIONS -> route.ledger() + " has dimensions.";
             case ITEM_NAMES -> "They stay different after " + route.ledger() + " cuts them.";
             case ONE_WAY_ONLY ->
@@ -80,6 +89,11 @@ final class ReadinessSentences {
                 result.verdict() == Verdict.BLOCKS
                         ? route.ledger() + " no longer lets Alcabala in."
                         : "The consent ends in " + days(subjects.getFirst()) + ".";
+            case SAME_BOOKS -> route.ledger() + " now answers for other books than those that were connected.";
+            case ROUTES ->
+                "Without a route: "
+                        + subjects.stream().map(ReadinessSentences::unrouted).collect(Collectors.joining("; ")) + ".";
+            case TAX_OFF -> "Tax on sales is switched off, and taxed documents wait.";
             case ACCOUNT_ROLES -> "Without an account that can be used: " + roles(subjects) + ".";
             case DEFAULT_FOR_SALES -> "The role sales has no account.";
             case TAX_CODES ->
@@ -91,6 +105,8 @@ final class ReadinessSentences {
             case NUMBERS -> "In use on " + route.ledger() + " by other documents: " + some(subjects) + ".";
             case PERIOD -> "In a period that " + route.ledger() + " has locked: " + some(subjects) + ".";
             case CURRENCIES -> "In another currency than " + route.currency() + ": " + some(subjects) + ".";
+            case PURCHASE_ORDERS ->
+                route.ledger() + " has no purchase orders in its plan; bills wait: " + some(subjects) + ".";
             case DIMENSIONS -> route.ledger() + " has dimensions switched off.";
             case ITEM_NAMES -> "The same after cutting: " + String.join("; ", subjects) + ".";
             case ONE_WAY_ONLY ->
@@ -111,12 +127,17 @@ final class ReadinessSentences {
                 result.verdict() == Verdict.BLOCKS
                         ? documents + ", cannot cross."
                         : "After that " + documents + ", cannot cross.";
+            case SAME_BOOKS ->
+                "What was posted before is not in them, and " + documents + ", would go to the wrong books.";
+            case ROUTES -> "They stay here, and are missing on the books.";
+            case TAX_OFF -> "Tax of " + documents + ", would be booked as revenue.";
             case ACCOUNT_ROLES -> documents + (result.documents() == 1 ? ", is blocked." : ", are blocked.");
             case DEFAULT_FOR_SALES -> "Goods that nothing else maps are asked about one by one. That may be meant.";
             case TAX_CODES, TAX_RATES -> documents + (result.documents() == 1 ? ", is blocked." : ", are blocked.");
             case APPLIES_CREDITS -> "Credit notes are set off against the wrong invoices: " + documents + ".";
             case TRACKS_QUANTITIES -> "Cost of sales is booked twice, once here and once there, for " + documents + ".";
             case NUMBERS, PERIOD, CURRENCIES -> documents + ", will be refused.";
+            case PURCHASE_ORDERS -> "The orders behind " + documents + ", cannot be closed by their bills there.";
             case DIMENSIONS -> "The site and work order of " + documents + ", will not be on the books.";
             case ITEM_NAMES -> "The batch is stopped before its first document.";
             case ONE_WAY_ONLY -> "What both routes bring is booked twice.";
@@ -128,6 +149,11 @@ final class ReadinessSentences {
         String desk = "In " + route.ledger() + ", under Chart and settings: ";
         return switch (result.check()) {
             case CONSENT -> "Connect it again under Connections.";
+            case SAME_BOOKS ->
+                "Put the right books back in " + route.ledger()
+                        + "; or disconnect it, connect it anew, and move the route on purpose.";
+            case ROUTES -> "Add a route for the site, or a default one, under Connections.";
+            case TAX_OFF -> "Set “Tax on sales” to “as the crosswalk says” under Settings.";
             case ACCOUNT_ROLES, DEFAULT_FOR_SALES -> "Choose accounts under Map, Account roles.";
             case TAX_CODES -> "Choose a code under Map, Tax codes.";
             case TAX_RATES ->
@@ -136,12 +162,13 @@ final class ReadinessSentences {
             case APPLIES_CREDITS -> desk + "switch off “applies open credits to the oldest invoice by itself”.";
             case TRACKS_QUANTITIES -> desk + "switch off “tracks quantities and books the cost of what is sold”.";
             case NUMBERS ->
-                "Give the documents other numbers in " + route.source() + " and fetch, or renumber what stands in "
-                        + route.ledger() + ".";
+                "Number in %s from %s on, which neither side has used, and fetch; or set letters before the number under Settings; or renumber what stands in %s."
+                        .formatted(route.source(), result.proposal(), route.ledger());
             case PERIOD ->
                 desk + "set “Books locked through” to an earlier day; or date the documents in an open period in "
                         + route.source() + ".";
             case CURRENCIES -> "Send them to a ledger that keeps their currency.";
+            case PURCHASE_ORDERS -> desk + "switch on “has purchase orders”, if orders are kept there.";
             case DIMENSIONS -> desk + "switch on “has dimensions”, if sites and work orders are wanted on the books.";
             case ITEM_NAMES -> "Rename one in " + route.source() + ", or map it to an item that is there.";
             case ONE_WAY_ONLY -> "Void or leave out one of each pair, then look again.";
@@ -151,7 +178,8 @@ final class ReadinessSentences {
 
     private String link(Check check) {
         return switch (check) {
-            case CONSENT -> "/connect?route=" + route.code();
+            case CONSENT, ROUTES -> "/connect?view=connections&route=" + route.code();
+            case TAX_OFF, NUMBERS -> "/connect?view=settings&route=" + route.code();
             case ACCOUNT_ROLES, DEFAULT_FOR_SALES -> "/map?kind=role&route=" + route.code();
             case TAX_CODES, TAX_RATES -> "/map?kind=tax&route=" + route.code();
             case ITEM_NAMES -> "/map?kind=item&route=" + route.code();
@@ -183,6 +211,13 @@ final class ReadinessSentences {
     private static String some(List<String> subjects) {
         String first = subjects.stream().limit(SHOWN).collect(Collectors.joining(", "));
         return subjects.size() > SHOWN ? first + " and " + (subjects.size() - SHOWN) + " more" : first;
+    }
+
+    private static String unrouted(String subject) {
+        String[] part = subject.split("\\|");
+        String site = part[0].isEmpty() ? "documents without a site" : part[0];
+        String documents = part[1].equals("1") ? "1 document" : part[1] + " documents";
+        return "%s, %s, %s".formatted(site, documents, Amounts.shown(Money.parse(part[2])));
     }
 
     private static String days(String days) {

@@ -55,7 +55,8 @@ class SetupApi {
 
     @GetMapping
     SetupJson setup(@RequestParam(defaultValue = "") String route) {
-        Optional<Long> found = jdbc.sql("select id from route where :code in ('', code) order by id limit 1")
+        Optional<Long> found = jdbc.sql(
+                        "select id from route where :code in ('', code) and ledger_id is not null order by id limit 1")
                 .param("code", route)
                 .query(Long.class)
                 .optional();
@@ -102,5 +103,5 @@ class SetupApi {
                     CAUSES.formatted("^role-unset"),
                     CAUSES.formatted("^tax-unmapped"),
                     CAUSES.formatted("^(item|category)-unmapped"),
-                    CAUSES.formatted("^party-doubtful"));
+                    CAUSES.formatted("^party-(doubtful|missing)"));
 }

@@ -1,7 +1,9 @@
 package alcabala.server.release;
 
 import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.setting.Milestone;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.SourceCatalogue;
 import alcabala.server.platform.Copy;
@@ -15,6 +17,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javax.sql.DataSource;
 import org.springframework.jdbc.core.namedparam.MapSqlParameterSource;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
@@ -33,10 +36,17 @@ public class DocumentWriter {
     private final Clock clock;
 
     /// What is known of a document that was taken in before.
-    private record Known(long id, boolean approved, boolean voided, String sha256) {}
+    private record Known(long id, Set<String> milestones, boolean voided, String sha256) {
+        boolean isSame(Incoming incoming) {
+            return milestones.equals(names(incoming.milestones()))
+                    && voided == incoming.voided()
+                    && sha256.equals(Hashes.hex(incoming.raw()));
+        }
+    }
 
     /// One row to write.
-    private record Row(long id, long receivedId, Incoming incoming, Compiled compiled, byte[] sha256) {}
+    private record Row(
+            long id, long receivedId, Incoming incoming, boolean approved, Compiled compiled, byte[] sha256) {}
 
     /// How many were new, changed, or came as they already were.
     public record Written(int added, int changed, int same) {
@@ -62,7 +72,7 @@ public class DocumentWriter {
 
     /// @param incoming at most one for each source reference
     Written write(RouteRow route, Compiler compiler, List<Incoming> incoming, String who) {
-        Map<String, Known> known = known(route.id(), incoming);
+        Map<String, Known> known = known(route.sourceId(), incoming);
         List<Incoming> added = new ArrayList<>();
         List<Incoming> changed = new ArrayList<>();
         int same = 0;
@@ -70,9 +80,7 @@ public class DocumentWriter {
             Known before = known.get(each.sourceRef());
             if (before == null) {
                 added.add(each);
-            } else if (before.approved() == each.approved()
-                    && before.voided() == each.voided()
-                    && before.sha256().equals(Hashes.hex(each.raw()))) {
+            } else if (before.isSame(each)) {
                 same++;
             } else {
                 changed.add(each);
@@ -88,7 +96,7 @@ public class DocumentWriter {
                 changed.stream().map(each -> known.get(each.sourceRef()).id()).toList();
         List<Row> revisions = rows(compiler, changed, changedIds);
         writeReceived(route, revisions, now);
-        writeRevisions(revisions);
+        writeRevisions(route, revisions);
         deleteFindings(changedIds);
         writeFindings(rows);
         writeFindings(revisions);
@@ -97,19 +105,19 @@ public class DocumentWriter {
         return new Written(added.size(), changed.size(), same);
     }
 
-    private Map<String, Known> known(long routeId, List<Incoming> incoming) {
+    private Map<String, Known> known(long sourceId, List<Incoming> incoming) {
         Map<String, Known> known = new HashMap<>();
         jdbc.sql("""
-                select d.source_ref, d.id, d.approved, d.voided, encode(r.sha256, 'hex') as sha256
+                select d.source_ref, d.id, d.milestones, d.voided, encode(r.sha256, 'hex') as sha256
                 from document d join received r on r.id = d.received_id
-                where d.route_id = :route and d.source_ref = any(:refs)""")
-                .param("route", routeId)
+                where d.source_id = :source and d.source_ref = any(:refs)""")
+                .param("source", sourceId)
                 .param("refs", incoming.stream().map(Incoming::sourceRef).toArray(String[]::new))
                 .query((row, n) -> known.put(
                         row.getString("source_ref"),
                         new Known(
                                 row.getLong("id"),
-                                row.getBoolean("approved"),
+                                Set.of((String[]) row.getArray("milestones").getArray()),
                                 row.getBoolean("voided"),
                                 row.getString("sha256"))))
                 .list();
@@ -135,10 +143,23 @@ public class DocumentWriter {
                     ids.get(i),
                     receivedIds.get(i),
                     each,
+                    isApproved(compiler, each),
                     Compiled.of(compiler.compile(each.document())),
                     Hashes.sha256(each.raw())));
         }
         return rows;
+    }
+
+    /// Whether what the route waits for has happened.
+    private static boolean isApproved(Compiler compiler, Incoming incoming) {
+        DocumentKind kind = incoming.document().kind();
+        Milestone awaited =
+                kind.isSale() ? compiler.route().settings().trigger(kind).milestone() : Milestone.APPROVED;
+        return incoming.milestones().contains(awaited);
+    }
+
+    private static Set<String> names(Set<Milestone> milestones) {
+        return milestones.stream().map(Enum::name).collect(Collectors.toSet());
     }
 
     private void writeReceived(RouteRow route, List<Row> rows, Instant now) {
@@ -178,8 +199,11 @@ public class DocumentWriter {
                     .value(DocumentJson.write(d))
                     .value(Copy.array(Compiled.refs(d)))
                     .value(row.receivedId())
-                    .value(row.incoming().approved())
+                    .value(row.approved())
                     .value(row.incoming().voided())
+                    .value(route.sourceId())
+                    .value(d.site())
+                    .value(Copy.array(names(row.incoming().milestones())))
                     .value(c.blocking())
                     .value(c.cause())
                     .value(c.landsIn())
@@ -190,11 +214,12 @@ public class DocumentWriter {
         copy.send(
                 dataSource,
                 "document (id, route_id, source_ref, number, kind, party_code, party_name, issue_date, due_date, currency,"
-                        + " net, tax, gross, line_count, content, refs, received_id, approved, voided, blocking, cause,"
+                        + " net, tax, gross, line_count, content, refs, received_id, approved, voided, source_id, site,"
+                        + " milestones, blocking, cause,"
                         + " lands_in, tax_codes, rounding)");
     }
 
-    private void writeRevisions(List<Row> rows) {
+    private void writeRevisions(RouteRow route, List<Row> rows) {
         MapSqlParameterSource[] values = rows.stream()
                 .map(row -> {
                     Document d = row.incoming().document();
@@ -213,7 +238,12 @@ public class DocumentWriter {
                             .addValue("content", DocumentJson.write(d))
                             .addValue("refs", Compiled.refs(d).toArray(String[]::new))
                             .addValue("receivedId", row.receivedId())
-                            .addValue("approved", row.incoming().approved())
+                            .addValue("approved", row.approved())
+                            .addValue("route", route.id())
+                            .addValue("site", d.site())
+                            .addValue(
+                                    "milestones",
+                                    names(row.incoming().milestones()).toArray(String[]::new))
                             .addValue("voided", row.incoming().voided());
                 })
                 .toArray(MapSqlParameterSource[]::new);
@@ -223,7 +253,8 @@ public class DocumentWriter {
                         number = :number, kind = :kind, party_code = :partyCode, party_name = :partyName,
                         issue_date = :issueDate, due_date = :dueDate, currency = :currency, net = :net, tax = :tax,
                         gross = :gross, line_count = :lineCount, content = cast(:content as jsonb), refs = :refs,
-                        received_id = :receivedId, approved = :approved, voided = :voided, blocking = :blocking,
+                        received_id = :receivedId, approved = :approved, voided = :voided,
+                        route_id = :route, site = :site, milestones = :milestones, blocking = :blocking,
                         cause = :cause, lands_in = :landsIn, tax_codes = :taxCodes, rounding = :rounding,
                         version = version + 1
                     where id = :id""", values);
@@ -236,7 +267,7 @@ public class DocumentWriter {
         MapSqlParameterSource[] values = new MapSqlParameterSource[ids.size()];
         for (int i = 0; i < ids.size(); i++) {
             values[i] = result(ids.get(i), compiled.get(i));
-            rows.add(new Row(ids.get(i), 0, null, compiled.get(i), null));
+            rows.add(new Row(ids.get(i), 0, null, false, compiled.get(i), null));
         }
         template.batchUpdate("""
                 update document set blocking = :blocking, cause = :cause, lands_in = :landsIn, tax_codes = :taxCodes,
@@ -285,7 +316,7 @@ public class DocumentWriter {
             Map<String, Object> came = Map.of(
                     "received", row.receivedId(),
                     "file", row.incoming().fileName(),
-                    "approved", row.incoming().approved());
+                    "approved", row.approved());
             entries.add(new Trail.Entry(route.id(), row.id(), who, action, came));
             entries.add(new Trail.Entry(route.id(), row.id(), who, "compiled", trailOf(row.compiled())));
         }

@@ -93,6 +93,19 @@ public class Documents {
                 .optional();
     }
 
+    /// The number that a posted document of the route has on the ledger, by its number on the source.
+    public Optional<String> findLedgerNumber(long routeId, String number) {
+        return number.isEmpty()
+                ? Optional.empty()
+                : jdbc.sql("""
+                        select ledger_number from document
+                        where route_id = :route and number = :number and outcome = 'posted' and ledger_number is not null""")
+                        .param("route", routeId)
+                        .param("number", number)
+                        .query(String.class)
+                        .optional();
+    }
+
     public String content(long id) {
         return jdbc.sql("select content from document where id = :id")
                 .param("id", id)
@@ -182,10 +195,12 @@ public class Documents {
     List<Code> findCodes(String text, int limit) {
         return jdbc.sql("""
                 select 'PARTY' as kind, p.code, p.name, r.code as route from source_party p
-                    join route r on r.source_id = p.source_id where p.code ilike :text or p.name ilike :text
+                    join lateral (select code from route where source_id = p.source_id and ledger_id is not null
+                        order by id limit 1) r on true where p.code ilike :text or p.name ilike :text
                 union all
                 select 'ITEM', i.code, i.name, r.code from source_item i
-                    join route r on r.source_id = i.source_id where i.code ilike :text or i.name ilike :text
+                    join lateral (select code from route where source_id = i.source_id and ledger_id is not null
+                        order by id limit 1) r on true where i.code ilike :text or i.name ilike :text
                 union all
                 select 'ACCOUNT', a.code, a.name, r.code from ledger_account a
                     join lateral (select code from route where ledger_id = a.ledger_id order by id limit 1) r on true

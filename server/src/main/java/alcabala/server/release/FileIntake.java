@@ -4,6 +4,7 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.document.Ownership;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.setting.Milestone;
 import alcabala.formats.Problem;
 import alcabala.formats.ReadResult;
 import alcabala.formats.ubl.UblReader;
@@ -17,6 +18,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -24,6 +26,7 @@ import org.springframework.transaction.annotation.Transactional;
 /// Takes in files that others wrote.
 @Component
 public class FileIntake {
+    private static final Set<Milestone> ISSUED = Set.of(Milestone.APPROVED, Milestone.FINISHED, Milestone.SENT);
     private final JdbcClient jdbc;
     private final Routes routes;
     private final Compilers compilers;
@@ -73,7 +76,7 @@ public class FileIntake {
         return new Result(taken, problems);
     }
 
-    /// An issued sale is approved; a bill still waits for somebody to approve it.
+    /// A sale that was issued is approved and sent; a bill still waits for somebody to approve it.
     private static Incoming incoming(File file, Document document) {
         String owner = document.kind().isSale() ? "" : document.seller().code() + ":";
         String ref = document.kind().word() + ":" + owner + document.number();
@@ -83,7 +86,7 @@ public class FileIntake {
                 file.content(),
                 file.mediaType(),
                 file.name(),
-                document.kind().isSale(),
+                document.kind().isSale() ? ISSUED : Set.of(),
                 false);
     }
 

@@ -1,15 +1,18 @@
 package alcabala.server.release;
 
 import alcabala.accounting.document.Document;
+import alcabala.accounting.setting.Milestone;
+import java.util.Set;
 
 /// A document on its way in, with the bytes it came as.
 ///
 /// @param sourceRef what identifies it on its source for good
+/// @param milestones what has happened to it on its source
 public record Incoming(
         String sourceRef,
         Document document,
         byte[] raw,
         String mediaType,
         String fileName,
-        boolean approved,
+        Set<Milestone> milestones,
         boolean voided) {}

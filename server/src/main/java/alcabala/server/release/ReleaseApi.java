@@ -203,7 +203,7 @@ class ReleaseApi {
             source.approve(row.sourceRef());
             trail.write(route.id(), row.id(), who.getName(), "approved", Map.of("source", route.source()));
         }
-        pull.pull(route, who.getName());
+        pull.pull(route.sourceId(), who.getName());
         int count = waiting.size();
         return new Approved(
                 count, "%d %s approved in %s".formatted(count, count == 1 ? "document" : "documents", route.source()));

@@ -111,7 +111,7 @@ class WhyView {
             case "item-unmapped" -> new Fix(RowKind.ITEM, code);
             case "category-unmapped" -> new Fix(RowKind.CATEGORY, code);
             case "tax-unmapped", "tax-rate-differs" -> new Fix(RowKind.TAX, code);
-            case "party-doubtful" -> new Fix(RowKind.PARTY, code);
+            case "party-doubtful", "party-missing" -> new Fix(RowKind.PARTY, code);
             case "role-unset" -> new Fix(RowKind.ROLE, code);
             default -> null;
         };

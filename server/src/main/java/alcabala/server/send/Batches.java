@@ -2,15 +2,19 @@ package alcabala.server.send;
 
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Trigger;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.connect.LedgerReference;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
+import alcabala.server.connect.SettingStore;
 import alcabala.server.map.Compilers;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.DocumentJson;
@@ -27,6 +31,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -41,6 +46,7 @@ class Batches {
     private final Routes routes;
     private final Compilers compilers;
     private final LedgerReference reference;
+    private final SettingStore settings;
     private final Trail trail;
     private final Jobs jobs;
     private final Clock clock;
@@ -66,6 +72,7 @@ class Batches {
             Routes routes,
             Compilers compilers,
             LedgerReference reference,
+            SettingStore settings,
             Trail trail,
             Jobs jobs,
             Clock clock) {
@@ -73,6 +80,7 @@ class Batches {
         this.routes = routes;
         this.compilers = compilers;
         this.reference = reference;
+        this.settings = settings;
         this.trail = trail;
         this.jobs = jobs;
         this.clock = clock;
@@ -134,6 +142,11 @@ class Batches {
     /// Makes the batch and sets it going. The totals must agree with the independent total, or a reason is given.
     @Transactional
     long send(RouteRow route, Choice choice, String independentTotal, String reason, String who) {
+        if (!route.ledgerAnswers()) {
+            throw NotPossibleException.invalid(
+                    "ledger-of-files",
+                    route.ledger() + " takes files, and Alcabala cannot write them yet. Nothing was sent.");
+        }
         routes.lock(route.id());
         Preview preview = preview(route, choice);
         if (preview.ids().isEmpty()) {
@@ -235,11 +248,21 @@ class Batches {
         return rows;
     }
 
+    /// Kinds that go only when somebody names the document.
+    private String[] chosenByHand(RouteRow route) {
+        RouteSettings decided = settings.of(route.id());
+        return Stream.of(DocumentKind.INVOICE, DocumentKind.CREDIT_NOTE)
+                .filter(kind -> decided.trigger(kind) == Trigger.BY_HAND)
+                .map(DocumentKind::word)
+                .toArray(String[]::new);
+    }
+
     private List<Candidate> candidates(RouteRow route, Choice choice) {
         boolean named = choice.ids() != null && !choice.ids().isEmpty();
         List<Candidate> found = jdbc.sql("""
                 select id, number, state, revision, content from document
                 where route_id = :route and state in (:states)
+                    and (:named or kind <> all(:byHand))
                     and (:named = false or id = any(:ids))
                     and (cast(:from as date) is null or issue_date >= :from)
                     and (cast(:to as date) is null or issue_date <= :to)
@@ -247,6 +270,7 @@ class Batches {
                 .param("route", route.id())
                 .param("states", named ? List.of("Ready", "Refused") : List.of("Ready"))
                 .param("named", named)
+                .param("byHand", chosenByHand(route))
                 .param("ids", named ? choice.ids().toArray(Long[]::new) : new Long[0])
                 .param("from", named ? null : choice.from(), java.sql.Types.DATE)
                 .param("to", named ? null : choice.to(), java.sql.Types.DATE)

@@ -5,6 +5,8 @@ import alcabala.server.trail.Trail;
 import java.math.BigDecimal;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -38,6 +40,16 @@ class Dispatches {
         this.trail = trail;
         this.json = json;
         this.clock = clock;
+    }
+
+    /// The day on which a batch was made, where the business is.
+    LocalDate dayOf(long batchId) {
+        Instant made = jdbc.sql("select created_at from batch where id = :id")
+                .param("id", batchId)
+                .query(Timestamp.class)
+                .single()
+                .toInstant();
+        return LocalDate.ofInstant(made, clock.getZone());
     }
 
     /// The next one of a batch that is not settled; what was on the wire when a process died comes first.

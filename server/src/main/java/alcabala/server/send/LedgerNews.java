@@ -1,11 +1,13 @@
 package alcabala.server.send;
 
+import alcabala.accounting.setting.Setting;
 import alcabala.connectors.ledger.LedgerConnector;
 import alcabala.connectors.ledger.LedgerFeed;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.connect.Ledgers;
 import alcabala.server.connect.ReferencePull;
 import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.SettingStore;
 import alcabala.server.trail.Trail;
 import java.math.BigDecimal;
 import java.sql.Timestamp;
@@ -27,6 +29,7 @@ class LedgerNews {
     private static final int PAGE = 200;
     private final Ledgers ledgers;
     private final ReferencePull pull;
+    private final SettingStore settings;
     private final Trail trail;
     private final JdbcClient jdbc;
     private final TransactionTemplate transaction;
@@ -41,6 +44,7 @@ class LedgerNews {
     LedgerNews(
             Ledgers ledgers,
             ReferencePull pull,
+            SettingStore settings,
             Trail trail,
             JdbcClient jdbc,
             TransactionTemplate transaction,
@@ -48,6 +52,7 @@ class LedgerNews {
             Clock clock) {
         this.ledgers = ledgers;
         this.pull = pull;
+        this.settings = settings;
         this.trail = trail;
         this.jdbc = jdbc;
         this.transaction = transaction;
@@ -96,7 +101,8 @@ class LedgerNews {
         for (LedgerRecord record : latest.values()) {
             Optional<Linked> linked = find(route.ledgerId(), record.id());
             if (linked.isPresent()) {
-                boolean paid = Dispatches.minor(record.paid()) != linked.get().paid();
+                boolean paid = bringsPayments(linked.get().routeId())
+                        && Dispatches.minor(record.paid()) != linked.get().paid();
                 boolean differs = differs(json.readValue(linked.get().baseline(), LedgerRecord.class), record);
                 payments += paid ? 1 : 0;
                 edits += differs && record.version() > linked.get().version() && !paid ? 1 : 0;
@@ -104,6 +110,10 @@ class LedgerNews {
             }
         }
         return new int[] {payments, edits};
+    }
+
+    private boolean bringsPayments(long routeId) {
+        return settings.of(routeId).is(Setting.PAYMENTS, "from-ledger");
     }
 
     private Optional<Linked> find(long ledgerId, String ledgerRef) {
@@ -120,7 +130,7 @@ class LedgerNews {
         jdbc.sql("""
                 update document set paid = :paid, ledger_version = :version, ledger_gross = :gross, ledger_due = :due,
                     ledger_number = :number, ledger_differs = :differs, version = version + 1 where id = :id""")
-                .param("paid", Dispatches.minor(record.paid()))
+                .param("paid", paid ? Dispatches.minor(record.paid()) : linked.paid())
                 .param("version", record.version())
                 .param("gross", Dispatches.minor(record.gross()))
                 .param("due", record.due(), java.sql.Types.DATE)

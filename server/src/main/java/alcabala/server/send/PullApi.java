@@ -6,6 +6,7 @@ import alcabala.server.release.SourcePull;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -18,34 +19,51 @@ class PullApi {
     private final Routes routes;
     private final SourcePull source;
     private final LedgerNews news;
+    private final Triggered triggered;
 
-    record Pulled(int added, int changed, int payments, int edits, String sentence) {}
+    record Pulled(int added, int changed, int payments, int edits, int sending, String sentence) {}
 
-    PullApi(Routes routes, SourcePull source, LedgerNews news) {
+    PullApi(Routes routes, SourcePull source, LedgerNews news, Triggered triggered) {
         this.routes = routes;
         this.source = source;
         this.news = news;
+        this.triggered = triggered;
     }
 
     @PostMapping
     Pulled pull(@RequestParam String route, Principal who) {
         RouteRow found = routes.get(route);
-        LedgerNews.Brought brought = news.bring(found, who.getName());
-        SourcePull.Pulled pulled = found.fromFiles() ? new SourcePull.Pulled(0, 0) : source.pull(found, who.getName());
+        LedgerNews.Brought brought =
+                found.ledgerAnswers() ? news.bring(found, who.getName()) : new LedgerNews.Brought(0, 0, false);
+        SourcePull.Pulled pulled =
+                found.fromFiles() ? new SourcePull.Pulled(0, 0) : source.pull(found.sourceId(), who.getName());
+        int sending = routes.ofSource(found.sourceId()).stream()
+                .mapToInt(each -> triggered.send(each, who.getName()))
+                .sum();
         return new Pulled(
                 pulled.added(),
                 pulled.changed(),
                 brought.payments(),
                 brought.edits(),
-                sentence(found, pulled, brought));
+                sending,
+                sentence(found, pulled, brought, sending));
     }
 
-    private static String sentence(RouteRow route, SourcePull.Pulled pulled, LedgerNews.Brought brought) {
+    /// What an app knows, also before it has a route.
+    @PostMapping("/sources/{id}")
+    Pulled pullSource(@PathVariable long id, Principal who) {
+        SourcePull.Pulled pulled = source.pull(id, who.getName());
+        String documents = pulled.added() == 1 ? "1 new document" : pulled.added() + " new documents";
+        return new Pulled(pulled.added(), pulled.changed(), 0, 0, 0, "Fetched; " + documents);
+    }
+
+    private static String sentence(RouteRow route, SourcePull.Pulled pulled, LedgerNews.Brought brought, int sending) {
         List<String> parts = new ArrayList<>();
         add(parts, pulled.added(), "new document from " + route.source(), "new documents from " + route.source());
         add(parts, pulled.changed(), "changed document", "changed documents");
         add(parts, brought.payments(), "payment from " + route.ledger(), "payments from " + route.ledger());
         add(parts, brought.edits(), "edit on " + route.ledger(), "edits on " + route.ledger());
+        add(parts, sending, "document on its way by itself", "documents on their way by themselves");
         return parts.isEmpty() ? "Nothing new on either side" : String.join(", ", parts);
     }
 

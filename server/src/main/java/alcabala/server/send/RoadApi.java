@@ -20,7 +20,16 @@ class RoadApi {
     private final Routes routes;
     private final Clock clock;
 
-    record RouteJson(String code, String source, String ledger, String currency, String site, boolean fromFiles) {}
+    /// @param ledger empty for documents whose site has no route
+    /// @param toFiles whether the ledger takes files and cannot be asked
+    record RouteJson(
+            String code,
+            String source,
+            String ledger,
+            String currency,
+            String site,
+            boolean fromFiles,
+            boolean toFiles) {}
 
     /// @param lost ledgers that no longer let us in
     /// @param unmapped causes that a row of the crosswalk settles
@@ -60,8 +69,15 @@ class RoadApi {
 
     @GetMapping("/routes")
     List<RouteJson> routes() {
-        return routes.all().stream()
-                .map(r -> new RouteJson(r.code(), r.source(), r.ledger(), r.currency(), r.site(), r.fromFiles()))
+        return routes.inUse().stream()
+                .map(r -> new RouteJson(
+                        r.code(),
+                        r.source(),
+                        r.ledger(),
+                        r.currency(),
+                        r.site(),
+                        r.fromFiles(),
+                        !r.leadsNowhere() && !r.ledgerAnswers()))
                 .toList();
     }
 
@@ -72,12 +88,12 @@ class RoadApi {
                 select
                     (select count(*) from ledger where connected) + (select count(*) from source where connected) as connections,
                     (select count(*) from ledger l left join credential c on c.ledger_id = l.id
-                     where l.connected and (c.id is null or c.lost_at is not null or c.consent_ends_at < :now)) as lost,
+                     where l.connected and l.system = 'inkwell' and (c.id is null or c.lost_at is not null or c.consent_ends_at < :now)) as lost,
                     coalesce((select warns from readiness where route_id = :route), 0) as warns,
                     coalesce((select blocks from readiness where route_id = :route), 0) as blocks,
                     (select count(distinct f.cause) from finding f join document d on d.id = f.document_id
                      where d.route_id = :route and d.state in ('Blocked', 'Waiting') and f.severity = 'blocks'
-                         and f.cause ~ '^(item|category|tax)-unmapped|^party-doubtful|^role-unset') as unmapped,
+                         and f.cause ~ '^(item|category|tax)-unmapped|^party-(doubtful|missing)|^role-unset') as unmapped,
                     (select count(*) from document where route_id = :route and state = 'Ready') as ready,
                     (select coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0)
                      from document where route_id = :route and state = 'Ready') as ready_gross,

@@ -2,6 +2,7 @@ package alcabala.server.send;
 
 import alcabala.accounting.document.Document;
 import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.setting.Setting;
 import alcabala.connectors.AccessLostException;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
@@ -10,6 +11,7 @@ import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.connect.Ledgers;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
+import alcabala.server.connect.SettingStore;
 import alcabala.server.map.Compilers;
 import alcabala.server.platform.DocumentJson;
 import alcabala.server.release.Documents;
@@ -31,6 +33,7 @@ class Sender {
     private final Documents documents;
     private final Counterparts counterparts;
     private final Dispatches dispatches;
+    private final SettingStore settings;
 
     Sender(
             Ledgers ledgers,
@@ -38,13 +41,15 @@ class Sender {
             Compilers compilers,
             Documents documents,
             Counterparts counterparts,
-            Dispatches dispatches) {
+            Dispatches dispatches,
+            SettingStore settings) {
         this.ledgers = ledgers;
         this.routes = routes;
         this.compilers = compilers;
         this.documents = documents;
         this.counterparts = counterparts;
         this.dispatches = dispatches;
+        this.settings = settings;
     }
 
     /// How long to wait before the next step: zero to go on at once.
@@ -81,8 +86,11 @@ class Sender {
 
     private Duration send(Dispatch dispatch, RouteRow route, Documents.Row row) {
         Document document = DocumentJson.read(documents.content(row.id()));
-        Optional<LedgerDocument> compiled =
-                compilers.of(route.id()).compile(document).ledgerDocument();
+        Optional<LedgerDocument> compiled = compilers
+                .of(route.id())
+                .compile(document)
+                .ledgerDocument()
+                .map(sent -> settled(sent, dispatch, route, document));
         if (compiled.isEmpty()) {
             dispatches.unreached(dispatch, "It was blocked again before its turn came.");
             return Duration.ZERO;
@@ -104,6 +112,18 @@ class Sender {
             case Answer.Later<String> later -> later(dispatch, later.pause(), later.reason());
             case Answer.Lost<String> lost -> later(dispatch, Duration.ofSeconds(1), lost.reason());
         };
+    }
+
+    /// With what only the moment of sending knows: the day of the batch, and the number that a credited invoice has
+    /// there.
+    private LedgerDocument settled(LedgerDocument sent, Dispatch dispatch, RouteRow route, Document document) {
+        LedgerDocument dated = settings.of(route.id()).is(Setting.DOCUMENT_DATE, "batch")
+                ? sent.onDay(dispatches.dayOf(dispatch.batchId()))
+                : sent;
+        return documents
+                .findLedgerNumber(route.id(), document.precedingNumber())
+                .map(dated::crediting)
+                .orElse(dated);
     }
 
     private Duration post(

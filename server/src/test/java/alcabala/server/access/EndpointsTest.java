@@ -52,6 +52,14 @@ class EndpointsTest {
             GET /api/map/choices                                   administrator bookkeeper reviewer
             GET /api/map/history                                   administrator bookkeeper reviewer
             GET /api/map/move                                      administrator bookkeeper reviewer
+            GET /api/map/ways                                      administrator bookkeeper reviewer
+            GET /api/settings                                      administrator bookkeeper reviewer
+            GET /api/settings/preview                              administrator bookkeeper reviewer
+            GET /api/settings/history                              administrator bookkeeper reviewer
+            GET /api/settings/numbers                              administrator bookkeeper reviewer
+            PUT /api/settings                                      administrator
+            POST /api/connect/ledgers/files                        administrator
+            POST /api/connect/ledgers/{id}/lists                   administrator
             GET /api/batches                                       administrator bookkeeper reviewer
             GET /api/batches/{id}                                  administrator bookkeeper reviewer
             GET /api/connect                                       administrator bookkeeper reviewer
@@ -64,6 +72,7 @@ class EndpointsTest {
             POST /api/documents/approval                           administrator bookkeeper
             POST /api/intake                                       administrator bookkeeper
             POST /api/pull                                         administrator bookkeeper
+            POST /api/pull/sources/{id}                            administrator bookkeeper
             POST /api/batches                                      administrator bookkeeper
             POST /api/batches/preview                              administrator bookkeeper
             POST /api/batches/{id}/retry                           administrator bookkeeper

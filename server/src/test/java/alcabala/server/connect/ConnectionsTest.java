@@ -52,6 +52,19 @@ class ConnectionsTest {
     }
 
     @Test
+    void otherBooksUnderTheSameNameAreNotConnectedAgain() {
+        world.standIns().desk("/inkwell/books/saltmere/books", "");
+        JsonNode check =
+                admin.get("/api/readiness?route=yard").json().get("checks").get(1);
+        assertThat(check.get("check").asString()).isEqualTo("SAME_BOOKS");
+        assertThat(check.get("verdict").asString()).isEqualTo("BLOCKS");
+        Api.Response no =
+                consents.use(consents.give(consents.inkwell().get("id").asLong()), "saltmere");
+        assertThat(no.json().get("code").asString()).isEqualTo("other-books");
+        world.jdbc().sql("update ledger set books_id = ''").update();
+    }
+
+    @Test
     void aSecondCompanyIsConnectedByConsentAndItsBooksArePulled() {
         JsonNode given = consents.give(null);
         assertThat(names(given.get("companies")))

@@ -163,7 +163,7 @@ class ReferencePullTest {
         long id = yard.documents("Ready").getFirst().get("id").asLong();
         yard.awaitFinished(yard.send(java.util.List.of(id)));
         JsonNode counts = admin.get("/api/connect/counts?route=yard").json();
-        assertThat(figure(counts, "Parties", "source")).isEqualTo("25");
+        assertThat(figure(counts, "Parties", "source")).isEqualTo("31");
         assertThat(figure(counts, "Documents posted", "source")).isEqualTo("1");
         assertThat(figure(counts, "Documents posted", "ledger"))
                 .as("and the old invoice")

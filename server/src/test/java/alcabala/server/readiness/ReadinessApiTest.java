@@ -7,6 +7,9 @@ import alcabala.server.Await;
 import alcabala.server.Consents;
 import alcabala.server.World;
 import alcabala.server.Yard;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.Map;
@@ -53,6 +56,33 @@ class ReadinessApiTest {
                 "/accounts/1100",
                 "name=Receivables+control&type=asset&active=true",
                 "name=Receivables+control&type=receivable&active=true");
+    }
+
+    /// The harbour's files have a bill in them.
+    @Test
+    void purchaseOrdersMatterWhereBillsWait() {
+        world.standIns().desk(BOOKS + "/settings/purchase-orders", "on=false");
+        assertThat(judge("harbour", "PURCHASE_ORDERS").get("verdict").asString())
+                .isEqualTo("PASSES");
+        assertThat(admin.xml("/api/intake?route=harbour&dryRun=false", bill()).body())
+                .contains("\"kind\":\"bill\"");
+        assertThat(judge("harbour", "PURCHASE_ORDERS").get("verdict").asString())
+                .isEqualTo("WARNS");
+        assertThat(judge("PURCHASE_ORDERS").get("verdict").asString()).isEqualTo("PASSES");
+        world.standIns().desk(BOOKS + "/settings/purchase-orders", "on=true");
+        assertThat(judge("harbour", "PURCHASE_ORDERS").get("verdict").asString())
+                .isEqualTo("PASSES");
+    }
+
+    private static byte[] bill() {
+        try (InputStream file = ReadinessApiTest.class.getResourceAsStream("/demo/bill-from-tarpaulin-works.xml")) {
+            return new String(file.readAllBytes(), StandardCharsets.UTF_8)
+                    .replace("{issued}", LocalDate.now().toString())
+                    .replace("{due}", LocalDate.now().toString())
+                    .getBytes(StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static void failsThenPasses(String check, String verdict, String desk, String wrong, String right) {
@@ -140,7 +170,11 @@ class ReadinessApiTest {
     }
 
     private static JsonNode judge(String check) {
-        Api.Response answer = admin.get("/api/readiness?route=yard");
+        return judge("yard", check);
+    }
+
+    private static JsonNode judge(String route, String check) {
+        Api.Response answer = admin.get("/api/readiness?route=" + route);
         assertThat(answer.status()).as(answer.body()).isEqualTo(200);
         return answer.json()
                 .get("checks")

@@ -37,7 +37,7 @@ class SetupTest {
                             .json()
                             .get("added")
                             .asInt())
-                    .isEqualTo(150);
+                    .isEqualTo(174);
             assertNext(admin, "ROLES");
             acceptSuggestions(admin);
             assertNext(admin, "DRY_RUN");
@@ -70,7 +70,7 @@ class SetupTest {
                         .json()
                         .get("code")
                         .asString())
-                .isEqualTo("source-routed");
+                .isEqualTo("site-routed");
     }
 
     private static Map<String, Object> route(String code, long source, long ledger) {

@@ -1,0 +1,106 @@
+package alcabala.accounting.posting;
+
+import alcabala.accounting.crosswalk.Crosswalk;
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Setting;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.joda.money.Money;
+
+/// The lines as they go to the ledger, in the shape that the route's settings ask for.
+final class LedgerLines {
+    private final Crosswalk crosswalk;
+    private final RouteSettings settings;
+
+    private record Target(String account, String taxCode) {}
+
+    private record Sum(Money amount, int lines) {
+        Sum plus(Sum other) {
+            return new Sum(amount.plus(other.amount), lines + other.lines);
+        }
+    }
+
+    LedgerLines(Crosswalk crosswalk, RouteSettings settings) {
+        this.crosswalk = crosswalk;
+        this.settings = settings;
+    }
+
+    List<LedgerLine> of(List<ResolvedLine> resolved) {
+        return settings.is(Setting.LINE_DETAIL, "by-account")
+                ? summed(resolved)
+                : resolved.stream().map(this::line).toList();
+    }
+
+    private static List<LedgerLine> summed(List<ResolvedLine> resolved) {
+        Map<Target, Sum> sums = new LinkedHashMap<>();
+        for (ResolvedLine line : resolved) {
+            sums.merge(new Target(line.account(), line.taxCode()), new Sum(line.amount(), 1), Sum::plus);
+        }
+        return sums.entrySet().stream()
+                .map(entry -> summary(entry.getKey(), entry.getValue()))
+                .toList();
+    }
+
+    private static LedgerLine summary(Target target, Sum sum) {
+        String text = sum.lines() == 1 ? "1 line" : sum.lines() + " lines";
+        return new LedgerLine(
+                "",
+                "",
+                text,
+                BigDecimal.ONE,
+                sum.amount().getAmount(),
+                sum.amount(),
+                target.account(),
+                target.taxCode());
+    }
+
+    private LedgerLine line(ResolvedLine resolved) {
+        DocumentLine line = resolved.line();
+        String item = settings.is(Setting.LINE_KIND, "accounts") ? "" : line.item();
+        return new LedgerLine(
+                item,
+                counterpart(item),
+                text(line),
+                line.quantity(),
+                price(resolved),
+                resolved.amount(),
+                resolved.account(),
+                resolved.taxCode());
+    }
+
+    private String counterpart(String item) {
+        return item.isEmpty()
+                ? ""
+                : crosswalk
+                        .find(RowKind.ITEM, item)
+                        .map(CrosswalkRow::counterpart)
+                        .orElse("");
+    }
+
+    private String text(DocumentLine line) {
+        boolean named = settings.is(Setting.ITEM_NAMES, "yes")
+                && !line.itemName().isEmpty()
+                && !line.itemName().equals(line.description());
+        String text = named ? line.itemName() + ": " + line.description() : line.description();
+        boolean noted = settings.is(Setting.LINE_NOTES, "yes") && !line.note().isEmpty();
+        return noted ? text + " (" + line.note() + ")" : text;
+    }
+
+    /// The source's own price; with tax switched off, the one that its amount with tax comes to.
+    private BigDecimal price(ResolvedLine resolved) {
+        DocumentLine line = resolved.line();
+        if (!settings.taxIsOff() || line.quantity().signum() == 0) {
+            return line.price();
+        }
+        return resolved.amount()
+                .getAmount()
+                .divide(line.quantity(), 6, RoundingMode.HALF_UP)
+                .stripTrailingZeros();
+    }
+}

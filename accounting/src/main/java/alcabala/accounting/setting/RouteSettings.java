@@ -1,0 +1,63 @@
+package alcabala.accounting.setting;
+
+import alcabala.accounting.document.DocumentKind;
+import java.time.LocalDate;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Optional;
+
+/// The decisions about one route at one moment. Immutable.
+public final class RouteSettings {
+    /// Nothing decided yet.
+    public static final RouteSettings STANDARD = of(Map.of());
+
+    private final Map<Setting, String> values = new EnumMap<>(Setting.class);
+
+    private RouteSettings(Map<Setting, String> values) {
+        this.values.putAll(values);
+    }
+
+    public static RouteSettings of(Map<Setting, String> values) {
+        return new RouteSettings(values);
+    }
+
+    public String get(Setting setting) {
+        return values.getOrDefault(setting, setting.standard());
+    }
+
+    public boolean is(Setting setting, String value) {
+        return get(setting).equals(value);
+    }
+
+    /// The same with one decision changed.
+    public RouteSettings with(Setting setting, String value) {
+        RouteSettings changed = new RouteSettings(values);
+        changed.values.put(setting, value);
+        return changed;
+    }
+
+    public boolean taxIsOff() {
+        return is(Setting.SALES_TAX, "off");
+    }
+
+    /// Whether documents of a kind cross at all.
+    public boolean crosses(DocumentKind kind) {
+        return is(kind.isCredit() ? Setting.CREDIT_NOTES : Setting.INVOICES, "to-ledger");
+    }
+
+    public Trigger trigger(DocumentKind kind) {
+        return Trigger.of(get(kind.isCredit() ? Setting.CREDIT_NOTES_TRIGGER : Setting.INVOICES_TRIGGER));
+    }
+
+    /// The first day whose documents of a kind cross.
+    public Optional<LocalDate> findCutOff(DocumentKind kind) {
+        String day = get(kind.isCredit() ? Setting.CREDIT_NOTES_CUT_OFF : Setting.INVOICES_CUT_OFF);
+        return day.isEmpty() ? Optional.empty() : Optional.of(LocalDate.parse(day));
+    }
+
+    /// The number at which the ledger begins to number documents of a kind; 1 when nobody decided.
+    public long firstNumber(DocumentKind kind) {
+        String first = get(kind.isCredit() ? Setting.NEXT_CREDIT_NOTE : Setting.NEXT_INVOICE);
+        return first.isEmpty() ? 1 : Long.parseLong(first);
+    }
+}

@@ -1,0 +1,68 @@
+package alcabala.connectors.http;
+
+import alcabala.accounting.document.LineKind;
+import alcabala.accounting.party.Address;
+import alcabala.accounting.party.Party;
+import alcabala.connectors.Access;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.source.SourceChange;
+import alcabala.connectors.source.SourceConnector;
+import alcabala.connectors.source.SourceFeed;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tools.jackson.databind.JsonNode;
+
+/// Refitline: yards, companies, cost codes and phases. It tells of no documents yet.
+public final class RefitlineSource implements SourceConnector {
+    private static final String SYSTEM = "Refitline";
+    private static final Address NOWHERE = new Address("", "", "", "");
+    private final Http http;
+
+    public RefitlineSource(String address, Access access, Duration patience) {
+        http = new Http(SYSTEM, address + "/refitline/api", access, patience);
+    }
+
+    @Override
+    public SourceFeed changes(long after, int limit) {
+        JsonNode registry = http.get("/registry?since={after}&most={limit}", JsonNode.class, after, limit);
+        List<SourceChange> changes = new ArrayList<>();
+        for (JsonNode entry : registry.path("entries")) {
+            change(text(entry, "type"), text(entry, "key"), entry.path("entry")).ifPresent(changes::add);
+        }
+        return new SourceFeed(
+                changes, registry.path("last").asLong(), registry.path("more").asBoolean());
+    }
+
+    private static Optional<SourceChange> change(String type, String key, JsonNode entry) {
+        return switch (type) {
+            case "yard" -> Optional.of(new SourceChange.SiteChanged(text(entry, "name")));
+            case "company" ->
+                Optional.of(new SourceChange.PartyChanged(
+                        new Party(key, text(entry, "name"), text(entry, "taxId"), "", "", NOWHERE, NOWHERE, true)));
+            case "phase" -> Optional.of(new SourceChange.CategoryChanged(key, text(entry, "name")));
+            case "cost-code" ->
+                Optional.of(new SourceChange.ItemChanged(
+                        key, text(entry, "name"), text(entry, "phase"), kind(text(entry, "nature"))));
+            default -> Optional.empty();
+        };
+    }
+
+    private static LineKind kind(String nature) {
+        return switch (nature) {
+            case "hours" -> LineKind.LABOUR;
+            case "cost" -> LineKind.EXPENSE;
+            default -> LineKind.GOODS;
+        };
+    }
+
+    @Override
+    public void approve(String documentId) {
+        throw new UnreachableException(SYSTEM, "has no documents to approve", null);
+    }
+
+    private static String text(JsonNode node, String name) {
+        return HullworkMapping.text(node, name);
+    }
+}

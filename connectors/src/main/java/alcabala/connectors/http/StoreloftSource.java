@@ -1,0 +1,68 @@
+package alcabala.connectors.http;
+
+import alcabala.accounting.document.LineKind;
+import alcabala.accounting.party.Address;
+import alcabala.accounting.party.Party;
+import alcabala.connectors.Access;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.source.SourceChange;
+import alcabala.connectors.source.SourceConnector;
+import alcabala.connectors.source.SourceFeed;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tools.jackson.databind.JsonNode;
+
+/// Storeloft: branches, accounts, articles and their groups. It tells of no documents yet.
+public final class StoreloftSource implements SourceConnector {
+    private static final String SYSTEM = "Storeloft";
+    private static final Address NOWHERE = new Address("", "", "", "");
+    private final Http http;
+
+    public StoreloftSource(String address, Access access, Duration patience) {
+        http = new Http(SYSTEM, address + "/storeloft/api", access, patience);
+    }
+
+    @Override
+    public SourceFeed changes(long after, int limit) {
+        JsonNode feed = http.get("/changes?position={after}&size={limit}", JsonNode.class, after, limit);
+        List<SourceChange> changes = new ArrayList<>();
+        for (JsonNode change : feed.path("changes")) {
+            change(text(change, "what"), text(change, "code"), change.path("data"))
+                    .ifPresent(changes::add);
+        }
+        return new SourceFeed(
+                changes, feed.path("position").asLong(), !feed.path("complete").asBoolean());
+    }
+
+    private static Optional<SourceChange> change(String what, String code, JsonNode data) {
+        return switch (what) {
+            case "branch" -> Optional.of(new SourceChange.SiteChanged(text(data, "label")));
+            case "account" ->
+                Optional.of(new SourceChange.PartyChanged(new Party(
+                        code,
+                        text(data, "title"),
+                        text(data, "vatNumber"),
+                        text(data, "mail"),
+                        "",
+                        NOWHERE,
+                        NOWHERE,
+                        true)));
+            case "group" -> Optional.of(new SourceChange.CategoryChanged(code, text(data, "label")));
+            case "article" ->
+                Optional.of(
+                        new SourceChange.ItemChanged(code, text(data, "label"), text(data, "group"), LineKind.GOODS));
+            default -> Optional.empty();
+        };
+    }
+
+    @Override
+    public void approve(String documentId) {
+        throw new UnreachableException(SYSTEM, "has no documents to approve", null);
+    }
+
+    private static String text(JsonNode node, String name) {
+        return HullworkMapping.text(node, name);
+    }
+}

@@ -1,0 +1,107 @@
+package alcabala.server.settings;
+
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Trigger;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.connect.SettingStore;
+import alcabala.server.map.Affected;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.trail.Trail;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/// Takes a decision about a route: checked, versioned, on the trail, and everything that waits is compiled anew.
+@Component
+class Decisions {
+    private final JdbcClient jdbc;
+    private final Routes routes;
+    private final SettingStore store;
+    private final LedgerReference reference;
+    private final Affected affected;
+    private final Trail trail;
+
+    /// @param moved documents that wait now and did not before, or the other way round, or whose payments came back
+    record Taken(int moved, Affected.Released released) {}
+
+    Decisions(
+            JdbcClient jdbc,
+            Routes routes,
+            SettingStore store,
+            LedgerReference reference,
+            Affected affected,
+            Trail trail) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+        this.store = store;
+        this.reference = reference;
+        this.affected = affected;
+        this.trail = trail;
+    }
+
+    void check(RouteRow route, Setting setting, String value) {
+        if (route.leadsNowhere()) {
+            throw NotPossibleException.invalid(
+                    "route-nowhere", "This route leads nowhere; there is nothing to decide.");
+        }
+        if (!setting.shape().takes(value, reference.profile(route.ledgerId()))) {
+            throw NotPossibleException.invalid(
+                    "value-invalid",
+                    "“%s” is nothing that “%s” takes on %s."
+                            .formatted(value, SettingSentences.title(setting), route.ledger()));
+        }
+    }
+
+    @Transactional
+    public Taken decide(RouteRow route, Setting setting, String value, int expected, String who) {
+        routes.lock(route.id());
+        check(route, setting, value);
+        String before = store.of(route.id()).get(setting);
+        store.set(route.id(), setting, value, expected, who);
+        trail.write(
+                route.id(),
+                null,
+                who,
+                "setting-changed",
+                Map.of(
+                        "route", route.code(),
+                        "setting", SettingSentences.title(setting),
+                        "from", SettingSentences.word(setting, before),
+                        "to", SettingSentences.word(setting, value)));
+        int moved = switch (setting) {
+            case INVOICES_TRIGGER -> await(route, DocumentKind.INVOICE);
+            case CREDIT_NOTES_TRIGGER -> await(route, DocumentKind.CREDIT_NOTE);
+            case PAYMENTS -> value.equals("from-ledger") ? catchUp(route) : 0;
+            default -> 0;
+        };
+        return new Taken(
+                moved, affected.compileAgain(route.id(), Set.of(), who, "setting " + SettingSentences.title(setting)));
+    }
+
+    /// Payments that were seen while they were not wanted are taken over once they are.
+    private int catchUp(RouteRow route) {
+        return jdbc.sql("""
+                update document d set paid = round(cast(l.ledger_now->>'paid' as numeric) * 100), version = d.version + 1
+                from link l
+                where d.route_id = :route and l.document_id = d.id
+                    and d.paid <> round(cast(l.ledger_now->>'paid' as numeric) * 100)""").param("route", route.id()).update();
+    }
+
+    /// What has not crossed waits for another thing from now on.
+    private int await(RouteRow route, DocumentKind kind) {
+        Trigger trigger = store.of(route.id()).trigger(kind);
+        return jdbc.sql("""
+                update document set approved = (:milestone = any(milestones)), version = version + 1
+                where route_id = :route and kind = :kind and approved <> (:milestone = any(milestones))
+                    and (outcome is null or outcome in ('refused', 'unreached'))""")
+                .param("milestone", trigger.milestone().name())
+                .param("route", route.id())
+                .param("kind", kind.word())
+                .update();
+    }
+}

@@ -1,0 +1,108 @@
+package alcabala.server.settings;
+
+import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.JournalLine;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Setting;
+import alcabala.server.platform.Amounts;
+import alcabala.server.platform.Sentences;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/// What a document would be on the ledger under some settings.
+///
+/// @param findings why it would not cross; then the rest is empty
+/// @param facts its head, a name and a value each
+/// @param receipt what a payment of all of it would book; empty without a bank account
+record LedgerSide(
+        List<String> findings,
+        List<SentFact> facts,
+        List<SentLine> lines,
+        List<Booking> journal,
+        List<Booking> receipt) {
+
+    /// One field of the head.
+    record SentFact(String name, String value) {}
+
+    record SentLine(String text, String item, String account, String taxCode, String amount) {}
+
+    record Booking(String account, String name, String debit, String credit) {}
+
+    /// @param names of accounts by code
+    static LedgerSide of(Compilation compiled, RouteSettings settings, Map<String, String> names) {
+        List<String> findings = compiled.findings().stream().map(Sentences::of).toList();
+        if (compiled.ledgerDocument().isEmpty()) {
+            return new LedgerSide(findings, List.of(), List.of(), List.of(), List.of());
+        }
+        LedgerDocument sent = compiled.ledgerDocument().get();
+        return new LedgerSide(
+                findings,
+                facts(sent, settings),
+                sent.lines().stream().map(LedgerSide::line).toList(),
+                compiled.journal().orElseThrow().lines().stream()
+                        .map(line -> booking(line, names))
+                        .toList(),
+                receipt(sent, settings, names));
+    }
+
+    private static List<SentFact> facts(LedgerDocument sent, RouteSettings settings) {
+        List<SentFact> facts = new ArrayList<>();
+        facts.add(new SentFact("Number", number(sent)));
+        String day = settings.is(Setting.DOCUMENT_DATE, "batch")
+                ? "the day of its batch"
+                : sent.issueDate().toString();
+        facts.add(new SentFact("Date", day));
+        facts.add(new SentFact("Arrives as", sent.draft() ? "a draft, not booked" : "final"));
+        facts.add(new SentFact("Net", Amounts.decimal(sent.net())));
+        facts.add(new SentFact("Tax", Amounts.decimal(sent.tax())));
+        facts.add(new SentFact("Gross", Amounts.decimal(sent.gross())));
+        if (sent.toBeEmailed()) {
+            facts.add(new SentFact("Marked", "to be e-mailed"));
+        }
+        if (!sent.note().isEmpty()) {
+            facts.add(new SentFact("At the end", sent.note()));
+        }
+        return facts;
+    }
+
+    private static String number(LedgerDocument sent) {
+        return sent.number().isEmpty()
+                ? "given by the ledger, " + sent.series().prefix()
+                        + sent.series().from() + " or above"
+                : sent.number();
+    }
+
+    private static SentLine line(LedgerLine line) {
+        return new SentLine(
+                line.description(),
+                line.counterpart().isEmpty() ? line.item() : line.counterpart(),
+                line.account(),
+                line.taxCode(),
+                Amounts.decimal(line.amount()));
+    }
+
+    private static Booking booking(JournalLine line, Map<String, String> names) {
+        return new Booking(
+                line.account(),
+                names.getOrDefault(line.account(), ""),
+                line.debit().isZero() ? "" : Amounts.decimal(line.debit()),
+                line.credit().isZero() ? "" : Amounts.decimal(line.credit()));
+    }
+
+    private static List<Booking> receipt(LedgerDocument sent, RouteSettings settings, Map<String, String> names) {
+        boolean credit = sent.kind().isCredit();
+        String bank = settings.get(credit ? Setting.PAYING_BANK : Setting.RECEIVING_BANK);
+        if (bank.isEmpty()) {
+            return List.of();
+        }
+        String gross = Amounts.decimal(sent.gross());
+        Booking atBank = new Booking(bank, names.getOrDefault(bank, ""), credit ? "" : gross, credit ? gross : "");
+        String control = sent.controlAccount();
+        Booking settled =
+                new Booking(control, names.getOrDefault(control, ""), credit ? gross : "", credit ? "" : gross);
+        return List.of(atBank, settled);
+    }
+}

@@ -1,0 +1,207 @@
+package alcabala.server.settings;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Setting;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.SettingStore;
+import alcabala.server.map.Compilers;
+import alcabala.server.platform.Amounts;
+import alcabala.server.platform.DocumentJson;
+import alcabala.server.platform.NotPossibleException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// What another value of a setting would do: to one real document, and to all that wait. Changes nothing.
+@Component
+class SettingPreview {
+    private static final int LOOKED_AT = 3000;
+    private static final String WAITING =
+            "route_id = :route and not voided and (outcome is null or outcome in ('refused', 'unreached'))";
+    private final JdbcClient jdbc;
+    private final SettingStore store;
+    private final Compilers compilers;
+    private final LedgerReference reference;
+
+    /// @param differs whether the shown document would be another one on the ledger
+    /// @param sentence what it would do to all that wait
+    record Previewed(
+            Long documentId, String number, LedgerSide before, LedgerSide after, boolean differs, String sentence) {}
+
+    private record Candidate(long id, String number, String kind, Set<String> milestones, Document document) {}
+
+    private record Both(Candidate candidate, Compilation before, Compilation after, boolean differs) {}
+
+    SettingPreview(JdbcClient jdbc, SettingStore store, Compilers compilers, LedgerReference reference) {
+        this.jdbc = jdbc;
+        this.store = store;
+        this.compilers = compilers;
+        this.reference = reference;
+    }
+
+    /// @param documentId the document to show; null for one that it makes a difference to
+    Previewed of(RouteRow route, Setting setting, String value, Long documentId) {
+        RouteSettings before = store.of(route.id());
+        RouteSettings after = before.with(setting, value);
+        Compiler was = compilers.with(route, before);
+        Compiler would = compilers.with(route, after);
+        List<Both> all = candidates(route).stream()
+                .map(candidate -> both(candidate, was, would))
+                .toList();
+        Optional<Both> shown = documentId == null
+                ? example(all, before, after)
+                : Optional.of(both(candidate(route, documentId), was, would));
+        Map<String, String> names = reference.accounts(route.ledgerId()).stream()
+                .collect(Collectors.toMap(LedgerAccount::code, LedgerAccount::name));
+        return shown.map(both -> {
+                    LedgerSide left = LedgerSide.of(both.before(), before, names);
+                    LedgerSide right = LedgerSide.of(both.after(), after, names);
+                    return new Previewed(
+                            both.candidate().id(),
+                            both.candidate().number(),
+                            left,
+                            right,
+                            !left.equals(right),
+                            sentence(route, setting, before, after, all));
+                })
+                .orElseGet(() -> new Previewed(null, "", null, null, false, "No document waits on this route yet."));
+    }
+
+    private static Both both(Candidate candidate, Compiler was, Compiler would) {
+        Compilation before = was.compile(candidate.document());
+        Compilation after = would.compile(candidate.document());
+        return new Both(candidate, before, after, !before.equals(after));
+    }
+
+    /// One that would differ and crosses both ways; else one that would differ; else one that crosses; else any.
+    private static Optional<Both> example(List<Both> all, RouteSettings before, RouteSettings after) {
+        Map<String, String> none = Map.of();
+        return all.stream().max(java.util.Comparator.comparingInt(both -> {
+            boolean differs =
+                    !LedgerSide.of(both.before(), before, none).equals(LedgerSide.of(both.after(), after, none));
+            boolean crosses = both.before().ledgerDocument().isPresent();
+            boolean stays = both.after().ledgerDocument().isPresent();
+            return (differs ? 4 : 0) + (crosses ? 2 : 0) + (stays ? 1 : 0);
+        }));
+    }
+
+    private String sentence(
+            RouteRow route, Setting setting, RouteSettings before, RouteSettings after, List<Both> all) {
+        return switch (setting) {
+            case INVOICES_TRIGGER, CREDIT_NOTES_TRIGGER -> triggered(setting, before, after, all);
+            case PAYMENTS -> payments(route, after);
+            default -> changed(route, after, all);
+        };
+    }
+
+    private static String triggered(Setting setting, RouteSettings before, RouteSettings after, List<Both> all) {
+        DocumentKind kind = setting == Setting.INVOICES_TRIGGER ? DocumentKind.INVOICE : DocumentKind.CREDIT_NOTE;
+        String was = before.trigger(kind).milestone().name();
+        String would = after.trigger(kind).milestone().name();
+        List<Candidate> ofKind = all.stream()
+                .map(Both::candidate)
+                .filter(each -> each.kind().equals(kind.word()))
+                .toList();
+        long held = ofKind.stream()
+                .filter(each ->
+                        each.milestones().contains(was) && !each.milestones().contains(would))
+                .count();
+        long freed = ofKind.stream()
+                .filter(each ->
+                        !each.milestones().contains(was) && each.milestones().contains(would))
+                .count();
+        String goes = after.trigger(kind).isAutomatic()
+                ? " Ready ones are sent by themselves at the next fetch."
+                : " Nothing is sent by itself.";
+        return "Of %s that have not crossed, %d would wait that do not now, and %d would no longer wait.%s"
+                .formatted(documents(ofKind.size()), held, freed, goes);
+    }
+
+    private String payments(RouteRow route, RouteSettings after) {
+        int open = jdbc.sql("""
+                select count(*) from document where route_id = :route and outcome = 'posted' and paid < gross""").param("route", route.id()).query(Integer.class).single();
+        return after.is(Setting.PAYMENTS, "none")
+                ? "Payments of %s that are open would no longer come back.".formatted(documents(open))
+                : "Payments of %s that are open come back at the next fetch.".formatted(documents(open));
+    }
+
+    private static String changed(RouteRow route, RouteSettings after, List<Both> all) {
+        List<Both> differing = all.stream().filter(Both::differs).toList();
+        if (differing.isEmpty()) {
+            return "None of %s that wait would change on the ledger.".formatted(documents(all.size()));
+        }
+        List<String> parts = new ArrayList<>();
+        parts.add("Of %s that wait, %d would change".formatted(documents(all.size()), differing.size()));
+        long blocked = differing.stream()
+                .filter(each -> !each.before().isBlocked() && each.after().isBlocked())
+                .count();
+        long released = differing.stream()
+                .filter(each -> each.before().isBlocked() && !each.after().isBlocked())
+                .count();
+        if (blocked > 0) {
+            parts.add(blocked + " would be blocked");
+        }
+        if (released > 0) {
+            parts.add(released + " would be released");
+        }
+        String sentence = String.join(", ", parts) + ".";
+        return after.taxIsOff() ? sentence + " " + taxAsRevenue(route, differing) : sentence;
+    }
+
+    private static String taxAsRevenue(RouteRow route, List<Both> differing) {
+        long tax = 0;
+        int documents = 0;
+        for (Both each : differing) {
+            if (each.candidate().document().currency().getCode().equals(route.currency())) {
+                long own = each.candidate().document().totals().tax().getAmountMinorLong();
+                tax += each.candidate().document().kind().isCredit() ? -own : own;
+                documents += own == 0 ? 0 : 1;
+            }
+        }
+        return "Tax of %s on %s would be booked as revenue."
+                .formatted(Amounts.shown(Amounts.money(route.currency(), tax)), documents(documents));
+    }
+
+    private static String documents(int count) {
+        return count == 1 ? "1 document" : "%,d documents".formatted(count);
+    }
+
+    private List<Candidate> candidates(RouteRow route) {
+        return jdbc.sql("select id, number, kind, milestones, content from document where " + WAITING
+                        + " and kind in ('invoice', 'credit-note') order by issue_date desc, id desc limit :limit")
+                .param("route", route.id())
+                .param("limit", LOOKED_AT)
+                .query((row, n) -> new Candidate(
+                        row.getLong("id"),
+                        row.getString("number"),
+                        row.getString("kind"),
+                        Set.of((String[]) row.getArray("milestones").getArray()),
+                        DocumentJson.read(row.getString("content"))))
+                .list();
+    }
+
+    private Candidate candidate(RouteRow route, long id) {
+        return jdbc.sql("select id, number, kind, content from document where route_id = :route and id = :id")
+                .param("route", route.id())
+                .param("id", id)
+                .query((row, n) -> new Candidate(
+                        row.getLong("id"),
+                        row.getString("number"),
+                        row.getString("kind"),
+                        Set.of(),
+                        DocumentJson.read(row.getString("content"))))
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("document " + id + " on this route"));
+    }
+}

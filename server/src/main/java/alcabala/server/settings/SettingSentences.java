@@ -1,0 +1,110 @@
+package alcabala.server.settings;
+
+import alcabala.accounting.setting.Setting;
+import java.util.Map;
+
+/// The edge where settings become plain sentences.
+final class SettingSentences {
+    private static final Map<String, String> WORDS = Map.ofEntries(
+            Map.entry("SALES_TAX as-mapped", "as the crosswalk says"),
+            Map.entry("SALES_TAX off", "switched off"),
+            Map.entry("NUMBERED_BY source", "the source"),
+            Map.entry("NUMBERED_BY ledger", "the ledger"),
+            Map.entry("ARRIVAL final", "final"),
+            Map.entry("ARRIVAL draft", "a draft"),
+            Map.entry("DOCUMENT_DATE own", "its own"),
+            Map.entry("DOCUMENT_DATE delivery", "the day of delivery"),
+            Map.entry("DOCUMENT_DATE batch", "the day of its batch"),
+            Map.entry("LINE_DETAIL each-line", "each line"),
+            Map.entry("LINE_DETAIL by-account", "one line for each account and tax code"),
+            Map.entry("LINE_KIND items", "lines with items"),
+            Map.entry("LINE_KIND accounts", "lines with accounts only"),
+            Map.entry("NEW_PARTIES create", "created on their first document"),
+            Map.entry("NEW_PARTIES ask", "asked about"),
+            Map.entry("to-ledger", "to the ledger"),
+            Map.entry("from-ledger", "from the ledger"),
+            Map.entry("none", "not at all"),
+            Map.entry("batch", "approved, held for a batch"),
+            Map.entry("by-hand", "approved, chosen one by one"),
+            Map.entry("approved", "by itself once approved"),
+            Map.entry("finished", "by itself once the work is finished"),
+            Map.entry("sent", "by itself once sent to the customer"),
+            Map.entry("paid", "by itself once paid"),
+            Map.entry("yes", "yes"),
+            Map.entry("no", "no"));
+
+    private SettingSentences() {}
+
+    /// A choice as it is said.
+    static String word(Setting setting, String value) {
+        return WORDS.getOrDefault(setting + " " + value, WORDS.getOrDefault(value, value));
+    }
+
+    static String title(Setting setting) {
+        return switch (setting) {
+            case SALES_TAX -> "Tax on sales";
+            case UNSTATED_TAX -> "Code for lines that state no tax";
+            case RECEIVING_BANK -> "Bank account for receiving";
+            case PAYING_BANK -> "Bank account for paying";
+            case NUMBERED_BY -> "Who numbers documents";
+            case NUMBER_PREFIX -> "Before the number";
+            case NEXT_INVOICE -> "Next invoice number";
+            case NEXT_CREDIT_NOTE -> "Next credit note number";
+            case INVOICES -> "Invoices cross";
+            case INVOICES_TRIGGER -> "Invoices go";
+            case INVOICES_CUT_OFF -> "Invoices from";
+            case CREDIT_NOTES -> "Credit notes cross";
+            case CREDIT_NOTES_TRIGGER -> "Credit notes go";
+            case CREDIT_NOTES_CUT_OFF -> "Credit notes from";
+            case PAYMENTS -> "Payments cross";
+            case NEW_PARTIES -> "Customers that the ledger lacks";
+            case ARRIVAL -> "Documents arrive as";
+            case DOCUMENT_DATE -> "Date on the ledger";
+            case LINE_DETAIL -> "Lines";
+            case LINE_KIND -> "Kind of lines";
+            case ITEM_NAMES -> "Item’s name in the text";
+            case LINE_NOTES -> "Notes on lines";
+            case WORK_DESCRIPTION -> "Work done, at the end";
+            case E_MAIL -> "Mark for e-mailing";
+        };
+    }
+
+    static String does(Setting setting) {
+        return switch (setting) {
+            case SALES_TAX ->
+                "Whether tax crosses as tax. Switched off, lines cross with their tax inside and no code: the tax would be booked as revenue.";
+            case UNSTATED_TAX ->
+                "The ledger’s code for a line whose source says nothing about tax; without one, each such line is asked about.";
+            case RECEIVING_BANK -> "Where money from customers is expected to arrive.";
+            case PAYING_BANK -> "Where money for suppliers is expected to leave from.";
+            case NUMBERED_BY ->
+                "The source’s numbers stand on the ledger too, or the ledger gives its own and they are shown here.";
+            case NUMBER_PREFIX ->
+                "Letters before each number on the ledger, so that numbers of several sources cannot meet.";
+            case NEXT_INVOICE -> "Where the ledger begins, when it numbers invoices; it goes on from its highest.";
+            case NEXT_CREDIT_NOTE ->
+                "Where the ledger begins, when it numbers credit notes; it goes on from its highest.";
+            case INVOICES -> "Which way invoices travel on this route.";
+            case CREDIT_NOTES -> "Which way credit notes travel on this route.";
+            case PAYMENTS -> "Whether payments recorded on the ledger come back and close documents here.";
+            case INVOICES_TRIGGER ->
+                "What has to happen before an invoice is ready, and whether it then goes by itself when fetched.";
+            case CREDIT_NOTES_TRIGGER ->
+                "What has to happen before a credit note is ready, and whether it then goes by itself when fetched.";
+            case INVOICES_CUT_OFF -> "Invoices dated earlier stay here; leave it empty for all.";
+            case CREDIT_NOTES_CUT_OFF -> "Credit notes dated earlier stay here; leave it empty for all.";
+            case NEW_PARTIES ->
+                "A customer who is not on the ledger is created there with the first document, or blocks it until somebody says who it is.";
+            case ARRIVAL -> "A final document is booked at once; a draft once somebody makes it final on the ledger.";
+            case DOCUMENT_DATE ->
+                "The date a document takes on the ledger; without a day of delivery it keeps its own.";
+            case LINE_DETAIL ->
+                "All lines as the source has them, or one sum for each account and tax code; tax is computed on what is sent.";
+            case LINE_KIND -> "Whether lines name the ledger’s items or only its accounts.";
+            case ITEM_NAMES -> "Puts the item’s own name before the text of its line.";
+            case LINE_NOTES -> "Adds the worker’s notes on a line to its text.";
+            case WORK_DESCRIPTION -> "Adds what was done, and the notes on it, at the end of the document.";
+            case E_MAIL -> "Tells the ledger to put the document among those to be e-mailed.";
+        };
+    }
+}

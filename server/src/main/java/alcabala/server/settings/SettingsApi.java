@@ -1,0 +1,175 @@
+package alcabala.server.settings;
+
+import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Shape;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.connect.SettingStore;
+import alcabala.server.connect.SettingStore.Decided;
+import alcabala.server.map.Affected;
+import alcabala.server.platform.Amounts;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/// The settings of a route.
+@RestController
+@RequestMapping("/api/settings")
+class SettingsApi {
+    private final Routes routes;
+    private final SettingStore store;
+    private final Decisions decisions;
+    private final SettingPreview preview;
+    private final Numbering numbering;
+
+    record Word(String value, String says) {}
+
+    /// @param shape `choice`, `day`, `count`, `prefix`, `tax-code` or `bank-account`
+    /// @param version 0 while nobody decided
+    record SettingJson(
+            Setting setting,
+            Setting.Group group,
+            String title,
+            String does,
+            String shape,
+            List<Word> choices,
+            String value,
+            String says,
+            String standard,
+            int version,
+            String setBy,
+            Instant setAt) {}
+
+    record DecideSetting(
+            @NotBlank String route,
+            @NotNull Setting setting,
+            @NotNull @Size(max = 100) String value,
+            int expectedVersion) {}
+
+    record DecidedJson(int version, String sentence) {}
+
+    record SettingVersion(int version, String value, String says, String setBy, Instant setAt) {}
+
+    SettingsApi(Routes routes, SettingStore store, Decisions decisions, SettingPreview preview, Numbering numbering) {
+        this.routes = routes;
+        this.store = store;
+        this.decisions = decisions;
+        this.preview = preview;
+        this.numbering = numbering;
+    }
+
+    @GetMapping
+    List<SettingJson> all(@RequestParam String route) {
+        Map<Setting, Decided> decided = store.decided(routes.get(route).id()).stream()
+                .collect(Collectors.toMap(Decided::setting, Function.identity()));
+        return Arrays.stream(Setting.values())
+                .map(setting -> json(setting, decided.get(setting)))
+                .toList();
+    }
+
+    private static SettingJson json(Setting setting, Decided decided) {
+        String value = decided == null ? setting.standard() : decided.value();
+        return new SettingJson(
+                setting,
+                setting.group(),
+                SettingSentences.title(setting),
+                SettingSentences.does(setting),
+                shape(setting.shape()),
+                choices(setting),
+                value,
+                SettingSentences.word(setting, value),
+                setting.standard(),
+                decided == null ? 0 : decided.version(),
+                decided == null ? "" : decided.setBy(),
+                decided == null ? null : decided.setAt());
+    }
+
+    private static String shape(Shape shape) {
+        return switch (shape) {
+            case Shape.Choice s -> "choice";
+            case Shape.Day s -> "day";
+            case Shape.Count s -> "count";
+            case Shape.Prefix s -> "prefix";
+            case Shape.TaxCode s -> "tax-code";
+            case Shape.Account s -> "bank-account";
+        };
+    }
+
+    private static List<Word> choices(Setting setting) {
+        return setting.shape() instanceof Shape.Choice choice
+                ? choice.words().stream()
+                        .map(word -> new Word(word, SettingSentences.word(setting, word)))
+                        .toList()
+                : List.of();
+    }
+
+    @PutMapping
+    DecidedJson decide(@Valid @RequestBody DecideSetting change, Principal who) {
+        RouteRow route = routes.get(change.route());
+        Decisions.Taken taken = decisions.decide(
+                route, change.setting(), change.value().trim(), change.expectedVersion(), who.getName());
+        return new DecidedJson(change.expectedVersion() + 1, sentence(route, taken));
+    }
+
+    private static String sentence(RouteRow route, Decisions.Taken taken) {
+        StringBuilder sentence = new StringBuilder("Decided");
+        Affected.Released released = taken.released();
+        if (taken.moved() > 0) {
+            sentence.append("; it concerns ").append(taken.moved()).append(" documents");
+        }
+        if (released.count() > 0) {
+            String amount = Amounts.shown(Amounts.money(route.currency(), released.amount()));
+            sentence.append("; %d documents released, %s".formatted(released.count(), amount));
+        }
+        if (released.blockedAgain() > 0) {
+            sentence.append("; ").append(released.blockedAgain()).append(" are blocked by it");
+        }
+        return sentence.toString();
+    }
+
+    /// What another value would do; changes nothing.
+    ///
+    /// @param document the document to show it on; left out for one that it makes a difference to
+    @GetMapping("/preview")
+    SettingPreview.Previewed preview(
+            @RequestParam String route,
+            @RequestParam Setting setting,
+            @RequestParam(defaultValue = "") String value,
+            @RequestParam(required = false) Long document) {
+        RouteRow found = routes.get(route);
+        decisions.check(found, setting, value);
+        return preview.of(found, setting, value, document);
+    }
+
+    @GetMapping("/history")
+    List<SettingVersion> history(@RequestParam String route, @RequestParam Setting setting) {
+        return store.history(routes.get(route).id(), setting).stream()
+                .map(each -> new SettingVersion(
+                        each.version(),
+                        each.value(),
+                        SettingSentences.word(setting, each.value()),
+                        each.setBy(),
+                        each.setAt()))
+                .toList();
+    }
+
+    /// The numbers of both sides, and a next one that neither has used.
+    @GetMapping("/numbers")
+    List<Numbering.NumbersOfKind> numbers(@RequestParam String route) {
+        return numbering.of(routes.get(route));
+    }
+}

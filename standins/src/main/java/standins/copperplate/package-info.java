@@ -1,0 +1,4 @@
+/// Copperplate, the ledger of Port Ellery: it has no doors for other programs. What it knows comes out of it as CSV,
+/// and
+/// it imports files. Start with CopperplateBooks.
+package standins.copperplate;

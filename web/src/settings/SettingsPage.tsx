@@ -1,0 +1,58 @@
+import { useQuery } from '@tanstack/react-query';
+import { Fragment } from 'react';
+import type { Schemas } from '../api/client';
+import { settingsQuery } from '../api/queries';
+import { useView } from '../app/useView';
+import { Failure } from '../ui/Failure';
+import { day } from '../ui/format';
+import { Numbers } from './Numbers';
+import { SettingPanel } from './SettingPanel';
+import { GROUPS, valueOf } from './values';
+
+/** What is decided about a route; on the right what another decision would do to a real document. */
+export function SettingsPage({ route }: { route: Schemas['RouteJson'] }) {
+  const view = useView();
+  const settings = useQuery(settingsQuery(route.code));
+  if (settings.error) {
+    return <Failure error={settings.error} />;
+  }
+  if (!settings.data) {
+    return <p className="p-4">Reading…</p>;
+  }
+  const all = settings.data;
+  const at = all.find((each) => each.setting === view.get('setting')) ?? all[0];
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+      <div className="min-h-0 overflow-auto p-3">
+        {GROUPS.map(({ group, name }) => (
+          <Fragment key={group}>
+            <h2 className="title text-primary mt-2 mb-1 text-[15px]">{name}</h2>
+            <ul aria-label={name} className="mb-2">
+              {all
+                .filter((each) => each.group === group)
+                .map((each) => (
+                  <li key={each.setting}>
+                    <button
+                      type="button"
+                      data-setting={each.setting}
+                      aria-current={each.setting === at?.setting}
+                      className="hover:bg-base-200 aria-[current=true]:bg-base-200 aria-[current=true]:border-l-secondary border-base-300 grid w-full cursor-pointer grid-cols-[1fr_1fr_auto] gap-3 border-b border-l-[3px] border-l-transparent px-2 py-1.5 text-left"
+                      onClick={() => view.set({ setting: each.setting, value: null, document: null }, true)}
+                    >
+                      <span>{each.title}</span>
+                      <span className={each.version === 0 ? 'soft' : 'font-semibold'}>{valueOf(each)}</span>
+                      <span className="soft text-[12px]" title={each.setAt}>
+                        {each.version === 0 ? 'standard' : `${each.setBy}, ${day(each.setAt)}`}
+                      </span>
+                    </button>
+                  </li>
+                ))}
+            </ul>
+            {group === 'NUMBERS' && <Numbers route={route} settings={all} />}
+          </Fragment>
+        ))}
+      </div>
+      {at && <SettingPanel key={`${route.code} ${at.setting}`} route={route} setting={at} />}
+    </div>
+  );
+}
