@@ -58,6 +58,7 @@ export function SettingPanel({ route, setting }: Props) {
   const preview = useQuery(settingPreviewQuery(route.code, setting.setting, asked, document));
   const mayDecide = me.role === 'ADMINISTRATOR';
   const changed = value !== setting.value;
+  const known = asked === value && !preview.isPlaceholderData;
   return (
     <aside aria-label={setting.title} className="border-base-300 min-h-0 overflow-auto border-l p-4">
       <h2 className="title text-[17px]">{setting.title}</h2>
@@ -88,7 +89,7 @@ export function SettingPanel({ route, setting }: Props) {
       {preview.error && <Failure error={preview.error} />}
       {preview.data && (
         <>
-          {changed && (
+          {changed && known && (
             <p data-effect className="border-accent text-accent mb-3 border-l-[3px] pl-2">
               {preview.data.sentence}
             </p>
@@ -98,7 +99,7 @@ export function SettingPanel({ route, setting }: Props) {
             <TwoDocuments
               before={preview.data.before}
               after={preview.data.after}
-              changed={changed}
+              changed={changed && known}
               ledger={route.ledger}
               currency={route.currency}
             />

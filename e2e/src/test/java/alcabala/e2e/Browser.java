@@ -77,18 +77,17 @@ final class Browser implements AutoCloseable {
         find("nav[aria-label='The road']");
     }
 
+    /// The first that can be seen. The page looks for it itself, since one question for each element takes long.
     WebElement find(String css) {
-        return until(d -> d.findElements(By.cssSelector(css)).stream()
-                .filter(WebElement::isDisplayed)
-                .findFirst()
-                .orElse(null));
+        return until(d -> (WebElement) driver.executeScript(
+                "return [...document.querySelectorAll(arguments[0])].find(each => each.checkVisibility()) ?? null",
+                css));
     }
 
     WebElement button(String beginning) {
-        return until(d -> d.findElements(By.cssSelector("button, a")).stream()
-                .filter(each -> each.isDisplayed() && each.getText().startsWith(beginning))
-                .findFirst()
-                .orElse(null));
+        return until(d -> (WebElement) driver.executeScript("""
+                return [...document.querySelectorAll('button, a')]
+                    .find(each => each.checkVisibility() && each.innerText.trim().startsWith(arguments[0])) ?? null""", beginning));
     }
 
     List<WebElement> all(String css) {
@@ -96,7 +95,7 @@ final class Browser implements AutoCloseable {
     }
 
     String text() {
-        return driver.findElement(By.tagName("body")).getText();
+        return (String) driver.executeScript("return document.body.innerText");
     }
 
     void awaitText(String text) {

@@ -114,7 +114,10 @@ final class Demo implements AutoCloseable {
                         "ALCABALA_PORT", "8580",
                         "ALCABALA_STANDINS_PORT", "8590",
                         "ALCABALA_DB_PORT", "54480",
-                        "ALCABALA_BUILT", "yes"));
+                        "ALCABALA_BUILT", "yes",
+                        // Started seldom and for seconds, a program is not worth compiling well or training.
+                        "ALCABALA_UNTRAINED", "yes",
+                        "JAVA_TOOL_OPTIONS", "-XX:TieredStopAtLevel=1"));
         builder.environment().putAll(environment);
         try {
             Path log = Files.createDirectories(RUN).resolve("command.log");

@@ -22,8 +22,6 @@ class FirstSetupJourneyTest {
             Instant start = Instant.now();
             connectInkwell(browser);
             connectHullwork(browser);
-            awaitStep(browser, "DOCUMENTS");
-            browser.keys("y");
             takeOverWhatIsSuggested(browser);
             dryRun(browser);
             firstBatch(browser);
@@ -66,8 +64,8 @@ class FirstSetupJourneyTest {
         browser.awaitText("Hullwork does not take this key");
         browser.keys(Keys.BACK_SPACE.toString().repeat("a wrong key".length()), "hullwork-demo-key", Keys.ENTER);
         browser.find("form[aria-label='New route']");
-        tabToField(browser, "Site");
-        browser.keys("Saltmere");
+        assertThat(browser.find("tr[data-site='Saltmere']").getText()).contains("150 documents", "nowhere");
+        browser.until(d -> browser.find("tr[data-site='Saltmere']").getText().contains("to Inkwell") ? true : null);
         tabToField(browser, "Name of the business on its documents");
         browser.keys("Corvane Boatyards", Keys.TAB, "IE6388047V", Keys.ENTER);
         browser.awaitText("Hullwork at Saltmere");

@@ -9,6 +9,8 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.boot.SpringApplication;
@@ -128,10 +130,10 @@ public final class World implements AutoCloseable {
     }
 
     static Process launch(Map<String, String> environment, String... arguments) {
-        String[] command = new String[arguments.length + 2];
-        command[0] = Path.of(System.getProperty("java.home"), "bin", "java").toString();
-        command[1] = "-XX:TieredStopAtLevel=1";
-        System.arraycopy(arguments, 0, command, 2, arguments.length);
+        List<String> command = new ArrayList<>(List.of(arguments));
+        command.addFirst("-XX:TieredStopAtLevel=1");
+        command.addFirst("-XX:+UseSerialGC");
+        command.addFirst(Path.of(System.getProperty("java.home"), "bin", "java").toString());
         ProcessBuilder builder = new ProcessBuilder(command)
                 .redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.appendTo(

@@ -21,11 +21,11 @@ public class Routes {
         return jdbc.sql(SELECT + " order by r.id").query(Routes::row).list();
     }
 
-    /// Without a way that leads nowhere and that nothing waits on.
+    /// Without a way that leads nowhere and that nothing waits on; one that something waits on comes last.
     public List<RouteRow> inUse() {
         return jdbc.sql(SELECT + """
                  where r.ledger_id is not null or exists (select 1 from document d where d.route_id = r.id)
-                order by r.id""").query(Routes::row).list();
+                order by r.ledger_id is null, r.id""").query(Routes::row).list();
     }
 
     public List<RouteRow> ofSource(long sourceId) {

@@ -31,11 +31,11 @@ class BadDaysTest {
 
     @Test
     void everyAnswerIsLostAndStillEachDocumentIsThereOnce() {
-        List<Long> ids = ready(12);
+        List<Long> ids = ready(8);
         world.standIns().fault("inkwell", "ANSWER_LOST", 0);
         yard.awaitFinished(yard.send(ids));
         world.standIns().fault("inkwell", "NONE", 0);
-        assertPostedOnce(12);
+        assertPostedOnce(8);
         assertThat(actions(ids)).contains("answer-lost", "asked");
     }
 
@@ -68,12 +68,12 @@ class BadDaysTest {
 
     @Test
     void aRequestLimitIsWaitedFor() {
-        List<Long> ids = ready(8);
+        List<Long> ids = ready(3);
         world.standIns().fault("inkwell", "REQUEST_LIMIT", 0);
         long batch = yard.send(ids);
         yard.awaitFinished(batch);
         world.standIns().fault("inkwell", "NONE", 0);
-        assertPostedOnce(8);
+        assertPostedOnce(3);
     }
 
     @Test
