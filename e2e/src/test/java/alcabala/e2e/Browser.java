@@ -102,6 +102,18 @@ final class Browser implements AutoCloseable {
         until(d -> text().contains(text) ? text : null);
     }
 
+    /// What no journey is about, done by whoever is signed in without going through its screen.
+    void call(String method, String path, String body) {
+        Object status = driver.executeAsyncScript("""
+                const [method, path, body, done] = arguments;
+                const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]);
+                const headers = { 'X-XSRF-TOKEN': token, 'Content-Type': 'application/json' };
+                fetch(path, { method, body, headers }).then(answer => done(answer.status), () => done(0));""", method, path, body);
+        if (!Long.valueOf(200).equals(status)) {
+            throw new IllegalStateException(method + " " + path + " answered " + status);
+        }
+    }
+
     void keys(CharSequence... keys) {
         new Actions(driver).sendKeys(keys).perform();
     }

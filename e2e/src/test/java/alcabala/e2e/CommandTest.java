@@ -5,11 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.util.Map;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
 
 /// The one command when something is in its way: one plain sentence, exit code 1, nothing left running.
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class CommandTest {
     @Test
+    @Order(1)
     void aPortInUseIsOneSentence() throws Exception {
         try (ServerSocket taken = new ServerSocket(8595, 1, InetAddress.getLoopbackAddress())) {
             Demo.Said said = Demo.say(Map.of("ALCABALA_STANDINS_PORT", "8595"), "demo", "--detach");
@@ -21,17 +26,19 @@ class CommandTest {
     }
 
     @Test
+    @Order(2)
     void aSecondStartAndAWrongWordAreOneSentence() {
+        Demo.Said word = Demo.say(Map.of(), "sing");
+        assertThat(word.code()).isEqualTo(1);
+        assertThat(word.text()).startsWith("Usage:");
+        assertThat(Demo.say(Map.of(), "token").text().strip()).startsWith("The demo is not running");
         try (Demo demo = Demo.start()) {
             Demo.Said second = Demo.say(Map.of(), "demo", "--detach");
             assertThat(second.code()).isEqualTo(1);
             assertThat(second.text().strip()).isEqualTo("The demo is running already; ./alcabala stop ends it.");
             assertThat(demo.read(demo.address() + "/actuator/health/readiness")).contains("UP");
             assertThat(Demo.say(Map.of(), "token").text().strip()).hasSize(43);
+            demo.handOn();
         }
-        Demo.Said word = Demo.say(Map.of(), "sing");
-        assertThat(word.code()).isEqualTo(1);
-        assertThat(word.text()).startsWith("Usage:");
-        assertThat(Demo.say(Map.of(), "token").text().strip()).startsWith("The demo is not running");
     }
 }

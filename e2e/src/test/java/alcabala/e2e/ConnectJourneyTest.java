@@ -6,8 +6,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 
-/// An administrator with what is connected: readiness failing and passing, what a pull brought, another company,
-/// people.
+/// An administrator with what is connected: what a pull brought, another company, people.
 class ConnectJourneyTest {
     private static final String BOOKS = "/inkwell/books/saltmere";
 
@@ -16,26 +15,12 @@ class ConnectJourneyTest {
         try (Demo demo = Demo.start();
                 Browser browser = new Browser()) {
             browser.signIn(demo.address(), "admin");
-            readinessFailsAndPasses(browser, demo);
             aPullSaysWhatChanged(browser, demo);
             connectingAgainIntoAnotherCompanyIsCaught(browser, demo);
             switchTheCompany(browser, demo);
             aRefusedConsentChangesNothing(browser, demo);
             letSomebodyIn(browser, demo);
         }
-    }
-
-    private static void readinessFailsAndPasses(Browser browser, Demo demo) {
-        demo.atDesk(BOOKS + "/settings/tracks-quantities", Map.of("on", "true"));
-        browser.open(demo.address() + "/connect?view=readiness&route=yard");
-        browser.find("tr[data-check=TRACKS_QUANTITIES][data-verdict=WARNS]");
-        browser.awaitText("Cost of sales is booked twice, once here and once there, for");
-        browser.awaitText("switch off “tracks quantities and books the cost of what is sold”");
-        demo.atDesk(BOOKS + "/settings/tracks-quantities", Map.of("on", "false"));
-        browser.keys("r");
-        browser.find("tr[data-check=TRACKS_QUANTITIES][data-verdict=PASSES]");
-        browser.find("tr[data-check=TAX_CODES][data-verdict=BLOCKS] a").click();
-        browser.find("tr[data-code=VEU][data-open=true]");
     }
 
     private static void aPullSaysWhatChanged(Browser browser, Demo demo) {

@@ -19,6 +19,15 @@ final class Demo implements AutoCloseable {
     private final String address;
     private final String desks;
     private final boolean own;
+    private static boolean handedOn;
+
+    static {
+        Runtime.getRuntime().addShutdownHook(new Thread(() -> {
+            if (handedOn) {
+                say(Map.of(), "stop");
+            }
+        }));
+    }
 
     private Demo(String address, String desks, boolean own) {
         this.address = address;
@@ -28,6 +37,7 @@ final class Demo implements AutoCloseable {
 
     /// With the outside world as ever, and nothing in Alcabala yet.
     static Demo startEmpty() {
+        handedOn = false;
         command("stop");
         command("demo", "--detach", "--empty");
         return new Demo("http://127.0.0.1:8580", "http://127.0.0.1:8590", true);
@@ -39,9 +49,18 @@ final class Demo implements AutoCloseable {
         if (lent != null) {
             return new Demo(lent, System.getenv("ALCABALA_E2E_DESKS"), false);
         }
-        command("stop");
-        command("demo", "--detach", "--fresh");
+        if (handedOn) {
+            handedOn = false;
+        } else {
+            command("stop");
+            command("demo", "--detach", "--fresh");
+        }
         return new Demo("http://127.0.0.1:8580", "http://127.0.0.1:8590", true);
+    }
+
+    /// Leaves it running for the next journey, since this one has changed nothing in it.
+    void handOn() {
+        handedOn = own;
     }
 
     String address() {
@@ -78,7 +97,7 @@ final class Demo implements AutoCloseable {
 
     @Override
     public void close() {
-        if (own) {
+        if (own && !handedOn) {
             command("stop");
         }
     }

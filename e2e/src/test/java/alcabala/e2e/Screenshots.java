@@ -58,6 +58,13 @@ class Screenshots {
         browser.driver()
                 .executeScript("document.querySelector(\"section[aria-label='Move the route']\").scrollIntoView()");
         browser.picture(folder.resolve("move.png"));
+        browser.open(at + "/connect?view=connections&route=yard");
+        browser.find("tr[data-site='Port Ellery']");
+        browser.driver().executeScript("document.querySelector('section[aria-label=Routes]').scrollIntoView()");
+        browser.picture(folder.resolve("sites.png"));
+        browser.open(at + "/connect?view=settings&route=yard&setting=SALES_TAX&value=off");
+        browser.find("[data-effect]");
+        browser.picture(folder.resolve("settings.png"));
         Map.of(
                         "first-steps", "li[data-step]",
                         "readiness", "tr[data-check]",

@@ -9,6 +9,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -232,16 +233,25 @@ class ConnectView {
                 .query(Here.class)
                 .single();
         String currency = route.currency();
-        return List.of(
-                new BothCounts("Parties", String.valueOf(here.parties()), asked(there, LedgerCounts::parties)),
-                new BothCounts("Items", String.valueOf(here.items()), asked(there, LedgerCounts::items)),
-                new BothCounts("Documents", String.valueOf(here.documents()), ""),
-                new BothCounts(
-                        "Documents posted", String.valueOf(here.posted()), asked(there, LedgerCounts::documents)),
-                new BothCounts(
-                        "Gross posted", Amounts.decimal(currency, here.gross()), asked(there, LedgerCounts::gross)),
-                new BothCounts("Paid", Amounts.decimal(currency, here.paid()), asked(there, LedgerCounts::paid)),
-                new BothCounts("Open", Amounts.decimal(currency, here.open()), asked(there, LedgerCounts::open)));
+        List<BothCounts> rows = new ArrayList<>();
+        rows.add(new BothCounts("Parties", String.valueOf(here.parties()), asked(there, LedgerCounts::parties)));
+        rows.add(new BothCounts("Items", String.valueOf(here.items()), asked(there, LedgerCounts::items)));
+        rows.add(new BothCounts("Documents", String.valueOf(here.documents()), ""));
+        rows.addAll(notPosted(route));
+        rows.add(new BothCounts(
+                "Documents posted", String.valueOf(here.posted()), asked(there, LedgerCounts::documents)));
+        rows.add(new BothCounts(
+                "Gross posted", Amounts.decimal(currency, here.gross()), asked(there, LedgerCounts::gross)));
+        rows.add(new BothCounts("Paid", Amounts.decimal(currency, here.paid()), asked(there, LedgerCounts::paid)));
+        rows.add(new BothCounts("Open", Amounts.decimal(currency, here.open()), asked(there, LedgerCounts::open)));
+        return rows;
+    }
+
+    /// By state, as far as there are any; the ledger does not know of these.
+    private List<BothCounts> notPosted(RouteRow route) {
+        return jdbc.sql("""
+                select 'Documents ' || lower(state) as name, count(*)::text as source, '' as ledger from document
+                where route_id = :route and state not in ('Posted', 'Diverged') group by state order by state""").param("route", route.id()).query(BothCounts.class).list();
     }
 
     private static String asked(LedgerCounts there, Function<LedgerCounts, Object> figure) {

@@ -3,7 +3,6 @@ package alcabala.server.release;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
-import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -17,6 +16,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -72,7 +72,13 @@ class BothSidesView {
             List<RightLine> lines,
             List<JournalLine> journal) {}
 
-    private record RightLine(String text, String item, BigDecimal amount, String account, String taxCode) {}
+    private record RightLine(String text, String item, BigDecimal amount, String account, String taxCode) {
+        boolean isBookedAs(RightLine other) {
+            return amount.compareTo(other.amount) == 0
+                    && account.equals(other.account)
+                    && taxCode.equals(other.taxCode);
+        }
+    }
 
     BothSidesView(
             JdbcClient jdbc,
@@ -93,13 +99,15 @@ class BothSidesView {
         RouteRow route = routes.get(row.routeId());
         Document document = DocumentJson.read(documents.content(row.id()));
         Optional<LedgerRecord> posted = findPosted(row.id());
-        Optional<Right> right = posted.isPresent()
-                ? posted.map(record -> right(record, route))
-                : compilers.of(route.id()).compile(document).ledgerDocument().map(sent -> right(sent, row, route));
+        Optional<Right> wouldBe =
+                compilers.of(route.id()).compile(document).ledgerDocument().map(sent -> right(sent, row, route));
+        Optional<Right> right = posted.isPresent() ? posted.map(record -> right(record, route)) : wouldBe;
+        // What has not diverged is agreed, however the route shapes it; what has is measured by what would be sent now.
+        Right expected = row.state().equals("Diverged") ? wouldBe.orElseGet(() -> asOnSource(document)) : null;
         return new BothSides(
                 posted.isPresent(),
-                fields(row, document, right.orElse(null), posted.isPresent()),
-                lines(document, right.orElse(null)),
+                fields(row, document, right.orElse(null), expected, posted.isPresent()),
+                lines(document, right.orElse(null), expected),
                 right.map(Right::journal).orElse(List.of()),
                 route.sourceDesk().isEmpty() ? "" : route.sourceDesk() + "/documents/" + row.sourceRef(),
                 posted.isPresent() ? ledgerDesk(row.id()) + "/documents/" + row.ledgerRef() : "");
@@ -172,49 +180,62 @@ class BothSidesView {
         return new RightLine(line.description(), item, line.amount().getAmount(), line.account(), line.taxCode());
     }
 
-    private static List<SideField> fields(Documents.Row row, Document document, Right right, boolean posted) {
+    /// For a document that would not cross now.
+    private static Right asOnSource(Document document) {
+        return new Right(
+                "",
+                document.number(),
+                "",
+                document.issueDate().toString(),
+                document.findDueDate().map(Object::toString).orElse(""),
+                Amounts.decimal(document.totals().net()),
+                Amounts.decimal(document.totals().tax()),
+                Amounts.decimal(document.totals().gross()),
+                document.priceMode() == PriceMode.TAX_INCLUSIVE,
+                List.of(),
+                List.of());
+    }
+
+    /// @param expected what the ledger's side is measured by; null when the two sides agree
+    private static List<SideField> fields(
+            Documents.Row row, Document document, Right right, Right expected, boolean posted) {
+        Measure measure = new Measure(right, expected);
         List<SideField> fields = new ArrayList<>();
-        Party party = document.counterparty();
-        fields.add(field("Number", document.number(), right == null ? "" : right.number()));
+        fields.add(measure.field("Number", document.number(), Right::number));
         fields.add(new SideField("Identifier", row.sourceRef(), right == null ? "" : right.id(), false));
-        fields.add(new SideField("Party", party.name(), right == null ? "" : right.party(), false));
-        fields.add(field("Issue date", document.issueDate().toString(), right == null ? "" : right.date()));
-        fields.add(field(
-                "Due date", document.findDueDate().map(Object::toString).orElse(""), right == null ? "" : right.due()));
-        fields.add(field(
-                "Prices",
-                mode(document.priceMode() == PriceMode.TAX_INCLUSIVE),
-                right == null ? "" : mode(right.inclusive())));
-        fields.add(money("Net", document.totals().net().getAmount(), right == null ? "" : right.net(), row.rounding()));
-        fields.add(money("Tax", document.totals().tax().getAmount(), right == null ? "" : right.tax(), row.rounding()));
-        fields.add(money("Gross", document.totals().gross().getAmount(), right == null ? "" : right.gross(), 0));
+        fields.add(new SideField("Party", document.counterparty().name(), right == null ? "" : right.party(), false));
+        fields.add(measure.field("Issue date", document.issueDate().toString(), Right::date));
+        fields.add(measure.field(
+                "Due date", document.findDueDate().map(Object::toString).orElse(""), Right::due));
+        fields.add(measure.field(
+                "Prices", mode(document.priceMode() == PriceMode.TAX_INCLUSIVE), each -> mode(each.inclusive())));
+        fields.add(measure.field("Net", Amounts.decimal(document.totals().net()), Right::net));
+        fields.add(measure.field("Tax", Amounts.decimal(document.totals().tax()), Right::tax));
+        fields.add(measure.field("Gross", Amounts.decimal(document.totals().gross()), Right::gross));
         if (posted) {
             fields.add(new SideField("Paid", "", Amounts.decimal(row.currency(), row.paid()), false));
         }
         return fields;
     }
 
-    private static SideField field(String name, String source, String ledger) {
-        return new SideField(name, source, ledger, !ledger.isEmpty() && !ledger.equals(source));
+    /// A number that the ledger gives is not known beforehand, and so is nothing to be measured by.
+    private record Measure(Right right, Right expected) {
+        SideField field(String name, String source, Function<Right, String> figure) {
+            String ledger = right == null ? "" : figure.apply(right);
+            String wanted = expected == null ? "" : figure.apply(expected);
+            return new SideField(
+                    name, source, ledger, !ledger.isEmpty() && !wanted.isEmpty() && !ledger.equals(wanted));
+        }
     }
 
-    /// A difference that the rounding line explains is no disagreement.
-    private static SideField money(String name, BigDecimal source, String ledger, long rounding) {
-        boolean same = ledger.isEmpty() || new BigDecimal(ledger).compareTo(source) == 0;
-        return new SideField(name, source.toPlainString(), ledger, !same && rounding == 0);
-    }
-
-    private static List<SideLine> lines(Document document, Right right) {
+    private static List<SideLine> lines(Document document, Right right, Right expected) {
         List<SideLine> lines = new ArrayList<>();
         List<RightLine> rights = right == null ? List.of() : right.lines();
-        boolean shared = !document.allowancesAndCharges().isEmpty();
+        List<RightLine> wanted = expected == null ? List.of() : expected.lines();
         for (int i = 0; i < Math.max(document.lines().size(), rights.size()); i++) {
             DocumentLine left = i < document.lines().size() ? document.lines().get(i) : null;
             RightLine there = i < rights.size() ? rights.get(i) : null;
-            boolean differs = !shared
-                    && left != null
-                    && there != null
-                    && left.amount().getAmount().compareTo(there.amount()) != 0;
+            boolean differs = there != null && i < wanted.size() && !there.isBookedAs(wanted.get(i));
             lines.add(new SideLine(
                     left == null ? "" : left.description(),
                     left == null ? "" : left.item(),

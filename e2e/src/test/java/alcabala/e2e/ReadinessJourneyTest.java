@@ -1,0 +1,234 @@
+package alcabala.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.Keys;
+
+/// Every check of readiness is made to fail from where a person would, seen failing, put right, and seen passing.
+class ReadinessJourneyTest {
+    private static final String BOOKS = "/inkwell/books/saltmere";
+    private static final String SAME_FOR_LONG = "Braided rope for mooring lines, ";
+
+    @TempDir
+    private Path folder;
+
+    private final Set<String> seen = new TreeSet<>();
+    private Demo demo;
+    private Browser browser;
+
+    @BeforeEach
+    void start() {
+        demo = Demo.start();
+        browser = new Browser();
+        browser.signIn(demo.address(), "admin");
+    }
+
+    @AfterEach
+    void stop() {
+        browser.close();
+        demo.close();
+    }
+
+    @Test
+    void everyCheckFailsAndPasses() {
+        whatTheLedgerDoesByItself();
+        itsChartAndRates();
+        whatIsMissingInTheDemo();
+        numbersThatBothSidesUse();
+        namesOfNewItems();
+        billsAndNumbersFromFiles();
+        aSiteInAnotherCurrency();
+        theConsent();
+        assertThat(seen).as("each check seen failing and passing").hasSize(17);
+        demo.atDesk(BOOKS + "/books", Map.of());
+        judge("yard");
+        browser.find("tr[data-check=SAME_BOOKS][data-verdict=BLOCKS]");
+        browser.awaitText("now answers for other books than those that were connected");
+    }
+
+    private void whatTheLedgerDoesByItself() {
+        demo.atDesk(BOOKS + "/settings/applies-credits", Map.of("on", "true"));
+        demo.atDesk(BOOKS + "/settings/tracks-quantities", Map.of("on", "true"));
+        demo.atDesk(BOOKS + "/time-zone", Map.of("zone", "Pacific/Auckland"));
+        judge("yard");
+        expect("APPLIES_CREDITS", "WARNS");
+        expect("TRACKS_QUANTITIES", "WARNS");
+        expect("CALENDAR", "WARNS");
+        expect("DIMENSIONS", "WARNS");
+        expect("PERIOD", "BLOCKS");
+        browser.awaitText("switch off “tracks quantities and books the cost of what is sold”");
+        browser.awaitText("Cost of sales is booked twice, once here and once there, for");
+        demo.atDesk(BOOKS + "/settings/applies-credits", Map.of("on", "false"));
+        demo.atDesk(BOOKS + "/settings/tracks-quantities", Map.of("on", "false"));
+        demo.atDesk(BOOKS + "/settings/dimensions", Map.of("on", "true"));
+        demo.atDesk(BOOKS + "/time-zone", Map.of("zone", ZoneId.systemDefault().getId()));
+        demo.atDesk(
+                BOOKS + "/lock", Map.of("through", LocalDate.now().minusYears(1).toString()));
+        browser.keys("r");
+        passes("APPLIES_CREDITS", "TRACKS_QUANTITIES", "CALENDAR", "DIMENSIONS", "PERIOD");
+    }
+
+    private void itsChartAndRates() {
+        demo.atDesk(BOOKS + "/tax-codes/S23", Map.of("rate", "21", "active", "true"));
+        demo.atDesk(BOOKS + "/accounts/1100", Map.of("name", "Receivables control", "type", "asset", "active", "true"));
+        fetch();
+        expect("TAX_RATES", "BLOCKS");
+        expect("ACCOUNT_ROLES", "BLOCKS");
+        demo.atDesk(BOOKS + "/tax-codes/S23", Map.of("rate", "23", "active", "true"));
+        demo.atDesk(
+                BOOKS + "/accounts/1100",
+                Map.of("name", "Receivables control", "type", "receivable", "active", "true"));
+        fetch();
+        passes("TAX_RATES", "ACCOUNT_ROLES");
+    }
+
+    private void whatIsMissingInTheDemo() {
+        expect("TAX_CODES", "BLOCKS");
+        expect("DEFAULT_FOR_SALES", "WARNS");
+        browser.find("tr[data-check=TAX_CODES] a").click();
+        browser.find("tr[data-code=VEU][data-open=true]");
+        row("TAX", "VEU", "RC0", "");
+        row("ROLE", "SALES", "", "4010");
+        decide("SALES_TAX", "off", 0);
+        judge("yard");
+        expect("TAX_OFF", "WARNS");
+        browser.awaitText("would be booked as revenue");
+        decide("SALES_TAX", "as-mapped", 1);
+        browser.keys("r");
+        passes("TAX_CODES", "DEFAULT_FOR_SALES", "TAX_OFF");
+    }
+
+    private void numbersThatBothSidesUse() {
+        expect("NUMBERS", "BLOCKS");
+        browser.awaitText("which neither side has used");
+        browser.find("tr[data-check=NUMBERS] a").click();
+        browser.find("button[data-setting=NUMBER_PREFIX]").click();
+        browser.find("form[aria-label=Decide] input").sendKeys("SM-");
+        browser.find("[data-effect]");
+        browser.button("Decide so").click();
+        browser.find("section[aria-label='Earlier decisions']");
+        judge("yard");
+        passes("NUMBERS");
+    }
+
+    private void namesOfNewItems() {
+        demo.atDesk("/hullwork/items/RPE-10", Map.of("text", SAME_FOR_LONG + "10 mm"));
+        demo.atDesk("/hullwork/items/RPE-12", Map.of("text", SAME_FOR_LONG + "12 mm"));
+        fetch();
+        expect("ITEM_NAMES", "BLOCKS");
+        demo.atDesk("/hullwork/items/RPE-12", Map.of("text", "Rope 12 mm"));
+        fetch();
+        passes("ITEM_NAMES");
+    }
+
+    private void billsAndNumbersFromFiles() {
+        takeIn(demo.files().resolve("bill-from-tarpaulin-works.xml"));
+        takeIn(renumbered("CB-7001", "HW-20310"));
+        judge("harbour");
+        expect("PURCHASE_ORDERS", "WARNS");
+        expect("ONE_WAY_ONLY", "BLOCKS");
+        demo.atDesk(BOOKS + "/settings/purchase-orders", Map.of("on", "true"));
+        demo.atDesk("/hullwork/documents/d-20310/void", Map.of());
+        judge("yard");
+        fetch();
+        passes("ONE_WAY_ONLY");
+        judge("harbour");
+        passes("PURCHASE_ORDERS");
+    }
+
+    private void takeIn(Path file) {
+        browser.open(demo.address() + "/release?route=harbour&panel=intake");
+        browser.find("input[type=file]").sendKeys(file.toString());
+        browser.button("Take in 1 document").click();
+        browser.awaitText("1 document taken in");
+    }
+
+    private Path renumbered(String number, String other) {
+        try {
+            String file = Files.readString(demo.files().resolve(number + ".xml"));
+            return Files.writeString(folder.resolve(other + ".xml"), file.replace(number, other));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private void aSiteInAnotherCurrency() {
+        judge("yard");
+        expect("ROUTES", "WARNS");
+        expect("CURRENCIES", "PASSES");
+        browser.call("POST", "/api/connect/routes", """
+                {"code": "ellery", "source": 1, "ledger": 1, "site": "Port Ellery", "business": "Corvane Boatyards", "taxIdentifiers": []}""");
+        browser.keys("r");
+        passes("ROUTES");
+        judge("ellery");
+        expect("CURRENCIES", "BLOCKS");
+        judge("yard");
+        passes("CURRENCIES");
+    }
+
+    private void theConsent() {
+        browser.open(demo.desks() + "/inkwell/consents");
+        browser.button("Let the consent end in three days").click();
+        judge("yard");
+        expect("CONSENT", "WARNS");
+        browser.find("tr[data-check=CONSENT] a").click();
+        browser.button("Connect again").click();
+        browser.awaitText("Sign in to Inkwell");
+        browser.find("input[name=password]").sendKeys("office-inkwell", Keys.ENTER);
+        browser.button("Let it in").click();
+        browser.find("input[value=saltmere]").click();
+        browser.button("Connect Corvane Boatyards, Saltmere").click();
+        browser.awaitText("is connected; its reference data are being pulled");
+        judge("yard");
+        passes("CONSENT");
+    }
+
+    private void judge(String route) {
+        browser.open(demo.address() + "/connect?view=readiness&route=" + route);
+        browser.find("tr[data-check]");
+    }
+
+    /// Both sides by key, on the page of readiness, which is then judged again.
+    private void fetch() {
+        browser.keys("p");
+        browser.until(d -> browser.text().matches("(?s).*(Nothing new on either side|changed document|new document).*")
+                ? true
+                : null);
+        browser.keys("r");
+        browser.until(d -> browser.text().contains("Judge again") ? true : null);
+    }
+
+    private void expect(String check, String verdict) {
+        browser.find("tr[data-check=" + check + "][data-verdict=" + verdict + "]");
+    }
+
+    private void passes(String... checks) {
+        for (String check : checks) {
+            expect(check, "PASSES");
+            seen.add(check);
+        }
+    }
+
+    private void row(String kind, String code, String counterpart, String account) {
+        browser.call("PUT", "/api/map/row", """
+                {"route": "yard", "kind": "%s", "code": "%s", "counterpart": "%s", "account": "%s", "expectedVersion": 0}""".formatted(kind, code, counterpart, account));
+    }
+
+    private void decide(String setting, String value, int version) {
+        browser.call("PUT", "/api/settings", """
+                {"route": "yard", "setting": "%s", "value": "%s", "expectedVersion": %d}""".formatted(setting, value, version));
+    }
+}
