@@ -3,10 +3,10 @@ import { Link, useLocation } from 'react-router';
 import { roadQuery } from '../api/queries';
 import { Key } from '../ui/Key';
 import { useSession } from './current';
+import { useView } from './useView';
 
 /** The keys most used on each screen. */
 const HINTS: Record<string, [string, string][]> = {
-  '/connect': [['r', 'judge readiness again']],
   '/map': [
     ['y', 'accept'],
     ['e', 'choose'],
@@ -18,10 +18,21 @@ const HINTS: Record<string, [string, string][]> = {
   '/send': [['Enter', 'open']],
 };
 
+/** Connect has several views, each with keys of its own. */
+const CONNECT: Record<string, [string, string][]> = {
+  'first-steps': [['y', 'do the step in hand']],
+  readiness: [['r', 'judge again']],
+  settings: [
+    ['j', 'next setting'],
+    ['d', 'decide so'],
+  ],
+};
+
 export function Footer({ onKeys }: { onKeys: () => void }) {
   const { route } = useSession();
+  const view = useView();
   const place = `/${useLocation().pathname.split('/')[1] ?? ''}`;
-  const hints = HINTS[place] ?? [];
+  const hints = (place === '/connect' ? CONNECT[view.get('view')] : HINTS[place]) ?? [];
   const sending = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined }).data?.sending;
   return (
     <footer className="bg-base-300 flex h-[28px] shrink-0 items-center gap-4 px-5 text-[12.5px]">
@@ -40,7 +51,7 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
         <span>Nothing is on its way</span>
       )}
       <span className="ml-auto flex items-center gap-2">
-        {HINTS[place] && place !== '/connect' && (
+        {HINTS[place] && (
           <span>
             <Key>j</Key> <Key>k</Key> move
           </span>

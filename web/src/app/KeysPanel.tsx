@@ -35,6 +35,8 @@ const KEYS: [string, [string, string][]][] = [
     [
       ['y', 'do the step in hand'],
       ['r', 'judge readiness again'],
+      ['j k', 'next, previous setting'],
+      ['d', 'decide so'],
     ],
   ],
   [

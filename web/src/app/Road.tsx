@@ -15,7 +15,8 @@ interface Stop {
 function readinessOf(road: Schemas['Road']): string {
   const parts = [
     road.blocks > 0 && `${plural(road.blocks, 'check')} block${road.blocks === 1 ? 's' : ''}`,
-    road.warns > 0 && `${road.warns} warn${road.warns === 1 ? 's' : ''}`,
+    road.warns > 0 &&
+      `${road.blocks > 0 ? road.warns : plural(road.warns, 'check')} warn${road.warns === 1 ? 's' : ''}`,
   ].filter(Boolean);
   return parts.length > 0 ? parts.join(', ') : `${road.connections} connected`;
 }

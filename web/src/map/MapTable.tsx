@@ -62,7 +62,7 @@ export function MapTable(props: Props) {
             </th>
             <th className="gutter !border-0" />
             <th className="title text-secondary !border-0 !pt-2 !text-[13px]">
-              On the books of {route.ledger}
+              {route.ledger === '' ? 'On no books yet' : `On the books of ${route.ledger}`}
             </th>
           </tr>
           <tr className="soft">

@@ -1,7 +1,8 @@
+import { Link } from 'react-router';
 import { RowEditor } from '../map/RowEditor';
 import { useCurrent } from '../app/current';
 import { money, plural } from '../ui/format';
-import { advice } from './causes';
+import { advice, placeOf } from './causes';
 import type { Cause } from './useRows';
 
 interface Props {
@@ -35,7 +36,15 @@ export function CauseRow({ cause, width, fixing, onFix }: Props) {
             </button>
           )}
           {!cause.fix && (
-            <span className="soft ml-auto shrink-0">{advice(cause.cause, route.source, route.ledger)}</span>
+            <span className="soft ml-auto shrink-0">
+              {placeOf(cause.cause, route.code) === '' ? (
+                advice(cause.cause, route.source, route.ledger)
+              ) : (
+                <Link className="underline" to={placeOf(cause.cause, route.code)}>
+                  {advice(cause.cause, route.source, route.ledger)}
+                </Link>
+              )}
+            </span>
           )}
         </div>
         {cause.fix && fixing && (

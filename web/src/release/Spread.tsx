@@ -70,7 +70,7 @@ export function Spread(props: Props) {
               className="title text-secondary !border-0 !pt-2 !text-[13px]"
             >
               <span className="flex items-center justify-between">
-                On the books of {route.ledger}
+                {route.ledger === '' ? 'On no books yet' : `On the books of ${route.ledger}`}
                 <ColumnChoice columns={columns} toggle={toggle} />
               </span>
             </th>

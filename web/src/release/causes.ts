@@ -27,6 +27,20 @@ export function advice(cause: string, source: string, ledger: string): string {
   }
 }
 
+/** Where in Alcabala such a cause is settled; empty when it is settled elsewhere. */
+export function placeOf(cause: string, route: string): string {
+  switch (cause.split(':')[0]) {
+    case 'unrouted':
+      return `/connect?view=connections&route=${route}`;
+    case 'before-cut-off':
+      return `/connect?view=settings&setting=INVOICES_CUT_OFF&route=${route}`;
+    case 'does-not-cross':
+      return `/connect?view=settings&setting=INVOICES&route=${route}`;
+    default:
+      return '';
+  }
+}
+
 const REFUSALS: Record<string, (source: string, ledger: string) => string> = {
   'number-taken': (source) => `Renumber it in ${source}, then fetch`,
   'period-locked': (_, ledger) => `Open the period in ${ledger}, then send again`,

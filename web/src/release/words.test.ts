@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { standing, STATE_OF, WORD, type Batch } from '../send/outcomes';
-import { advice } from './causes';
+import { advice, placeOf } from './causes';
 
 describe('what to do about a cause', () => {
   it.each([
@@ -12,8 +12,21 @@ describe('what to do about a cause', () => {
     ['refused:number-taken', 'Renumber it in Hullwork, then fetch'],
     ['refused:period-locked', 'Open the period in Inkwell, then send again'],
     ['refused:something-new', 'See what Inkwell said'],
+    ['unrouted:Port Ellery', 'Add a route for the site under Connect'],
+    ['several-tax-codes:BOTH+FED', 'Divide it in Hullwork, one document for each tax code'],
+    ['before-cut-off', 'The first day is under Settings of Connect'],
+    ['does-not-cross:invoice', 'What crosses is under Settings of Connect'],
     ['item-unmapped:RIG-0042', ''],
   ])('%s: %s', (cause, says) => expect(advice(cause, 'Hullwork', 'Inkwell')).toBe(says));
+});
+
+describe('where in Alcabala a cause is settled', () => {
+  it.each([
+    ['unrouted:Port Ellery', '/connect?view=connections&route=yard'],
+    ['before-cut-off', '/connect?view=settings&setting=INVOICES_CUT_OFF&route=yard'],
+    ['does-not-cross:invoice', '/connect?view=settings&setting=INVOICES&route=yard'],
+    ['arithmetic', ''],
+  ])('%s: %s', (cause, place) => expect(placeOf(cause, 'yard')).toBe(place));
 });
 
 describe('outcomes of a batch', () => {

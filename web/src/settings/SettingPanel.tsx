@@ -1,5 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { answer, client, type Schemas } from '../api/client';
 import { settingHistoryQuery, settingPreviewQuery } from '../api/queries';
 import { useSession } from '../app/current';
@@ -58,6 +59,7 @@ export function SettingPanel({ route, setting }: Props) {
   const preview = useQuery(settingPreviewQuery(route.code, setting.setting, asked, document));
   const mayDecide = me.role === 'ADMINISTRATOR';
   const changed = value !== setting.value;
+  useHotkeys('d', () => decide.mutate(value), { enabled: mayDecide && changed && !decide.isPending });
   const known = asked === value && !preview.isPlaceholderData;
   return (
     <aside aria-label={setting.title} className="border-base-300 min-h-0 overflow-auto border-l p-4">
@@ -95,11 +97,14 @@ export function SettingPanel({ route, setting }: Props) {
             </p>
           )}
           <DocumentPicker route={route} number={preview.data.number} />
+          {changed && known && !preview.data.differs && preview.data.before && (
+            <p className="soft mb-2 text-[13px]">Nothing changes on this document.</p>
+          )}
           {preview.data.before && preview.data.after && (
             <TwoDocuments
               before={preview.data.before}
               after={preview.data.after}
-              changed={changed && known}
+              changed={changed && known && preview.data.differs}
               ledger={route.ledger}
               currency={route.currency}
             />

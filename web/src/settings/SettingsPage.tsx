@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Fragment } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import type { Schemas } from '../api/client';
 import { settingsQuery } from '../api/queries';
 import { useView } from '../app/useView';
@@ -7,11 +8,10 @@ import { Failure } from '../ui/Failure';
 import { day } from '../ui/format';
 import { Numbers } from './Numbers';
 import { SettingPanel } from './SettingPanel';
-import { GROUPS, valueOf } from './values';
+import { GROUPS, valueOf, type SettingJson } from './values';
 
 /** What is decided about a route; on the right what another decision would do to a real document. */
 export function SettingsPage({ route }: { route: Schemas['RouteJson'] }) {
-  const view = useView();
   const settings = useQuery(settingsQuery(route.code));
   if (settings.error) {
     return <Failure error={settings.error} />;
@@ -19,8 +19,18 @@ export function SettingsPage({ route }: { route: Schemas['RouteJson'] }) {
   if (!settings.data) {
     return <p className="p-4">Reading…</p>;
   }
-  const all = settings.data;
+  return <Settings route={route} all={settings.data} />;
+}
+
+/** The list on the left page; j and k go through it. */
+function Settings({ route, all }: { route: Schemas['RouteJson']; all: SettingJson[] }) {
+  const view = useView();
   const at = all.find((each) => each.setting === view.get('setting')) ?? all[0];
+  const choose = (setting: SettingJson | undefined) =>
+    setting && view.set({ setting: setting.setting, value: null, document: null }, true);
+  const move = (by: number) => choose(all[all.findIndex((each) => each === at) + by]);
+  useHotkeys('j', () => move(1));
+  useHotkeys('k', () => move(-1));
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
       <div className="min-h-0 overflow-auto p-3">
@@ -37,7 +47,7 @@ export function SettingsPage({ route }: { route: Schemas['RouteJson'] }) {
                       data-setting={each.setting}
                       aria-current={each.setting === at?.setting}
                       className="hover:bg-base-200 aria-[current=true]:bg-base-200 aria-[current=true]:border-l-secondary border-base-300 grid w-full cursor-pointer grid-cols-[1fr_1fr_auto] gap-3 border-b border-l-[3px] border-l-transparent px-2 py-1.5 text-left"
-                      onClick={() => view.set({ setting: each.setting, value: null, document: null }, true)}
+                      onClick={() => choose(each)}
                     >
                       <span>{each.title}</span>
                       <span className={each.version === 0 ? 'soft' : 'font-semibold'}>{valueOf(each)}</span>

@@ -101,6 +101,8 @@ class SettingPreview {
         return switch (setting) {
             case INVOICES_TRIGGER, CREDIT_NOTES_TRIGGER -> triggered(setting, before, after, all);
             case PAYMENTS -> payments(route, after);
+            case RECEIVING_BANK -> money(route, DocumentKind.INVOICE, "received", all);
+            case PAYING_BANK -> money(route, DocumentKind.CREDIT_NOTE, "given back", all);
             default -> changed(route, after, all);
         };
     }
@@ -126,6 +128,20 @@ class SettingPreview {
                 : " Nothing is sent by itself.";
         return "Of %s that have not crossed, %d would wait that do not now, and %d would no longer wait.%s"
                 .formatted(documents(ofKind.size()), held, freed, goes);
+    }
+
+    private static String money(RouteRow route, DocumentKind kind, String moves, List<Both> all) {
+        long sum = 0;
+        int count = 0;
+        for (Both each : all) {
+            Document document = each.candidate().document();
+            if (document.kind() == kind && document.currency().getCode().equals(route.currency())) {
+                sum += document.totals().gross().getAmountMinorLong();
+                count++;
+            }
+        }
+        return "%s of %s that wait would be %s there."
+                .formatted(Amounts.shown(Amounts.money(route.currency(), sum)), documents(count), moves);
     }
 
     private String payments(RouteRow route, RouteSettings after) {
