@@ -1,7 +1,9 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, client, postFiles, type Schemas } from '../api/client';
+import { DoOrLeave } from '../ui/DoOrLeave';
 import { Failure } from '../ui/Failure';
+import { LineField } from '../ui/LineField';
 import { useNotice } from '../ui/notices';
 import { useConnectRefresh } from './useConnectRefresh';
 
@@ -29,44 +31,18 @@ export function LedgerOfFilesForm({ onDone }: { onDone: () => void }) {
         add.mutate();
       }}
     >
-      <label className="flex items-center gap-2">
-        Called here
-        <input
-          className="field w-52"
-          value={name}
-          maxLength={60}
-          autoFocus
-          onChange={(event) => setName(event.target.value)}
-        />
-      </label>
-      <label className="flex items-center gap-2">
-        Keeps the books of
-        <input
-          className="field w-52"
-          value={company}
-          maxLength={100}
-          onChange={(event) => setCompany(event.target.value)}
-        />
-      </label>
-      <label className="flex items-center gap-2">
-        in the currency
-        <input
-          className="field w-20"
-          value={currency}
-          maxLength={3}
-          placeholder="CAD"
-          onChange={(event) => setCurrency(event.target.value.toUpperCase())}
-        />
-      </label>
+      <LineField label="Called here" value={name} autoFocus onChange={setName} />
+      <LineField label="Keeps the books of" value={company} maxLength={100} onChange={setCompany} />
+      <LineField
+        label="in the currency"
+        value={currency}
+        width="w-20"
+        maxLength={3}
+        placeholder="CAD"
+        onChange={(text) => setCurrency(text.toUpperCase())}
+      />
       {add.error && <Failure error={add.error} />}
-      <div className="flex gap-2">
-        <button type="submit" className="act act-main" disabled={!complete || add.isPending}>
-          Add it
-        </button>
-        <button type="button" className="act" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
+      <DoOrLeave says="Add it" disabled={!complete || add.isPending} onLeave={onDone} />
     </form>
   );
 }

@@ -97,7 +97,9 @@ function Row({ check }: { check: Check }) {
           </Link>
         )}
       </td>
-      <td className="py-1.5 text-right">{check.documents > 0 && !/^0[.0]*$/.test(check.amount) && amount(check.amount)}</td>
+      <td className="py-1.5 text-right">
+        {check.documents > 0 && !/^0[.0]*$/.test(check.amount) && amount(check.amount)}
+      </td>
     </tr>
   );
 }

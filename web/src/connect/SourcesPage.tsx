@@ -2,7 +2,9 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
 import { useSession } from '../app/current';
+import { DoOrLeave } from '../ui/DoOrLeave';
 import { Failure } from '../ui/Failure';
+import { LineField } from '../ui/LineField';
 import { plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import { Sure } from './Sure';
@@ -168,17 +170,7 @@ function KeyForm({ app, source, onDone }: KeyProps) {
         connect.mutate();
       }}
     >
-      {!source && (
-        <label className="flex items-center gap-2">
-          Called here
-          <input
-            className="field w-52"
-            value={name}
-            maxLength={60}
-            onChange={(event) => setName(event.target.value)}
-          />
-        </label>
-      )}
+      {!source && <LineField label="Called here" value={name} onChange={setName} />}
       <label className="flex items-center gap-2">
         Its key
         <input
@@ -191,14 +183,11 @@ function KeyForm({ app, source, onDone }: KeyProps) {
         />
       </label>
       {connect.error && <Failure error={connect.error} />}
-      <div className="flex gap-2">
-        <button type="submit" className="act act-main" disabled={key === '' || connect.isPending}>
-          {connect.isPending ? 'Trying the key…' : 'Try and keep the key'}
-        </button>
-        <button type="button" className="act" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
+      <DoOrLeave
+        says={connect.isPending ? 'Trying the key…' : 'Try and keep the key'}
+        disabled={key === '' || connect.isPending}
+        onLeave={onDone}
+      />
     </form>
   );
 }
@@ -222,26 +211,9 @@ function FilesForm({ onDone }: { onDone: () => void }) {
         add.mutate();
       }}
     >
-      <label className="flex items-center gap-2">
-        Whose files
-        <input
-          className="field w-52"
-          value={name}
-          maxLength={60}
-          autoFocus
-          placeholder="Harbour office"
-          onChange={(event) => setName(event.target.value)}
-        />
-      </label>
+      <LineField label="Whose files" value={name} autoFocus placeholder="Harbour office" onChange={setName} />
       {add.error && <Failure error={add.error} />}
-      <div className="flex gap-2">
-        <button type="submit" className="act act-main" disabled={name.trim() === '' || add.isPending}>
-          Add it
-        </button>
-        <button type="button" className="act" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
+      <DoOrLeave says="Add it" disabled={name.trim() === '' || add.isPending} onLeave={onDone} />
     </form>
   );
 }

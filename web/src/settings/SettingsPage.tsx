@@ -8,7 +8,7 @@ import { Failure } from '../ui/Failure';
 import { day } from '../ui/format';
 import { Numbers } from './Numbers';
 import { SettingPanel } from './SettingPanel';
-import { GROUPS, valueOf, type SettingJson } from './values';
+import { TOPICS, valueOf, type SettingJson } from './values';
 
 /** What is decided about a route; on the right what another decision would do to a real document. */
 export function SettingsPage({ route }: { route: Schemas['RouteJson'] }) {
@@ -34,12 +34,12 @@ function Settings({ route, all }: { route: Schemas['RouteJson']; all: SettingJso
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
       <div className="min-h-0 overflow-auto p-3">
-        {GROUPS.map(({ group, name }) => (
-          <Fragment key={group}>
+        {TOPICS.map(({ topic, name }) => (
+          <Fragment key={topic}>
             <h2 className="title text-primary mt-2 mb-1 text-[15px]">{name}</h2>
             <ul aria-label={name} className="mb-2">
               {all
-                .filter((each) => each.group === group)
+                .filter((each) => each.topic === topic)
                 .map((each) => (
                   <li key={each.setting}>
                     <button
@@ -58,7 +58,7 @@ function Settings({ route, all }: { route: Schemas['RouteJson']; all: SettingJso
                   </li>
                 ))}
             </ul>
-            {group === 'NUMBERS' && <Numbers route={route} settings={all} />}
+            {topic === 'NUMBERS' && <Numbers route={route} settings={all} />}
           </Fragment>
         ))}
       </div>

@@ -3,7 +3,7 @@ import { changedRows, valueOf, type SettingJson } from './values';
 
 const setting = (shape: string, value: string, says = value): SettingJson => ({
   setting: 'NEXT_INVOICE',
-  group: 'NUMBERS',
+  topic: 'NUMBERS',
   title: 'Next invoice number',
   does: 'Where the ledger begins.',
   shape,

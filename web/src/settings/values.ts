@@ -2,12 +2,12 @@ import type { Schemas } from '../api/client';
 
 export type SettingJson = Schemas['SettingJson'];
 
-export const GROUPS: { group: SettingJson['group']; name: string }[] = [
-  { group: 'TAX', name: 'Tax' },
-  { group: 'MONEY', name: 'Bank accounts' },
-  { group: 'NUMBERS', name: 'Numbers' },
-  { group: 'CROSSING', name: 'What crosses, and when' },
-  { group: 'DOCUMENT', name: 'The document on the ledger' },
+export const TOPICS: { topic: SettingJson['topic']; name: string }[] = [
+  { topic: 'TAX', name: 'Tax' },
+  { topic: 'MONEY', name: 'Bank accounts' },
+  { topic: 'NUMBERS', name: 'Numbers' },
+  { topic: 'CROSSING', name: 'What crosses, and when' },
+  { topic: 'DOCUMENT', name: 'The document on the ledger' },
 ];
 
 /** What a setting says now; an empty one says what that means. */

@@ -100,7 +100,7 @@ final class AppsDemo {
                 4200|Yard labour|income
                 4300|Haul-out and storage|income
                 4600|Freight charged|income
-                4900|Discounts given|income
+                4900|Reductions of price|income
                 5100|Cost of parts|cost
                 6100|Rounding and small differences|expense
                 6400|Travel|expense

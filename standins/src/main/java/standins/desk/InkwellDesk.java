@@ -117,36 +117,9 @@ class InkwellDesk {
         Document d = posting.get(id);
         List<DraftLine> lines = new ArrayList<>();
         for (int i = 0; i < d.lines().size(); i++) {
-            Books.Line line = d.lines().get(i);
-            lines.add(new DraftLine(
-                    line.item(),
-                    line.account(),
-                    line.text(),
-                    line.quantity(),
-                    line.unitPrice(),
-                    amount.get(i),
-                    line.taxCode()));
+            lines.add(d.lines().get(i).at(amount.get(i)));
         }
-        posting.change(
-                id,
-                new Draft(
-                        d.number(),
-                        null,
-                        null,
-                        d.status(),
-                        d.note(),
-                        d.toBeEmailed(),
-                        d.kind(),
-                        d.customer(),
-                        d.date(),
-                        due,
-                        Companies.open().currency(),
-                        d.pricesIncludeTax(),
-                        d.receivableAccount(),
-                        d.externalReference(),
-                        d.creditsNumber(),
-                        lines,
-                        version));
+        posting.change(id, Draft.of(d, Companies.open().currency()).changed(due, lines, version));
         return "redirect:" + base() + "/documents/" + id;
     }
 

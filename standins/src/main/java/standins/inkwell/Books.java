@@ -115,15 +115,52 @@ public final class Books {
                     version);
         }
 
+        /// What would make the document as it is.
+        public static Draft of(Document d, String currency) {
+            return new Draft(
+                    d.number(),
+                    null,
+                    null,
+                    d.status(),
+                    d.note(),
+                    d.toBeEmailed(),
+                    d.kind(),
+                    d.customer(),
+                    d.date(),
+                    d.due(),
+                    currency,
+                    d.pricesIncludeTax(),
+                    d.receivableAccount(),
+                    d.externalReference(),
+                    d.creditsNumber(),
+                    d.lines().stream().map(line -> line.at(line.amount())).toList(),
+                    d.version());
+        }
+
+        /// The same with another due date and other lines, for a version that somebody has read.
+        public Draft changed(LocalDate otherDue, List<DraftLine> otherLines, int read) {
+            return copy(number, numberPrefix, numberFrom, otherDue, otherLines, read);
+        }
+
         boolean isDraft() {
             return "draft".equals(status);
         }
 
         Draft numbered(String given) {
+            return copy(given, null, null, due, lines, version);
+        }
+
+        private Draft copy(
+                String number,
+                String numberPrefix,
+                Long numberFrom,
+                LocalDate due,
+                List<DraftLine> lines,
+                Integer version) {
             return new Draft(
-                    given,
-                    null,
-                    null,
+                    number,
+                    numberPrefix,
+                    numberFrom,
                     status,
                     note,
                     toBeEmailed,
@@ -160,7 +197,12 @@ public final class Books {
             BigDecimal unitPrice,
             BigDecimal amount,
             BigDecimal net,
-            String taxCode) {}
+            String taxCode) {
+        /// As it would be sent, at some amount.
+        public DraftLine at(BigDecimal other) {
+            return new DraftLine(item, account, text, quantity, unitPrice, other, taxCode);
+        }
+    }
 
     public record JournalLine(String account, BigDecimal debit, BigDecimal credit) {}
 

@@ -20,12 +20,14 @@ class InkwellApi {
     private static final String KEY = "Idempotency-Key";
     private final Masters masters;
     private final Posting posting;
+    private final Numbers numbers;
     private final Requests requests;
     private final JdbcClient jdbc;
 
-    InkwellApi(Masters masters, Posting posting, Requests requests, JdbcClient jdbc) {
+    InkwellApi(Masters masters, Posting posting, Numbers numbers, Requests requests, JdbcClient jdbc) {
         this.masters = masters;
         this.posting = posting;
+        this.numbers = numbers;
         this.requests = requests;
         this.jdbc = jdbc;
     }
@@ -123,13 +125,13 @@ class InkwellApi {
 
     /// Which of these numbers are in use; a POST for the length of the list.
     @PostMapping("/numbers/taken")
-    List<Books.TakenNumber> taken(@RequestBody List<String> numbers) {
-        return posting.taken(numbers);
+    List<Books.TakenNumber> taken(@RequestBody List<String> asked) {
+        return numbers.taken(asked);
     }
 
     @GetMapping("/numbers/highest")
     List<Books.HighestNumber> highest() {
-        return posting.highestNumbers();
+        return numbers.highest();
     }
 
     @GetMapping("/counts")

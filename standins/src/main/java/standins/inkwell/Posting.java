@@ -23,15 +23,17 @@ import standins.inkwell.Books.TaxCode;
 public class Posting {
     private final JdbcClient jdbc;
     private final Masters masters;
+    private final Numbers numbers;
 
-    Posting(JdbcClient jdbc, Masters masters) {
+    Posting(JdbcClient jdbc, Masters masters, Numbers numbers) {
         this.jdbc = jdbc;
         this.masters = masters;
+        this.numbers = numbers;
     }
 
     @Transactional
     public Document post(Draft asked) {
-        Draft draft = asked.number() == null ? asked.numbered(nextNumber(asked)) : asked;
+        Draft draft = asked.number() == null ? asked.numbered(numbers.next(asked)) : asked;
         check(draft);
         String id = "IN-"
                 + jdbc.sql("select nextval('inkwell_id')").query(Long.class).single();
@@ -54,21 +56,6 @@ public class Posting {
         return get(id);
     }
 
-    /// One after the highest with this prefix, and at least the number asked for. One at a time.
-    private String nextNumber(Draft draft) {
-        String prefix = draft.numberPrefix() == null ? "" : draft.numberPrefix();
-        jdbc.sql("select pg_advisory_xact_lock(8491)").query().singleRow();
-        long next = jdbc.sql("""
-                select greatest(:from, coalesce(max(cast(substr(number, length(:prefix) + 1) as bigint)), 0) + 1)
-                from inkwell_document
-                where left(number, length(:prefix)) = :prefix and substr(number, length(:prefix) + 1) ~ '^[0-9]{1,15}$'""")
-                .param("from", draft.numberFrom() == null ? 1L : draft.numberFrom())
-                .param("prefix", prefix)
-                .query(Long.class)
-                .single();
-        return prefix + next;
-    }
-
     /// Books a draft.
     @Transactional
     public Document makeFinal(String id) {
@@ -76,7 +63,7 @@ public class Posting {
         if (document.status().equals("final")) {
             return document;
         }
-        Draft draft = draftOf(document);
+        Draft draft = Draft.of(document, Companies.open().currency());
         requireUnlocked(document.date());
         book(id, draft, compute(draft));
         jdbc.sql("update inkwell_document set status = 'final', version = version + 1 where id = :id")
@@ -84,36 +71,6 @@ public class Posting {
                 .update();
         masters.changed("document", id);
         return get(id);
-    }
-
-    private static Draft draftOf(Document d) {
-        return new Draft(
-                d.number(),
-                null,
-                null,
-                d.status(),
-                d.note(),
-                d.toBeEmailed(),
-                d.kind(),
-                d.customer(),
-                d.date(),
-                d.due(),
-                Companies.open().currency(),
-                d.pricesIncludeTax(),
-                d.receivableAccount(),
-                d.externalReference(),
-                d.creditsNumber(),
-                d.lines().stream()
-                        .map(line -> new DraftLine(
-                                line.item(),
-                                line.account(),
-                                line.text(),
-                                line.quantity(),
-                                line.unitPrice(),
-                                line.amount(),
-                                line.taxCode()))
-                        .toList(),
-                d.version());
     }
 
     /// Replaces lines and due date, and books the document anew.
@@ -221,22 +178,6 @@ public class Posting {
                     coalesce(sum(l.debit - l.credit), 0.00) as balance
                 from inkwell_account a left join inkwell_journal_line l on l.account = a.code
                 group by a.code, a.name, a.type order by a.code""").query(Books.Balance.class).list();
-    }
-
-    public List<Books.TakenNumber> taken(List<String> numbers) {
-        return jdbc.sql("""
-                select number, coalesce(external_reference, '') as external_reference from inkwell_document
-                where number = any(:numbers) order by number""")
-                .param("numbers", numbers.toArray(String[]::new))
-                .query(Books.TakenNumber.class)
-                .list();
-    }
-
-    /// By the digits at their end.
-    public List<Books.HighestNumber> highestNumbers() {
-        return jdbc.sql("""
-                select distinct on (kind) kind, number from inkwell_document where number ~ '[0-9]{1,15}$'
-                order by kind, cast(substring(number from '[0-9]{1,15}$') as bigint) desc""").query(Books.HighestNumber.class).list();
     }
 
     public Books.Counts counts() {

@@ -30,6 +30,7 @@ class BooksTest {
     private static final String DATABASE = "inkwell_" + System.nanoTime();
     private static ConfigurableApplicationContext context;
     private static Posting posting;
+    private static Numbers numbers;
     private static Masters masters;
     private static Requests requests;
 
@@ -41,6 +42,7 @@ class BooksTest {
                 "--server.port=0",
                 "--spring.datasource.url=" + System.getenv("ALCABALA_TEST_DB") + DATABASE);
         posting = context.getBean(Posting.class);
+        numbers = context.getBean(Numbers.class);
         masters = context.getBean(Masters.class);
         requests = context.getBean(Requests.class);
     }
@@ -186,7 +188,7 @@ class BooksTest {
         saltmere(() -> posting.post(invoice("SM-8000")));
         assertThat(saltmere(() -> posting.post(asked)).number()).isEqualTo("SM-8001");
         assertThat(saltmere(() -> posting.post(numbered("SM-", 9001))).number()).isEqualTo("SM-9001");
-        assertThat(saltmere(() -> posting.highestNumbers())).contains(new Books.HighestNumber("invoice", "HW-20388"));
+        assertThat(saltmere(() -> numbers.highest())).contains(new Books.HighestNumber("invoice", "HW-20388"));
     }
 
     private static Draft numbered(String prefix, long from) {
@@ -278,7 +280,7 @@ class BooksTest {
                 .isZero();
         assertThat(Companies.in(Company.CHARTER, () -> masters.accounts())).hasSize(12);
         assertThat(saltmere(() -> masters.accounts())).hasSize(25);
-        assertThat(saltmere(() -> posting.taken(List.of("T-6", "nowhere"))))
+        assertThat(saltmere(() -> numbers.taken(List.of("T-6", "nowhere"))))
                 .containsExactly(new Books.TakenNumber("T-6", "test:T-6"));
         assertThatThrownBy(() -> Companies.get("nobody")).isInstanceOf(Refusal.class);
     }

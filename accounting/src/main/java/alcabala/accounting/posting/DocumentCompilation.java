@@ -11,7 +11,6 @@ import alcabala.accounting.crosswalk.WalkStep;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.Ownership;
-import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.AccountUnusable.Reason;
@@ -27,7 +26,6 @@ import alcabala.accounting.tax.TaxCalculator;
 import alcabala.accounting.tax.TaxComputation;
 import alcabala.accounting.tax.TaxedAmount;
 import java.math.BigDecimal;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -75,7 +73,8 @@ final class DocumentCompilation {
                 List.copyOf(findings),
                 resolved,
                 tax,
-                Optional.of(ledgerDocument(lines, tax.get(), control, rounding)),
+                Optional.of(
+                        new Sending(document, crosswalk, settings).ledgerDocument(lines, tax.get(), control, rounding)),
                 Optional.of(journal(lines, tax.get(), control, rounding)));
     }
 
@@ -245,58 +244,6 @@ final class DocumentCompilation {
             checkUsable(account, role);
         }
         return account;
-    }
-
-    private LedgerDocument ledgerDocument(List<LedgerLine> shaped, TaxComparison tax, String control, String rounding) {
-        List<LedgerLine> lines = new ArrayList<>(shaped);
-        if (!tax.rounding().isZero()) {
-            BigDecimal amount = tax.rounding().getAmount();
-            lines.add(new LedgerLine("", "", "Rounding", BigDecimal.ONE, amount, tax.rounding(), rounding, ""));
-        }
-        String counterpart = crosswalk
-                .find(RowKind.PARTY, document.counterparty().code())
-                .map(CrosswalkRow::counterpart)
-                .orElse("");
-        return new LedgerDocument(
-                document.kind(),
-                numberOf(document.number()),
-                series(),
-                date(),
-                document.dueDate(),
-                document.currency(),
-                settings.taxIsOff() ? PriceMode.NET : document.priceMode(),
-                document.counterparty().code(),
-                counterpart,
-                control,
-                numberOf(document.precedingNumber()),
-                lines,
-                settings.is(Setting.WORK_DESCRIPTION, "yes") ? document.note() : "",
-                settings.is(Setting.ARRIVAL, "draft"),
-                settings.is(Setting.E_MAIL, "yes"),
-                tax.ledger().net().plus(tax.rounding()),
-                tax.ledger().tax(),
-                document.totals().gross());
-    }
-
-    private boolean ledgerNumbers() {
-        return settings.is(Setting.NUMBERED_BY, "ledger");
-    }
-
-    /// A number of the source as it is on the ledger; empty when the ledger gives its own.
-    private String numberOf(String number) {
-        return number.isEmpty() || ledgerNumbers() ? "" : settings.get(Setting.NUMBER_PREFIX) + number;
-    }
-
-    private NumberSeries series() {
-        return ledgerNumbers()
-                ? new NumberSeries(settings.get(Setting.NUMBER_PREFIX), settings.firstNumber(document.kind()))
-                : NumberSeries.OWN;
-    }
-
-    /// The date of a batch is not known before there is one.
-    private LocalDate date() {
-        boolean delivered = settings.is(Setting.DOCUMENT_DATE, "delivery") && document.deliveryDate() != null;
-        return delivered ? document.deliveryDate() : document.issueDate();
     }
 
     private Journal journal(List<LedgerLine> lines, TaxComparison tax, String control, String rounding) {

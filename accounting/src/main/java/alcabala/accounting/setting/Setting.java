@@ -6,33 +6,33 @@ import java.util.List;
 /// The decisions about a route, each with the values it takes and the one that holds until somebody decides (domain,
 /// sections 3, 4 and 5). What each does is said at the edge.
 public enum Setting {
-    SALES_TAX(Group.TAX, choice("as-mapped", "off"), "as-mapped"),
-    UNSTATED_TAX(Group.TAX, new Shape.TaxCode(), ""),
-    RECEIVING_BANK(Group.MONEY, new Shape.Account(AccountType.BANK), ""),
-    PAYING_BANK(Group.MONEY, new Shape.Account(AccountType.BANK), ""),
-    NUMBERED_BY(Group.NUMBERS, choice("source", "ledger"), "source"),
-    NUMBER_PREFIX(Group.NUMBERS, new Shape.Prefix(), ""),
-    NEXT_INVOICE(Group.NUMBERS, new Shape.Count(), ""),
-    NEXT_CREDIT_NOTE(Group.NUMBERS, new Shape.Count(), ""),
-    INVOICES(Group.CROSSING, choice("to-ledger", "none"), "to-ledger"),
-    INVOICES_TRIGGER(Group.CROSSING, trigger(), "batch"),
-    INVOICES_CUT_OFF(Group.CROSSING, new Shape.Day(), ""),
-    CREDIT_NOTES(Group.CROSSING, choice("to-ledger", "none"), "to-ledger"),
-    CREDIT_NOTES_TRIGGER(Group.CROSSING, trigger(), "batch"),
-    CREDIT_NOTES_CUT_OFF(Group.CROSSING, new Shape.Day(), ""),
-    PAYMENTS(Group.CROSSING, choice("from-ledger", "none"), "from-ledger"),
-    NEW_PARTIES(Group.CROSSING, choice("create", "ask"), "create"),
-    ARRIVAL(Group.DOCUMENT, choice("final", "draft"), "final"),
-    DOCUMENT_DATE(Group.DOCUMENT, choice("own", "delivery", "batch"), "own"),
-    LINE_DETAIL(Group.DOCUMENT, choice("each-line", "by-account"), "each-line"),
-    LINE_KIND(Group.DOCUMENT, choice("items", "accounts"), "items"),
-    ITEM_NAMES(Group.DOCUMENT, choice("no", "yes"), "no"),
-    LINE_NOTES(Group.DOCUMENT, choice("no", "yes"), "no"),
-    WORK_DESCRIPTION(Group.DOCUMENT, choice("no", "yes"), "no"),
-    E_MAIL(Group.DOCUMENT, choice("no", "yes"), "no");
+    SALES_TAX(Topic.TAX, choice("as-mapped", "off"), "as-mapped"),
+    UNSTATED_TAX(Topic.TAX, new Shape.TaxCode(), ""),
+    RECEIVING_BANK(Topic.MONEY, new Shape.Account(AccountType.BANK), ""),
+    PAYING_BANK(Topic.MONEY, new Shape.Account(AccountType.BANK), ""),
+    NUMBERED_BY(Topic.NUMBERS, choice("source", "ledger"), "source"),
+    NUMBER_PREFIX(Topic.NUMBERS, new Shape.Prefix(), ""),
+    NEXT_INVOICE(Topic.NUMBERS, new Shape.Count(), ""),
+    NEXT_CREDIT_NOTE(Topic.NUMBERS, new Shape.Count(), ""),
+    INVOICES(Topic.CROSSING, choice("to-ledger", "none"), "to-ledger"),
+    INVOICES_TRIGGER(Topic.CROSSING, trigger(), "batch"),
+    INVOICES_CUT_OFF(Topic.CROSSING, new Shape.Day(), ""),
+    CREDIT_NOTES(Topic.CROSSING, choice("to-ledger", "none"), "to-ledger"),
+    CREDIT_NOTES_TRIGGER(Topic.CROSSING, trigger(), "batch"),
+    CREDIT_NOTES_CUT_OFF(Topic.CROSSING, new Shape.Day(), ""),
+    PAYMENTS(Topic.CROSSING, choice("from-ledger", "none"), "from-ledger"),
+    NEW_PARTIES(Topic.CROSSING, choice("create", "ask"), "create"),
+    ARRIVAL(Topic.DOCUMENT, choice("final", "draft"), "final"),
+    DOCUMENT_DATE(Topic.DOCUMENT, choice("own", "delivery", "batch"), "own"),
+    LINE_DETAIL(Topic.DOCUMENT, choice("each-line", "by-account"), "each-line"),
+    LINE_KIND(Topic.DOCUMENT, choice("items", "accounts"), "items"),
+    ITEM_NAMES(Topic.DOCUMENT, choice("no", "yes"), "no"),
+    LINE_NOTES(Topic.DOCUMENT, choice("no", "yes"), "no"),
+    WORK_DESCRIPTION(Topic.DOCUMENT, choice("no", "yes"), "no"),
+    E_MAIL(Topic.DOCUMENT, choice("no", "yes"), "no");
 
     /// What a setting is about, in the order in which they are decided.
-    public enum Group {
+    public enum Topic {
         TAX,
         MONEY,
         NUMBERS,
@@ -40,18 +40,18 @@ public enum Setting {
         DOCUMENT
     }
 
-    private final Group group;
+    private final Topic topic;
     private final Shape shape;
     private final String standard;
 
-    Setting(Group group, Shape shape, String standard) {
-        this.group = group;
+    Setting(Topic topic, Shape shape, String standard) {
+        this.topic = topic;
         this.shape = shape;
         this.standard = standard;
     }
 
-    public Group group() {
-        return group;
+    public Topic topic() {
+        return topic;
     }
 
     public Shape shape() {

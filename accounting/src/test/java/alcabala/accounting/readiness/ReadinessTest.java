@@ -225,6 +225,12 @@ class ReadinessTest {
     @Test
     void taxSwitchedOffWarnsWithTheTaxThatWouldBeRevenue() {
         assertFails(spoilt(Check.TAX_OFF, facts -> facts.taxOff = true), Verdict.WARNS, 2, "10.30");
+        Sound codeless = new Sound();
+        codeless.taxOff = true;
+        codeless.taxes = List.of(new TaxUse("V23", new BigDecimal("23"), "", 2, 25_000));
+        assertThat(codeless.judge(Check.TAX_CODES).verdict())
+                .as("and then no code is needed")
+                .isEqualTo(Verdict.PASSES);
     }
 
     @Test

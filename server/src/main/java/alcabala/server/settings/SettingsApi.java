@@ -42,7 +42,7 @@ class SettingsApi {
     /// @param version 0 while nobody decided
     record SettingJson(
             Setting setting,
-            Setting.Group group,
+            Setting.Topic topic,
             String title,
             String does,
             String shape,
@@ -85,7 +85,7 @@ class SettingsApi {
         String value = decided == null ? setting.standard() : decided.value();
         return new SettingJson(
                 setting,
-                setting.group(),
+                setting.topic(),
                 SettingSentences.title(setting),
                 SettingSentences.does(setting),
                 shape(setting.shape()),

@@ -1,0 +1,68 @@
+package alcabala.accounting.posting;
+
+import alcabala.accounting.crosswalk.Crosswalk;
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Setting;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+
+/// How a document that compiles clean goes to the ledger: under which number, with which date, arriving as what.
+record Sending(Document document, Crosswalk crosswalk, RouteSettings settings) {
+    LedgerDocument ledgerDocument(List<LedgerLine> shaped, TaxComparison tax, String control, String rounding) {
+        List<LedgerLine> lines = new ArrayList<>(shaped);
+        if (!tax.rounding().isZero()) {
+            BigDecimal amount = tax.rounding().getAmount();
+            lines.add(new LedgerLine("", "", "Rounding", BigDecimal.ONE, amount, tax.rounding(), rounding, ""));
+        }
+        String party = document.counterparty().code();
+        return new LedgerDocument(
+                document.kind(),
+                numberOf(document.number()),
+                series(),
+                date(),
+                document.dueDate(),
+                document.currency(),
+                settings.taxIsOff() ? PriceMode.NET : document.priceMode(),
+                party,
+                crosswalk
+                        .find(RowKind.PARTY, party)
+                        .map(CrosswalkRow::counterpart)
+                        .orElse(""),
+                control,
+                numberOf(document.precedingNumber()),
+                lines,
+                settings.is(Setting.WORK_DESCRIPTION, "yes") ? document.note() : "",
+                settings.is(Setting.ARRIVAL, "draft"),
+                settings.is(Setting.E_MAIL, "yes"),
+                tax.ledger().net().plus(tax.rounding()),
+                tax.ledger().tax(),
+                document.totals().gross());
+    }
+
+    private boolean ledgerNumbers() {
+        return settings.is(Setting.NUMBERED_BY, "ledger");
+    }
+
+    /// A number of the source as it is on the ledger; empty when the ledger gives its own.
+    private String numberOf(String number) {
+        return number.isEmpty() || ledgerNumbers() ? "" : settings.get(Setting.NUMBER_PREFIX) + number;
+    }
+
+    private NumberSeries series() {
+        return ledgerNumbers()
+                ? new NumberSeries(settings.get(Setting.NUMBER_PREFIX), settings.firstNumber(document.kind()))
+                : NumberSeries.OWN;
+    }
+
+    /// The date of a batch is not known before there is one.
+    private LocalDate date() {
+        boolean delivered = settings.is(Setting.DOCUMENT_DATE, "delivery") && document.deliveryDate() != null;
+        return delivered ? document.deliveryDate() : document.issueDate();
+    }
+}

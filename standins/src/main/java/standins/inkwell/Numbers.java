@@ -1,0 +1,47 @@
+package standins.inkwell;
+
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import standins.inkwell.Books.Draft;
+
+/// Document numbers: which are in use, and which comes next.
+@Component
+public class Numbers {
+    private final JdbcClient jdbc;
+
+    Numbers(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /// One after the highest with this prefix, and at least the number asked for. One at a time.
+    String next(Draft draft) {
+        String prefix = draft.numberPrefix() == null ? "" : draft.numberPrefix();
+        jdbc.sql("select pg_advisory_xact_lock(8491)").query().singleRow();
+        long next = jdbc.sql("""
+                select greatest(:from, coalesce(max(cast(substr(number, length(:prefix) + 1) as bigint)), 0) + 1)
+                from inkwell_document
+                where left(number, length(:prefix)) = :prefix and substr(number, length(:prefix) + 1) ~ '^[0-9]{1,15}$'""")
+                .param("from", draft.numberFrom() == null ? 1L : draft.numberFrom())
+                .param("prefix", prefix)
+                .query(Long.class)
+                .single();
+        return prefix + next;
+    }
+
+    public List<Books.TakenNumber> taken(List<String> numbers) {
+        return jdbc.sql("""
+                select number, coalesce(external_reference, '') as external_reference from inkwell_document
+                where number = any(:numbers) order by number""")
+                .param("numbers", numbers.toArray(String[]::new))
+                .query(Books.TakenNumber.class)
+                .list();
+    }
+
+    /// By the digits at their end.
+    public List<Books.HighestNumber> highest() {
+        return jdbc.sql("""
+                select distinct on (kind) kind, number from inkwell_document where number ~ '[0-9]{1,15}$'
+                order by kind, cast(substring(number from '[0-9]{1,15}$') as bigint) desc""").query(Books.HighestNumber.class).list();
+    }
+}
