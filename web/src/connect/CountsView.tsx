@@ -37,8 +37,10 @@ export function CountsView({ route }: { route: Schemas['RouteJson'] }) {
         </tbody>
       </table>
       <p className="soft mt-3 max-w-[560px] text-[13px]">
-        {route.ledger} counts everything on its books, also what was entered there by hand and what other
-        routes sent. Credit notes count negative.
+        {route.toFiles
+          ? `${route.ledger} takes files and cannot be asked, so its side is not known.`
+          : `${route.ledger} counts everything on its books, also what was entered there by hand and what other routes sent.`}{' '}
+        Credit notes count negative.
       </p>
     </div>
   );

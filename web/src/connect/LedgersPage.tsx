@@ -127,6 +127,16 @@ function Actions({ ledger }: { ledger: Schemas['LedgerJson'] }) {
     onError: failed,
     onSettled: refresh,
   });
+  const again = useMutation({
+    mutationFn: () =>
+      answer(
+        client.POST('/api/connect/ledgers/files', {
+          body: { name: ledger.name, company: ledger.companyName, currency: ledger.currency },
+        }),
+      ),
+    onError: failed,
+    onSettled: refresh,
+  });
   const open = ledger.state !== 'disconnected';
   const answers = open && ledger.state !== 'files';
   return (
@@ -140,6 +150,11 @@ function Actions({ ledger }: { ledger: Schemas['LedgerJson'] }) {
         {answers && (
           <button type="button" className="act" disabled={pull.isPending} onClick={() => pull.mutate()}>
             Pull reference data
+          </button>
+        )}
+        {ledger.system === 'copperplate' && !open && (
+          <button type="button" className="act" disabled={again.isPending} onClick={() => again.mutate()}>
+            Take it up again
           </button>
         )}
         {ledger.system === 'inkwell' && (

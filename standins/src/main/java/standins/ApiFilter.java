@@ -7,6 +7,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
+import java.time.Duration;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Map;
@@ -21,8 +22,8 @@ import standins.consent.Consents;
 @Component
 class ApiFilter extends OncePerRequestFilter {
     private static final int LIMIT = 10;
-    private static final long WINDOW = 10_000;
     private final Faults faults;
+    private final Duration window;
     private final Map<String, String> keys;
     private final Consents consents;
     private final Map<String, Deque<Long>> recent = new ConcurrentHashMap<>();
@@ -33,7 +34,9 @@ class ApiFilter extends OncePerRequestFilter {
             @Value("${standins.hullwork-key}") String hullwork,
             @Value("${standins.inkwell-key}") String inkwell,
             @Value("${standins.storeloft-key}") String storeloft,
-            @Value("${standins.refitline-key}") String refitline) {
+            @Value("${standins.refitline-key}") String refitline,
+            @Value("${standins.limit-window}") Duration window) {
+        this.window = window;
         this.faults = faults;
         this.consents = consents;
         this.keys = Map.of("hullwork", hullwork, "inkwell", inkwell, "storeloft", storeloft, "refitline", refitline);
@@ -85,10 +88,10 @@ class ApiFilter extends OncePerRequestFilter {
         Deque<Long> times = recent.computeIfAbsent(system, s -> new ArrayDeque<>());
         synchronized (times) {
             long now = System.currentTimeMillis();
-            times.removeIf(time -> time < now - WINDOW);
+            times.removeIf(time -> time < now - window.toMillis());
             if (times.size() >= LIMIT) {
-                response.setHeader("Retry-After", "2");
-                refuse(response, 429, "request-limit", "More than ten requests in ten seconds.");
+                response.setHeader("Retry-After", String.valueOf(Math.max(1, window.toSeconds() / 5)));
+                refuse(response, 429, "request-limit", "More than ten requests in " + window.toSeconds() + " seconds.");
                 return;
             }
             times.add(now);

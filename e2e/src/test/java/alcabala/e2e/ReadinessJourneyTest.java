@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -182,6 +183,7 @@ class ReadinessJourneyTest {
     private void theConsent() {
         browser.open(demo.desks() + "/inkwell/consents");
         browser.button("Let the consent end in three days").click();
+        browser.awaitText(LocalDate.now(ZoneOffset.UTC).plusDays(3).toString());
         judge("yard");
         expect("CONSENT", "WARNS");
         browser.find("tr[data-check=CONSENT] a").click();

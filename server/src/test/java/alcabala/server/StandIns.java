@@ -20,6 +20,7 @@ public final class StandIns {
         World.launch(
                 Map.of(
                         "STANDINS_PORT", String.valueOf(port),
+                        "LIMIT_WINDOW", "2s",
                         "STANDINS_DB", World.url(database),
                         "PGPASSWORD", World.password()),
                 "-jar",

@@ -52,29 +52,36 @@ public class DemoBusiness {
 
     @Bean
     ApplicationRunner fillWhenEmpty() {
-        return arguments -> {
-            if (!Companies.in(Company.SALTMERE, this::hasBooks)) {
-                writeHullwork();
+        return arguments -> fill();
+    }
+
+    private synchronized void fill() {
+        if (!Companies.in(Company.SALTMERE, this::hasBooks)) {
+            writeHullwork();
+        }
+        if (isEmpty("app_record")) {
+            writeApps();
+        }
+        for (Company company : Company.ALL) {
+            if (!Companies.in(company, this::hasBooks)) {
+                writeBooks(company);
             }
-            for (Company company : Company.ALL) {
-                if (!Companies.in(company, this::hasBooks)) {
-                    writeBooks(company);
-                }
-            }
-        };
+        }
     }
 
     private boolean hasBooks() {
-        return jdbc.sql("select count(*) from inkwell_account")
-                        .query(Integer.class)
-                        .single()
-                > 0;
+        return !isEmpty("inkwell_account");
     }
 
-    /// Everything as on the first day.
-    public void reset() {
+    private boolean isEmpty(String table) {
+        return jdbc.sql("select count(*) from " + table).query(Integer.class).single() == 0;
+    }
+
+    /// Everything as on the first day; waits for the first filling to end.
+    public synchronized void reset() {
         transaction.executeWithoutResult(status -> jdbc.sql(COMMON).update());
         writeHullwork();
+        writeApps();
         for (Company company : Company.ALL) {
             Companies.in(
                     company, () -> transaction.execute(status -> jdbc.sql(BOOKS).update()));
@@ -84,11 +91,12 @@ public class DemoBusiness {
 
     private void writeHullwork() {
         LocalDate today = LocalDate.now(clock);
-        transaction.executeWithoutResult(status -> {
-            new HullworkDemo(hullwork, today).write();
-            new AppsDemo(apps, jdbc).write();
-        });
+        transaction.executeWithoutResult(status -> new HullworkDemo(hullwork, today).write());
         LOG.info("wrote the demo business as of {}", today);
+    }
+
+    private void writeApps() {
+        transaction.executeWithoutResult(status -> new AppsDemo(apps, jdbc).write());
     }
 
     private void writeBooks(Company company) {

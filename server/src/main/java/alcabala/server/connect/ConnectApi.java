@@ -133,7 +133,7 @@ class ConnectApi {
 
     @GetMapping("/counts")
     List<ConnectView.BothCounts> counts(@RequestParam String route) {
-        return view.counts(routes.get(route));
+        return view.counts(routes.getLeading(route));
     }
 
     @PostMapping("/consents")

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -44,9 +45,22 @@ class LedgerOfFiles {
         this.clock = clock;
     }
 
-    /// Copperplate keeps one code for a document, and its tax by document.
+    /// Copperplate keeps one code for a document, and its tax by document. One that was here before is taken up again,
+    /// with its lists and all that leads to it.
     @Transactional
     public long add(String name, String company, String currency, String who) {
+        Optional<Long> known = jdbc.sql("""
+                update ledger set connected = true where name = :name and company = :company and system = 'copperplate'
+                    and currency = :currency and not connected returning id""")
+                .param("name", name)
+                .param("company", company)
+                .param("currency", currency)
+                .query(Long.class)
+                .optional();
+        if (known.isPresent()) {
+            trail.write(null, null, who, "ledger-connected-again", Map.of("ledger", name, "company", company));
+            return known.get();
+        }
         try {
             long id = jdbc.sql("""
                     insert into ledger (name, system, company, company_name, desk, currency, tax_rounding, name_limit,

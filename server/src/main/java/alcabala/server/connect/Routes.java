@@ -50,6 +50,17 @@ public class Routes {
                 .orElseThrow(() -> NotPossibleException.missing("route " + code));
     }
 
+    /// One that leads to a ledger.
+    public RouteRow getLeading(String code) {
+        RouteRow route = get(code);
+        if (route.leadsNowhere()) {
+            throw NotPossibleException.invalid(
+                    "route-nowhere",
+                    "These documents have no route to a ledger yet. Add one for their site under Connections.");
+        }
+        return route;
+    }
+
     /// The route named, or the only one for files when none is named.
     public RouteRow forFiles(String code) {
         if (code != null && !code.isBlank()) {
@@ -85,6 +96,17 @@ public class Routes {
                 .param("source", sourceId)
                 .query(Long.class)
                 .list();
+    }
+
+    /// What is sent must be what was seen: whoever changes the way waits for what is on it.
+    public void requireNothingOnItsWay(RouteRow route) {
+        int open = jdbc.sql("""
+                select count(*) from document where route_id = :id and outcome in ('queued', 'sending', 'unconfirmed')""").param("id", route.id()).query(Integer.class).single();
+        if (open > 0) {
+            throw NotPossibleException.conflict(
+                    "on-its-way",
+                    open + " documents are on their way to " + route.ledger() + ". Wait until they are settled.");
+        }
     }
 
     public long findCursor(long sourceId) {

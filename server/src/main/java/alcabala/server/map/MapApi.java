@@ -111,7 +111,7 @@ class MapApi {
 
     @GetMapping("/{kind}")
     List<MapRow> rows(@PathVariable RowKind kind, @RequestParam String route) {
-        RouteRow found = routes.get(route);
+        RouteRow found = routes.getLeading(route);
         return view.rows(found, kind).stream()
                 .map(row -> new MapRow(
                         row.code(),
@@ -130,7 +130,7 @@ class MapApi {
     /// and items only those that the text finds.
     @GetMapping("/choices")
     Choices choices(@RequestParam String route, @RequestParam(defaultValue = "") String text) {
-        long ledger = routes.get(route).ledgerId();
+        long ledger = routes.getLeading(route).ledgerId();
         Set<String> hidden = view.hidden(ledger);
         return new Choices(
                 reference.accounts(ledger).stream()
@@ -148,7 +148,7 @@ class MapApi {
     /// Takes suggestions over: those of the codes named, or all that need no look at each.
     @PostMapping("/suggestions")
     AcceptedRows accept(@Valid @RequestBody AcceptSuggestions wanted, Principal who) {
-        RouteRow route = routes.get(wanted.route());
+        RouteRow route = routes.getLeading(wanted.route());
         Map<String, Suggestion> suggested = new LinkedHashMap<>();
         view.rows(route, wanted.kind()).stream()
                 .filter(row -> row.row() == null && row.suggestion() != null)
@@ -168,7 +168,7 @@ class MapApi {
 
     @PutMapping("/row")
     ChangedRow change(@Valid @RequestBody ChangeRow change, Principal who) {
-        RouteRow route = routes.get(change.route());
+        RouteRow route = routes.getLeading(change.route());
         Mapping.Changed changed = mapping.change(
                 route,
                 new Mapping.Change(
@@ -199,7 +199,7 @@ class MapApi {
     /// What moving a route to another ledger would do; changes nothing.
     @GetMapping("/move")
     RouteMove.Plan plan(@RequestParam String route, @RequestParam long toLedger) {
-        return move.plan(routes.get(route), toLedger);
+        return move.plan(routes.getLeading(route), toLedger);
     }
 
     /// Where the waiting documents of a source would go with a new route; changes nothing.
@@ -213,7 +213,7 @@ class MapApi {
 
     @PostMapping("/move")
     RouteMove.Moved move(@Valid @RequestBody MoveRoute wanted, Principal who) {
-        return move.move(routes.get(wanted.route()), wanted.toLedger(), who.getName());
+        return move.move(routes.getLeading(wanted.route()), wanted.toLedger(), who.getName());
     }
 
     @GetMapping("/history")
@@ -221,7 +221,7 @@ class MapApi {
         return jdbc.sql("""
                 select version, counterpart, account, set_by, set_at, removed from crosswalk_history
                 where route_id = :route and kind = :kind and code = :code order by version desc""")
-                .param("route", routes.get(route).id())
+                .param("route", routes.getLeading(route).id())
                 .param("kind", kind.name())
                 .param("code", code)
                 .query((row, n) -> new CrosswalkVersion(

@@ -44,6 +44,7 @@ class Rerouting implements AfterRouting {
         Set<String> own = new HashSet<>();
         ways.stream().filter(route -> !route.leadsNowhere()).forEach(route -> own.add(route.site()));
         return waiting(sourceId).stream()
+                .filter(each -> each.documents() > 0)
                 .map(each -> {
                     String now = routes.get(each.routeId()).ledger();
                     boolean taken = site.isEmpty() ? !own.contains(each.site()) : site.equals(each.site());
@@ -60,9 +61,10 @@ class Rerouting implements AfterRouting {
 
     private List<Waiting> waiting(long sourceId) {
         return jdbc.sql("""
-                select d.route_id, d.site, d.currency, count(*) as documents,
-                    sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end) as gross
-                from document d where d.source_id = :source and not d.voided and\s""" + OPEN + """
+                select d.route_id, d.site, d.currency, count(*) filter (where not d.voided) as documents,
+                    coalesce(sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end)
+                        filter (where not d.voided), 0) as gross
+                from document d where d.source_id = :source and\s""" + OPEN + """
                  group by d.route_id, d.site, d.currency order by d.site, d.currency""")
                 .param("source", sourceId)
                 .query(Waiting.class)
@@ -87,7 +89,7 @@ class Rerouting implements AfterRouting {
     private void lead(Waiting from, RouteRow to) {
         jdbc.sql("""
                 update document d set route_id = :to, version = version + 1
-                where d.route_id = :from and d.site = :site and d.currency = :currency and not d.voided and\s""" + OPEN)
+                where d.route_id = :from and d.site = :site and d.currency = :currency and\s""" + OPEN)
                 .param("to", to.id())
                 .param("from", from.routeId())
                 .param("site", from.site())

@@ -126,7 +126,7 @@ class RouteMove {
     @Transactional
     public Moved move(RouteRow route, long toLedger, String who) {
         routes.lock(route.id());
-        requireNothingOnItsWay(route);
+        routes.requireNothingOnItsWay(route);
         Plan plan = plan(route, toLedger);
         Carrying carrying = new Carrying(route.ledgerId(), toLedger);
         for (CrosswalkRow row : store.rows(route.id())) {
@@ -164,16 +164,6 @@ class RouteMove {
                                 plan.carried(),
                                 plan.left().size(),
                                 released.blockedAgain()));
-    }
-
-    private void requireNothingOnItsWay(RouteRow route) {
-        int open = jdbc.sql("""
-                select count(*) from document where route_id = :id and outcome in ('queued', 'sending', 'unconfirmed')""").param("id", route.id()).query(Integer.class).single();
-        if (open > 0) {
-            throw NotPossibleException.conflict(
-                    "on-its-way",
-                    open + " documents are on their way to " + route.ledger() + ". Wait until they are settled.");
-        }
     }
 
     /// Compares what rows point to on the one ledger with what stands under the same code on the other.

@@ -13,7 +13,6 @@ import alcabala.server.connect.Ledgers;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.SettingStore;
 import alcabala.server.map.CrosswalkStore;
-import alcabala.server.platform.NotPossibleException;
 import alcabala.server.settings.Numbering;
 import alcabala.server.settings.Numbering.NumbersOfKind;
 import java.time.Clock;
@@ -67,10 +66,6 @@ class FactGatherer {
 
     /// @throws alcabala.connectors.UnreachableException when the ledger does not answer; a lost consent is a fact
     Facts gather(RouteRow route) {
-        if (route.leadsNowhere()) {
-            throw NotPossibleException.invalid(
-                    "route-nowhere", "These documents have no route yet. Add one for their site under Connections.");
-        }
         Map<RowKind, Map<String, CrosswalkRow>> rows = store.rows(route.id()).stream()
                 .collect(Collectors.groupingBy(
                         CrosswalkRow::kind, Collectors.toMap(CrosswalkRow::code, row -> row, (a, b) -> a)));

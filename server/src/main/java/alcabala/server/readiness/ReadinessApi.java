@@ -59,14 +59,14 @@ class ReadinessApi {
 
     @GetMapping
     ReadinessJson judge(@RequestParam String route) {
-        return json(routes.get(route));
+        return json(routes.getLeading(route));
     }
 
     /// One page for the accountant.
     @Hidden
     @GetMapping("/report.pdf")
     ResponseEntity<byte[]> report(@RequestParam String route) {
-        RouteRow found = routes.get(route);
+        RouteRow found = routes.getLeading(route);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"readiness-" + found.code() + ".pdf\"")

@@ -93,13 +93,14 @@ public class Documents {
                 .optional();
     }
 
-    /// The number that a posted document of the route has on the ledger, by its number on the source.
+    /// The number that a posted invoice of the route has on the ledger, by its number on the source.
     public Optional<String> findLedgerNumber(long routeId, String number) {
         return number.isEmpty()
                 ? Optional.empty()
                 : jdbc.sql("""
                         select ledger_number from document
-                        where route_id = :route and number = :number and outcome = 'posted' and ledger_number is not null""")
+                        where route_id = :route and number = :number and kind = 'invoice' and outcome = 'posted'
+                            and ledger_number is not null order by id desc limit 1""")
                         .param("route", routeId)
                         .param("number", number)
                         .query(String.class)

@@ -120,7 +120,7 @@ class SendApi {
     /// What sending would do; changes nothing, though it is a POST for the length of the list.
     @PostMapping("/preview")
     PreviewJson preview(@Valid @RequestBody ChoiceJson choice) {
-        RouteRow route = routes.get(choice.route());
+        RouteRow route = routes.getLeading(choice.route());
         Batches.Preview preview = batches.preview(route, choice.asChoice());
         var totals = preview.totals();
         return new PreviewJson(
@@ -162,7 +162,7 @@ class SendApi {
     /// Readiness is judged first, and what it found stands on the trail beside the batch.
     @PostMapping
     MadeBatch send(@Valid @RequestBody SendJson send, Principal who) {
-        RouteRow route = routes.get(send.route());
+        RouteRow route = routes.getLeading(send.route());
         judge(route, who);
         return new MadeBatch(batches.send(
                 route,
@@ -191,7 +191,7 @@ class SendApi {
     List<BatchJson> list(@RequestParam String route, @RequestParam(required = false) Long before) {
         return jdbc.sql(BATCH
                         + " where b.route_id = :route and b.id < :before group by b.id order by b.id desc limit 100")
-                .param("route", routes.get(route).id())
+                .param("route", routes.getLeading(route).id())
                 .param("before", before == null ? Long.MAX_VALUE : before)
                 .query(SendApi::batch)
                 .list();

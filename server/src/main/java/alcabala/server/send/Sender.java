@@ -86,25 +86,39 @@ class Sender {
 
     private Duration send(Dispatch dispatch, RouteRow route, Documents.Row row) {
         Document document = DocumentJson.read(documents.content(row.id()));
-        Optional<LedgerDocument> compiled = compilers
-                .of(route.id())
-                .compile(document)
-                .ledgerDocument()
-                .map(sent -> settled(sent, dispatch, route, document));
+        Optional<LedgerDocument> compiled =
+                compilers.of(route.id()).compile(document).ledgerDocument();
         if (compiled.isEmpty()) {
             dispatches.unreached(dispatch, "It was blocked again before its turn came.");
             return Duration.ZERO;
         }
+        Optional<String> credited = documents.findLedgerNumber(route.id(), document.precedingNumber());
+        if (compiled.get().number().isEmpty()
+                && credited.isEmpty()
+                && !document.precedingNumber().isEmpty()) {
+            dispatches.unreached(
+                    dispatch,
+                    "It credits %s, which has no number on %s yet. Send that first, then retry."
+                            .formatted(document.precedingNumber(), route.ledger()));
+            return Duration.ZERO;
+        }
+        LedgerDocument sent = dated(compiled.get(), dispatch, route);
+        return send(
+                dispatch, route, row, document, credited.map(sent::crediting).orElse(sent));
+    }
+
+    private Duration send(
+            Dispatch dispatch, RouteRow route, Documents.Row row, Document document, LedgerDocument sent) {
         Answer<String> ready;
         try {
-            ready = counterparts.ensure(route, row.id(), document, compiled.get());
+            ready = counterparts.ensure(route, row.id(), document, sent);
         } catch (AccessLostException e) {
             return shutOut(dispatch, route);
         } catch (UnreachableException e) {
             return later(dispatch, Duration.ofSeconds(1), route.ledger() + " did not answer");
         }
         return switch (ready) {
-            case Answer.Accepted<String> party -> post(dispatch, route, row, compiled.get(), party.record());
+            case Answer.Accepted<String> party -> post(dispatch, route, row, sent, party.record());
             case Answer.Refused<String> no -> {
                 dispatches.refused(dispatch, row.revision(), no.status(), no.code(), no.sentence(), no.raw());
                 yield Duration.ZERO;
@@ -114,16 +128,11 @@ class Sender {
         };
     }
 
-    /// With what only the moment of sending knows: the day of the batch, and the number that a credited invoice has
-    /// there.
-    private LedgerDocument settled(LedgerDocument sent, Dispatch dispatch, RouteRow route, Document document) {
-        LedgerDocument dated = settings.of(route.id()).is(Setting.DOCUMENT_DATE, "batch")
+    /// The day of a batch is known only once there is one.
+    private LedgerDocument dated(LedgerDocument sent, Dispatch dispatch, RouteRow route) {
+        return settings.of(route.id()).is(Setting.DOCUMENT_DATE, "batch")
                 ? sent.onDay(dispatches.dayOf(dispatch.batchId()))
                 : sent;
-        return documents
-                .findLedgerNumber(route.id(), document.precedingNumber())
-                .map(dated::crediting)
-                .orElse(dated);
     }
 
     private Duration post(

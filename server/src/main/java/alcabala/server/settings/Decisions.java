@@ -45,10 +45,6 @@ class Decisions {
     }
 
     void check(RouteRow route, Setting setting, String value) {
-        if (route.leadsNowhere()) {
-            throw NotPossibleException.invalid(
-                    "route-nowhere", "This route leads nowhere; there is nothing to decide.");
-        }
         if (!setting.shape().takes(value, reference.profile(route.ledgerId()))) {
             throw NotPossibleException.invalid(
                     "value-invalid",
@@ -60,6 +56,7 @@ class Decisions {
     @Transactional
     public Taken decide(RouteRow route, Setting setting, String value, int expected, String who) {
         routes.lock(route.id());
+        routes.requireNothingOnItsWay(route);
         check(route, setting, value);
         String before = store.of(route.id()).get(setting);
         store.set(route.id(), setting, value, expected, who);

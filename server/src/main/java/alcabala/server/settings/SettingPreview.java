@@ -155,10 +155,10 @@ class SettingPreview {
     private static String changed(RouteRow route, RouteSettings after, List<Both> all) {
         List<Both> differing = all.stream().filter(Both::differs).toList();
         if (differing.isEmpty()) {
-            return "None of %s that wait would change on the ledger.".formatted(documents(all.size()));
+            return "None of %s that wait would change on the ledger.".formatted(looked(all.size()));
         }
         List<String> parts = new ArrayList<>();
-        parts.add("Of %s that wait, %d would change".formatted(documents(all.size()), differing.size()));
+        parts.add("Of %s that wait, %d would change".formatted(looked(all.size()), differing.size()));
         long blocked = differing.stream()
                 .filter(each -> !each.before().isBlocked() && each.after().isBlocked())
                 .count();
@@ -187,6 +187,11 @@ class SettingPreview {
         }
         return "Tax of %s on %s would be booked as revenue."
                 .formatted(Amounts.shown(Amounts.money(route.currency(), tax)), documents(documents));
+    }
+
+    /// Of very many only the newest are compiled.
+    private static String looked(int count) {
+        return count < LOOKED_AT ? documents(count) : "the newest " + documents(count);
     }
 
     private static String documents(int count) {

@@ -74,7 +74,7 @@ class SettingsApi {
 
     @GetMapping
     List<SettingJson> all(@RequestParam String route) {
-        Map<Setting, Decided> decided = store.decided(routes.get(route).id()).stream()
+        Map<Setting, Decided> decided = store.decided(routes.getLeading(route).id()).stream()
                 .collect(Collectors.toMap(Decided::setting, Function.identity()));
         return Arrays.stream(Setting.values())
                 .map(setting -> json(setting, decided.get(setting)))
@@ -119,7 +119,7 @@ class SettingsApi {
 
     @PutMapping
     DecidedJson decide(@Valid @RequestBody DecideSetting change, Principal who) {
-        RouteRow route = routes.get(change.route());
+        RouteRow route = routes.getLeading(change.route());
         Decisions.Taken taken = decisions.decide(
                 route, change.setting(), change.value().trim(), change.expectedVersion(), who.getName());
         return new DecidedJson(change.expectedVersion() + 1, sentence(route, taken));
@@ -150,14 +150,14 @@ class SettingsApi {
             @RequestParam Setting setting,
             @RequestParam(defaultValue = "") String value,
             @RequestParam(required = false) Long document) {
-        RouteRow found = routes.get(route);
+        RouteRow found = routes.getLeading(route);
         decisions.check(found, setting, value);
         return preview.of(found, setting, value, document);
     }
 
     @GetMapping("/history")
     List<SettingVersion> history(@RequestParam String route, @RequestParam Setting setting) {
-        return store.history(routes.get(route).id(), setting).stream()
+        return store.history(routes.getLeading(route).id(), setting).stream()
                 .map(each -> new SettingVersion(
                         each.version(),
                         each.value(),
@@ -170,6 +170,6 @@ class SettingsApi {
     /// The numbers of both sides, and a next one that neither has used.
     @GetMapping("/numbers")
     List<Numbering.NumbersOfKind> numbers(@RequestParam String route) {
-        return numbering.of(routes.get(route));
+        return numbering.of(routes.getLeading(route));
     }
 }

@@ -54,7 +54,15 @@ class SitesTest {
         JsonNode check = check("yard", "ROUTES");
         assertThat(check.get("verdict").asString()).isEqualTo("WARNS");
         assertThat(check.get("found").asString()).contains("Port Ellery, 24 documents, CA$");
-        assertThat(admin.get("/api/readiness?route=unrouted-1").status()).isEqualTo(422);
+        for (String path :
+                List.of("readiness?", "map/party?", "map/choices?", "settings?", "connect/counts?", "batches?")) {
+            assertThat(admin.get("/api/" + path + "route=unrouted-1")
+                            .json()
+                            .get("code")
+                            .asString())
+                    .as(path)
+                    .isEqualTo("route-nowhere");
+        }
         assertThat(admin.put(
                                 "/api/settings",
                                 Map.of(
@@ -311,6 +319,23 @@ class SitesTest {
 
     @Test
     @Order(11)
+    void aLedgerOfFilesIsTakenUpAgainAsItWas() {
+        assertThat(admin.delete("/api/connect/ledgers/" + copperplate).status()).isEqualTo(204);
+        assertThat(take(Map.of("terms.csv", export("terms", ";", "UTF-8")))
+                        .get("code")
+                        .asString())
+                .isEqualTo("not-found");
+        Map<String, String> ledger = Map.of("name", "Copperplate", "company", "Corvane Port Ellery", "currency", "CAD");
+        assertThat(admin.post("/api/connect/ledgers/files", ledger)
+                        .json()
+                        .get("ledger")
+                        .asLong())
+                .isEqualTo(copperplate);
+        assertThat(rows("ACCOUNT")).isEqualTo(15);
+    }
+
+    @Test
+    @Order(12)
     void theOtherAppsConnectByTheirKeysAndTellWhatTheyKnow() {
         assertThat(connect("STORELOFT", "hullwork-demo-key").json().get("code").asString())
                 .isEqualTo("key-wrong");

@@ -68,12 +68,12 @@ class BadDaysTest {
 
     @Test
     void aRequestLimitIsWaitedFor() {
-        List<Long> ids = ready(3);
+        List<Long> ids = ready(6);
         world.standIns().fault("inkwell", "REQUEST_LIMIT", 0);
         long batch = yard.send(ids);
         yard.awaitFinished(batch);
         world.standIns().fault("inkwell", "NONE", 0);
-        assertPostedOnce(3);
+        assertPostedOnce(6);
     }
 
     @Test

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 
 /// `kill -9` while a batch is being sent, at several points, with requests in flight and answers lost.
 class KilledServerTest {
-    private static final int BATCH = 60;
+    private static final int BATCH = 40;
 
     @Test
     void whateverDiesEveryDocumentIsOnTheLedgerExactlyOnce() {

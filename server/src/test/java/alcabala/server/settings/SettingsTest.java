@@ -191,6 +191,7 @@ class SettingsTest {
                 .extracting(row -> row.get("ledgerNumber").asString())
                 .containsExactlyInAnyOrder("SM-7001", "SM-7002");
         assertThat(world.standIns().balance("1100")).as("drafts are not booked").isEqualByComparingTo(before);
+        aCreditNoteWaitsForTheNumberOfItsInvoice();
         String ref = posted.getFirst().get("ledgerRef").asString();
         world.standIns().desk("/inkwell/books/saltmere/documents/" + ref + "/final", "");
         assertThat(world.standIns().balance("1100").subtract(before))
@@ -199,6 +200,32 @@ class SettingsTest {
         decide("NUMBER_PREFIX", "");
         decide("ARRIVAL", "final");
         decide("WORK_DESCRIPTION", "no");
+    }
+
+    /// The ledger has not numbered the invoice yet, so the link to it would be lost.
+    private static void aCreditNoteWaitsForTheNumberOfItsInvoice() {
+        JsonNode credit = yard.documents("Ready").stream()
+                .filter(row -> row.get("kind").asString().equals("credit-note"))
+                .findFirst()
+                .orElseThrow();
+        long batch = yard.send(List.of(credit.get("id").asLong()));
+        yard.awaitFinished(batch);
+        JsonNode dispatch = yard.batch(batch).get("dispatches").get(0);
+        assertThat(dispatch.get("outcome").asString()).isEqualTo("unreached");
+        assertThat(dispatch.get("sentence").asString())
+                .startsWith("It credits HW-")
+                .contains("Send that first");
+    }
+
+    @Test
+    void whileDocumentsAreOnTheirWayNothingIsDecided() {
+        world.standIns().fault("inkwell", "SLOW", 0);
+        long batch =
+                yard.send(List.of(yard.documents("Ready").getFirst().get("id").asLong()));
+        assertThat(decision("ARRIVAL", "draft", 0).json().get("code").asString())
+                .isEqualTo("on-its-way");
+        world.standIns().fault("inkwell", "NONE", 0);
+        yard.awaitFinished(batch);
     }
 
     @Test
