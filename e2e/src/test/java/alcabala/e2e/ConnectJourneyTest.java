@@ -2,25 +2,53 @@ package alcabala.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
 import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.support.ui.Select;
 
-/// An administrator with what is connected: what a pull brought, another company, people.
+/// Two days of an administrator with one demo: the other harbour's site is led to its ledger; then what a pull brought,
+/// another company, people.
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class ConnectJourneyTest {
     private static final String BOOKS = "/inkwell/books/saltmere";
+    private static Demo demo;
+    private static Browser browser;
+
+    @BeforeAll
+    static void start() {
+        demo = Demo.start();
+        browser = new Browser();
+        browser.signIn(demo.address(), "admin");
+    }
+
+    @AfterAll
+    static void stop() {
+        browser.close();
+        demo.close();
+    }
 
     @Test
+    @Order(1)
+    void aSiteGoesToCopperplateAndSettingsAreSeenBefore(@TempDir Path folder) {
+        new SitesJourney(browser, demo, folder).go();
+    }
+
+    @Test
+    @Order(2)
     void anAdministratorsDay() {
-        try (Demo demo = Demo.start();
-                Browser browser = new Browser()) {
-            browser.signIn(demo.address(), "admin");
-            aPullSaysWhatChanged(browser, demo);
-            connectingAgainIntoAnotherCompanyIsCaught(browser, demo);
-            switchTheCompany(browser, demo);
-            aRefusedConsentChangesNothing(browser, demo);
-            letSomebodyIn(browser, demo);
-        }
+        aPullSaysWhatChanged(browser, demo);
+        connectingAgainIntoAnotherCompanyIsCaught(browser, demo);
+        switchTheCompany(browser, demo);
+        aRefusedConsentChangesNothing(browser, demo);
+        letSomebodyIn(browser, demo);
     }
 
     private static void aPullSaysWhatChanged(Browser browser, Demo demo) {
@@ -68,6 +96,8 @@ class ConnectJourneyTest {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
         browser.awaitText("12 accounts");
         browser.button("Move to another company").click();
+        new Select(browser.find("section[aria-label='Move the route'] select"))
+                .selectByVisibleText("Inkwell, Corvane Charter");
         browser.awaitText("account 4030 is of type liability there, revenue here");
         browser.button("Move to Inkwell, Corvane Charter, leave 11 rows behind").click();
         browser.awaitText("14 rows carried over, 11 left behind");

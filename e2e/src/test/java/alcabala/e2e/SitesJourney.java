@@ -8,29 +8,19 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Collectors;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.support.ui.Select;
 
 /// The other harbour is led to a ledger that takes files, and what is decided about a route is seen before it is done.
-class SitesJourneyTest {
-    @TempDir
-    private Path folder;
-
-    @Test
-    void aSiteGoesToCopperplateAndSettingsAreSeenBefore() {
-        try (Demo demo = Demo.start();
-                Browser browser = new Browser()) {
-            browser.signIn(demo.address(), "admin");
-            whatHasNoRouteIsSeen(browser, demo);
-            addCopperplate(browser, demo);
-            leadTheSite(browser);
-            mapOnce(browser, demo);
-            taxSwitchedOffIsSeenAndPutBack(browser, demo);
-            connectStoreloft(browser, demo);
-        }
+record SitesJourney(Browser browser, Demo demo, Path folder) {
+    void go() {
+        whatHasNoRouteIsSeen(browser, demo);
+        addCopperplate(browser, demo);
+        leadTheSite(browser);
+        mapOnce(browser, demo);
+        taxSwitchedOffIsSeenAndPutBack(browser, demo);
+        connectStoreloft(browser, demo);
     }
 
     private static void whatHasNoRouteIsSeen(Browser browser, Demo demo) {
