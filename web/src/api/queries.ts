@@ -3,7 +3,7 @@ import { answer, client, type Schemas } from './client';
 import type { paths } from './schema';
 
 export type DocumentsQuery = paths['/api/documents']['get']['parameters']['query'];
-export type MapKind = 'item' | 'category' | 'tax' | 'party' | 'role' | 'line';
+export type MapKind = 'item' | 'category' | 'tax' | 'party' | 'supplier' | 'role' | 'line';
 
 export const meQuery = queryOptions({
   queryKey: ['me'],

@@ -87,7 +87,7 @@ function Ledger({ ledger }: { ledger: Schemas['LedgerJson'] }) {
         <dt className="soft">{byFiles ? 'Lists taken' : 'Pulled'}</dt>
         <dd>
           {ledger.pulledAt
-            ? `${moment(ledger.pulledAt)}: ${plural(ledger.accounts, 'account')}, ${plural(ledger.taxCodes, 'tax code')}, ${plural(ledger.parties, 'customer')}, ${byFiles ? `terms of ${ledger.terms} kinds` : plural(ledger.items, 'item')}`
+            ? `${moment(ledger.pulledAt)}: ${plural(ledger.accounts, 'account')}, ${plural(ledger.taxCodes, 'tax code')}, ${plural(ledger.parties, 'party')}, ${byFiles ? `terms of ${ledger.terms} kinds` : plural(ledger.items, 'item')}`
             : 'not yet'}
         </dd>
       </dl>

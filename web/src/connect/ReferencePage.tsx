@@ -14,7 +14,7 @@ import { useConnectRefresh } from './useConnectRefresh';
 const KINDS: { kind: ReferenceKind; name: string; note: string }[] = [
   { kind: 'ACCOUNT', name: 'Accounts', note: 'Type' },
   { kind: 'TAX_CODE', name: 'Tax codes', note: 'Rate, category' },
-  { kind: 'PARTY', name: 'Customers', note: 'Tax identifier' },
+  { kind: 'PARTY', name: 'Parties', note: 'Tax identifier' },
   { kind: 'ITEM', name: 'Items', note: 'Account' },
   { kind: 'TERM', name: 'Terms', note: 'Days' },
 ];

@@ -19,7 +19,7 @@ export const STEPS: Record<Step, Said> = {
     title: 'Connect the ledger',
     says: (open) =>
       open > 0
-        ? 'It is connected; its accounts, tax codes, customers and items are being pulled.'
+        ? 'It is connected; its accounts, tax codes, parties and items are being pulled.'
         : 'Its owner lets Alcabala in and you choose the company.',
     administrator: true,
   },

@@ -18,7 +18,8 @@ const KINDS: { kind: MapKind; name: string; left: string; right: string }[] = [
   { kind: 'item', name: 'Items', left: 'Item', right: 'Account or item' },
   { kind: 'category', name: 'Categories', left: 'Category', right: 'Account' },
   { kind: 'tax', name: 'Tax codes', left: 'Tax', right: 'Tax code' },
-  { kind: 'party', name: 'Parties', left: 'Party', right: 'Customer' },
+  { kind: 'party', name: 'Parties', left: 'Party', right: 'Party' },
+  { kind: 'supplier', name: 'Suppliers', left: 'Bought from', right: 'Account' },
   { kind: 'role', name: 'Account roles', left: 'Role', right: 'Account' },
 ];
 
@@ -74,7 +75,9 @@ export function MapPage() {
       <div className="border-base-300 flex flex-wrap items-center gap-1.5 border-b px-3 py-2">
         {KINDS.map((each, index) => {
           const open = all[index]?.data?.filter((row) => row.open).length ?? 0;
-          return (
+          // Only a route that takes in bills has suppliers.
+          const none = each.kind === 'supplier' && all[index]?.data?.length === 0;
+          return none ? null : (
             <button
               key={each.kind}
               type="button"

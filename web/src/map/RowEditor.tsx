@@ -17,7 +17,8 @@ const ASKS: Record<RowKind, string> = {
   ITEM: 'Account or item on the ledger',
   CATEGORY: 'Account',
   TAX: 'Tax code on the ledger',
-  PARTY: 'Customer on the ledger',
+  PARTY: 'Party on the ledger',
+  SUPPLIER: 'Account for what is bought',
   ROLE: 'Account',
   LINE: 'Account for this line',
 };
@@ -49,7 +50,7 @@ export function RowEditor({ kind, code, onDone, action = 'Map it' }: Props) {
   if (!rows.data || !choices.data || !ready) {
     return <span className="soft">Looking up what there is…</span>;
   }
-  const options = optionsFor(kind, choices.data);
+  const options = optionsFor(kind, choices.data, kind === 'LINE' && code.includes(' '));
   const known = rows.data.find((each) => each.code === code);
   const start = known?.row ?? known?.suggestion;
   const text = typed ?? (start ? labelOf(options, start.counterpart, start.account) : '');
@@ -60,8 +61,7 @@ export function RowEditor({ kind, code, onDone, action = 'Map it' }: Props) {
         kind,
         code,
         counterpart: chosen.counterpart,
-        account:
-          kind === 'ITEM' || kind === 'CATEGORY' || kind === 'ROLE' || kind === 'LINE' ? chosen.account : '',
+        account: kind === 'PARTY' || kind === 'TAX' ? '' : chosen.account,
         expectedVersion: known?.row?.version ?? 0,
       });
     }

@@ -9,14 +9,16 @@ export interface Option {
 }
 
 export const CREATE: Option = {
-  label: 'New customer, created on its first document',
+  label: 'New party, created on its first document',
   counterpart: '',
   account: '',
 };
 
 const INCOME = new Set(['revenue', 'expense', 'liability']);
+const BOUGHT = new Set(['cost', 'expense', 'stock', 'asset']);
 
-export function optionsFor(kind: RowKind, choices: Schemas['Choices']): Option[] {
+/** @param bought whether the row is about a line of a bill */
+export function optionsFor(kind: RowKind, choices: Schemas['Choices'], bought = false): Option[] {
   const accounts = choices.accounts.map((a) => ({
     label: `${a.code} ${a.name}`,
     counterpart: '',
@@ -46,8 +48,10 @@ export function optionsFor(kind: RowKind, choices: Schemas['Choices']): Option[]
       ];
     case 'ROLE':
       return accounts;
+    case 'SUPPLIER':
+      return accounts.filter((a) => BOUGHT.has(a.type));
     default:
-      return accounts.filter((a) => INCOME.has(a.type));
+      return accounts.filter((a) => (bought ? BOUGHT : INCOME).has(a.type));
   }
 }
 

@@ -13,8 +13,10 @@ import type { ReleaseView } from './useReleaseView';
 /** Says what sending will do before anything is done. */
 export function BatchPanel({ view }: { view: ReleaseView }) {
   const { route } = useCurrent();
+  const [purchases, setPurchases] = useState(false);
   const choice = {
     route: route.code,
+    purchases,
     ids: view.chosen.size > 0 ? [...view.chosen] : undefined,
     from: view.from,
     to: view.to,
@@ -36,6 +38,21 @@ export function BatchPanel({ view }: { view: ReleaseView }) {
           Close
         </button>
       </div>
+      {view.chosen.size === 0 && (
+        <div className="mt-2 flex gap-1.5" role="group" aria-label="What of it">
+          <button
+            type="button"
+            className="chip"
+            aria-pressed={!purchases}
+            onClick={() => setPurchases(false)}
+          >
+            Sales
+          </button>
+          <button type="button" className="chip" aria-pressed={purchases} onClick={() => setPurchases(true)}>
+            Purchases
+          </button>
+        </div>
+      )}
       {preview.error && <Failure error={preview.error} />}
       {preview.isPending && <p className="soft mt-2">Adding up…</p>}
       {preview.data && <Prepared preview={preview.data} choice={choice} />}
@@ -91,7 +108,7 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
           {plural(preview.leftOut, 'document')} cannot go now and is left out.
         </p>
       )}
-      <Creations title={`Customers created on ${route.ledger}`} rows={preview.parties} />
+      <Creations title={`Parties created on ${route.ledger}`} rows={preview.parties} />
       <Creations title={`Items created on ${route.ledger}`} rows={preview.items} />
       {preview.collisions.map((collision) => (
         <p key={collision.name} className="text-error text-[13px]">

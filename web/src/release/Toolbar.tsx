@@ -108,8 +108,7 @@ function Approve({ view, rows }: { view: ReleaseView; rows: Row[] }) {
   const notice = useNotice();
   const refresh = useRefresh();
   const waiting = rows.filter(
-    (row) =>
-      row.state === 'Waiting' && row.kind !== 'bill' && (view.chosen.size === 0 || view.chosen.has(row.id)),
+    (row) => row.state === 'Waiting' && (view.chosen.size === 0 || view.chosen.has(row.id)),
   );
   const approve = useMutation({
     mutationFn: () =>

@@ -25,7 +25,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   refused: (d) => `The ledger refused: ${text(d.sentence)}`,
   'answer-lost': (d) => `Unconfirmed: ${text(d.reason)}`,
   'given-up': (d) => `Not sent: ${text(d.reason)}`,
-  'party-created': (d) => `Customer ${text(d.name)} created on the ledger as ${text(d.ledger)}`,
+  'party-created': (d) => `${text(d.name)} created on the ledger as ${text(d.ledger)}`,
   'item-created': (d) => `Item ${text(d.item)} created on the ledger`,
   'payment-brought-back': (d) => `Payment brought back: ${text(d.paid)} of ${text(d.gross)} paid`,
   'edited-on-ledger': (d) => `Edited on the ledger, gross now ${text(d.gross)}`,

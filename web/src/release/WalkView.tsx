@@ -9,14 +9,13 @@ const NAMES: Record<string, string> = {
   'line-override': 'Override on this line',
   item: 'Item',
   category: 'Category',
+  supplier: 'Supplier',
   role: 'Role of the route',
 };
 
 export function question(row: Row, line: WhyLine | undefined): string {
   if (!line) {
-    return row.kind === 'bill'
-      ? `What about bill ${row.number}?`
-      : `Why is ${row.number} ${row.state.toLowerCase()}?`;
+    return `Why is ${row.number} ${row.state.toLowerCase()}?`;
   }
   return line.account === ''
     ? `Why does line ${line.id} land nowhere?`

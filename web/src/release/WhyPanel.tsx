@@ -40,7 +40,7 @@ function Why({ row, onClose }: { row: Row; onClose: () => void }) {
     lines.find((each) => each.id === lineId) ?? lines.find((each) => each.account === '') ?? lines[0];
   const mayEdit = me.mayChange && line !== undefined && row.state !== 'Posted' && row.state !== 'Diverged';
   const changeRow = () => line && setEditing(rowOf(line));
-  const onlyThis = () => line && setEditing({ kind: 'LINE', code: `${row.number}/${line.id}` });
+  const onlyThis = () => line && setEditing({ kind: 'LINE', code: overrideOf(line) });
   const keys = { enabled: mayEdit, preventDefault: true };
   useHotkeys('e', changeRow, keys);
   useHotkeys('o', onlyThis, keys);
@@ -125,6 +125,10 @@ function Why({ row, onClose }: { row: Row; onClose: () => void }) {
   );
 }
 
+/** The name of a line, which the first step of its walk asked for. */
+const overrideOf = (line: WhyLine) =>
+  line.walk.find((step) => step.step === 'line-override')?.subject ?? line.id;
+
 /** The row that decided, or the most general one of the line that could. */
 function rowOf(line: WhyLine): Editing {
   const hit = line.walk.find((step) => step.verdict === 'answered');
@@ -132,10 +136,15 @@ function rowOf(line: WhyLine): Editing {
     'line-override': 'LINE',
     item: 'ITEM',
     category: 'CATEGORY',
+    supplier: 'SUPPLIER',
     role: 'ROLE',
   };
   if (hit) {
     return { kind: kinds[hit.step] ?? 'ITEM', code: hit.subject };
+  }
+  const supplier = line.walk.find((step) => step.step === 'supplier');
+  if (supplier) {
+    return { kind: 'SUPPLIER', code: supplier.subject };
   }
   return line.category ? { kind: 'CATEGORY', code: line.category } : { kind: 'ITEM', code: line.item };
 }

@@ -35,11 +35,15 @@ export function placeOf(cause: string, route: string): string {
     case 'before-cut-off':
       return `/connect?view=settings&setting=INVOICES_CUT_OFF&route=${route}`;
     case 'does-not-cross':
-      return `/connect?view=settings&setting=INVOICES&route=${route}`;
+      return `/connect?view=settings&setting=${directionOf(cause)}&route=${route}`;
     default:
       return '';
   }
 }
+
+/** The setting that says whether such documents cross: `does-not-cross:credit-note` is about CREDIT_NOTES. */
+const directionOf = (cause: string) =>
+  `${cause.slice('does-not-cross:'.length).replace('-', '_').toUpperCase()}S`;
 
 const REFUSALS: Record<string, (source: string, ledger: string) => string> = {
   'number-taken': (source) => `Renumber it in ${source}, then fetch`,

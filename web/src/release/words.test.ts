@@ -25,6 +25,7 @@ describe('where in Alcabala a cause is settled', () => {
     ['unrouted:Port Ellery', '/connect?view=connections&route=yard'],
     ['before-cut-off', '/connect?view=settings&setting=INVOICES_CUT_OFF&route=yard'],
     ['does-not-cross:invoice', '/connect?view=settings&setting=INVOICES&route=yard'],
+    ['does-not-cross:supplier-credit', '/connect?view=settings&setting=SUPPLIER_CREDITS&route=yard'],
     ['arithmetic', ''],
   ])('%s: %s', (cause, place) => expect(placeOf(cause, 'yard')).toBe(place));
 });

@@ -29,7 +29,7 @@ export function DocumentPicker({ route, number }: { route: Schemas['RouteJson'];
       <input
         type="search"
         aria-label="Find a document"
-        placeholder="Number or customer"
+        placeholder="Number or party"
         className="field mb-1 w-56"
         autoFocus
         value={text}
@@ -54,7 +54,7 @@ export function DocumentPicker({ route, number }: { route: Schemas['RouteJson'];
           </li>
         ))}
       </ul>
-      {found.data?.rows.length === 0 && <p>None has that number or customer.</p>}
+      {found.data?.rows.length === 0 && <p>None has that number or party.</p>}
       <button
         type="button"
         className="cursor-pointer underline"

@@ -37,7 +37,7 @@ export const moment = (iso: string) =>
   });
 
 export const plural = (count: number, noun: string) =>
-  `${count.toLocaleString('en-GB')} ${noun}${count === 1 ? '' : 's'}`;
+  `${count.toLocaleString('en-GB')} ${count === 1 ? noun : `${noun}s`.replace(/([^aeiou])ys$/, '$1ies')}`;
 
 /** Adds decimal strings exactly, in minor units. */
 export function sum(decimals: string[]): string {

@@ -24,6 +24,7 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.Route;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Setting;
 import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -32,6 +33,9 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
@@ -40,8 +44,13 @@ public final class Samples {
     public static final TaxCombination V23 = TaxCombination.of(Tax.of("V23", "23", TaxCategory.S));
     public static final TaxCombination V13 = TaxCombination.of(Tax.of("V13", "13.5", TaxCategory.S));
     public static final TaxCombination V0 = TaxCombination.of(Tax.of("V0", "0", TaxCategory.Z));
-    public static final Route ROUTE = new Route("yard", "Hullwork", "Inkwell", RouteSettings.STANDARD);
+    /// Bills cross too.
+    public static final RouteSettings SETTINGS =
+            RouteSettings.of(Map.of(Setting.BILLS, "to-ledger", Setting.SUPPLIER_CREDITS, "to-ledger"));
+    public static final Route ROUTE = new Route("yard", "Hullwork", "Inkwell", SETTINGS);
 
+    private static final Party US = Party.named("US", "Corvane Boatyards");
+    private static final Party OTHER = Party.named("C-1", "Pell Estuary Trust");
     public static final PartyMatcher NOBODY = new PartyMatcher(List.of());
 
     private Samples() {}
@@ -55,6 +64,9 @@ public final class Samples {
                 row(RowKind.TAX, "V13", "R13", ""),
                 row(RowKind.TAX, "V0", "Z0", "")));
         rows.add(row(AccountRole.RECEIVABLES_CONTROL, "1100"));
+        rows.add(row(AccountRole.PAYABLES_CONTROL, "2100"));
+        rows.add(row(AccountRole.PURCHASES, "5100"));
+        rows.add(row(AccountRole.EXPENSES, "6100"));
         rows.add(row(AccountRole.FEE_INCOME, "4090"));
         rows.add(row(AccountRole.DISCOUNT_GIVEN, "4090"));
         rows.add(row(AccountRole.ROUNDING, "6990"));
@@ -74,18 +86,28 @@ public final class Samples {
                 "Inkwell",
                 currency,
                 rounding,
-                Map.of(
-                        "1100", account("1100", AccountType.RECEIVABLE, true),
-                        "2200", account("2200", AccountType.TAX, true),
-                        "4010", account("4010", AccountType.REVENUE, true),
-                        "4015", account("4015", AccountType.REVENUE, true),
-                        "4020", account("4020", AccountType.REVENUE, true),
-                        "4030", account("4030", AccountType.REVENUE, false),
-                        "4090", account("4090", AccountType.REVENUE, true),
-                        "6990", account("6990", AccountType.EXPENSE, true)),
+                accounts(),
                 Map.of("S23", code("S23", "23"), "R13", code("R13", "13.50"), "Z0", code("Z0", "0")),
                 31,
                 false);
+    }
+
+    private static Map<String, LedgerAccount> accounts() {
+        return Stream.of(
+                        account("1100", AccountType.RECEIVABLE, true),
+                        account("1400", AccountType.TAX, true),
+                        account("2100", AccountType.PAYABLE, true),
+                        account("2200", AccountType.TAX, true),
+                        account("4010", AccountType.REVENUE, true),
+                        account("4015", AccountType.REVENUE, true),
+                        account("4020", AccountType.REVENUE, true),
+                        account("4030", AccountType.REVENUE, false),
+                        account("4090", AccountType.REVENUE, true),
+                        account("5100", AccountType.COST, true),
+                        account("6100", AccountType.EXPENSE, true),
+                        account("6200", AccountType.EXPENSE, true),
+                        account("6990", AccountType.EXPENSE, true))
+                .collect(Collectors.toMap(LedgerAccount::code, Function.identity()));
     }
 
     private static LedgerAccount account(String code, AccountType type, boolean active) {
@@ -93,7 +115,7 @@ public final class Samples {
     }
 
     private static LedgerTaxCode code(String code, String rate) {
-        return new LedgerTaxCode(code, code, new BigDecimal(rate), TaxCategory.S, "2200", true);
+        return new LedgerTaxCode(code, code, new BigDecimal(rate), TaxCategory.S, "2200", "1400", true);
     }
 
     public static Compiler compiler(List<CrosswalkRow> rows) {
@@ -169,9 +191,9 @@ public final class Samples {
                 currency,
                 mode,
                 TaxRounding.PER_LINE,
-                Ownership.SELLER,
-                Party.named("US", "Corvane Boatyards"),
-                Party.named("C-1", "Pell Estuary Trust"),
+                kind.isSale() ? Ownership.SELLER : Ownership.BUYER,
+                kind.isSale() ? US : OTHER,
+                kind.isSale() ? OTHER : US,
                 "",
                 lines,
                 extras,

@@ -12,7 +12,7 @@ import standins.inkwell.Company;
 import standins.inkwell.Masters;
 import standins.inkwell.Posting;
 
-/// The ledgers as they stood before Alcabala. Saltmere: its chart, some customers and items, and one old invoice in the
+/// The ledgers as they stood before Alcabala. Saltmere: its chart, some parties and items, and one old invoice in the
 /// way. The other two companies have charts of their own, partly under the same codes.
 final class InkwellDemo {
     private final JdbcClient jdbc;
@@ -31,16 +31,16 @@ final class InkwellDemo {
         masters.beginBooks();
         switch (company.id()) {
             case "saltmere" -> {
-                write(ACCOUNTS, TAX_CODES, CUSTOMERS, ITEMS);
+                write(ACCOUNTS, TAX_CODES, PARTIES, ITEMS);
                 oldInvoice();
                 masters.lockThrough(today.minusDays(92));
             }
-            case "charter" -> write(CHARTER_ACCOUNTS, CHARTER_TAX_CODES, CHARTER_CUSTOMERS, "");
+            case "charter" -> write(CHARTER_ACCOUNTS, CHARTER_TAX_CODES, CHARTER_PARTIES, "");
             default -> write(TRAINING_ACCOUNTS, TRAINING_TAX_CODES, "", "");
         }
     }
 
-    private void write(String accounts, String taxCodes, String customers, String items) {
+    private void write(String accounts, String taxCodes, String parties, String items) {
         for (String[] part : rows(accounts)) {
             jdbc.sql("insert into inkwell_account (code, name, type, active) values (:code, :name, :type, :active)")
                     .params(Map.of("code", part[0], "name", part[1], "type", part[2], "active", part.length == 3))
@@ -48,18 +48,19 @@ final class InkwellDemo {
         }
         for (String[] part : rows(taxCodes)) {
             jdbc.sql("""
-                    insert into inkwell_tax_code (code, name, rate, category, account)
-                    values (:code, :name, :rate, :category, :account)""")
+                    insert into inkwell_tax_code (code, name, rate, category, account, input_account)
+                    values (:code, :name, :rate, :category, :account, nullif(:input, ''))""")
                     .params(Map.of(
                             "code", part[0],
                             "name", part[1],
                             "rate", new BigDecimal(part[2]),
                             "category", part[3],
-                            "account", part[4]))
+                            "account", part[4],
+                            "input", part.length > 5 ? part[5] : ""))
                     .update();
         }
-        for (String[] part : rows(customers)) {
-            jdbc.sql("insert into inkwell_customer (id, name, tax_identifier, email) values (:id, :name, :tax, :email)")
+        for (String[] part : rows(parties)) {
+            jdbc.sql("insert into inkwell_party (id, name, tax_identifier, email) values (:id, :name, :tax, :email)")
                     .params(Map.of("id", part[0], "name", part[1], "tax", part[2], "email", part[3]))
                     .update();
         }
@@ -106,6 +107,7 @@ final class InkwellDemo {
             1100|Receivables control|receivable
             1110|Receivables from files|receivable
             1300|Stock of parts|stock
+            1400|Input tax|tax
             2100|Payables control|payable
             2200|Output tax|tax
             2300|Customer deposits|liability
@@ -125,15 +127,17 @@ final class InkwellDemo {
             4190|Price reductions|revenue
             4900|Sales before 2020|revenue|inactive
             5010|Cost of parts|cost
+            5100|Purchases of goods for resale|cost
+            6050|Yard and workshop expenses|expense
             6100|Bank charges|expense
             6990|Rounding differences|expense""";
     private static final String TAX_CODES = """
-            S23|Standard 23 %|23|S|2200
-            R13|Reduced 13.5 %|13.5|S|2200
-            Z0|Zero-rated|0|Z|2200
-            E0|Exempt|0|E|2200
-            RC0|Reverse charge, other member states|0|AE|2200""";
-    private static final String CUSTOMERS = """
+            S23|Standard 23 %|23|S|2200|1400
+            R13|Reduced 13.5 %|13.5|S|2200|1400
+            Z0|Zero-rated|0|Z|2200|1400
+            E0|Exempt|0|E|2200|1400
+            RC0|Reverse charge, other member states|0|AE|2200|1400""";
+    private static final String PARTIES = """
             IC-1001|Ostrander and Daughter Ltd||
             IC-1002|Pell Estuary Trust|IE7710243F|office@pell.estuary.trust.example
             IC-1003|Quillan Marine Rescue|IE3390816D|
@@ -162,7 +166,7 @@ final class InkwellDemo {
             S23|Standard 23 %|23|S|2200
             R13|Reduced 9 %, passenger trips|9|S|2200
             Z0|Zero-rated|0|Z|2200""";
-    private static final String CHARTER_CUSTOMERS = """
+    private static final String CHARTER_PARTIES = """
             IC-1001|Wherry and Sons||
             IC-1002|Pell Estuary Trust|IE7710243F|office@pell.estuary.trust.example""";
     private static final String TRAINING_ACCOUNTS = """

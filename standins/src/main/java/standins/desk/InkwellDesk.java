@@ -70,11 +70,11 @@ class InkwellDesk {
         return "inkwell-balances";
     }
 
-    @GetMapping("/customers")
-    String customers(Model model) {
-        model.addAttribute("customers", masters.customers());
+    @GetMapping("/parties")
+    String parties(Model model) {
+        model.addAttribute("parties", masters.parties());
         model.addAttribute("items", masters.items());
-        return "inkwell-customers";
+        return "inkwell-parties";
     }
 
     @GetMapping("/documents/{id}")
@@ -83,8 +83,7 @@ class InkwellDesk {
         BigDecimal open = document.gross().subtract(document.paid());
         model.addAttribute("d", document);
         model.addAttribute(
-                "customerName",
-                masters.findCustomer(document.customer()).orElseThrow().name());
+                "partyName", masters.findParty(document.party()).orElseThrow().name());
         model.addAttribute("open", open);
         boolean draft = document.status().equals("draft");
         model.addAttribute("draft", draft);

@@ -31,10 +31,19 @@ public final class Books {
 
     public record Account(String code, String name, String type, boolean active, int version) {}
 
+    /// @param inputAccount where tax on purchases is posted; null when the code is for sales only
     public record TaxCode(
-            String code, String name, BigDecimal rate, String category, String account, boolean active, int version) {}
+            String code,
+            String name,
+            BigDecimal rate,
+            String category,
+            String account,
+            String inputAccount,
+            boolean active,
+            int version) {}
 
-    public record Customer(
+    /// A customer, a supplier, or both.
+    public record Party(
             String id,
             String name,
             String taxIdentifier,
@@ -60,6 +69,7 @@ public final class Books {
 
     /// A document as it is sent.
     ///
+    /// @param kind `invoice`, `credit-note`, `bill` or `supplier-credit`
     /// @param number null to have it numbered here, after the prefix, from `numberFrom` on
     /// @param status `draft` for one that is not booked yet; anything else is final
     public record Draft(
@@ -70,12 +80,12 @@ public final class Books {
             String note,
             Boolean toBeEmailed,
             String kind,
-            String customer,
+            String party,
             LocalDate date,
             LocalDate due,
             String currency,
             boolean pricesIncludeTax,
-            String receivableAccount,
+            String controlAccount,
             String externalReference,
             String creditsNumber,
             List<DraftLine> lines,
@@ -85,12 +95,12 @@ public final class Books {
         public Draft(
                 String number,
                 String kind,
-                String customer,
+                String party,
                 LocalDate date,
                 LocalDate due,
                 String currency,
                 boolean pricesIncludeTax,
-                String receivableAccount,
+                String controlAccount,
                 String externalReference,
                 String creditsNumber,
                 List<DraftLine> lines,
@@ -103,12 +113,12 @@ public final class Books {
                     "",
                     false,
                     kind,
-                    customer,
+                    party,
                     date,
                     due,
                     currency,
                     pricesIncludeTax,
-                    receivableAccount,
+                    controlAccount,
                     externalReference,
                     creditsNumber,
                     lines,
@@ -125,12 +135,12 @@ public final class Books {
                     d.note(),
                     d.toBeEmailed(),
                     d.kind(),
-                    d.customer(),
+                    d.party(),
                     d.date(),
                     d.due(),
                     currency,
                     d.pricesIncludeTax(),
-                    d.receivableAccount(),
+                    d.controlAccount(),
                     d.externalReference(),
                     d.creditsNumber(),
                     d.lines().stream().map(line -> line.at(line.amount())).toList(),
@@ -165,12 +175,12 @@ public final class Books {
                     note,
                     toBeEmailed,
                     kind,
-                    customer,
+                    party,
                     date,
                     due,
                     currency,
                     pricesIncludeTax,
-                    receivableAccount,
+                    controlAccount,
                     externalReference,
                     creditsNumber,
                     lines,
@@ -211,11 +221,11 @@ public final class Books {
             int version,
             String number,
             String kind,
-            String customer,
+            String party,
             LocalDate date,
             LocalDate due,
             boolean pricesIncludeTax,
-            String receivableAccount,
+            String controlAccount,
             String externalReference,
             String creditsNumber,
             String status,
@@ -231,15 +241,9 @@ public final class Books {
     public record Balance(
             String code, String name, String type, BigDecimal debit, BigDecimal credit, BigDecimal balance) {}
 
-    /// How much of everything there is. Sums in the books' currency, credit notes negative.
+    /// How much of everything there is. Sums of sales in the books' currency, credit notes negative.
     public record Counts(
-            long customers,
-            long items,
-            long documents,
-            BigDecimal gross,
-            BigDecimal paid,
-            BigDecimal open,
-            String highestNumber) {}
+            long parties, long items, long documents, BigDecimal gross, BigDecimal paid, BigDecimal open) {}
 
     public record Payment(String document, LocalDate date, BigDecimal amount, String bankAccount) {}
 }

@@ -56,20 +56,20 @@ class InkwellApi {
         return masters.taxCodes(after, limit);
     }
 
-    @GetMapping("/customers")
-    List<Books.Customer> customers(
+    @GetMapping("/parties")
+    List<Books.Party> parties(
             @RequestParam(defaultValue = "") String after, @RequestParam(defaultValue = "100000") int limit) {
-        return masters.customers(after, limit);
+        return masters.parties(after, limit);
     }
 
-    @PostMapping("/customers")
-    ResponseEntity<String> addCustomer(
-            @RequestHeader(name = KEY, required = false) String key, @RequestBody Books.Customer draft) {
+    @PostMapping("/parties")
+    ResponseEntity<String> addParty(
+            @RequestHeader(name = KEY, required = false) String key, @RequestBody Books.Party draft) {
         return requests.once(key, () -> masters.add(draft));
     }
 
-    @PutMapping("/customers/{id}")
-    Books.Customer renameCustomer(@PathVariable String id, @RequestBody Books.Customer draft) {
+    @PutMapping("/parties/{id}")
+    Books.Party renameParty(@PathVariable String id, @RequestBody Books.Party draft) {
         return masters.rename(id, draft.name(), draft.version());
     }
 
@@ -164,7 +164,7 @@ class InkwellApi {
     private Object record(Change change) {
         return switch (change.type()) {
             case "document" -> posting.find(change.id()).orElse(null);
-            case "customer" -> masters.findCustomer(change.id()).orElse(null);
+            case "party" -> masters.findParty(change.id()).orElse(null);
             default -> masters.findItem(change.id()).orElse(null);
         };
     }

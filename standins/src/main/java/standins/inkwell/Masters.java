@@ -17,13 +17,13 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import standins.Refusal;
 import standins.inkwell.Books.Account;
-import standins.inkwell.Books.Customer;
 import standins.inkwell.Books.Item;
+import standins.inkwell.Books.Party;
 import standins.inkwell.Books.TaxCode;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/// Company, chart of accounts, tax codes, customers and items.
+/// Company, chart of accounts, tax codes, parties and items.
 @Component
 public class Masters {
     static final int ITEM_NAME_LIMIT = 31;
@@ -118,25 +118,25 @@ public class Masters {
 
     public List<TaxCode> taxCodes(String after, int limit) {
         return page("""
-                select code, name, rate, category, account, active, version from inkwell_tax_code
+                select code, name, rate, category, account, input_account, active, version from inkwell_tax_code
                 where code > :after order by code""").apply(after, limit).query(TaxCode.class).list();
     }
 
-    public List<Customer> customers() {
-        return customers("", EVERYTHING);
+    public List<Party> parties() {
+        return parties("", EVERYTHING);
     }
 
-    public List<Customer> customers(String after, int limit) {
-        return page(CUSTOMER + " where id > :after order by id")
+    public List<Party> parties(String after, int limit) {
+        return page(PARTY + " where id > :after order by id")
                 .apply(after, limit)
-                .query(this::customer)
+                .query(this::party)
                 .list();
     }
 
-    public Optional<Customer> findCustomer(String id) {
-        return jdbc.sql(CUSTOMER + " where id = :id")
+    public Optional<Party> findParty(String id) {
+        return jdbc.sql(PARTY + " where id = :id")
                 .param("id", id)
-                .query(this::customer)
+                .query(this::party)
                 .optional();
     }
 
@@ -164,10 +164,10 @@ public class Masters {
     }
 
     @Transactional
-    public Customer add(Customer draft) {
+    public Party add(Party draft) {
         require(draft.name(), "name");
-        if (exists("select 1 from inkwell_customer where lower(name) = lower(:value)", draft.name())) {
-            throw Refusal.unprocessable("name-taken", "There is a customer named " + draft.name() + " already.");
+        if (exists("select 1 from inkwell_party where lower(name) = lower(:value)", draft.name())) {
+            throw Refusal.unprocessable("name-taken", "There is a party named " + draft.name() + " already.");
         }
         String id = "IC-"
                 + jdbc.sql("select nextval('inkwell_id')").query(Long.class).single();
@@ -181,10 +181,10 @@ public class Masters {
         values.put("shipTo", json.writeValueAsString(draft.shipTo() == null ? Map.of() : draft.shipTo()));
         values.put("reference", draft.externalReference());
         jdbc.sql("""
-                insert into inkwell_customer (id, name, tax_identifier, email, phone, bill_to, ship_to, external_reference)
+                insert into inkwell_party (id, name, tax_identifier, email, phone, bill_to, ship_to, external_reference)
                 values (:id, :name, :tax, :email, :phone, cast(:billTo as jsonb), cast(:shipTo as jsonb), :reference)""").params(values).update();
-        changed("customer", id);
-        return findCustomer(id).orElseThrow();
+        changed("party", id);
+        return findParty(id).orElseThrow();
     }
 
     @Transactional
@@ -218,17 +218,17 @@ public class Masters {
 
     /// Compare-and-set on the version.
     @Transactional
-    public Customer rename(String id, String name, int version) {
+    public Party rename(String id, String name, int version) {
         int rows = jdbc.sql("""
-                update inkwell_customer set name = :name, version = version + 1 where id = :id and version = :version""")
+                update inkwell_party set name = :name, version = version + 1 where id = :id and version = :version""")
                 .params(Map.of("id", id, "name", name, "version", version))
                 .update();
         if (rows == 0) {
-            findCustomer(id).orElseThrow(() -> Refusal.notFound("customer " + id));
-            throw Posting.stale("Customer " + id);
+            findParty(id).orElseThrow(() -> Refusal.notFound("party " + id));
+            throw Posting.stale("Party " + id);
         }
-        changed("customer", id);
-        return findCustomer(id).orElseThrow();
+        changed("party", id);
+        return findParty(id).orElseThrow();
     }
 
     /// What the people at the desk do with their chart; a later version.
@@ -292,8 +292,8 @@ public class Masters {
         return value == null ? "" : value;
     }
 
-    private Customer customer(ResultSet row, int n) throws SQLException {
-        return new Customer(
+    private Party party(ResultSet row, int n) throws SQLException {
+        return new Party(
                 row.getString("id"),
                 row.getString("name"),
                 row.getString("tax_identifier"),
@@ -306,9 +306,9 @@ public class Masters {
                 row.getInt("version"));
     }
 
-    private static final String CUSTOMER = """
+    private static final String PARTY = """
             select id, name, tax_identifier, email, phone, bill_to, ship_to, external_reference, active, version
-            from inkwell_customer""";
+            from inkwell_party""";
     private static final String ITEM =
             "select code, name, account, tax_code, external_reference, active, version from inkwell_item";
 }

@@ -5,7 +5,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import standins.inkwell.Books.Draft;
 
-/// Document numbers: which are in use, and which comes next.
+/// Numbers of sales: which are in use, and which comes next. A bill has its supplier's.
 @Component
 public class Numbers {
     private final JdbcClient jdbc;
@@ -21,7 +21,7 @@ public class Numbers {
         long next = jdbc.sql("""
                 select greatest(:from, coalesce(max(cast(substr(number, length(:prefix) + 1) as bigint)), 0) + 1)
                 from inkwell_document
-                where left(number, length(:prefix)) = :prefix and substr(number, length(:prefix) + 1) ~ '^[0-9]{1,15}$'""")
+                where kind in ('invoice', 'credit-note') and left(number, length(:prefix)) = :prefix and substr(number, length(:prefix) + 1) ~ '^[0-9]{1,15}$'""")
                 .param("from", draft.numberFrom() == null ? 1L : draft.numberFrom())
                 .param("prefix", prefix)
                 .query(Long.class)
@@ -32,7 +32,7 @@ public class Numbers {
     public List<Books.TakenNumber> taken(List<String> numbers) {
         return jdbc.sql("""
                 select number, coalesce(external_reference, '') as external_reference from inkwell_document
-                where number = any(:numbers) order by number""")
+                where number = any(:numbers) and kind in ('invoice', 'credit-note') order by number""")
                 .param("numbers", numbers.toArray(String[]::new))
                 .query(Books.TakenNumber.class)
                 .list();
@@ -41,7 +41,8 @@ public class Numbers {
     /// By the digits at their end.
     public List<Books.HighestNumber> highest() {
         return jdbc.sql("""
-                select distinct on (kind) kind, number from inkwell_document where number ~ '[0-9]{1,15}$'
+                select distinct on (kind) kind, number from inkwell_document
+                where number ~ '[0-9]{1,15}$' and kind in ('invoice', 'credit-note')
                 order by kind, cast(substring(number from '[0-9]{1,15}$') as bigint) desc""").query(Books.HighestNumber.class).list();
     }
 }

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -33,7 +34,8 @@ public class Posting {
 
     @Transactional
     public Document post(Draft asked) {
-        Draft draft = asked.number() == null ? asked.numbered(numbers.next(asked)) : asked;
+        boolean numbered = asked.number() == null && Kind.of(asked.kind()).isSale();
+        Draft draft = numbered ? asked.numbered(numbers.next(asked)) : asked;
         check(draft);
         String id = "IN-"
                 + jdbc.sql("select nextval('inkwell_id')").query(Long.class).single();
@@ -41,9 +43,9 @@ public class Posting {
         Map<String, Object> values = head(id, draft, tax);
         try {
             jdbc.sql("""
-                    insert into inkwell_document (id, number, kind, customer, date, due, prices_include_tax,
-                        receivable_account, external_reference, credits_number, status, note, to_be_emailed, net, tax, gross)
-                    values (:id, :number, :kind, :customer, :date, :due, :inclusive, :receivable, :reference, :credits,
+                    insert into inkwell_document (id, number, kind, party, date, due, prices_include_tax,
+                        control_account, external_reference, credits_number, status, note, to_be_emailed, net, tax, gross)
+                    values (:id, :number, :kind, :party, :date, :due, :inclusive, :control, :reference, :credits,
                         :status, :note, :emailed, :net, :tax, :gross)""").params(values).update();
         } catch (org.springframework.dao.DuplicateKeyException e) {
             throw numberTaken(draft.number());
@@ -83,7 +85,7 @@ public class Posting {
         Map<String, Object> values = head(id, draft, tax);
         values.put("version", draft.version() == null ? -1 : draft.version());
         int rows = jdbc.sql("""
-                update inkwell_document set number = :number, customer = :customer, date = :date, due = :due,
+                update inkwell_document set number = :number, party = :party, date = :date, due = :due,
                     net = :net, tax = :tax, gross = :gross, version = version + 1
                 where id = :id and version = :version""").params(values).update();
         if (rows == 0) {
@@ -127,12 +129,10 @@ public class Posting {
                         "amount", payment.amount(),
                         "bank", payment.bankAccount()))
                 .update();
-        boolean credit = document.kind().equals("credit-note");
+        BigDecimal atBank = times(payment.amount(), Kind.of(document.kind()).sign());
         Map<String, BigDecimal> sides = new LinkedHashMap<>();
-        sides.put(payment.bankAccount(), credit ? payment.amount().negate() : payment.amount());
-        sides.put(
-                document.receivableAccount(),
-                credit ? payment.amount() : payment.amount().negate());
+        sides.put(payment.bankAccount(), atBank);
+        sides.put(document.controlAccount(), atBank.negate());
         writeJournal(payment.document(), payment.date(), "Payment of " + document.number(), sides);
         jdbc.sql("update inkwell_document set paid = paid + :amount, version = version + 1 where id = :id")
                 .params(Map.of("amount", payment.amount(), "id", payment.document()))
@@ -182,12 +182,11 @@ public class Posting {
 
     public Books.Counts counts() {
         return jdbc.sql("""
-                select (select count(*) from inkwell_customer) as customers, (select count(*) from inkwell_item) as items,
+                select (select count(*) from inkwell_party) as parties, (select count(*) from inkwell_item) as items,
                     count(*) as documents, coalesce(sum(s.sign * d.gross), 0.00) as gross,
-                    coalesce(sum(s.sign * d.paid), 0.00) as paid, coalesce(sum(s.sign * (d.gross - d.paid)), 0.00) as open,
-                    coalesce(max(d.number), '') as highest_number
+                    coalesce(sum(s.sign * d.paid), 0.00) as paid, coalesce(sum(s.sign * (d.gross - d.paid)), 0.00) as open
                 from inkwell_document d cross join lateral (
-                    select case when d.kind = 'credit-note' then -1 else 1 end as sign) s""").query(Books.Counts.class).single();
+                    select case d.kind when 'invoice' then 1 when 'credit-note' then -1 else 0 end as sign) s""").query(Books.Counts.class).single();
     }
 
     static Refusal stale(String what) {
@@ -196,6 +195,7 @@ public class Posting {
     }
 
     private void check(Draft draft) {
+        Kind kind = Kind.of(draft.kind());
         if (draft.number() == null || draft.number().isBlank()) {
             throw Refusal.unprocessable("number-missing", "A number is needed.");
         }
@@ -207,21 +207,24 @@ public class Posting {
             throw Refusal.unprocessable("lines-missing", "A document needs a line.");
         }
         requireUnlocked(draft.date());
-        Books.Customer customer = masters.findCustomer(draft.customer())
-                .orElseThrow(() ->
-                        Refusal.unprocessable("customer-unknown", "There is no customer " + draft.customer() + "."));
-        if (!customer.active()) {
-            throw Refusal.unprocessable("customer-inactive", "Customer " + customer.name() + " is not active.");
+        Books.Party party = masters.findParty(draft.party())
+                .orElseThrow(() -> Refusal.unprocessable("party-unknown", "There is no party " + draft.party() + "."));
+        if (!party.active()) {
+            throw Refusal.unprocessable("party-inactive", "Party " + party.name() + " is not active.");
         }
-        if (!masters.requireAccount(draft.receivableAccount()).type().equals("receivable")) {
+        String type = kind.controlType();
+        if (!masters.requireAccount(draft.controlAccount()).type().equals(type)) {
             throw Refusal.unprocessable(
-                    "account-type", "Account " + draft.receivableAccount() + " is not a receivables account.");
+                    "account-type", "Account " + draft.controlAccount() + " is not a " + type + "s account.");
         }
         draft.lines().forEach(this::check);
         boolean taken = jdbc.sql("""
                 select 1 from inkwell_document
-                where number = :number and (cast(:reference as text) is null or external_reference is distinct from :reference)""")
+                where number = :number and (cast(:reference as text) is null or external_reference is distinct from :reference)
+                    and (kind in ('invoice', 'credit-note')) = :sale and (:sale or party = :party)""")
                 .param("number", draft.number())
+                .param("sale", kind.isSale())
+                .param("party", draft.party())
                 .param("reference", draft.version() == null ? null : draft.externalReference())
                 .query(Integer.class)
                 .optional()
@@ -271,11 +274,11 @@ public class Posting {
         values.put("id", id);
         values.put("number", draft.number());
         values.put("kind", draft.kind());
-        values.put("customer", draft.customer());
+        values.put("party", draft.party());
         values.put("date", draft.date());
         values.put("due", draft.due());
         values.put("inclusive", draft.pricesIncludeTax());
-        values.put("receivable", draft.receivableAccount());
+        values.put("control", draft.controlAccount());
         values.put("reference", draft.externalReference());
         values.put("credits", draft.creditsNumber() == null ? "" : draft.creditsNumber());
         values.put("status", draft.isDraft() ? "draft" : "final");
@@ -308,16 +311,29 @@ public class Posting {
     }
 
     private void book(String id, Draft draft, TaxOfInkwell.Result tax) {
-        int sign = draft.kind().equals("credit-note") ? -1 : 1;
+        Kind kind = Kind.of(draft.kind());
+        int sign = kind.sign();
         Map<String, BigDecimal> sides = new LinkedHashMap<>();
-        sides.merge(draft.receivableAccount(), times(tax.net().add(tax.tax()), sign), BigDecimal::add);
+        sides.merge(draft.controlAccount(), times(tax.net().add(tax.tax()), sign), BigDecimal::add);
         for (int i = 0; i < draft.lines().size(); i++) {
             sides.merge(draft.lines().get(i).account(), times(tax.nets().get(i), -sign), BigDecimal::add);
         }
-        Map<String, String> accounts =
-                masters.taxCodes().stream().collect(Collectors.toMap(TaxCode::code, TaxCode::account));
-        tax.taxes().forEach((code, amount) -> sides.merge(accounts.get(code), times(amount, -sign), BigDecimal::add));
+        Map<String, TaxCode> codes =
+                masters.taxCodes().stream().collect(Collectors.toMap(TaxCode::code, Function.identity()));
+        tax.taxes().entrySet().stream()
+                .filter(each -> each.getValue().signum() != 0)
+                .forEach(each -> sides.merge(
+                        taxAccount(codes.get(each.getKey()), kind), times(each.getValue(), -sign), BigDecimal::add));
         writeJournal(id, draft.date(), draft.kind() + " " + draft.number(), sides);
+    }
+
+    private static String taxAccount(TaxCode code, Kind kind) {
+        String account = kind.isSale() ? code.account() : code.inputAccount();
+        if (account == null) {
+            throw Refusal.unprocessable(
+                    "tax-account-missing", "Tax code " + code.code() + " has no account for tax on purchases.");
+        }
+        return account;
     }
 
     private static BigDecimal times(BigDecimal amount, int sign) {
@@ -358,11 +374,11 @@ public class Posting {
             int version,
             String number,
             String kind,
-            String customer,
+            String party,
             LocalDate date,
             LocalDate due,
             boolean pricesIncludeTax,
-            String receivableAccount,
+            String controlAccount,
             String externalReference,
             String creditsNumber,
             String status,
@@ -389,11 +405,11 @@ public class Posting {
                 head.version(),
                 head.number(),
                 head.kind(),
-                head.customer(),
+                head.party(),
                 head.date(),
                 head.due(),
                 head.pricesIncludeTax(),
-                head.receivableAccount(),
+                head.controlAccount(),
                 head.externalReference(),
                 head.creditsNumber(),
                 head.status(),
@@ -408,7 +424,7 @@ public class Posting {
     }
 
     private static final String HEAD = """
-            select id, version, number, kind, customer, date, due, prices_include_tax, receivable_account,
+            select id, version, number, kind, party, date, due, prices_include_tax, control_account,
                 external_reference, credits_number, status, note, to_be_emailed, net, tax, gross, paid
             from inkwell_document""";
 }

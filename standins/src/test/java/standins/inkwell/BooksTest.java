@@ -105,13 +105,13 @@ class BooksTest {
         }
         return new Draft(
                 field.equals("number") ? value : d.number(),
-                d.kind(),
-                field.equals("customer") ? value : d.customer(),
+                field.equals("kind") ? value : d.kind(),
+                field.equals("party") ? value : d.party(),
                 field.equals("date") ? LocalDate.parse(value) : d.date(),
                 d.due(),
                 field.equals("currency") ? value : d.currency(),
                 d.pricesIncludeTax(),
-                field.equals("receivable") ? value : d.receivableAccount(),
+                field.equals("receivable") ? value : d.controlAccount(),
                 d.externalReference(),
                 d.creditsNumber(),
                 lines,
@@ -131,9 +131,11 @@ class BooksTest {
     @CsvSource({
         "number, '', number-missing",
         "number, HW-20388, number-taken",
-        "customer, IC-9999, customer-unknown",
+        "party, IC-9999, party-unknown",
         "date, 2001-01-01, period-locked",
         "currency, CAD, currency-unknown",
+        "kind, memo, kind-unknown",
+        "kind, bill, account-type",
         "receivable, 4010, account-type",
         "receivable, 9999, account-unknown",
         "account, 9999, account-unknown",
@@ -168,12 +170,12 @@ class BooksTest {
         return new Draft(
                 d.number(),
                 d.kind(),
-                d.customer(),
+                d.party(),
                 d.date(),
                 d.due(),
                 d.currency(),
                 d.pricesIncludeTax(),
-                d.receivableAccount(),
+                d.controlAccount(),
                 d.externalReference(),
                 d.creditsNumber(),
                 d.lines(),
@@ -201,12 +203,12 @@ class BooksTest {
                 "",
                 false,
                 d.kind(),
-                d.customer(),
+                d.party(),
                 d.date(),
                 d.due(),
                 d.currency(),
                 d.pricesIncludeTax(),
-                d.receivableAccount(),
+                d.controlAccount(),
                 null,
                 d.creditsNumber(),
                 d.lines(),
@@ -224,12 +226,12 @@ class BooksTest {
                 "Rigging renewed",
                 true,
                 d.kind(),
-                d.customer(),
+                d.party(),
                 d.date(),
                 d.due(),
                 d.currency(),
                 d.pricesIncludeTax(),
-                d.receivableAccount(),
+                d.controlAccount(),
                 null,
                 d.creditsNumber(),
                 d.lines(),
@@ -279,7 +281,7 @@ class BooksTest {
         assertThat(Companies.in(Company.CHARTER, () -> posting.counts()).documents())
                 .isZero();
         assertThat(Companies.in(Company.CHARTER, () -> masters.accounts())).hasSize(12);
-        assertThat(saltmere(() -> masters.accounts())).hasSize(25);
+        assertThat(saltmere(() -> masters.accounts())).hasSize(28);
         assertThat(saltmere(() -> numbers.taken(List.of("T-6", "nowhere"))))
                 .containsExactly(new Books.TakenNumber("T-6", "test:T-6"));
         assertThatThrownBy(() -> Companies.get("nobody")).isInstanceOf(Refusal.class);
@@ -309,12 +311,12 @@ class BooksTest {
             page.forEach(account -> codes.add(account.code()));
             after = page.isEmpty() ? after : page.getLast().code();
         } while (page.size() == 7);
-        assertThat(codes).hasSize(25).isSorted().doesNotHaveDuplicates();
+        assertThat(codes).hasSize(28).isSorted().doesNotHaveDuplicates();
     }
 
     @Test
-    void namesAndCodesOfItemsAndCustomersAreTakenOnce() {
-        Books.Customer draft = new Books.Customer(null, "New Buoys", "", "", "", null, null, "test:c1", true, 0);
+    void namesAndCodesOfItemsAndPartiesAreTakenOnce() {
+        Books.Party draft = new Books.Party(null, "New Buoys", "", "", "", null, null, "test:c1", true, 0);
         saltmere(() -> masters.add(draft));
         assertRefused("name-taken", () -> masters.add(draft));
         Books.Item item = new Books.Item("BUOY", "Buoy", "4010", "S23", "test:i1", true, 0);
@@ -325,6 +327,53 @@ class BooksTest {
                 "name-too-long",
                 () -> masters.add(new Books.Item("B3", "b".repeat(32), "4010", "S23", "test:i3", true, 0)));
         assertRefused("name-missing", () -> masters.add(new Books.Item("B4", " ", "4010", "S23", "x", true, 0)));
+    }
+
+    private static Draft bill(String number, String party, String kind) {
+        return new Draft(
+                number,
+                kind,
+                party,
+                DAY,
+                DAY.plusDays(30),
+                "EUR",
+                false,
+                "2100",
+                "test:" + party + number,
+                "",
+                List.of(new DraftLine(null, "5100", "Rope", BigDecimal.ONE, amount("10.00"), amount("10.00"), "S23")),
+                null);
+    }
+
+    @Test
+    void aBillOwesItsSupplierAndAPaymentOfItLeavesTheBank() {
+        Books.Document bill = saltmere(() -> posting.post(bill("K-1", "IC-1002", "bill")));
+        assertThat(bill.journal())
+                .extracting(each -> each.account() + " " + each.debit() + " " + each.credit())
+                .containsExactly("5100 10.00 0.00", "1400 2.30 0.00", "2100 0.00 12.30");
+        BigDecimal sales = saltmere(() -> posting.counts()).gross();
+        saltmere(() -> posting.post(bill("K-1", "IC-1003", "bill")));
+        assertThat(saltmere(() -> posting.counts()).gross())
+                .as("sums are of sales")
+                .isEqualByComparingTo(sales);
+        assertRefused("number-taken", () -> posting.post(bill("K-1", "IC-1002", "bill")));
+        assertThat(saltmere(() -> numbers.taken(List.of("K-1"))))
+                .as("no number of ours")
+                .isEmpty();
+
+        BigDecimal bank = balance("1000");
+        saltmere(() -> posting.pay(new Books.Payment(bill.id(), DAY, amount("12.30"), "1000")));
+        assertThat(balance("1000")).isEqualByComparingTo(bank.subtract(amount("12.30")));
+        saltmere(() -> posting.post(bill("K-1C", "IC-1003", "supplier-credit")));
+        assertThat(balance("2100")).as("one bill is paid, one set off").isEqualByComparingTo("0.00");
+    }
+
+    private static BigDecimal balance(String account) {
+        return saltmere(() -> posting.balances()).stream()
+                .filter(each -> each.code().equals(account))
+                .map(Books.Balance::balance)
+                .findFirst()
+                .orElseThrow();
     }
 
     private static void assertRefused(String code, ScopedValue.CallableOp<?, RuntimeException> work) {

@@ -8,14 +8,25 @@ import java.util.List;
 
 /// Walks from the most specific account rule to the least and stops at the first that answers (domain, section 3).
 public final class AccountResolver {
-    private static final List<AccountRule> RULES = List.of(
-            new AccountRule(Step.LINE_OVERRIDE, RowKind.LINE, (d, l) -> Crosswalk.lineCode(d.number(), l.id())),
+    private static final AccountRule OVERRIDE =
+            new AccountRule(Step.LINE_OVERRIDE, RowKind.LINE, (d, l) -> Crosswalk.lineCode(d, l.id()));
+    private static final List<AccountRule> SALES = List.of(
+            OVERRIDE,
             new AccountRule(Step.ITEM, RowKind.ITEM, (d, l) -> l.item()),
             new AccountRule(Step.CATEGORY, RowKind.CATEGORY, (d, l) -> l.category()),
             new AccountRule(
                     Step.ROLE,
                     RowKind.ROLE,
                     (d, l) -> AccountRole.ofIncome(l.kind()).name()));
+    /// The items of a bill are its seller's, whose codes mean nothing here; who sold them says what they are for.
+    private static final List<AccountRule> PURCHASES = List.of(
+            OVERRIDE,
+            new AccountRule(
+                    Step.SUPPLIER, RowKind.SUPPLIER, (d, l) -> d.seller().code()),
+            new AccountRule(
+                    Step.ROLE,
+                    RowKind.ROLE,
+                    (d, l) -> AccountRole.ofPurchase(l.kind()).name()));
 
     private final Crosswalk crosswalk;
 
@@ -23,11 +34,12 @@ public final class AccountResolver {
         this.crosswalk = crosswalk;
     }
 
-    /// The income account of a line, with every rule that was asked.
-    public Walk incomeAccount(Document document, DocumentLine line) {
-        List<WalkStep> steps = new ArrayList<>(RULES.size());
+    /// The account of a line, of income or of what was bought, with every rule that was asked.
+    public Walk account(Document document, DocumentLine line) {
+        List<AccountRule> rules = document.kind().isSale() ? SALES : PURCHASES;
+        List<WalkStep> steps = new ArrayList<>(rules.size());
         boolean answered = false;
-        for (AccountRule rule : RULES) {
+        for (AccountRule rule : rules) {
             String subject = rule.subject().of(document, line);
             WalkStep step = answered ? new WalkStep(rule.step(), Verdict.NOT_ASKED, subject, null) : ask(rule, subject);
             answered |= step.verdict() == Verdict.ANSWERED;

@@ -15,12 +15,22 @@ public enum AccountRole {
     FEE_INCOME(RecordType.SALES, Need.OPTIONAL, AccountType.REVENUE),
     DISCOUNT_GIVEN(RecordType.SALES, Need.OPTIONAL, AccountType.REVENUE, AccountType.EXPENSE),
     OUTPUT_TAX(RecordType.SALES, Need.REQUIRED, AccountType.TAX, AccountType.LIABILITY),
-    ROUNDING(RecordType.SALES, Need.REQUIRED, AccountType.REVENUE, AccountType.EXPENSE),
+    ROUNDING(
+            EnumSet.of(RecordType.SALES, RecordType.PURCHASES),
+            Need.REQUIRED,
+            AccountType.REVENUE,
+            AccountType.EXPENSE),
     CUSTOMER_ADVANCES(RecordType.SALES, Need.OPTIONAL, AccountType.LIABILITY),
     GIFT_VOUCHERS(RecordType.SALES, Need.OPTIONAL, AccountType.LIABILITY),
     PAYABLES_CONTROL(RecordType.PURCHASES, Need.REQUIRED, AccountType.PAYABLE),
-    PURCHASES(RecordType.PURCHASES, Need.OPTIONAL, AccountType.COST, AccountType.EXPENSE),
-    EXPENSES(RecordType.PURCHASES, Need.OPTIONAL, AccountType.EXPENSE),
+    PURCHASES(
+            RecordType.PURCHASES,
+            Need.OPTIONAL,
+            AccountType.COST,
+            AccountType.EXPENSE,
+            AccountType.STOCK,
+            AccountType.ASSET),
+    EXPENSES(RecordType.PURCHASES, Need.OPTIONAL, AccountType.EXPENSE, AccountType.COST),
     INPUT_TAX(RecordType.PURCHASES, Need.REQUIRED, AccountType.TAX, AccountType.ASSET),
     SUPPLIER_ADVANCES(RecordType.PURCHASES, Need.OPTIONAL, AccountType.ASSET),
     BANK(RecordType.SETTLEMENTS, Need.REQUIRED, AccountType.BANK),
@@ -40,11 +50,15 @@ public enum AccountRole {
         OPTIONAL
     }
 
-    private final RecordType carries;
+    private final Set<RecordType> carries;
     private final Need need;
     private final Set<AccountType> types;
 
     AccountRole(RecordType carries, Need need, AccountType first, AccountType... others) {
+        this(EnumSet.of(carries), need, first, others);
+    }
+
+    AccountRole(Set<RecordType> carries, Need need, AccountType first, AccountType... others) {
         this.carries = carries;
         this.need = need;
         types = EnumSet.of(first, others);
@@ -60,12 +74,12 @@ public enum AccountRole {
 
     /// Whether a route that carries these records needs an account for it.
     public boolean isRequired(Set<RecordType> carried) {
-        return need == Need.REQUIRED && carried.contains(carries);
+        return need == Need.REQUIRED && serves(carried);
     }
 
     /// Whether it can be of use on a route that carries these records.
     public boolean serves(Set<RecordType> carried) {
-        return carried.contains(carries);
+        return carries.stream().anyMatch(carried::contains);
     }
 
     /// The role that gives the income account of a line when nothing more specific does.
@@ -78,6 +92,15 @@ public enum AccountRole {
             case FEE -> FEE_INCOME;
             case DISCOUNT -> DISCOUNT_GIVEN;
             case ADVANCE -> CUSTOMER_ADVANCES;
+        };
+    }
+
+    /// The role that gives the account of a line that was bought when nothing more specific does.
+    public static AccountRole ofPurchase(LineKind kind) {
+        return switch (kind) {
+            case GOODS, DISCOUNT -> PURCHASES;
+            case ADVANCE -> SUPPLIER_ADVANCES;
+            case LABOUR, EXPENSE, SHIPPING, FEE -> EXPENSES;
         };
     }
 }

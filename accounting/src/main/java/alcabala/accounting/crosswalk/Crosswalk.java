@@ -1,5 +1,6 @@
 package alcabala.accounting.crosswalk;
 
+import alcabala.accounting.document.Document;
 import alcabala.accounting.matching.Candidate;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
@@ -45,7 +46,9 @@ public final class Crosswalk {
                 party, asked -> matcher.rank(asked).stream().findFirst());
     }
 
-    public static String lineCode(String documentNumber, String lineId) {
-        return documentNumber + "/" + lineId;
+    /// How a line is named, `HW-20417/2`; one of a bill with its supplier, since two may use the same number.
+    public static String lineCode(Document document, String lineId) {
+        String owner = document.kind().isSale() ? "" : document.seller().code() + " ";
+        return owner + document.number() + "/" + lineId;
     }
 }

@@ -7,5 +7,6 @@ public enum RowKind {
     CATEGORY,
     TAX,
     ROLE,
+    SUPPLIER,
     LINE
 }

@@ -5,5 +5,6 @@ public enum Step {
     LINE_OVERRIDE,
     ITEM,
     CATEGORY,
+    SUPPLIER,
     ROLE
 }

@@ -33,6 +33,14 @@ public sealed interface Finding {
         }
     }
 
+    /// Nothing says what is bought from the supplier, and the route has no default for it.
+    record SupplierUnmapped(String supplier, String name) implements Finding {
+        @Override
+        public String cause() {
+            return "supplier-unmapped:" + supplier;
+        }
+    }
+
     /// The route has no account for a role that the document needs.
     record RoleUnset(AccountRole role) implements Finding {
         @Override
@@ -164,19 +172,6 @@ public sealed interface Finding {
         @Override
         public String cause() {
             return "not-a-party";
-        }
-
-        @Override
-        public Severity severity() {
-            return Severity.WARNS;
-        }
-    }
-
-    /// Purchases are taken in and shown, not compiled yet.
-    record PurchaseNotCompiled() implements Finding {
-        @Override
-        public String cause() {
-            return "purchase-not-compiled";
         }
 
         @Override

@@ -31,8 +31,8 @@ public final class Compiler {
         if (ledger == null) {
             return only(new Finding.Unrouted(document.site()));
         }
-        if (!document.kind().isSale()) {
-            return only(new Finding.PurchaseNotCompiled());
+        if (!route.settings().crosses(document.kind())) {
+            return only(new Finding.DoesNotCross(document.kind()));
         }
         return new DocumentCompilation(document, crosswalk, route.settings(), ledger).run();
     }

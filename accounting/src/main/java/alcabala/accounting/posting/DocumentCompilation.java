@@ -35,21 +35,24 @@ import java.util.Optional;
 import java.util.Set;
 import org.joda.money.Money;
 
-/// The compiling of one sale, step by step. Checks everything and reports each finding once.
+/// The compiling of one document, step by step. Checks everything and reports each finding once.
 final class DocumentCompilation {
     private final Document document;
     private final Crosswalk crosswalk;
     private final LedgerProfile ledger;
     private final Set<Finding> findings = new LinkedHashSet<>();
     private final Map<String, String> taxCodes = new HashMap<>();
-
     private final RouteSettings settings;
+    private final Side side;
+    private final boolean taxInLines;
 
     DocumentCompilation(Document document, Crosswalk crosswalk, RouteSettings settings, LedgerProfile ledger) {
         this.document = document;
         this.crosswalk = crosswalk;
         this.settings = settings;
         this.ledger = ledger;
+        this.side = Side.of(document.kind());
+        this.taxInLines = settings.hasTaxInLines(document.kind());
     }
 
     Compilation run() {
@@ -58,9 +61,9 @@ final class DocumentCompilation {
         List<DocumentLine> taxable = TaxableLines.of(document);
         List<ResolvedLine> resolved = resolve(taxable);
         checkOneTaxCode(resolved);
-        List<LedgerLine> lines = new LedgerLines(crosswalk, settings).of(resolved);
+        List<LedgerLine> lines = new LedgerLines(document.kind(), crosswalk, settings).of(resolved);
         Optional<TaxComparison> tax = compareTax(taxable, resolved, lines);
-        String control = roleAccount(AccountRole.RECEIVABLES_CONTROL);
+        String control = roleAccount(side.control());
         tax.ifPresent(this::checkTaxAccounts);
         String rounding = tax.filter(t -> !t.rounding().isZero())
                 .map(t -> roleAccount(AccountRole.ROUNDING))
@@ -88,9 +91,6 @@ final class DocumentCompilation {
                     document.currency().getCode(), ledger.baseCurrency().getCode()));
         }
         checkParty(document.counterparty());
-        if (!settings.crosses(document.kind())) {
-            findings.add(new Finding.DoesNotCross(document.kind()));
-        }
         settings.findCutOff(document.kind())
                 .filter(day -> document.issueDate().isBefore(day))
                 .ifPresent(day -> findings.add(new Finding.BeforeCutOff(document.issueDate(), day)));
@@ -113,12 +113,12 @@ final class DocumentCompilation {
         AccountResolver resolver = new AccountResolver(crosswalk);
         List<ResolvedLine> resolved = new ArrayList<>(lines.size());
         for (DocumentLine line : lines) {
-            Walk walk = resolver.incomeAccount(document, line);
+            Walk walk = resolver.account(document, line);
             checkAccount(line, walk);
-            String code = settings.taxIsOff() ? "" : taxCode(line.tax());
+            String code = taxInLines ? "" : taxCode(line.tax());
             resolved.add(new ResolvedLine(line, line.amount(), walk, code));
         }
-        return settings.taxIsOff() ? TaxOff.of(document, resolved) : resolved;
+        return taxInLines ? TaxInLines.of(document, resolved) : resolved;
     }
 
     private void checkOneTaxCode(List<ResolvedLine> resolved) {
@@ -136,16 +136,20 @@ final class DocumentCompilation {
     private void checkAccount(DocumentLine line, Walk walk) {
         Optional<CrosswalkRow> answer = walk.findAnswer();
         if (answer.isPresent()) {
-            checkUsable(answer.get().account(), AccountRole.ofIncome(line.kind()));
+            checkUsable(answer.get().account(), side.roleOf(line.kind()));
         } else {
             findings.add(unanswered(line, walk));
         }
     }
 
-    /// Names the place where one row settles the most: the category when the item has one, else the item, else the
-    /// role.
-    private static Finding unanswered(DocumentLine line, Walk walk) {
+    /// Names the place where one row settles the most: the supplier of a bill; the category when the item has one, else
+    /// the item, else the role.
+    private Finding unanswered(DocumentLine line, Walk walk) {
         for (WalkStep step : walk.steps().reversed()) {
+            if (step.step() == Step.SUPPLIER && !step.subject().isEmpty()) {
+                return new Finding.SupplierUnmapped(
+                        step.subject(), document.seller().name());
+            }
             if (step.step() == Step.CATEGORY && !step.subject().isEmpty()) {
                 return new Finding.CategoryUnmapped(step.subject());
             }
@@ -153,7 +157,7 @@ final class DocumentCompilation {
                 return new Finding.ItemUnmapped(step.subject(), line.description());
             }
         }
-        return new Finding.RoleUnset(AccountRole.ofIncome(line.kind()));
+        return new Finding.RoleUnset(side.roleOf(line.kind()));
     }
 
     private void checkUsable(String code, AccountRole role) {
@@ -173,7 +177,7 @@ final class DocumentCompilation {
     }
 
     private String findTaxCode(TaxCombination tax) {
-        String unstated = tax.equals(TaxCombination.NONE) ? settings.get(Setting.UNSTATED_TAX) : "";
+        String unstated = tax.equals(TaxCombination.NONE) ? settings.get(side.unstatedTax()) : "";
         String code = crosswalk
                 .find(RowKind.TAX, tax.key())
                 .map(CrosswalkRow::counterpart)
@@ -197,8 +201,7 @@ final class DocumentCompilation {
     /// Empty when a tax has no code on the ledger, since then nobody can know what the ledger would compute.
     private Optional<TaxComparison> compareTax(
             List<DocumentLine> taxable, List<ResolvedLine> resolved, List<LedgerLine> lines) {
-        if (!settings.taxIsOff()
-                && resolved.stream().anyMatch(line -> line.taxCode().isEmpty())) {
+        if (!taxInLines && resolved.stream().anyMatch(line -> line.taxCode().isEmpty())) {
             return Optional.empty();
         }
         List<TaxedAmount> amounts = lines.stream()
@@ -212,7 +215,7 @@ final class DocumentCompilation {
         Money stated = document.totals().tax();
         long gap = Math.abs(stated.minus(byLedger.tax()).getAmountMinorLong());
         boolean rateKnownToDiffer = findings.stream().anyMatch(Finding.TaxRateDiffers.class::isInstance);
-        if (gap > taxedLines && !rateKnownToDiffer && !settings.taxIsOff()) {
+        if (gap > taxedLines && !rateKnownToDiffer && !taxInLines) {
             findings.add(new Finding.TaxDiffers(stated, byLedger.tax(), taxedLines));
         }
         Money rounding = document.totals().gross().minus(byLedger.gross());
@@ -247,8 +250,7 @@ final class DocumentCompilation {
     }
 
     private Journal journal(List<LedgerLine> lines, TaxComparison tax, String control, String rounding) {
-        Journal.Builder journal =
-                new Journal.Builder(document.currency(), document.kind().isCredit());
+        Journal.Builder journal = new Journal.Builder(document.currency(), side.isMirrored(document.kind()));
         journal.debit(control, document.totals().gross());
         for (int i = 0; i < lines.size(); i++) {
             journal.credit(lines.get(i).account(), tax.ledger().lineNets().get(i));
@@ -262,23 +264,20 @@ final class DocumentCompilation {
         return journal.build();
     }
 
-    /// Where the ledger posts the tax of a code: its own account, else that of the role output tax.
+    /// Where the ledger posts the tax of a code: its own account, else that of the role output or input tax.
     private String taxAccount(String code) {
-        String own = ledger.taxCodes().get(code).account();
+        String own = side.accountOf(ledger.taxCodes().get(code));
         return own.isEmpty()
-                ? crosswalk
-                        .find(AccountRole.OUTPUT_TAX)
-                        .map(CrosswalkRow::account)
-                        .orElse("")
+                ? crosswalk.find(side.tax()).map(CrosswalkRow::account).orElse("")
                 : own;
     }
 
     private void checkTaxAccounts(TaxComparison tax) {
         boolean needed = tax.ledger().groups().stream()
                 .anyMatch(group -> !group.tax().isZero()
-                        && ledger.taxCodes().get(group.code()).account().isEmpty());
+                        && side.accountOf(ledger.taxCodes().get(group.code())).isEmpty());
         if (needed) {
-            roleAccount(AccountRole.OUTPUT_TAX);
+            roleAccount(side.tax());
         }
     }
 }

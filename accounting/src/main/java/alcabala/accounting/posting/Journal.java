@@ -19,7 +19,7 @@ public record Journal(List<JournalLine> lines, Money debit, Money credit) {
         private final CurrencyUnit currency;
         private final boolean mirrored;
 
-        /// @param mirrored true for a credit note, whose journal is that of the invoice with sides exchanged
+        /// @param mirrored true for a credit note or a bill, whose journal is that of an invoice with sides exchanged
         Builder(CurrencyUnit currency, boolean mirrored) {
             this.currency = currency;
             this.mirrored = mirrored;

@@ -3,6 +3,7 @@ package alcabala.accounting.posting;
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
@@ -15,6 +16,8 @@ import org.joda.money.Money;
 
 /// The lines as they go to the ledger, in the shape that the route's settings ask for.
 final class LedgerLines {
+    private final boolean namesItems;
+    private final boolean taxInLines;
     private final Crosswalk crosswalk;
     private final RouteSettings settings;
 
@@ -26,7 +29,10 @@ final class LedgerLines {
         }
     }
 
-    LedgerLines(Crosswalk crosswalk, RouteSettings settings) {
+    /// The items of a bill are its seller's: the ledger does not have them.
+    LedgerLines(DocumentKind kind, Crosswalk crosswalk, RouteSettings settings) {
+        namesItems = kind.isSale() && settings.is(Setting.LINE_KIND, "items");
+        taxInLines = settings.hasTaxInLines(kind);
         this.crosswalk = crosswalk;
         this.settings = settings;
     }
@@ -62,7 +68,7 @@ final class LedgerLines {
 
     private LedgerLine line(ResolvedLine resolved) {
         DocumentLine line = resolved.line();
-        String item = settings.is(Setting.LINE_KIND, "accounts") ? "" : line.item();
+        String item = namesItems ? line.item() : "";
         return new LedgerLine(
                 item,
                 counterpart(item),
@@ -95,7 +101,7 @@ final class LedgerLines {
     /// The source's own price; with tax switched off, the one that its amount with tax comes to.
     private BigDecimal price(ResolvedLine resolved) {
         DocumentLine line = resolved.line();
-        if (!settings.taxIsOff() || line.quantity().signum() == 0) {
+        if (!taxInLines || line.quantity().signum() == 0) {
             return line.price();
         }
         return resolved.amount()

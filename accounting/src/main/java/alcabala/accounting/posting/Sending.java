@@ -28,7 +28,7 @@ record Sending(Document document, Crosswalk crosswalk, RouteSettings settings) {
                 date(),
                 document.dueDate(),
                 document.currency(),
-                settings.taxIsOff() ? PriceMode.NET : document.priceMode(),
+                settings.hasTaxInLines(document.kind()) ? PriceMode.NET : document.priceMode(),
                 party,
                 crosswalk
                         .find(RowKind.PARTY, party)
@@ -39,19 +39,20 @@ record Sending(Document document, Crosswalk crosswalk, RouteSettings settings) {
                 lines,
                 settings.is(Setting.WORK_DESCRIPTION, "yes") ? document.note() : "",
                 settings.is(Setting.ARRIVAL, "draft"),
-                settings.is(Setting.E_MAIL, "yes"),
+                document.kind().isSale() && settings.is(Setting.E_MAIL, "yes"),
                 tax.ledger().net().plus(tax.rounding()),
                 tax.ledger().tax(),
                 document.totals().gross());
     }
 
     private boolean ledgerNumbers() {
-        return settings.is(Setting.NUMBERED_BY, "ledger");
+        return document.kind().isSale() && settings.is(Setting.NUMBERED_BY, "ledger");
     }
 
-    /// A number of the source as it is on the ledger; empty when the ledger gives its own.
+    /// A number of the source as it is on the ledger; empty when the ledger gives its own. A bill keeps its supplier's.
     private String numberOf(String number) {
-        return number.isEmpty() || ledgerNumbers() ? "" : settings.get(Setting.NUMBER_PREFIX) + number;
+        String prefix = document.kind().isSale() ? settings.get(Setting.NUMBER_PREFIX) : "";
+        return number.isEmpty() || ledgerNumbers() ? "" : prefix + number;
     }
 
     private NumberSeries series() {

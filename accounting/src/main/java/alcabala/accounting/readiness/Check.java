@@ -7,6 +7,7 @@ public enum Check {
     ROUTES(false),
     ACCOUNT_ROLES(false),
     DEFAULT_FOR_SALES(false),
+    DEFAULT_FOR_PURCHASES(false),
     TAX_OFF(false),
     TAX_CODES(false),
     TAX_RATES(false),

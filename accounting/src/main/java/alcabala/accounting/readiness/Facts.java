@@ -2,6 +2,7 @@ package alcabala.accounting.readiness;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RecordType;
+import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.ledger.LedgerProfile;
 import java.math.BigDecimal;
 import java.time.Duration;
@@ -19,11 +20,11 @@ import org.joda.money.Money;
 /// @param carried the records that the route carries
 /// @param ledger the ledger as last pulled
 /// @param roles the account that each role has on the route
-/// @param taxes the source's taxes that waiting documents use
+/// @param taxes the source's taxes that waiting documents use, as far as they are to cross as taxes
 /// @param settings of the company on the ledger; empty when it cannot be asked
 /// @param taxOff whether the route has tax switched off
-/// @param waiting the sales that have not crossed
-/// @param purchases the bills that have not crossed
+/// @param waiting the documents that have not crossed, of the kinds that cross on the route
+/// @param purchases the bills that have not crossed, whether the route carries them or not
 /// @param unrouted what of the same source has no route, by site
 /// @param newItems names of items, by code, that the ledger lacks and that would be created
 /// @param itemNames names of the items that the ledger has, by code
@@ -76,16 +77,15 @@ public record Facts(
     /// A document that has not crossed.
     ///
     /// @param gross minor units, credit notes negative; so is the tax
-    /// @param credit whether it is a credit note
-    /// @param missing roles that it needs and the route does not have
     /// @param goods whether a line of it is for goods
+    /// @param missing roles that it needs and the route does not have
     public record Waiting(
+            DocumentKind kind,
             String number,
             LocalDate issueDate,
             CurrencyUnit currency,
             long gross,
             long tax,
-            boolean credit,
             boolean goods,
             Set<AccountRole> missing) {}
 }

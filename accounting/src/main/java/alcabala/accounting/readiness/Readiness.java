@@ -1,6 +1,8 @@
 package alcabala.accounting.readiness;
 
 import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.RecordType;
+import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.matching.ItemNames;
@@ -45,7 +47,8 @@ public final class Readiness {
             case ROUTES -> routes();
             case TAX_OFF -> taxOff();
             case ACCOUNT_ROLES -> roles();
-            case DEFAULT_FOR_SALES -> defaultForSales();
+            case DEFAULT_FOR_SALES -> defaultFor(check, RecordType.SALES, AccountRole.SALES);
+            case DEFAULT_FOR_PURCHASES -> defaultFor(check, RecordType.PURCHASES, AccountRole.PURCHASES);
             case TAX_CODES -> taxes(check, use -> codeOf(use).isEmpty());
             case TAX_RATES ->
                 taxes(
@@ -53,8 +56,10 @@ public final class Readiness {
                         use -> codeOf(use)
                                 .filter(code -> code.rate().compareTo(use.rate()) != 0)
                                 .isPresent());
-            case APPLIES_CREDITS -> ifSet(check, settings().appliesCredits(), Waiting::credit);
-            case TRACKS_QUANTITIES -> ifSet(check, settings().tracksQuantities(), Waiting::goods);
+            case APPLIES_CREDITS ->
+                ifSet(check, settings().appliesCredits(), doc -> doc.kind() == DocumentKind.CREDIT_NOTE);
+            case TRACKS_QUANTITIES ->
+                ifSet(check, settings().tracksQuantities(), doc -> doc.kind().isSale() && doc.goods());
             case NUMBERS -> numbers();
             case PERIOD ->
                 of(
@@ -101,16 +106,19 @@ public final class Readiness {
 
     /// The amount is the tax, since that is what would be booked as revenue.
     private Result taxOff() {
-        List<Waiting> taxed =
-                facts.waiting().stream().filter(doc -> doc.tax() != 0).toList();
+        List<Waiting> taxed = facts.waiting().stream()
+                .filter(doc -> doc.kind().isSale() && doc.tax() != 0)
+                .toList();
         return facts.taxOff() && !taxed.isEmpty()
                 ? new Result(Check.TAX_OFF, Verdict.WARNS, List.of(), taxed.size(), sum(taxed, Waiting::tax))
                 : passes(Check.TAX_OFF);
     }
 
     private Result numbers() {
-        Result found =
-                of(Check.NUMBERS, Verdict.BLOCKS, doc -> facts.takenNumbers().contains(doc.number()));
+        Result found = of(
+                Check.NUMBERS,
+                Verdict.BLOCKS,
+                doc -> doc.kind().isSale() && facts.takenNumbers().contains(doc.number()));
         return found.verdict() == Verdict.PASSES ? found : found.proposing(String.valueOf(facts.safeNextNumber()));
     }
 
@@ -164,17 +172,15 @@ public final class Readiness {
     }
 
     /// Without one, whatever is not mapped is asked about; that may be meant.
-    private Result defaultForSales() {
-        boolean set = facts.roles().containsKey(AccountRole.SALES);
-        return set
-                ? passes(Check.DEFAULT_FOR_SALES)
-                : result(Check.DEFAULT_FOR_SALES, Verdict.WARNS, List.of(AccountRole.SALES.name()), List.of());
+    private Result defaultFor(Check check, RecordType carried, AccountRole role) {
+        return facts.roles().containsKey(role) || !facts.carried().contains(carried)
+                ? passes(check)
+                : result(check, Verdict.WARNS, List.of(role.name()), List.of());
     }
 
     private Result taxes(Check check, Predicate<TaxUse> isWrong) {
         List<TaxUse> wrong = facts.taxes().stream().filter(isWrong).toList();
-        // Switched off, tax needs no code: that it is off is another check's matter.
-        if (wrong.isEmpty() || facts.taxOff()) {
+        if (wrong.isEmpty()) {
             return passes(check);
         }
         long gross = wrong.stream().mapToLong(TaxUse::gross).sum();

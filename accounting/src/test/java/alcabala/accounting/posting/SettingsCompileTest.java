@@ -39,7 +39,7 @@ class SettingsCompileTest {
             TaxCombination.of(List.of(Tax.of("GST", "5", TaxCategory.S), Tax.of("PST", "7", TaxCategory.S)));
 
     private static RouteSettings decided(Object... pairs) {
-        RouteSettings settings = RouteSettings.STANDARD;
+        RouteSettings settings = Samples.SETTINGS;
         for (int i = 0; i < pairs.length; i += 2) {
             settings = settings.with((Setting) pairs[i], (String) pairs[i + 1]);
         }
@@ -74,7 +74,13 @@ class SettingsCompileTest {
         "as-mapped, by-account, PER_LINE"
     })
     void everyShapeBalancesAndOwesTheSame(String tax, String detail, TaxRounding rounding) {
-        RouteSettings settings = decided(Setting.SALES_TAX, tax, Setting.LINE_DETAIL, detail);
+        RouteSettings settings = decided(
+                Setting.SALES_TAX,
+                tax,
+                Setting.PURCHASE_TAX,
+                tax.equals("off") ? "in-cost" : "reclaimed",
+                Setting.LINE_DETAIL,
+                detail);
         RandomDocuments documents = new RandomDocuments(20261125);
         int crossed = 0;
         for (int i = 0; i < 2_000; i++) {
@@ -257,7 +263,7 @@ class SettingsCompileTest {
     private static LedgerProfile oneCode() {
         LedgerProfile plain = Samples.ledger(EUR, TaxRounding.PER_DOCUMENT);
         Map<String, LedgerTaxCode> codes = new HashMap<>(plain.taxCodes());
-        codes.put("BOTH", new LedgerTaxCode("BOTH", "BOTH", new BigDecimal("12"), TaxCategory.S, "2200", true));
+        codes.put("BOTH", new LedgerTaxCode("BOTH", "BOTH", new BigDecimal("12"), TaxCategory.S, "2200", "", true));
         return new LedgerProfile(
                 plain.name(), plain.baseCurrency(), plain.taxRounding(), plain.accounts(), codes, 31, true);
     }

@@ -68,6 +68,6 @@ class TaxAccountTest {
     }
 
     private static LedgerTaxCode code(String code, String rate) {
-        return new LedgerTaxCode(code, code, new BigDecimal(rate), TaxCategory.S, "", true);
+        return new LedgerTaxCode(code, code, new BigDecimal(rate), TaxCategory.S, "", "", true);
     }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RecordType;
+import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
@@ -53,15 +54,16 @@ class ReadinessTest {
         Map<String, String> newItems = Map.of("N-1", "Rope 8 mm");
         Set<String> taken = Set.of();
         Map<String, Integer> otherRoutes = Map.of("Harbour office", 0);
+        Set<RecordType> carried = Set.of(RecordType.SALES);
         boolean otherBooks;
         boolean canBeAsked = true;
         boolean taxOff;
-        List<Waiting> purchases = List.of(waiting("B-1", 4_000, false));
+        List<Waiting> purchases = List.of(waiting(DocumentKind.BILL, "B-1", 4_000));
         List<Facts.Unrouted> unrouted = List.of();
 
         Result judge(Check check) {
             Facts facts = new Facts(
-                    Set.of(RecordType.SALES),
+                    carried,
                     LEDGER,
                     canBeAsked
                             ? Optional.of(new Facts.Settings(
@@ -100,7 +102,11 @@ class ReadinessTest {
     }
 
     private static Waiting waiting(String number, long gross, boolean credit) {
-        return new Waiting(number, DAY, CurrencyUnit.EUR, gross, gross / 10, credit, true, Set.of());
+        return waiting(credit ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE, number, gross);
+    }
+
+    private static Waiting waiting(DocumentKind kind, String number, long gross) {
+        return new Waiting(kind, number, DAY, CurrencyUnit.EUR, gross, gross / 10, true, Set.of());
     }
 
     private static final LedgerProfile LEDGER = new LedgerProfile(
@@ -121,7 +127,7 @@ class ReadinessTest {
             false);
 
     private static LedgerTaxCode code(String code, String rate, boolean active) {
-        return new LedgerTaxCode(code, code, new BigDecimal(rate), TaxCategory.S, "2200", active);
+        return new LedgerTaxCode(code, code, new BigDecimal(rate), TaxCategory.S, "2200", "1400", active);
     }
 
     private static Result spoilt(Check check, Consumer<Sound> spoil) {
@@ -156,7 +162,15 @@ class ReadinessTest {
             facts.roles.remove(AccountRole.ROUNDING);
             facts.waiting = List.of(
                     waiting("A-1", 12_300, false),
-                    new Waiting("A-2", DAY, CurrencyUnit.EUR, 500, 0, false, true, Set.of(AccountRole.ROUNDING)));
+                    new Waiting(
+                            DocumentKind.INVOICE,
+                            "A-2",
+                            DAY,
+                            CurrencyUnit.EUR,
+                            500,
+                            0,
+                            true,
+                            Set.of(AccountRole.ROUNDING)));
         });
         assertFails(result, Verdict.BLOCKS, 1, "5.00");
         assertThat(result.subjects()).containsExactly("ROUNDING");
@@ -166,8 +180,8 @@ class ReadinessTest {
     void anOptionalRoleMattersOnlyWhenADocumentNeedsIt() {
         Sound facts = new Sound();
         assertThat(facts.judge(Check.ACCOUNT_ROLES).verdict()).isEqualTo(Verdict.PASSES);
-        facts.waiting = List.of(
-                new Waiting("A-1", DAY, CurrencyUnit.EUR, 700, 0, false, false, Set.of(AccountRole.FEE_INCOME)));
+        facts.waiting = List.of(new Waiting(
+                DocumentKind.INVOICE, "A-1", DAY, CurrencyUnit.EUR, 700, 0, false, Set.of(AccountRole.FEE_INCOME)));
         assertThat(facts.judge(Check.ACCOUNT_ROLES).subjects()).containsExactly("FEE_INCOME");
     }
 
@@ -225,12 +239,28 @@ class ReadinessTest {
     @Test
     void taxSwitchedOffWarnsWithTheTaxThatWouldBeRevenue() {
         assertFails(spoilt(Check.TAX_OFF, facts -> facts.taxOff = true), Verdict.WARNS, 2, "10.30");
-        Sound codeless = new Sound();
-        codeless.taxOff = true;
-        codeless.taxes = List.of(new TaxUse("V23", new BigDecimal("23"), "", 2, 25_000));
-        assertThat(codeless.judge(Check.TAX_CODES).verdict())
-                .as("and then no code is needed")
+    }
+
+    @Test
+    void aRouteThatCarriesBillsNeedsWhatBillsNeed() {
+        Sound facts = new Sound();
+        facts.waiting = List.of(waiting("A-1", 12_300, false), waiting(DocumentKind.BILL, "B-1", 4_000));
+        facts.carried = Set.of(RecordType.SALES, RecordType.PURCHASES);
+        assertThat(facts.judge(Check.ACCOUNT_ROLES).subjects()).containsExactly("PAYABLES_CONTROL", "INPUT_TAX");
+        assertFails(facts.judge(Check.DEFAULT_FOR_PURCHASES), Verdict.WARNS, 0, "0.00");
+        facts.taxOff = true;
+        assertFails(facts.judge(Check.TAX_OFF), Verdict.WARNS, 1, "12.30");
+        facts.taken = Set.of("B-1");
+        assertThat(facts.judge(Check.NUMBERS).verdict())
+                .as("a supplier's number is the supplier's own")
                 .isEqualTo(Verdict.PASSES);
+
+        facts.carried = Set.of(RecordType.PURCHASES);
+        facts.roles.clear();
+        assertThat(facts.judge(Check.ACCOUNT_ROLES).subjects())
+                .as("and nothing of what only sales need")
+                .containsExactly("ROUNDING", "PAYABLES_CONTROL", "INPUT_TAX");
+        assertThat(facts.judge(Check.DEFAULT_FOR_SALES).verdict()).isEqualTo(Verdict.PASSES);
     }
 
     @Test
@@ -264,7 +294,7 @@ class ReadinessTest {
         Result foreign = spoilt(
                 Check.CURRENCIES,
                 facts -> facts.waiting = List.of(
-                        new Waiting("A-1", DAY, CurrencyUnit.of("CAD"), 5_000, 0, false, true, Set.of()),
+                        new Waiting(DocumentKind.INVOICE, "A-1", DAY, CurrencyUnit.of("CAD"), 5_000, 0, true, Set.of()),
                         waiting("A-2", 100, false)));
         assertFails(foreign, Verdict.BLOCKS, 1, "0.00");
     }

@@ -133,6 +133,7 @@ public final class CopperplateLists {
                 percent(row),
                 category(row),
                 cell(row, "Account"),
+                "",
                 open(row));
     }
 

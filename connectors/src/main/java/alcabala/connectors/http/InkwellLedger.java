@@ -84,7 +84,7 @@ public final class InkwellLedger implements LedgerConnector {
 
     @Override
     public void parties(Consumer<List<Party>> page) {
-        pages("/customers", "id", InkwellLedger::party, page);
+        pages("/parties", "id", InkwellLedger::party, page);
     }
 
     @Override
@@ -104,7 +104,7 @@ public final class InkwellLedger implements LedgerConnector {
         body.put("externalReference", reference);
         body.put("active", true);
         body.put("version", 0);
-        return http.post("/customers", write(body), key, InkwellLedger::party);
+        return http.post("/parties", write(body), key, InkwellLedger::party);
     }
 
     @Override
@@ -136,13 +136,13 @@ public final class InkwellLedger implements LedgerConnector {
         body.put("status", document.draft() ? "draft" : "final");
         body.put("note", document.note());
         body.put("toBeEmailed", document.toBeEmailed());
-        body.put("kind", document.kind() == DocumentKind.CREDIT_NOTE ? "credit-note" : "invoice");
-        body.put("customer", partyId);
+        body.put("kind", document.kind().word());
+        body.put("party", partyId);
         body.put("date", document.issueDate().toString());
         body.put("due", document.dueDate() == null ? null : document.dueDate().toString());
         body.put("currency", document.currency().getCode());
         body.put("pricesIncludeTax", document.priceMode() == PriceMode.TAX_INCLUSIVE);
-        body.put("receivableAccount", document.controlAccount());
+        body.put("controlAccount", document.controlAccount());
         body.put("externalReference", reference);
         body.put("creditsNumber", document.precedingNumber());
         body.put("lines", document.lines().stream().map(InkwellLedger::line).toList());
@@ -229,7 +229,7 @@ public final class InkwellLedger implements LedgerConnector {
     public LedgerCounts counts() {
         JsonNode node = http.get("/counts", JsonNode.class);
         return new LedgerCounts(
-                node.path("customers").asLong(),
+                node.path("parties").asLong(),
                 node.path("items").asLong(),
                 node.path("documents").asLong(),
                 node.path("gross").asDecimal(),
@@ -285,6 +285,7 @@ public final class InkwellLedger implements LedgerConnector {
                 node.path("rate").asDecimal(),
                 known(TaxCategory.class, text(node, "category"), "tax code " + code),
                 text(node, "account"),
+                text(node, "inputAccount"),
                 node.path("active").asBoolean());
     }
 

@@ -10,7 +10,7 @@ public record LedgerRecord(
         int version,
         String number,
         String kind,
-        String customer,
+        String party,
         LocalDate date,
         LocalDate due,
         boolean pricesIncludeTax,

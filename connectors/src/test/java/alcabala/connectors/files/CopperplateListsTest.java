@@ -26,7 +26,7 @@ class CopperplateListsTest {
                 .isEqualTo(new Listing.Terms(List.of(new LedgerTerm("N30", "30 days", 30, true))));
         assertThat(read("Tax code;Title;Percent;Category;Account;Open\nBOTH;Both;12,5;S;2310;yes"))
                 .isEqualTo(new Listing.TaxCodes(List.of(
-                        new LedgerTaxCode("BOTH", "Both", new BigDecimal("12.5"), TaxCategory.S, "2310", true))));
+                        new LedgerTaxCode("BOTH", "Both", new BigDecimal("12.5"), TaxCategory.S, "2310", "", true))));
         Listing parties = read(
                 "Party;Name;Tax number;E-mail;Phone;Street;City;Postal code;Country;Open\nP-1;Caf\u00e9;;a@b.example;;3 Lock St;Port Ellery;V0N;CA;yes");
         assertThat(((Listing.Parties) parties).rows().getFirst().billTo().city())

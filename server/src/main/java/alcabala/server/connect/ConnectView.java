@@ -226,7 +226,7 @@ class ConnectView {
                     coalesce(sum(s.sign * paid) filter (where state in ('Posted', 'Diverged')), 0) as paid,
                     coalesce(sum(s.sign * (gross - paid)) filter (where state in ('Posted', 'Diverged')), 0) as open
                 from document d cross join lateral (
-                    select case when d.kind in ('credit-note', 'supplier-credit') then -1 else 1 end as sign) s
+                    select case d.kind when 'invoice' then 1 when 'credit-note' then -1 else 0 end as sign) s
                 where d.route_id = :route""")
                 .param("source", route.sourceId())
                 .param("route", route.id())
@@ -241,7 +241,7 @@ class ConnectView {
         rows.add(new BothCounts(
                 "Documents posted", String.valueOf(here.posted()), asked(there, LedgerCounts::documents)));
         rows.add(new BothCounts(
-                "Gross posted", Amounts.decimal(currency, here.gross()), asked(there, LedgerCounts::gross)));
+                "Sales posted, gross", Amounts.decimal(currency, here.gross()), asked(there, LedgerCounts::gross)));
         rows.add(new BothCounts("Paid", Amounts.decimal(currency, here.paid()), asked(there, LedgerCounts::paid)));
         rows.add(new BothCounts("Open", Amounts.decimal(currency, here.open()), asked(there, LedgerCounts::open)));
         return rows;

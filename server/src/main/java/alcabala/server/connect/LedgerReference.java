@@ -73,7 +73,7 @@ public class LedgerReference {
 
     public List<LedgerTaxCode> taxCodes(long ledgerId) {
         return jdbc.sql("""
-                select code, name, rate, category, account, active from ledger_tax_code where ledger_id = :id and not gone order by code""")
+                select code, name, rate, category, account, input_account, active from ledger_tax_code where ledger_id = :id and not gone order by code""")
                 .param("id", ledgerId)
                 .query((row, n) -> new LedgerTaxCode(
                         row.getString("code"),
@@ -81,6 +81,7 @@ public class LedgerReference {
                         row.getBigDecimal("rate"),
                         TaxCategory.valueOf(row.getString("category")),
                         row.getString("account"),
+                        row.getString("input_account"),
                         row.getBoolean("active")))
                 .list();
     }

@@ -10,9 +10,9 @@ enum ReferenceKind {
             "tax code",
             "ledger_tax_code",
             "trim_scale(r.rate) || ' %, ' || r.category",
-            "rate, category, account",
-            "cast(p.body->>'rate' as numeric(9, 4)), p.body->>'category', p.body->>'account'"),
-    PARTY("customer", "ledger_party", "coalesce(r.body->>'taxIdentifier', '')", "body", "p.body"),
+            "rate, category, account, input_account",
+            "cast(p.body->>'rate' as numeric(9, 4)), p.body->>'category', p.body->>'account', p.body->>'inputAccount'"),
+    PARTY("party", "ledger_party", "coalesce(r.body->>'taxIdentifier', '')", "body", "p.body"),
     ITEM("item", "ledger_item", "r.account", "account", "p.body->>'account'"),
     TERM("terms", "ledger_term", "r.days || ' days'", "days", "cast(p.body->>'days' as int)");
 

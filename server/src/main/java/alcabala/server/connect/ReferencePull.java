@@ -250,7 +250,8 @@ public class ReferencePull {
                     new TreeMap<>(Map.of(
                             "rate", t.rate(),
                             "category", t.category().name(),
-                            "account", t.account()))));
+                            "account", t.account(),
+                            "inputAccount", t.inputAccount()))));
             send(ReferenceKind.TAX_CODE);
         }
 

@@ -1,6 +1,5 @@
 package alcabala.server.connect;
 
-import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.party.Business;
 import java.util.Set;
 
@@ -35,11 +34,6 @@ public record RouteRow(
     /// Whether the ledger can be asked, and sent to one by one; otherwise it takes files.
     public boolean ledgerAnswers() {
         return ledgerSystem.equals("inkwell");
-    }
-
-    /// The records that the route carries. Every route carries sales so far; bills are taken in and shown.
-    public Set<RecordType> carries() {
-        return Set.of(RecordType.SALES);
     }
 
     /// Our name for a document on the ledger.

@@ -61,6 +61,8 @@ public class SourceCatalogue {
     }
 
     /// Codes that documents use and the source has not told of: files name parties, items and taxes only in passing.
+    /// The
+    /// items of a bill are its supplier's.
     public void keepCodesOf(long sourceId, Collection<Document> documents) {
         Map<String, MapSqlParameterSource> parties = new LinkedHashMap<>();
         Map<String, MapSqlParameterSource> items = new LinkedHashMap<>();
@@ -76,7 +78,7 @@ public class SourceCatalogue {
                     party.code(),
                     code -> row(sourceId, code, party.name()).addValue("body", json.writeValueAsString(party)));
             for (DocumentLine line : document.lines()) {
-                if (!line.item().isEmpty()) {
+                if (document.kind().isSale() && !line.item().isEmpty()) {
                     items.computeIfAbsent(
                             line.item(),
                             code -> row(sourceId, code, line.description())

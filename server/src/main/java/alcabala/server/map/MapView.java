@@ -10,6 +10,7 @@ import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.server.connect.LedgerReference;
 import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.SettingStore;
 import alcabala.server.connect.SourceCatalogue;
 import alcabala.server.map.Suggestions.Suggestion;
 import java.util.ArrayList;
@@ -36,6 +37,7 @@ class MapView {
     private final LedgerReference reference;
     private final SourceCatalogue catalogue;
     private final PartyMatchers matchers;
+    private final SettingStore settings;
 
     /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`; empty when by none
     /// @param blockedAmount minor units
@@ -62,7 +64,9 @@ class MapView {
             CrosswalkStore store,
             LedgerReference reference,
             SourceCatalogue catalogue,
-            PartyMatchers matchers) {
+            PartyMatchers matchers,
+            SettingStore settings) {
+        this.settings = settings;
         this.jdbc = jdbc;
         this.store = store;
         this.reference = reference;
@@ -86,6 +90,7 @@ class MapView {
             case ITEM -> source.items();
             case CATEGORY -> source.categories();
             case TAX -> source.taxes();
+            case SUPPLIER -> source.suppliers();
             case ROLE -> source.roles();
             case LINE -> source.lines();
         };
@@ -242,9 +247,31 @@ class MapView {
                     .list();
         }
 
+        /// Whoever something was bought from.
+        List<Row> suppliers() {
+            return jdbc.sql("""
+                    select p.code, p.name, coalesce(p.body->>'taxIdentifier', '') as note from source_party p
+                    where p.source_id = :source and exists (
+                        select 1 from document d where d.source_id = p.source_id and d.party_code = p.code
+                            and d.kind in ('bill', 'supplier-credit'))
+                    order by p.code""")
+                    .param("source", route.sourceId())
+                    .query((row, n) -> row(
+                            RowKind.SUPPLIER,
+                            row.getString("code"),
+                            row.getString("name"),
+                            row.getString("note"),
+                            find(RowKind.ROLE, AccountRole.PURCHASES.name())
+                                    .map(role -> "role purchases: " + role.account())
+                                    .orElse(""),
+                            "supplier-unmapped:",
+                            null))
+                    .list();
+        }
+
         List<Row> roles() {
             List<Row> view = new ArrayList<>();
-            Set<RecordType> carried = route.carries();
+            Set<RecordType> carried = settings.of(route.id()).carries();
             for (AccountRole role : AccountRole.values()) {
                 if (role.serves(carried) || find(RowKind.ROLE, role.name()).isPresent()) {
                     view.add(row(

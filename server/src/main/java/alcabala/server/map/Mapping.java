@@ -11,18 +11,21 @@ import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.map.Affected.Released;
 import alcabala.server.map.Suggestions.Suggestion;
+import alcabala.server.platform.Copy;
 import alcabala.server.platform.NotPossibleException;
 import java.util.HashSet;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /// Changes a row and compiles again what shared it, all or nothing.
 @Component
 public class Mapping {
+    private final JdbcClient jdbc;
     private final Routes routes;
     private final CrosswalkStore store;
     private final LedgerReference reference;
@@ -40,7 +43,8 @@ public class Mapping {
     /// How many rows were written, and what that released.
     public record Accepted(int rows, Released released) {}
 
-    Mapping(Routes routes, CrosswalkStore store, LedgerReference reference, Affected affected) {
+    Mapping(JdbcClient jdbc, Routes routes, CrosswalkStore store, LedgerReference reference, Affected affected) {
+        this.jdbc = jdbc;
         this.routes = routes;
         this.store = store;
         this.reference = reference;
@@ -110,10 +114,12 @@ public class Mapping {
         return switch (change.kind()) {
             case PARTY -> checkParty(route, change);
             case ITEM -> checkItem(route, change);
-            case CATEGORY, LINE -> {
+            case CATEGORY -> {
                 requireIncome(route, change.account());
                 yield with(change, "", change.account());
             }
+            case SUPPLIER -> checkBought(route, change);
+            case LINE -> checkLine(route, change);
             case ROLE -> checkRole(route, change);
             case TAX -> checkTax(route, change);
         };
@@ -123,7 +129,7 @@ public class Mapping {
         if (!change.counterpart().isEmpty()
                 && reference.parties(route.ledgerId()).stream()
                         .noneMatch(party -> party.code().equals(change.counterpart()))) {
-            throw missing(route, "customer " + change.counterpart());
+            throw missing(route, "party " + change.counterpart());
         }
         return with(change, change.counterpart(), "");
     }
@@ -140,6 +146,29 @@ public class Mapping {
         }
         requireIncome(route, account);
         return with(change, change.counterpart(), account);
+    }
+
+    private Change checkLine(RouteRow route, Change change) {
+        boolean bought = jdbc.sql("""
+                select exists (select 1 from document where route_id = :route and refs @> cast(:ref as text[])
+                    and kind in ('bill', 'supplier-credit'))""")
+                .param("route", route.id())
+                .param("ref", Copy.array(Set.of(ref(change.kind(), change.code()))))
+                .query(Boolean.class)
+                .single();
+        if (bought) {
+            return checkBought(route, change);
+        }
+        requireIncome(route, change.account());
+        return with(change, "", change.account());
+    }
+
+    private Change checkBought(RouteRow route, Change change) {
+        AccountType type = account(route, change.account()).type();
+        if (!AccountRole.PURCHASES.takes(type)) {
+            throw wrongType(change.account(), type, "what is bought");
+        }
+        return with(change, "", change.account());
     }
 
     private Change checkTax(RouteRow route, Change change) {
@@ -167,16 +196,21 @@ public class Mapping {
     private static void requireLine(Change change) {
         if (change.kind() == RowKind.LINE && change.code().lastIndexOf('/') < 1) {
             throw NotPossibleException.invalid(
-                    "line-invalid", "A line is named by the number of its document and its own, such as HW-20417/2.");
+                    "line-invalid",
+                    "A line is named by the number of its document and its own, such as HW-20417/2; a bill’s with its supplier before.");
         }
     }
 
     private void requireIncome(RouteRow route, String code) {
         AccountType type = account(route, code).type();
         if (type != AccountType.REVENUE && type != AccountType.EXPENSE && type != AccountType.LIABILITY) {
-            throw NotPossibleException.invalid(
-                    "account-type", "Account " + code + " is of type " + word(type) + "; a sale cannot land there.");
+            throw wrongType(code, type, "a sale");
         }
+    }
+
+    private static NotPossibleException wrongType(String code, AccountType type, String what) {
+        return NotPossibleException.invalid(
+                "account-type", "Account " + code + " is of type " + word(type) + "; " + what + " cannot land there.");
     }
 
     private LedgerAccount account(RouteRow route, String code) {

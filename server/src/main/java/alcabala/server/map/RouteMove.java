@@ -107,7 +107,7 @@ class RouteMove {
         record Use(int documents, long amount) {}
         String sql = """
                 select count(*) as documents,
-                    coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0) as amount
+                    coalesce(sum(case when kind in ('credit-note', 'supplier-credit') then -gross else gross end), 0) as amount
                 from document where route_id = :route and outcome is distinct from 'posted'""";
         Use use = jdbc.sql(row.kind() == RowKind.ROLE ? sql : sql + " and refs @> cast(:ref as text[])")
                 .param("route", route.id())
@@ -210,7 +210,7 @@ class RouteMove {
                     itemsThere.containsKey(row.counterpart())
                             ? Optional.empty()
                             : Optional.of("there is no item " + row.counterpart());
-                case CATEGORY, ROLE, LINE -> Optional.empty();
+                case CATEGORY, SUPPLIER, ROLE, LINE -> Optional.empty();
             };
         }
 
@@ -246,18 +246,18 @@ class RouteMove {
                                     here.rate().toPlainString()));
         }
 
-        /// The same id in another company is another customer, unless its name or tax identifier says otherwise.
+        /// The same id in another company is another party, unless its name or tax identifier says otherwise.
         private Optional<String> party(String code) {
             Party there = partiesThere.get(code);
             Party here = partiesHere.get(code);
             if (there == null) {
-                return Optional.of("there is no customer " + code);
+                return Optional.of("there is no party " + code);
             }
             boolean same = here != null
                     && (Names.normalise(here.name()).equals(Names.normalise(there.name()))
                             || (!here.taxIdentifier().isEmpty()
                                     && here.taxIdentifier().equals(there.taxIdentifier())));
-            return same ? Optional.empty() : Optional.of("customer " + code + " is " + there.name() + " there");
+            return same ? Optional.empty() : Optional.of("party " + code + " is " + there.name() + " there");
         }
 
         private static String word(Enum<?> type) {

@@ -45,6 +45,7 @@ class ApiDescription {
             "crossedAt",
             "dueDate",
             "ids",
+            "purchases",
             "from",
             "to",
             "independentTotal",

@@ -16,6 +16,8 @@ public final class Sentences {
                         .formatted(f.item(), f.description());
             case Finding.CategoryUnmapped f ->
                 "Category %s has no account, and its items have none of their own.".formatted(f.category());
+            case Finding.SupplierUnmapped f ->
+                "Nothing says which account what is bought from %s (%s) belongs to.".formatted(f.name(), f.supplier());
             case Finding.RoleUnset f -> "The route names no account for the role %s.".formatted(role(f.role()));
             case Finding.AccountUnusable f -> accountUnusable(f);
             case Finding.TaxUnmapped f ->
@@ -56,7 +58,6 @@ public final class Sentences {
             case Finding.NotAParty f ->
                 "The business is neither its seller (%s) nor its buyer (%s); it is taken as the business's own sale."
                         .formatted(f.seller(), f.buyer());
-            case Finding.PurchaseNotCompiled f -> "A bill is taken in and shown; bills do not cross to the ledger yet.";
         };
     }
 

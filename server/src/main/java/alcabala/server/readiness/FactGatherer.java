@@ -3,6 +3,7 @@ package alcabala.server.readiness;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.readiness.Facts;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
@@ -25,10 +26,13 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -38,7 +42,7 @@ import org.springframework.stereotype.Component;
 @Component
 class FactGatherer {
     private static final String WAITING =
-            " d.route_id = :route and d.state not in ('Posted', 'Diverged', 'Voided') and d.kind in ('invoice', 'credit-note')";
+            " d.route_id = :route and d.state not in ('Posted', 'Diverged', 'Voided') and d.kind = any(:kinds)";
     private final JdbcClient jdbc;
     private final Ledgers ledgers;
     private final LedgerReference reference;
@@ -83,14 +87,17 @@ class FactGatherer {
         RouteSettings decided = decisions.of(route.id());
         String prefix = decided.get(Setting.NUMBER_PREFIX);
         return new Facts(
-                route.carries(),
+                decided.carries(),
                 reference.profile(route.ledgerId()),
                 settings,
                 decided.taxIsOff(),
                 roles(rows.getOrDefault(RowKind.ROLE, Map.of())),
-                taxes(route, rows.getOrDefault(RowKind.TAX, Map.of())),
-                documents(route, "invoice", "credit-note"),
-                documents(route, "bill", "supplier-credit"),
+                taxes(
+                        route,
+                        words(kind -> decided.crosses(kind) && !decided.hasTaxInLines(kind)),
+                        rows.getOrDefault(RowKind.TAX, Map.of())),
+                documents(route, words(decided::crosses)),
+                documents(route, words(kind -> !kind.isSale())),
                 unrouted(route),
                 newItems(route, rows.getOrDefault(RowKind.ITEM, Map.of()), items),
                 items,
@@ -167,14 +174,22 @@ class FactGatherer {
         return roles;
     }
 
-    private List<Facts.TaxUse> taxes(RouteRow route, Map<String, CrosswalkRow> rows) {
+    private static String[] words(Predicate<DocumentKind> which) {
+        return Stream.of(DocumentKind.values())
+                .filter(which)
+                .map(DocumentKind::word)
+                .toArray(String[]::new);
+    }
+
+    private List<Facts.TaxUse> taxes(RouteRow route, String[] kinds, Map<String, CrosswalkRow> rows) {
         return jdbc.sql("""
                 select t.code, t.rate, count(*) as documents,
-                    sum(case when d.kind = 'credit-note' then -d.gross else d.gross end) as gross
+                    sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end) as gross
                 from source_tax t join document d on d.refs @> array['tax:' || t.code] and""" + WAITING + """
                  where t.source_id = :source group by t.code, t.rate order by t.code""")
                 .param("source", route.sourceId())
                 .param("route", route.id())
+                .param("kinds", kinds)
                 .query((row, n) -> new Facts.TaxUse(
                         row.getString("code"),
                         row.getBigDecimal("rate"),
@@ -186,7 +201,7 @@ class FactGatherer {
                 .list();
     }
 
-    private List<Facts.Waiting> documents(RouteRow route, String... kinds) {
+    private List<Facts.Waiting> documents(RouteRow route, String[] kinds) {
         return jdbc.sql("""
                 select d.number, d.issue_date, d.currency, d.kind,
                     s.sign * d.gross as gross, s.sign * d.tax as tax,
@@ -200,15 +215,19 @@ class FactGatherer {
                 .param("route", route.id())
                 .param("kinds", kinds)
                 .query((row, n) -> new Facts.Waiting(
+                        kind(row.getString("kind")),
                         row.getString("number"),
                         row.getObject("issue_date", LocalDate.class),
                         CurrencyUnit.of(row.getString("currency")),
                         row.getLong("gross"),
                         row.getLong("tax"),
-                        row.getString("kind").equals("credit-note"),
                         row.getBoolean("goods"),
                         roles(row.getString("missing"))))
                 .list();
+    }
+
+    private static DocumentKind kind(String word) {
+        return DocumentKind.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 
     private static Set<AccountRole> roles(String names) {
@@ -231,6 +250,7 @@ class FactGatherer {
                     select 1 from document d where d.refs @> array['item:' || i.code] and""" + WAITING + ") order by i.code")
                 .param("source", route.sourceId())
                 .param("route", route.id())
+                .param("kinds", words(DocumentKind::isSale))
                 .query((row, n) -> Map.entry(row.getString("code"), row.getString("name")))
                 .list()
                 .stream()

@@ -41,6 +41,7 @@ final class ReadinessSentences {
             case TAX_OFF -> "Tax crosses as tax";
             case ACCOUNT_ROLES -> "Every needed role has a fitting account";
             case DEFAULT_FOR_SALES -> "There is a default for sales";
+            case DEFAULT_FOR_PURCHASES -> "There is a default for purchases";
             case TAX_CODES -> "Every tax in use has an active code";
             case TAX_RATES -> "Tax rates are the same on both sides";
             case APPLIES_CREDITS -> "Credits stay where they are put";
@@ -63,7 +64,8 @@ final class ReadinessSentences {
             case ROUTES -> "Every document of " + route.source() + " has a way to go.";
             case TAX_OFF -> "It is not switched off, or no waiting document is taxed.";
             case ACCOUNT_ROLES -> "All are set, active, and of a type that fits.";
-            case DEFAULT_FOR_SALES -> "The role sales has an account.";
+            case DEFAULT_FOR_SALES -> "The role sales has an account, or no sales cross on this route.";
+            case DEFAULT_FOR_PURCHASES -> "The role purchases has an account, or no bills cross on this route.";
             case TAX_CODES -> "Each has one.";
             case TAX_RATES -> "They are.";
             case APPLIES_CREDITS -> route.ledger() + " does not apply credits by itself.";
@@ -96,6 +98,7 @@ final class ReadinessSentences {
             case TAX_OFF -> "Tax on sales is switched off, and taxed documents wait.";
             case ACCOUNT_ROLES -> "Without an account that can be used: " + roles(subjects) + ".";
             case DEFAULT_FOR_SALES -> "The role sales has no account.";
+            case DEFAULT_FOR_PURCHASES -> "The role purchases has no account, and bills cross on this route.";
             case TAX_CODES ->
                 "Without an active code: "
                         + subjects.stream().map(ReadinessSentences::tax).collect(Collectors.joining(", ")) + ".";
@@ -133,6 +136,7 @@ final class ReadinessSentences {
             case TAX_OFF -> "Tax of " + documents + ", would be booked as revenue.";
             case ACCOUNT_ROLES -> documents + (result.documents() == 1 ? ", is blocked." : ", are blocked.");
             case DEFAULT_FOR_SALES -> "Goods that nothing else maps are asked about one by one. That may be meant.";
+            case DEFAULT_FOR_PURCHASES -> "Each new supplier is asked about once. That may be meant.";
             case TAX_CODES, TAX_RATES -> documents + (result.documents() == 1 ? ", is blocked." : ", are blocked.");
             case APPLIES_CREDITS -> "Credit notes are set off against the wrong invoices: " + documents + ".";
             case TRACKS_QUANTITIES -> "Cost of sales is booked twice, once here and once there, for " + documents + ".";
@@ -154,7 +158,7 @@ final class ReadinessSentences {
                         + "; or disconnect it, connect it anew, and move the route on purpose.";
             case ROUTES -> "Add a route for the site, or a default one, under Connections.";
             case TAX_OFF -> "Set “Tax on sales” to “as the crosswalk says” under Settings.";
-            case ACCOUNT_ROLES, DEFAULT_FOR_SALES -> "Choose accounts under Map, Account roles.";
+            case ACCOUNT_ROLES, DEFAULT_FOR_SALES, DEFAULT_FOR_PURCHASES -> "Choose accounts under Map, Account roles.";
             case TAX_CODES -> "Choose a code under Map, Tax codes.";
             case TAX_RATES ->
                 "Choose a code with the right rate under Map, Tax codes; or put the rate right in " + route.ledger()
@@ -180,7 +184,7 @@ final class ReadinessSentences {
         return switch (check) {
             case CONSENT, ROUTES -> "/connect?view=connections&route=" + route.code();
             case TAX_OFF, NUMBERS -> "/connect?view=settings&route=" + route.code();
-            case ACCOUNT_ROLES, DEFAULT_FOR_SALES -> "/map?kind=role&route=" + route.code();
+            case ACCOUNT_ROLES, DEFAULT_FOR_SALES, DEFAULT_FOR_PURCHASES -> "/map?kind=role&route=" + route.code();
             case TAX_CODES, TAX_RATES -> "/map?kind=tax&route=" + route.code();
             case ITEM_NAMES -> "/map?kind=item&route=" + route.code();
             default -> "";

@@ -133,7 +133,7 @@ class BothSidesView {
         return new Right(
                 record.id(),
                 record.number(),
-                partyName(route, record.customer()),
+                partyName(route, record.party()),
                 String.valueOf(record.date()),
                 record.due() == null ? "" : record.due().toString(),
                 plain(record.net()),

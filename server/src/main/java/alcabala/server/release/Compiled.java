@@ -42,18 +42,27 @@ record Compiled(List<FindingRow> findings, int blocking, String cause, String la
     /// The codes a document uses, by which it is found again when one of them is mapped.
     static Set<String> refs(Document document) {
         Set<String> refs = new LinkedHashSet<>();
-        refs.add(Mapping.ref(RowKind.LINE, Crosswalk.lineCode(document.number(), "")));
+        refs.add(Mapping.ref(RowKind.LINE, Crosswalk.lineCode(document, "")));
         refs.add(Mapping.ref(RowKind.PARTY, document.counterparty().code()));
+        if (!document.kind().isSale()) {
+            refs.add(Mapping.ref(RowKind.SUPPLIER, document.seller().code()));
+        }
         for (DocumentLine line : document.lines()) {
-            if (!line.item().isEmpty()) {
-                refs.add(Mapping.ref(RowKind.ITEM, line.item()));
-            }
-            if (!line.category().isEmpty()) {
-                refs.add(Mapping.ref(RowKind.CATEGORY, line.category()));
+            if (document.kind().isSale()) {
+                addSold(line, refs);
             }
             refs.add(Mapping.ref(RowKind.TAX, line.tax().key()));
         }
         return refs;
+    }
+
+    private static void addSold(DocumentLine line, Set<String> refs) {
+        if (!line.item().isEmpty()) {
+            refs.add(Mapping.ref(RowKind.ITEM, line.item()));
+        }
+        if (!line.category().isEmpty()) {
+            refs.add(Mapping.ref(RowKind.CATEGORY, line.category()));
+        }
     }
 
     private static String join(List<ResolvedLine> lines, java.util.function.Function<ResolvedLine, String> what) {

@@ -153,9 +153,8 @@ public class DocumentWriter {
     /// Whether what the route waits for has happened.
     private static boolean isApproved(Compiler compiler, Incoming incoming) {
         DocumentKind kind = incoming.document().kind();
-        Milestone awaited =
-                kind.isSale() ? compiler.route().settings().trigger(kind).milestone() : Milestone.APPROVED;
-        return incoming.milestones().contains(awaited);
+        return incoming.milestones()
+                .contains(compiler.route().settings().trigger(kind).milestone());
     }
 
     private static Set<String> names(Set<Milestone> milestones) {

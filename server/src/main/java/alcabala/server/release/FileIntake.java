@@ -76,18 +76,11 @@ public class FileIntake {
         return new Result(taken, problems);
     }
 
-    /// A sale that was issued is approved and sent; a bill still waits for somebody to approve it.
+    /// A sale that was issued is approved and sent; whoever takes in a supplier's bill has approved it.
     private static Incoming incoming(File file, Document document) {
         String owner = document.kind().isSale() ? "" : document.seller().code() + ":";
         String ref = document.kind().word() + ":" + owner + document.number();
-        return new Incoming(
-                ref,
-                document,
-                file.content(),
-                file.mediaType(),
-                file.name(),
-                document.kind().isSale() ? ISSUED : Set.of(),
-                false);
+        return new Incoming(ref, document, file.content(), file.mediaType(), file.name(), ISSUED, false);
     }
 
     private Optional<FileProblem> findDuplicate(

@@ -112,6 +112,7 @@ class WhyView {
             case "category-unmapped" -> new Fix(RowKind.CATEGORY, code);
             case "tax-unmapped", "tax-rate-differs" -> new Fix(RowKind.TAX, code);
             case "party-doubtful", "party-missing" -> new Fix(RowKind.PARTY, code);
+            case "supplier-unmapped" -> new Fix(RowKind.SUPPLIER, code);
             case "role-unset" -> new Fix(RowKind.ROLE, code);
             default -> null;
         };

@@ -15,7 +15,7 @@ final class Advice {
                         .formatted(ledger, source);
             case "account-unknown", "account-inactive", "account-type" ->
                 "Map the line to an account that is in use in %s, then send it again.".formatted(ledger);
-            case "customer-unknown", "customer-inactive" ->
+            case "party-unknown", "party-inactive" ->
                 "Choose another counterpart for the party on Map, or make it active in %s.".formatted(ledger);
             case "tax-code-unknown" -> "Choose an active tax code on Map, then send it again.";
             case "item-unknown", "name-taken", "name-too-long", "code-taken" ->

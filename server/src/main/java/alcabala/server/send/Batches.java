@@ -26,10 +26,12 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
@@ -51,8 +53,23 @@ class Batches {
     private final Jobs jobs;
     private final Clock clock;
 
-    /// Which documents are meant: those named, or all that are ready in a span of days.
-    record Choice(List<Long> ids, LocalDate from, LocalDate to) {}
+    /// Which documents are meant: those named, or all sales or all purchases that are ready in a span of days.
+    record Choice(List<Long> ids, LocalDate from, LocalDate to, boolean purchases) {
+        static Choice named(List<Long> ids) {
+            return new Choice(ids, null, null, false);
+        }
+
+        boolean isNamed() {
+            return ids != null && !ids.isEmpty();
+        }
+
+        String[] kinds() {
+            return Stream.of(DocumentKind.values())
+                    .filter(kind -> isNamed() || kind.isSale() != purchases)
+                    .map(DocumentKind::word)
+                    .toArray(String[]::new);
+        }
+    }
 
     record Creation(String code, String name) {}
 
@@ -96,8 +113,10 @@ class Batches {
         Map<String, Creation> items = new LinkedHashMap<>();
         Map<String, LedgerItem> known = new HashMap<>();
         reference.items(route.ledgerId()).forEach(item -> known.put(item.code(), item));
+        Set<Boolean> sides = new HashSet<>();
         for (Candidate candidate : candidates) {
             Document document = DocumentJson.read(candidate.content());
+            sides.add(document.kind().isSale());
             Compilation compilation = compiler.compile(document);
             if (compilation.ledgerDocument().isPresent()) {
                 LedgerDocument sent = compilation.ledgerDocument().get();
@@ -112,9 +131,12 @@ class Batches {
                 sent.lines().forEach(line -> addItem(line, known, items));
             }
         }
-        int asked = choice.ids() == null || choice.ids().isEmpty()
-                ? candidates.size()
-                : choice.ids().size();
+        if (sides.size() > 1) {
+            throw NotPossibleException.invalid(
+                    "mixed-batch",
+                    "Sales and purchases do not add up to one total. Choose the ones or the others, and send two batches.");
+        }
+        int asked = choice.isNamed() ? choice.ids().size() : candidates.size();
         return new Preview(
                 ids,
                 ControlTotals.of(CurrencyUnit.of(route.currency()), members),
@@ -251,18 +273,18 @@ class Batches {
     /// Kinds that go only when somebody names the document.
     private String[] chosenByHand(RouteRow route) {
         RouteSettings decided = settings.of(route.id());
-        return Stream.of(DocumentKind.INVOICE, DocumentKind.CREDIT_NOTE)
+        return Stream.of(DocumentKind.values())
                 .filter(kind -> decided.trigger(kind) == Trigger.BY_HAND)
                 .map(DocumentKind::word)
                 .toArray(String[]::new);
     }
 
     private List<Candidate> candidates(RouteRow route, Choice choice) {
-        boolean named = choice.ids() != null && !choice.ids().isEmpty();
+        boolean named = choice.isNamed();
         List<Candidate> found = jdbc.sql("""
                 select id, number, state, revision, content from document
                 where route_id = :route and state in (:states)
-                    and (:named or kind <> all(:byHand))
+                    and (:named or kind <> all(:byHand)) and kind = any(:kinds)
                     and (:named = false or id = any(:ids))
                     and (cast(:from as date) is null or issue_date >= :from)
                     and (cast(:to as date) is null or issue_date <= :to)
@@ -271,6 +293,7 @@ class Batches {
                 .param("states", named ? List.of("Ready", "Refused") : List.of("Ready"))
                 .param("named", named)
                 .param("byHand", chosenByHand(route))
+                .param("kinds", choice.kinds())
                 .param("ids", named ? choice.ids().toArray(Long[]::new) : new Long[0])
                 .param("from", named ? null : choice.from(), java.sql.Types.DATE)
                 .param("to", named ? null : choice.to(), java.sql.Types.DATE)

@@ -164,7 +164,7 @@ class LedgerNews {
     /// Payments aside, whether anything differs from what both sides last agreed on.
     private static boolean differs(LedgerRecord baseline, LedgerRecord now) {
         return !baseline.number().equals(now.number())
-                || !baseline.customer().equals(now.customer())
+                || !baseline.party().equals(now.party())
                 || !Objects.equals(baseline.date(), now.date())
                 || !Objects.equals(baseline.due(), now.due())
                 || !amounts(baseline).equals(amounts(now));

@@ -38,11 +38,11 @@ class SendApi {
     private final ReadinessRun readiness;
     private final Trail trail;
 
-    /// Either ids, or all that are ready from one day to another.
+    /// Either ids, or all that are ready from one day to another: sales, or if so asked purchases.
     record ChoiceJson(
-            @NotBlank String route, @Size(max = 5000) List<Long> ids, LocalDate from, LocalDate to) {
+            @NotBlank String route, @Size(max = 5000) List<Long> ids, LocalDate from, LocalDate to, Boolean purchases) {
         Batches.Choice asChoice() {
-            return new Batches.Choice(ids, from, to);
+            return new Batches.Choice(ids, from, to, Boolean.TRUE.equals(purchases));
         }
     }
 
@@ -63,6 +63,7 @@ class SendApi {
             @Size(max = 5000) List<Long> ids,
             LocalDate from,
             LocalDate to,
+            Boolean purchases,
             @Size(max = 40) String independentTotal,
             @Size(max = 500) String reason) {}
 
@@ -144,7 +145,10 @@ class SendApi {
         if (!preview.parties().isEmpty() || !preview.items().isEmpty()) {
             sentence.append(", creates ");
             if (!preview.parties().isEmpty()) {
-                sentence.append(plural(preview.parties().size(), "customer"));
+                sentence.append(
+                        preview.parties().size() == 1
+                                ? "1 party"
+                                : preview.parties().size() + " parties");
             }
             if (!preview.items().isEmpty()) {
                 sentence.append(preview.parties().isEmpty() ? "" : " and ")
@@ -166,7 +170,7 @@ class SendApi {
         judge(route, who);
         return new MadeBatch(batches.send(
                 route,
-                new Batches.Choice(send.ids(), send.from(), send.to()),
+                new Batches.Choice(send.ids(), send.from(), send.to(), Boolean.TRUE.equals(send.purchases())),
                 send.independentTotal(),
                 send.reason() == null ? "" : send.reason().trim(),
                 who.getName()));

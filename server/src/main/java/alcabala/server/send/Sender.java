@@ -92,7 +92,10 @@ class Sender {
             dispatches.unreached(dispatch, "It was blocked again before its turn came.");
             return Duration.ZERO;
         }
-        Optional<String> credited = documents.findLedgerNumber(route.id(), document.precedingNumber());
+        // A supplier's credit names the supplier's own bill, whose number stays what it is.
+        Optional<String> credited = document.kind().isSale()
+                ? documents.findLedgerNumber(route.id(), document.precedingNumber())
+                : Optional.empty();
         if (compiled.get().number().isEmpty()
                 && credited.isEmpty()
                 && !document.precedingNumber().isEmpty()) {

@@ -23,16 +23,25 @@ class Triggered {
         this.batches = batches;
     }
 
-    /// How many were put into a batch.
+    /// How many were put into a batch, sales into one and purchases into another.
     int send(RouteRow route, String who) {
         RouteSettings decided = settings.of(route.id());
-        String[] kinds = Stream.of(DocumentKind.INVOICE, DocumentKind.CREDIT_NOTE)
-                .filter(kind -> decided.trigger(kind).isAutomatic())
-                .map(DocumentKind::word)
-                .toArray(String[]::new);
-        if (kinds.length == 0 || !route.ledgerAnswers()) {
+        if (!route.ledgerAnswers()) {
             return 0;
         }
+        return Stream.of(true, false)
+                .mapToInt(sales -> send(
+                        route,
+                        Stream.of(DocumentKind.values())
+                                .filter(kind -> kind.isSale() == sales)
+                                .filter(kind -> decided.trigger(kind).isAutomatic())
+                                .map(DocumentKind::word)
+                                .toArray(String[]::new),
+                        who))
+                .sum();
+    }
+
+    private int send(RouteRow route, String[] kinds, String who) {
         List<Long> ready = jdbc.sql("""
                 select id from document where route_id = :route and state = 'Ready' and kind = any(:kinds)
                     and outcome is null
@@ -43,7 +52,7 @@ class Triggered {
                 .query(Long.class)
                 .list();
         if (!ready.isEmpty()) {
-            batches.send(route, new Batches.Choice(ready, null, null), "", "", who);
+            batches.send(route, Batches.Choice.named(ready), "", "", who);
         }
         return ready.size();
     }

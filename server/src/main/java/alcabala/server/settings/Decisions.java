@@ -1,6 +1,7 @@
 package alcabala.server.settings;
 
 import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.setting.Crossing;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.setting.Trigger;
 import alcabala.server.connect.LedgerReference;
@@ -70,12 +71,9 @@ class Decisions {
                         "setting", SettingSentences.title(setting),
                         "from", SettingSentences.word(setting, before),
                         "to", SettingSentences.word(setting, value)));
-        int moved = switch (setting) {
-            case INVOICES_TRIGGER -> await(route, DocumentKind.INVOICE);
-            case CREDIT_NOTES_TRIGGER -> await(route, DocumentKind.CREDIT_NOTE);
-            case PAYMENTS -> value.equals("from-ledger") ? catchUp(route) : 0;
-            default -> 0;
-        };
+        int moved = Crossing.findTriggered(setting)
+                .map(kind -> await(route, kind))
+                .orElseGet(() -> setting == Setting.PAYMENTS && value.equals("from-ledger") ? catchUp(route) : 0);
         return new Taken(
                 moved, affected.compileAgain(route.id(), Set.of(), who, "setting " + SettingSentences.title(setting)));
     }

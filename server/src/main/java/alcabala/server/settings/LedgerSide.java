@@ -93,16 +93,17 @@ record LedgerSide(
     }
 
     private static List<Booking> receipt(LedgerDocument sent, RouteSettings settings, Map<String, String> names) {
-        boolean credit = sent.kind().isCredit();
-        String bank = settings.get(credit ? Setting.PAYING_BANK : Setting.RECEIVING_BANK);
+        // Money leaves for a bill and for a credit note.
+        boolean leaves = sent.kind().isCredit() == sent.kind().isSale();
+        String bank = settings.get(leaves ? Setting.PAYING_BANK : Setting.RECEIVING_BANK);
         if (bank.isEmpty()) {
             return List.of();
         }
         String gross = Amounts.decimal(sent.gross());
-        Booking atBank = new Booking(bank, names.getOrDefault(bank, ""), credit ? "" : gross, credit ? gross : "");
+        Booking atBank = new Booking(bank, names.getOrDefault(bank, ""), leaves ? "" : gross, leaves ? gross : "");
         String control = sent.controlAccount();
         Booking settled =
-                new Booking(control, names.getOrDefault(control, ""), credit ? gross : "", credit ? "" : gross);
+                new Booking(control, names.getOrDefault(control, ""), leaves ? gross : "", leaves ? "" : gross);
         return List.of(atBank, settled);
     }
 }

@@ -5,6 +5,7 @@ import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.setting.Crossing;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.server.connect.LedgerReference;
@@ -98,17 +99,21 @@ class SettingPreview {
 
     private String sentence(
             RouteRow route, Setting setting, RouteSettings before, RouteSettings after, List<Both> all) {
-        return switch (setting) {
-            case INVOICES_TRIGGER, CREDIT_NOTES_TRIGGER -> triggered(setting, before, after, all);
-            case PAYMENTS -> payments(route, after);
-            case RECEIVING_BANK -> money(route, DocumentKind.INVOICE, "received", all);
-            case PAYING_BANK -> money(route, DocumentKind.CREDIT_NOTE, "given back", all);
-            default -> changed(route, after, all);
-        };
+        return Crossing.findTriggered(setting)
+                .map(kind -> triggered(kind, before, after, all))
+                .orElseGet(() -> switch (setting) {
+                    case PAYMENTS -> payments(route, after);
+                    case RECEIVING_BANK ->
+                        money(route, Set.of(DocumentKind.INVOICE, DocumentKind.SUPPLIER_CREDIT), "received", all);
+                    case PAYING_BANK ->
+                        money(route, Set.of(DocumentKind.BILL, DocumentKind.CREDIT_NOTE), "paid from", all);
+                    case SALES_TAX -> taxed(route, after, all, true, "revenue");
+                    case PURCHASE_TAX -> taxed(route, after, all, false, "part of the cost");
+                    default -> changed(all);
+                });
     }
 
-    private static String triggered(Setting setting, RouteSettings before, RouteSettings after, List<Both> all) {
-        DocumentKind kind = setting == Setting.INVOICES_TRIGGER ? DocumentKind.INVOICE : DocumentKind.CREDIT_NOTE;
+    private static String triggered(DocumentKind kind, RouteSettings before, RouteSettings after, List<Both> all) {
         String was = before.trigger(kind).milestone().name();
         String would = after.trigger(kind).milestone().name();
         List<Candidate> ofKind = all.stream()
@@ -130,12 +135,12 @@ class SettingPreview {
                 .formatted(documents(ofKind.size()), held, freed, goes);
     }
 
-    private static String money(RouteRow route, DocumentKind kind, String moves, List<Both> all) {
+    private static String money(RouteRow route, Set<DocumentKind> kinds, String moves, List<Both> all) {
         long sum = 0;
         int count = 0;
         for (Both each : all) {
             Document document = each.candidate().document();
-            if (document.kind() == kind && document.currency().getCode().equals(route.currency())) {
+            if (kinds.contains(document.kind()) && document.currency().getCode().equals(route.currency())) {
                 sum += document.totals().gross().getAmountMinorLong();
                 count++;
             }
@@ -152,7 +157,7 @@ class SettingPreview {
                 : "Payments of %s that are open come back at the next fetch.".formatted(documents(open));
     }
 
-    private static String changed(RouteRow route, RouteSettings after, List<Both> all) {
+    private static String changed(List<Both> all) {
         List<Both> differing = all.stream().filter(Both::differs).toList();
         if (differing.isEmpty()) {
             return "None of %s that wait would change on the ledger.".formatted(looked(all.size()));
@@ -171,22 +176,33 @@ class SettingPreview {
         if (released > 0) {
             parts.add(released + " would be released");
         }
-        String sentence = String.join(", ", parts) + ".";
-        return after.taxIsOff() ? sentence + " " + taxAsRevenue(route, differing) : sentence;
+        return String.join(", ", parts) + ".";
     }
 
-    private static String taxAsRevenue(RouteRow route, List<Both> differing) {
+    /// With the tax that would not be booked as tax.
+    private static String taxed(RouteRow route, RouteSettings after, List<Both> all, boolean sales, String becomes) {
         long tax = 0;
         int documents = 0;
-        for (Both each : differing) {
-            if (each.candidate().document().currency().getCode().equals(route.currency())) {
-                long own = each.candidate().document().totals().tax().getAmountMinorLong();
-                tax += each.candidate().document().kind().isCredit() ? -own : own;
-                documents += own == 0 ? 0 : 1;
+        for (Both each : all) {
+            Document document = each.candidate().document();
+            boolean concerned = document.kind().isSale() == sales
+                    && after.hasTaxInLines(document.kind())
+                    && document.currency().getCode().equals(route.currency())
+                    && !document.totals().tax().isZero();
+            if (concerned && each.differs()) {
+                long own = document.totals().tax().getAmountMinorLong();
+                tax += document.kind().isCredit() ? -own : own;
+                documents++;
             }
         }
-        return "Tax of %s on %s would be booked as revenue."
-                .formatted(Amounts.shown(Amounts.money(route.currency(), tax)), documents(documents));
+        return documents == 0
+                ? changed(all)
+                : "%s Tax of %s on %s would be booked as %s."
+                        .formatted(
+                                changed(all),
+                                Amounts.shown(Amounts.money(route.currency(), tax)),
+                                documents(documents),
+                                becomes);
     }
 
     /// Of very many only the newest are compiled.
@@ -200,7 +216,7 @@ class SettingPreview {
 
     private List<Candidate> candidates(RouteRow route) {
         return jdbc.sql("select id, number, kind, milestones, content from document where " + WAITING
-                        + " and kind in ('invoice', 'credit-note') order by issue_date desc, id desc limit :limit")
+                        + " order by issue_date desc, id desc limit :limit")
                 .param("route", route.id())
                 .param("limit", LOOKED_AT)
                 .query((row, n) -> new Candidate(

@@ -21,6 +21,8 @@ final class SettingSentences {
             Map.entry("LINE_KIND accounts", "lines with accounts only"),
             Map.entry("NEW_PARTIES create", "created on their first document"),
             Map.entry("NEW_PARTIES ask", "asked about"),
+            Map.entry("PURCHASE_TAX reclaimed", "reclaimed, as tax of its own"),
+            Map.entry("PURCHASE_TAX in-cost", "not reclaimed, part of the cost"),
             Map.entry("to-ledger", "to the ledger"),
             Map.entry("from-ledger", "from the ledger"),
             Map.entry("none", "not at all"),
@@ -43,10 +45,12 @@ final class SettingSentences {
     static String title(Setting setting) {
         return switch (setting) {
             case SALES_TAX -> "Tax on sales";
-            case UNSTATED_TAX -> "Code for lines that state no tax";
+            case UNSTATED_TAX -> "Code for sales that state no tax";
+            case PURCHASE_TAX -> "Tax on purchases";
+            case UNSTATED_PURCHASE_TAX -> "Code for purchases that state no tax";
             case RECEIVING_BANK -> "Bank account for receiving";
             case PAYING_BANK -> "Bank account for paying";
-            case NUMBERED_BY -> "Who numbers documents";
+            case NUMBERED_BY -> "Who numbers sales";
             case NUMBER_PREFIX -> "Before the number";
             case NEXT_INVOICE -> "Next invoice number";
             case NEXT_CREDIT_NOTE -> "Next credit note number";
@@ -56,8 +60,14 @@ final class SettingSentences {
             case CREDIT_NOTES -> "Credit notes cross";
             case CREDIT_NOTES_TRIGGER -> "Credit notes go";
             case CREDIT_NOTES_CUT_OFF -> "Credit notes from";
+            case BILLS -> "Bills cross";
+            case BILLS_TRIGGER -> "Bills go";
+            case BILLS_CUT_OFF -> "Bills from";
+            case SUPPLIER_CREDITS -> "Supplier credits cross";
+            case SUPPLIER_CREDITS_TRIGGER -> "Supplier credits go";
+            case SUPPLIER_CREDITS_CUT_OFF -> "Supplier credits from";
             case PAYMENTS -> "Payments cross";
-            case NEW_PARTIES -> "Customers that the ledger lacks";
+            case NEW_PARTIES -> "Parties that the ledger lacks";
             case ARRIVAL -> "Documents arrive as";
             case DOCUMENT_DATE -> "Date on the ledger";
             case LINE_DETAIL -> "Lines";
@@ -74,7 +84,11 @@ final class SettingSentences {
             case SALES_TAX ->
                 "Whether tax crosses as tax. Switched off, lines cross with their tax inside and no code: the tax would be booked as revenue.";
             case UNSTATED_TAX ->
-                "The ledger’s code for a line whose source says nothing about tax; without one, each such line is asked about.";
+                "The ledger’s code for a line sold whose source says nothing about tax; without one, each such line is asked about.";
+            case PURCHASE_TAX ->
+                "Whether tax on bills is posted as input tax, or stays in what was bought, for a business that does not reclaim it.";
+            case UNSTATED_PURCHASE_TAX ->
+                "The ledger’s code for a line bought whose bill says nothing about tax; without one, each such line is asked about.";
             case RECEIVING_BANK -> "Where money from customers is expected to arrive.";
             case PAYING_BANK -> "Where money for suppliers is expected to leave from.";
             case NUMBERED_BY ->
@@ -86,15 +100,22 @@ final class SettingSentences {
                 "Where the ledger begins, when it numbers credit notes; it goes on from its highest.";
             case INVOICES -> "Which way invoices travel on this route.";
             case CREDIT_NOTES -> "Which way credit notes travel on this route.";
+            case BILLS ->
+                "Which way bills travel on this route, with what they need: payables, input tax, an account for what is bought.";
+            case SUPPLIER_CREDITS -> "Which way credits from suppliers travel on this route.";
             case PAYMENTS -> "Whether payments recorded on the ledger come back and close documents here.";
             case INVOICES_TRIGGER ->
                 "What has to happen before an invoice is ready, and whether it then goes by itself when fetched.";
             case CREDIT_NOTES_TRIGGER ->
                 "What has to happen before a credit note is ready, and whether it then goes by itself when fetched.";
+            case BILLS_TRIGGER, SUPPLIER_CREDITS_TRIGGER ->
+                "Whether those taken in wait for a batch, to be chosen one by one, or go by themselves when fetched.";
+            case BILLS_CUT_OFF -> "Bills dated earlier stay here; leave it empty for all.";
+            case SUPPLIER_CREDITS_CUT_OFF -> "Supplier credits dated earlier stay here; leave it empty for all.";
             case INVOICES_CUT_OFF -> "Invoices dated earlier stay here; leave it empty for all.";
             case CREDIT_NOTES_CUT_OFF -> "Credit notes dated earlier stay here; leave it empty for all.";
             case NEW_PARTIES ->
-                "A customer who is not on the ledger is created there with the first document, or blocks it until somebody says who it is.";
+                "A customer or supplier who is not on the ledger is created there with the first document, or blocks it until somebody says who it is.";
             case ARRIVAL -> "A final document is booked at once; a draft once somebody makes it final on the ledger.";
             case DOCUMENT_DATE ->
                 "The date a document takes on the ledger; without a day of delivery it keeps its own.";

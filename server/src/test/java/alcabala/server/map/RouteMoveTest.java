@@ -25,7 +25,7 @@ class RouteMoveTest {
             assertThat(reason(plan, "haul-out")).isEqualTo("account 4030 is of type liability there, revenue here");
             assertThat(reason(plan, "V13")).isEqualTo("tax code R13 is 9 % there, 13.5 % here");
             assertThat(reason(plan, "paint")).isEqualTo("there is no account 4015");
-            assertThat(reason(plan, "C-1003")).isEqualTo("there is no customer IC-1003");
+            assertThat(reason(plan, "C-1003")).isEqualTo("there is no party IC-1003");
             assertThat(plan.get("left").get(0).get("amount").asDecimal()).isPositive();
             assertThat(new Yard(admin).counts()).as("nothing changed yet").containsEntry("Ready", 89);
 

@@ -48,7 +48,7 @@ class SuggestionsTest {
     }
 
     private static LedgerTaxCode code(String code, String rate, TaxCategory category, boolean active) {
-        return new LedgerTaxCode(code, code, new BigDecimal(rate), category, "2200", active);
+        return new LedgerTaxCode(code, code, new BigDecimal(rate), category, "2200", "", active);
     }
 
     private static Party party(String code, String name, String taxIdentifier) {

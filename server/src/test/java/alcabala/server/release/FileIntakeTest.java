@@ -111,7 +111,8 @@ class FileIntakeTest {
                 .get(0);
         assertThat(taken.get("kind").asString()).isEqualTo("bill");
         assertThat(taken.get("journal").isEmpty()).isTrue();
-        assertThat(state("TW-1")).isEqualTo("Waiting");
+        assertThat(taken.get("findings").findValuesAsString("cause")).containsExactly("does-not-cross:bill");
+        assertThat(state("TW-1")).isEqualTo("Blocked");
 
         String strangers = text("TW-2", "1034.24")
                 .replace("IE6388047V", "IE0000001X")

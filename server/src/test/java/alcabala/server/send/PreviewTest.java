@@ -59,7 +59,7 @@ class PreviewTest {
         assertThat(all.get("hashTotal").asString()).isEqualTo(String.valueOf(hash));
         assertThat(all.get("sentence").asString())
                 .startsWith("Posts " + ready.size() + " documents, €")
-                .endsWith(" customers and " + all.get("items").size() + " items on Inkwell");
+                .endsWith(" parties and " + all.get("items").size() + " items on Inkwell");
     }
 
     @Test

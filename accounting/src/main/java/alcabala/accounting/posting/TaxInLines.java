@@ -7,10 +7,11 @@ import java.util.ArrayList;
 import java.util.List;
 import org.joda.money.Money;
 
-/// What lines become on a route with tax switched off: their amounts with tax, and no code, so that the tax is booked
-/// as revenue (domain, section 3).
-final class TaxOff {
-    private TaxOff() {}
+/// What lines become when their tax stays in them: their amounts with tax, and no code. On a sale the tax is then
+/// booked
+/// as revenue, on a bill as part of the cost (domain, section 3).
+final class TaxInLines {
+    private TaxInLines() {}
 
     /// They add up to the document's gross: what rounding leaves over goes to the largest line.
     static List<ResolvedLine> of(Document document, List<ResolvedLine> lines) {
@@ -28,11 +29,11 @@ final class TaxOff {
             largest = amount.abs().isGreaterThan(amounts.get(largest).abs()) ? amounts.size() - 1 : largest;
         }
         amounts.set(largest, amounts.get(largest).plus(left));
-        List<ResolvedLine> off = new ArrayList<>(lines.size());
+        List<ResolvedLine> with = new ArrayList<>(lines.size());
         for (int i = 0; i < lines.size(); i++) {
-            off.add(new ResolvedLine(
+            with.add(new ResolvedLine(
                     lines.get(i).line(), amounts.get(i), lines.get(i).walk(), ""));
         }
-        return off;
+        return with;
     }
 }
