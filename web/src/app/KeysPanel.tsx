@@ -31,6 +31,14 @@ const KEYS: [string, [string, string][]][] = [
     ],
   ],
   [
+    'Both sides',
+    [
+      ['r', 'send it as its source has it'],
+      ['l', 'let the ledger’s stand'],
+      ['Esc', 'back'],
+    ],
+  ],
+  [
     'Connect',
     [
       ['y', 'do the step in hand'],

@@ -50,7 +50,7 @@ export function MapTable(props: Props) {
         <colgroup>
           <col style={{ width: 110 }} />
           <col />
-          <col style={{ width: 130 }} />
+          <col style={{ width: kind === 'ROLE' ? 230 : 130 }} />
           <col style={{ width: 150 }} />
           <col style={{ width: 54 }} />
           <col style={{ width: '40%' }} />
@@ -114,7 +114,9 @@ function Line(props: Props & { row: MapRow }) {
         </button>
       </td>
       {kind !== 'ROLE' && <td title={row.name}>{row.name}</td>}
-      <td className="soft">{row.note}</td>
+      <td className="soft" title={row.note}>
+        {row.note === row.code ? '' : row.note}
+      </td>
       <td className="amount">
         {row.blockedDocuments > 0 && (
           <span className="text-accent" title={plural(row.blockedDocuments, 'document')}>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { answer, ApiError, client, type Schemas } from '../api/client';
+import { roadQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
@@ -13,6 +14,7 @@ import type { ReleaseView } from './useReleaseView';
 /** Says what sending will do before anything is done. */
 export function BatchPanel({ view }: { view: ReleaseView }) {
   const { route } = useCurrent();
+  const road = useQuery(roadQuery(route.code));
   const [purchases, setPurchases] = useState(false);
   const choice = {
     route: route.code,
@@ -38,7 +40,7 @@ export function BatchPanel({ view }: { view: ReleaseView }) {
           Close
         </button>
       </div>
-      {view.chosen.size === 0 && (
+      {view.chosen.size === 0 && road.data?.purchases && (
         <div className="mt-2 flex gap-1.5" role="group" aria-label="What of it">
           <button
             type="button"

@@ -9,6 +9,7 @@ import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { amount, day, sum } from '../ui/format';
+import { Settle } from './Settle';
 import { JournalSlip } from './slips';
 import { TrailList } from './TrailList';
 
@@ -44,11 +45,12 @@ export function BothSidesPage() {
         </div>
         {document.sentence && (
           <p
-            className={`px-4 py-2 text-[13px] ${document.state === 'Refused' ? 'text-error' : 'text-accent'}`}
+            className={`px-4 py-2 text-[13px] ${document.state === 'Blocked' ? 'text-accent' : 'text-error'}`}
           >
             {document.sentence}
           </p>
         )}
+        {document.state === 'Diverged' && <Settle document={document} since={sides.since} />}
         <Fields sides={sides} source={route.source} ledger={route.ledger} />
         <Lines sides={sides} source={route.source} ledger={route.ledger} />
       </section>

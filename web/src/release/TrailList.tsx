@@ -19,6 +19,8 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   approved: (d) => `Approved in ${text(d.source)}`,
   queued: (d) => `Put into batch ${text(d.batch)}`,
   sent: (d) => `Sent under key ${text(d.key)}`,
+  'sent-in-place': (d) => `Sent in place of what stands there, under key ${text(d.key)}`,
+  'ledger-stands': () => 'Settled: it stands as the ledger has it',
   answered: (d) => `The ledger took it (status ${text(d.status)})`,
   asked: (d) =>
     d.answer && typeof d.answer === 'string' ? `Asked: ${d.answer}` : 'Asked: the ledger has it',

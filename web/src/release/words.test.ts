@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { standing, STATE_OF, WORD, type Batch } from '../send/outcomes';
 import { advice, placeOf } from './causes';
+import { whatHappened } from './since';
 
 describe('what to do about a cause', () => {
   it.each([
@@ -28,6 +29,18 @@ describe('where in Alcabala a cause is settled', () => {
     ['does-not-cross:supplier-credit', '/connect?view=settings&setting=SUPPLIER_CREDITS&route=yard'],
     ['arithmetic', ''],
   ])('%s: %s', (cause, place) => expect(placeOf(cause, 'yard')).toBe(place));
+});
+
+describe('what happened since both sides agreed', () => {
+  const said = (changedOnSource: boolean, changedOnLedger: boolean, voided = false) =>
+    whatHappened({ changedOnSource, changedOnLedger, voided }, 'Hullwork', 'Inkwell');
+
+  it('says which side was changed, and what sending would do to the other', () => {
+    expect(said(true, false)).toContain('changed in Hullwork');
+    expect(said(false, true)).toContain('puts back what Hullwork has');
+    expect(said(true, true)).toContain('replaces what was done in Inkwell');
+    expect(said(true, true, true)).toContain('voided in Hullwork');
+  });
 });
 
 describe('outcomes of a batch', () => {

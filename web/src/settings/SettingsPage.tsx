@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Fragment } from 'react';
+import { Fragment, useEffect, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Schemas } from '../api/client';
 import { settingsQuery } from '../api/queries';
@@ -29,11 +29,16 @@ function Settings({ route, all }: { route: Schemas['RouteJson']; all: SettingJso
   const choose = (setting: SettingJson | undefined) =>
     setting && view.set({ setting: setting.setting, value: null, document: null }, true);
   const move = (by: number) => choose(all[all.findIndex((each) => each === at) + by]);
+  const list = useRef<HTMLDivElement>(null);
+  const name = at?.setting;
+  useEffect(() => {
+    list.current?.querySelector(`[data-setting=${name}]`)?.scrollIntoView({ block: 'center' });
+  }, [name]);
   useHotkeys('j', () => move(1));
   useHotkeys('k', () => move(-1));
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
-      <div className="min-h-0 overflow-auto p-3">
+      <div ref={list} className="min-h-0 overflow-auto p-3">
         {TOPICS.map(({ topic, name }) => (
           <Fragment key={topic}>
             <h2 className="title text-primary mt-2 mb-1 text-[15px]">{name}</h2>

@@ -13,5 +13,5 @@ update document d set refs = array(select r from unnest(d.refs) r where r not li
     approved = true, milestones = '{APPROVED,FINISHED,SENT}', blocking = 1, cause = 'does-not-cross:' || d.kind
 where d.kind in ('bill', 'supplier-credit');
 update finding f set severity = 'blocks', cause = 'does-not-cross:' || d.kind,
-    sentence = 'Documents of its kind do not cross on this route (' || replace(d.kind, '-', ' ') || ').'
+    sentence = case d.kind when 'bill' then 'Bills' else 'Supplier credits' end || ' do not cross on this route.'
 from document d where d.id = f.document_id and f.cause = 'purchase-not-compiled';

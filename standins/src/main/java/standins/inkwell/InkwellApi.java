@@ -92,8 +92,11 @@ class InkwellApi {
     }
 
     @PutMapping("/documents/{id}")
-    Books.Document change(@PathVariable String id, @RequestBody Books.Draft draft) {
-        return posting.change(id, draft);
+    ResponseEntity<String> change(
+            @PathVariable String id,
+            @RequestHeader(name = KEY, required = false) String key,
+            @RequestBody Books.Draft draft) {
+        return requests.once(key, () -> posting.change(id, draft));
     }
 
     @GetMapping("/documents/{id}")

@@ -75,7 +75,7 @@ public class Posting {
         return get(id);
     }
 
-    /// Replaces lines and due date, and books the document anew.
+    /// Replaces what the document says, and books it anew. Its payments stay.
     @Transactional
     public Document change(String id, Draft draft) {
         Document old = get(id);
@@ -86,7 +86,7 @@ public class Posting {
         values.put("version", draft.version() == null ? -1 : draft.version());
         int rows = jdbc.sql("""
                 update inkwell_document set number = :number, party = :party, date = :date, due = :due,
-                    net = :net, tax = :tax, gross = :gross, version = version + 1
+                    prices_include_tax = :inclusive, control_account = :control, note = :note, net = :net, tax = :tax, gross = :gross, version = version + 1
                 where id = :id and version = :version""").params(values).update();
         if (rows == 0) {
             throw stale("Document " + old.number());

@@ -68,6 +68,11 @@ public final class RouteSettings {
         return Trigger.of(get(Crossing.of(kind).trigger()));
     }
 
+    /// Who wins when a document of a kind was changed on the ledger: `ask`, `source` or `ledger`.
+    public String winner(DocumentKind kind) {
+        return get(Crossing.of(kind).winner());
+    }
+
     /// The first day whose documents of a kind cross.
     public Optional<LocalDate> findCutOff(DocumentKind kind) {
         String day = get(Crossing.of(kind).cutOff());

@@ -19,15 +19,19 @@ public enum Setting {
     INVOICES(Topic.CROSSING, choice("to-ledger", "none"), "to-ledger"),
     INVOICES_TRIGGER(Topic.CROSSING, trigger(), "batch"),
     INVOICES_CUT_OFF(Topic.CROSSING, new Shape.Day(), ""),
+    INVOICES_WINNER(Topic.CROSSING, winner(), "ask"),
     CREDIT_NOTES(Topic.CROSSING, choice("to-ledger", "none"), "to-ledger"),
     CREDIT_NOTES_TRIGGER(Topic.CROSSING, trigger(), "batch"),
     CREDIT_NOTES_CUT_OFF(Topic.CROSSING, new Shape.Day(), ""),
+    CREDIT_NOTES_WINNER(Topic.CROSSING, winner(), "ask"),
     BILLS(Topic.CROSSING, choice("none", "to-ledger"), "none"),
     BILLS_TRIGGER(Topic.CROSSING, choice("batch", "by-hand", "approved"), "batch"),
     BILLS_CUT_OFF(Topic.CROSSING, new Shape.Day(), ""),
+    BILLS_WINNER(Topic.CROSSING, winner(), "ask"),
     SUPPLIER_CREDITS(Topic.CROSSING, choice("none", "to-ledger"), "none"),
     SUPPLIER_CREDITS_TRIGGER(Topic.CROSSING, choice("batch", "by-hand", "approved"), "batch"),
     SUPPLIER_CREDITS_CUT_OFF(Topic.CROSSING, new Shape.Day(), ""),
+    SUPPLIER_CREDITS_WINNER(Topic.CROSSING, winner(), "ask"),
     PAYMENTS(Topic.CROSSING, choice("from-ledger", "none"), "from-ledger"),
     NEW_PARTIES(Topic.CROSSING, choice("create", "ask"), "create"),
     ARRIVAL(Topic.DOCUMENT, choice("final", "draft"), "final"),
@@ -73,6 +77,10 @@ public enum Setting {
 
     private static Shape choice(String... words) {
         return new Shape.Choice(List.of(words));
+    }
+
+    private static Shape winner() {
+        return choice("ask", "source", "ledger");
     }
 
     private static Shape trigger() {

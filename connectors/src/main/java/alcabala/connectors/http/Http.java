@@ -8,6 +8,7 @@ import java.net.http.HttpClient;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.client.JdkClientHttpRequestFactory;
@@ -80,13 +81,21 @@ final class Http {
 
     /// 2xx is accepted, 429 and 503 mean later, other 4xx refused; anything else leaves it open whether it was done.
     <T> Answer<T> post(String path, String body, String key, Function<JsonNode, T> reader) {
+        return change(() -> client.post().uri(path), body, key, reader);
+    }
+
+    /// Answers as [#post] does.
+    <T> Answer<T> put(String path, String body, String key, Function<JsonNode, T> reader, Object... variables) {
+        return change(() -> client.put().uri(path, variables), body, key, reader);
+    }
+
+    private <T> Answer<T> change(
+            Supplier<RestClient.RequestBodySpec> to, String body, String key, Function<JsonNode, T> reader) {
         ResponseEntity<String> answer;
         try {
             answer = letIn(token -> {
-                RestClient.RequestBodySpec request = client.post()
-                        .uri(path)
-                        .header(AUTHORIZATION, BEARER + token)
-                        .contentType(MediaType.APPLICATION_JSON);
+                RestClient.RequestBodySpec request =
+                        to.get().header(AUTHORIZATION, BEARER + token).contentType(MediaType.APPLICATION_JSON);
                 if (key != null) {
                     request.header("Idempotency-Key", key);
                 }

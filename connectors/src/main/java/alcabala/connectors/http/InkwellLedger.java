@@ -21,6 +21,7 @@ import alcabala.connectors.ledger.LedgerCounts;
 import alcabala.connectors.ledger.LedgerFeed;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.Standing;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
@@ -126,7 +127,30 @@ public final class InkwellLedger implements LedgerConnector {
     }
 
     @Override
+    public Answer<LedgerRecord> change(
+            Standing standing, LedgerDocument document, String partyId, String reference, String key) {
+        return http.put(
+                "/documents/{id}",
+                body(standing, document, partyId, reference),
+                key,
+                InkwellLedger::record,
+                standing.id());
+    }
+
+    @Override
     public String body(LedgerDocument document, String partyId, String reference) {
+        return write(draft(document, partyId, reference));
+    }
+
+    @Override
+    public String body(Standing standing, LedgerDocument document, String partyId, String reference) {
+        Map<String, Object> body = draft(document, partyId, reference);
+        body.putIfAbsent("number", standing.number());
+        body.put("version", standing.version());
+        return write(body);
+    }
+
+    private static Map<String, Object> draft(LedgerDocument document, String partyId, String reference) {
         Map<String, Object> body = new LinkedHashMap<>();
         body.put("number", document.number().isEmpty() ? null : document.number());
         if (document.number().isEmpty()) {
@@ -146,7 +170,7 @@ public final class InkwellLedger implements LedgerConnector {
         body.put("externalReference", reference);
         body.put("creditsNumber", document.precedingNumber());
         body.put("lines", document.lines().stream().map(InkwellLedger::line).toList());
-        return write(body);
+        return body;
     }
 
     @Override

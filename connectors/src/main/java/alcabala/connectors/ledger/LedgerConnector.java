@@ -37,10 +37,18 @@ public interface LedgerConnector {
     /// @param reference our name for the document, by which it can be asked for
     Answer<LedgerRecord> post(LedgerDocument document, String partyId, String reference, String key);
 
+    /// Puts a document in the place of one that stands there: the same record, a later version, its payments kept.
+    /// Refused when somebody changed it since it was read.
+    Answer<LedgerRecord> change(
+            Standing standing, LedgerDocument document, String partyId, String reference, String key);
+
     /// The exact body that [#post] sends, for the trail.
     String body(LedgerDocument document, String partyId, String reference);
 
-    /// What a request under this key posted; empty when the ledger never did it.
+    /// The exact body that [#change] sends.
+    String body(Standing standing, LedgerDocument document, String partyId, String reference);
+
+    /// What a request under this key posted or changed; empty when the ledger never did it.
     Optional<LedgerRecord> findPosted(String key);
 
     /// The party that a request under this key created.

@@ -46,6 +46,7 @@ class ApiDescription {
             "dueDate",
             "ids",
             "purchases",
+            "Settled.batch",
             "from",
             "to",
             "independentTotal",

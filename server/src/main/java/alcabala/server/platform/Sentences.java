@@ -1,6 +1,7 @@
 package alcabala.server.platform;
 
 import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.finding.Finding;
 import java.math.BigDecimal;
 import java.util.Locale;
@@ -42,9 +43,7 @@ public final class Sentences {
                         .formatted(String.join(" and ", f.codes()));
             case Finding.BeforeCutOff f ->
                 "It is dated %s; documents of its kind cross from %s on.".formatted(f.date(), f.cutOff());
-            case Finding.DoesNotCross f ->
-                "Documents of its kind do not cross on this route (%s)."
-                        .formatted(f.kind().word().replace('-', ' '));
+            case Finding.DoesNotCross f -> plural(f.kind()) + " do not cross on this route.";
             case Finding.Unrouted f ->
                 f.site().isEmpty()
                         ? "It has no route to a ledger."
@@ -59,6 +58,12 @@ public final class Sentences {
                 "The business is neither its seller (%s) nor its buyer (%s); it is taken as the business's own sale."
                         .formatted(f.seller(), f.buyer());
         };
+    }
+
+    /// `Credit notes`.
+    public static String plural(DocumentKind kind) {
+        String word = kind.word().replace('-', ' ');
+        return Character.toUpperCase(word.charAt(0)) + word.substring(1) + "s";
     }
 
     private static String accountUnusable(Finding.AccountUnusable f) {

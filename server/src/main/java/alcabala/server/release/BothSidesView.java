@@ -49,9 +49,13 @@ class BothSidesView {
 
     record JournalLine(String account, String name, String debit, String credit) {}
 
+    /// What happened to a document after both sides agreed on it.
+    record Since(boolean changedOnSource, boolean changedOnLedger, boolean voided) {}
+
     /// @param posted whether the right side is what stands on the ledger; else it is what would be sent, or nothing
     record BothSides(
             boolean posted,
+            Since since,
             List<SideField> fields,
             List<SideLine> lines,
             List<JournalLine> journal,
@@ -106,11 +110,18 @@ class BothSidesView {
         Right expected = row.state().equals("Diverged") ? wouldBe.orElseGet(() -> asOnSource(document)) : null;
         return new BothSides(
                 posted.isPresent(),
+                since(row.id()),
                 fields(row, document, right.orElse(null), expected, posted.isPresent()),
                 lines(document, right.orElse(null), expected),
                 right.map(Right::journal).orElse(List.of()),
                 route.sourceDesk().isEmpty() ? "" : route.sourceDesk() + "/documents/" + row.sourceRef(),
                 posted.isPresent() ? ledgerDesk(row.id()) + "/documents/" + row.ledgerRef() : "");
+    }
+
+    private Since since(long documentId) {
+        return jdbc.sql("""
+                select coalesce(outcome = 'posted' and revision > outcome_revision, false) as changed_on_source,
+                    ledger_differs as changed_on_ledger, voided from document where id = :id""").param("id", documentId).query(Since.class).single();
     }
 
     private Optional<LedgerRecord> findPosted(long documentId) {

@@ -255,7 +255,7 @@ public class DocumentWriter {
                         received_id = :receivedId, approved = :approved, voided = :voided,
                         route_id = :route, site = :site, milestones = :milestones, blocking = :blocking,
                         cause = :cause, lands_in = :landsIn, tax_codes = :taxCodes, rounding = :rounding,
-                        version = version + 1
+                        refusal = case when outcome = 'posted' then '' else refusal end, version = version + 1
                     where id = :id""", values);
         }
     }

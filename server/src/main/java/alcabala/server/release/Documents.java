@@ -41,6 +41,7 @@ public class Documents {
             String refusal,
             String ledgerRef,
             String ledgerNumber,
+            int ledgerVersion,
             Long ledgerGross,
             LocalDate ledgerDue,
             long paid,
@@ -237,6 +238,7 @@ public class Documents {
                 row.getString("refusal"),
                 row.getString("ledger_ref"),
                 row.getString("ledger_number"),
+                row.getInt("ledger_version"),
                 row.getObject("ledger_gross", Long.class),
                 row.getObject("ledger_due", LocalDate.class),
                 row.getLong("paid"),
@@ -250,9 +252,9 @@ public class Documents {
     private static final String SELECT = """
             select d.id, d.route_id, d.source_ref, d.number, d.kind, d.party_code, d.party_name, d.issue_date, d.due_date,
                 d.currency, d.net, d.tax, d.gross, d.state, d.revision, d.cause, d.lands_in, d.tax_codes, d.rounding, d.refusal,
-                d.ledger_ref, d.ledger_number, d.ledger_gross, d.ledger_due, d.paid, d.crossed_at,
+                d.ledger_ref, d.ledger_number, d.ledger_version, d.ledger_gross, d.ledger_due, d.paid, d.crossed_at,
                 (select count(*) from finding f where f.document_id = d.id) as findings,
-                case when d.state = 'Refused'
+                case when d.state = 'Refused' or (d.state = 'Diverged' and d.refusal <> '')
                     then (select p.sentence from dispatch p where p.document_id = d.id order by p.id desc limit 1)
                     else (select f.sentence from finding f where f.document_id = d.id order by f.severity, f.ordinal limit 1)
                 end as sentence

@@ -17,6 +17,8 @@ final class Advice {
                 "Map the line to an account that is in use in %s, then send it again.".formatted(ledger);
             case "party-unknown", "party-inactive" ->
                 "Choose another counterpart for the party on Map, or make it active in %s.".formatted(ledger);
+            case "stale-version" ->
+                "Fetch both sides, see what was changed in %s meanwhile, and decide again.".formatted(ledger);
             case "tax-code-unknown" -> "Choose an active tax code on Map, then send it again.";
             case "item-unknown", "name-taken", "name-too-long", "code-taken" ->
                 "Choose an item of %s as counterpart on Map, then send it again.".formatted(ledger);

@@ -44,6 +44,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class Batches {
     private static final int LARGEST = 5000;
+    /// What can go: what is not there yet, and what stands on the ledger that the route leads to and differs from the
+    /// source.
+    private static final String CAN_GO = """
+            (d.state in ('Ready', 'Refused') or (d.state = 'Diverged' and not d.voided and exists (
+                select 1 from link l join route r on r.ledger_id = l.ledger_id
+                where l.document_id = d.id and r.id = d.route_id)))""";
     private final JdbcClient jdbc;
     private final Routes routes;
     private final Compilers compilers;
@@ -74,15 +80,22 @@ class Batches {
     record Creation(String code, String name) {}
 
     /// What the batch will do, before it does anything.
+    ///
+    /// @param inPlace how many stand on the ledger already and are changed there
     record Preview(
             List<Long> ids,
             ControlTotals totals,
             List<Creation> parties,
             List<Creation> items,
             List<ItemNames.Collision> collisions,
+            int inPlace,
             int leftOut) {}
 
-    private record Candidate(long id, String number, String state, int revision, String content) {}
+    private record Candidate(long id, String number, String state, int revision, String content) {
+        boolean stands() {
+            return state.equals("Diverged");
+        }
+    }
 
     Batches(
             JdbcClient jdbc,
@@ -114,6 +127,7 @@ class Batches {
         Map<String, LedgerItem> known = new HashMap<>();
         reference.items(route.ledgerId()).forEach(item -> known.put(item.code(), item));
         Set<Boolean> sides = new HashSet<>();
+        int inPlace = 0;
         for (Candidate candidate : candidates) {
             Document document = DocumentJson.read(candidate.content());
             sides.add(document.kind().isSale());
@@ -121,6 +135,7 @@ class Batches {
             if (compilation.ledgerDocument().isPresent()) {
                 LedgerDocument sent = compilation.ledgerDocument().get();
                 ids.add(candidate.id());
+                inPlace += candidate.stands() ? 1 : 0;
                 members.add(new ControlTotals.Member(
                         candidate.number(), sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross()));
                 if (sent.partyCounterpart().isEmpty()) {
@@ -143,6 +158,7 @@ class Batches {
                 List.copyOf(parties.values()),
                 List.copyOf(items.values()),
                 collisions(route, items.values(), known.values()),
+                inPlace,
                 asked - ids.size());
     }
 
@@ -229,15 +245,15 @@ class Batches {
         List<Trail.Entry> entries = new ArrayList<>();
         for (long id : ids) {
             int rows = jdbc.sql("""
-                    update document set outcome = 'queued', version = version + 1
-                    where id = :id and state in ('Ready', 'Refused')""").param("id", id).update();
+                    update document d set outcome = 'queued', version = version + 1 where d.id = :id and
+                    """ + CAN_GO).param("id", id).update();
             if (rows == 0) {
                 throw NotPossibleException.conflict(
                         "changed-meanwhile", "A document of the batch changed meanwhile; look at the batch again.");
             }
             jdbc.sql("""
-                    insert into dispatch (batch_id, document_id, idempotency_key, outcome)
-                    values (:batch, :document, :key, 'queued')""")
+                    insert into dispatch (batch_id, document_id, idempotency_key, outcome, in_place)
+                    select :batch, id, :key, 'queued', ledger_ref is not null from document where id = :document""")
                     .param("batch", batch)
                     .param("document", id)
                     .param("key", UUID.randomUUID())
@@ -255,7 +271,8 @@ class Batches {
                     update dispatch p set outcome = 'queued', attempts = 0, sentence = '', version = p.version + 1
                     from document d
                     where p.batch_id = :batch and p.outcome = 'unreached' and d.id = p.document_id
-                        and d.outcome = 'unreached' and d.state = 'Ready'
+                        and ((d.outcome = 'unreached' and d.state = 'Ready')
+                            or (p.in_place and d.outcome = 'posted' and d.state = 'Diverged'))
                         and p.id = (select max(l.id) from dispatch l where l.document_id = d.id)
                     returning p.document_id)
                 update document set outcome = 'queued', version = version + 1
@@ -282,15 +299,16 @@ class Batches {
     private List<Candidate> candidates(RouteRow route, Choice choice) {
         boolean named = choice.isNamed();
         List<Candidate> found = jdbc.sql("""
-                select id, number, state, revision, content from document
-                where route_id = :route and state in (:states)
+                select d.id, d.number, d.state, d.revision, d.content from document d
+                where d.route_id = :route and""" + CAN_GO + """
+                    and (:named or d.state = 'Ready'
+                        or (d.state = 'Diverged' and not d.ledger_differs and d.refusal = ''))
                     and (:named or kind <> all(:byHand)) and kind = any(:kinds)
                     and (:named = false or id = any(:ids))
                     and (cast(:from as date) is null or issue_date >= :from)
                     and (cast(:to as date) is null or issue_date <= :to)
                 order by issue_date, id limit :limit""")
                 .param("route", route.id())
-                .param("states", named ? List.of("Ready", "Refused") : List.of("Ready"))
                 .param("named", named)
                 .param("byHand", chosenByHand(route))
                 .param("kinds", choice.kinds())

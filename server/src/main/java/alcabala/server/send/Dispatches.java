@@ -25,6 +25,8 @@ class Dispatches {
     private final Clock clock;
 
     /// One document on its way.
+    ///
+    /// @param inPlace whether it goes in the place of what stands on the ledger already
     record Dispatch(
             long id,
             long batchId,
@@ -33,7 +35,13 @@ class Dispatches {
             UUID idempotencyKey,
             String outcome,
             int attempts,
-            int version) {}
+            boolean inPlace,
+            int version) {
+        Dispatch sending() {
+            return new Dispatch(
+                    id, batchId, documentId, routeId, idempotencyKey, "sending", attempts, inPlace, version + 1);
+        }
+    }
 
     Dispatches(JdbcClient jdbc, Trail trail, JsonMapper json, Clock clock) {
         this.jdbc = jdbc;
@@ -42,10 +50,13 @@ class Dispatches {
         this.clock = clock;
     }
 
-    /// The day on which a batch was made, where the business is.
-    LocalDate dayOf(long batchId) {
-        Instant made = jdbc.sql("select created_at from batch where id = :id")
-                .param("id", batchId)
+    /// The day of the batch in which a document went for the first time, where the business is.
+    LocalDate dayOf(Dispatch dispatch) {
+        Instant made = jdbc.sql("""
+                select b.created_at from dispatch p join batch b on b.id = p.batch_id
+                where p.document_id = :document and (p.ledger_ref is not null or p.id = :id) order by p.id limit 1""")
+                .param("document", dispatch.documentId())
+                .param("id", dispatch.id())
                 .query(Timestamp.class)
                 .single()
                 .toInstant();
@@ -55,7 +66,8 @@ class Dispatches {
     /// The next one of a batch that is not settled; what was on the wire when a process died comes first.
     Optional<Dispatch> findNext(long batchId) {
         return jdbc.sql("""
-                select p.id, p.batch_id, p.document_id, b.route_id, p.idempotency_key, p.outcome, p.attempts, p.version
+                select p.id, p.batch_id, p.document_id, b.route_id, p.idempotency_key, p.outcome, p.attempts, p.in_place,
+                    p.version
                 from dispatch p join batch b on b.id = p.batch_id
                 where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued')
                 order by case p.outcome when 'sending' then 0 when 'unconfirmed' then 1 else 2 end, p.id
@@ -74,11 +86,16 @@ class Dispatches {
                 .param("now", Timestamp.from(clock.instant()))
                 .param("id", dispatch.id())
                 .update();
-        jdbc.sql("update document set outcome_revision = :revision where id = :id")
-                .param("revision", revision)
-                .param("id", dispatch.documentId())
-                .update();
-        trail(dispatch, "sent", Map.of("key", dispatch.idempotencyKey(), "request", json.readTree(request)));
+        if (!dispatch.inPlace()) {
+            jdbc.sql("update document set outcome_revision = :revision where id = :id")
+                    .param("revision", revision)
+                    .param("id", dispatch.documentId())
+                    .update();
+        }
+        trail(
+                dispatch,
+                dispatch.inPlace() ? "sent-in-place" : "sent",
+                Map.of("key", dispatch.idempotencyKey(), "request", json.readTree(request)));
     }
 
     @Transactional
@@ -122,6 +139,9 @@ class Dispatches {
                 .param("sentence", sentence)
                 .param("id", dispatch.id())
                 .update();
+        if (dispatch.inPlace()) {
+            refuse(dispatch, "unreached");
+        }
         trail(dispatch, "given-up", Map.of("reason", sentence));
     }
 
@@ -138,12 +158,21 @@ class Dispatches {
                 .param("now", Timestamp.from(clock.instant()))
                 .param("id", dispatch.id())
                 .update();
-        jdbc.sql("update document set refusal = :code, outcome_revision = :revision where id = :id")
+        refuse(dispatch, code);
+        if (!dispatch.inPlace()) {
+            jdbc.sql("update document set outcome_revision = :revision where id = :id")
+                    .param("revision", revision)
+                    .param("id", dispatch.documentId())
+                    .update();
+        }
+        trail(dispatch, "refused", Map.of("status", status, "code", code, "sentence", sentence));
+    }
+
+    private void refuse(Dispatch dispatch, String code) {
+        jdbc.sql("update document set refusal = :code where id = :id")
                 .param("code", code)
-                .param("revision", revision)
                 .param("id", dispatch.documentId())
                 .update();
-        trail(dispatch, "refused", Map.of("status", status, "code", code, "sentence", sentence));
     }
 
     /// @param how `answered`, or `asked` when the ledger was asked after a lost answer
@@ -163,8 +192,11 @@ class Dispatches {
                 .update();
         jdbc.sql("""
                 update document set ledger_ref = :ref, ledger_number = :number, ledger_version = :version,
-                    ledger_gross = :gross, ledger_due = :due, paid = :paid, crossed_at = :now, refusal = ''
+                    ledger_gross = :gross, ledger_due = :due, paid = :paid, crossed_at = :now, refusal = '',
+                    ledger_differs = false,
+                    outcome_revision = (select revision from dispatch where id = :dispatch)
                 where id = :id""")
+                .param("dispatch", dispatch.id())
                 .param("ref", record.id())
                 .param("number", record.number())
                 .param("version", record.version())
@@ -215,8 +247,9 @@ class Dispatches {
         if (rows != 1) {
             throw new IllegalStateException("dispatch " + dispatch.id() + " was moved by another process");
         }
+        boolean stands = dispatch.inPlace() && (outcome.equals("refused") || outcome.equals("unreached"));
         jdbc.sql("update document set outcome = :outcome, version = version + 1 where id = :id")
-                .param("outcome", outcome)
+                .param("outcome", stands ? "posted" : outcome)
                 .param("id", dispatch.documentId())
                 .update();
     }

@@ -129,7 +129,9 @@ class LedgerNews {
     private void write(Linked linked, LedgerRecord record, boolean paid, boolean differs, String who) {
         jdbc.sql("""
                 update document set paid = :paid, ledger_version = :version, ledger_gross = :gross, ledger_due = :due,
-                    ledger_number = :number, ledger_differs = :differs, version = version + 1 where id = :id""")
+                    ledger_number = :number, ledger_differs = :differs, version = version + 1,
+                    refusal = case when outcome = 'posted' and ledger_version < :version then '' else refusal end
+                where id = :id""")
                 .param("paid", paid ? Dispatches.minor(record.paid()) : linked.paid())
                 .param("version", record.version())
                 .param("gross", Dispatches.minor(record.gross()))

@@ -19,14 +19,16 @@ class PullApi {
     private final Routes routes;
     private final SourcePull source;
     private final LedgerNews news;
+    private final Settlement settlement;
     private final Triggered triggered;
 
     record Pulled(int added, int changed, int payments, int edits, int sending, String sentence) {}
 
-    PullApi(Routes routes, SourcePull source, LedgerNews news, Triggered triggered) {
+    PullApi(Routes routes, SourcePull source, LedgerNews news, Settlement settlement, Triggered triggered) {
         this.routes = routes;
         this.source = source;
         this.news = news;
+        this.settlement = settlement;
         this.triggered = triggered;
     }
 
@@ -37,6 +39,9 @@ class PullApi {
                 found.ledgerAnswers() ? news.bring(found, who.getName()) : new LedgerNews.Brought(0, 0, false);
         SourcePull.Pulled pulled =
                 found.fromFiles() ? new SourcePull.Pulled(0, 0) : source.pull(found.sourceId(), who.getName());
+        int stand = routes.ofSource(found.sourceId()).stream()
+                .mapToInt(each -> settlement.letStand(each, who.getName()))
+                .sum();
         int sending = routes.ofSource(found.sourceId()).stream()
                 .mapToInt(each -> triggered.send(each, who.getName()))
                 .sum();
@@ -46,7 +51,7 @@ class PullApi {
                 brought.payments(),
                 brought.edits(),
                 sending,
-                sentence(found, pulled, brought, sending));
+                sentence(found, pulled, brought, stand, sending));
     }
 
     /// What an app knows, also before it has a route.
@@ -57,12 +62,14 @@ class PullApi {
         return new Pulled(pulled.added(), pulled.changed(), 0, 0, 0, "Fetched; " + documents);
     }
 
-    private static String sentence(RouteRow route, SourcePull.Pulled pulled, LedgerNews.Brought brought, int sending) {
+    private static String sentence(
+            RouteRow route, SourcePull.Pulled pulled, LedgerNews.Brought brought, int stand, int sending) {
         List<String> parts = new ArrayList<>();
         add(parts, pulled.added(), "new document from " + route.source(), "new documents from " + route.source());
         add(parts, pulled.changed(), "changed document", "changed documents");
         add(parts, brought.payments(), "payment from " + route.ledger(), "payments from " + route.ledger());
         add(parts, brought.edits(), "edit on " + route.ledger(), "edits on " + route.ledger());
+        add(parts, stand, "of them stands there", "of them stand there");
         add(parts, sending, "document on its way by itself", "documents on their way by themselves");
         return parts.isEmpty() ? "Nothing new on either side" : String.join(", ", parts);
     }

@@ -1,7 +1,9 @@
 package alcabala.server.send;
 
+import alcabala.accounting.crosswalk.RecordType;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
+import alcabala.server.connect.SettingStore;
 import alcabala.server.platform.Amounts;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -18,6 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 class RoadApi {
     private final JdbcClient jdbc;
     private final Routes routes;
+    private final SettingStore settings;
     private final Clock clock;
 
     /// @param ledger empty for documents whose site has no route
@@ -33,6 +36,7 @@ class RoadApi {
 
     /// @param lost ledgers that no longer let us in
     /// @param unmapped causes that a row of the crosswalk settles
+    /// @param purchases whether the route carries them beside sales
     record Road(
             int connections,
             int lost,
@@ -44,6 +48,7 @@ class RoadApi {
             int blocked,
             int refused,
             int openBatches,
+            boolean purchases,
             Sending sending) {}
 
     /// The batch that is on its way, if one is.
@@ -61,7 +66,8 @@ class RoadApi {
             int refused,
             int openBatches) {}
 
-    RoadApi(JdbcClient jdbc, Routes routes, Clock clock) {
+    RoadApi(JdbcClient jdbc, Routes routes, SettingStore settings, Clock clock) {
+        this.settings = settings;
         this.clock = clock;
         this.jdbc = jdbc;
         this.routes = routes;
@@ -93,9 +99,9 @@ class RoadApi {
                     coalesce((select blocks from readiness where route_id = :route), 0) as blocks,
                     (select count(distinct f.cause) from finding f join document d on d.id = f.document_id
                      where d.route_id = :route and d.state in ('Blocked', 'Waiting') and f.severity = 'blocks'
-                         and f.cause ~ '^(item|category|tax)-unmapped|^party-(doubtful|missing)|^role-unset') as unmapped,
+                         and f.cause ~ '^(item|category|tax|supplier)-unmapped|^party-(doubtful|missing)|^role-unset') as unmapped,
                     (select count(*) from document where route_id = :route and state = 'Ready') as ready,
-                    (select coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0)
+                    (select coalesce(sum(case when kind in ('credit-note', 'supplier-credit') then -gross else gross end), 0)
                      from document where route_id = :route and state = 'Ready') as ready_gross,
                     (select count(*) from document where route_id = :route and state = 'Blocked') as blocked,
                     (select count(*) from document where route_id = :route and state = 'Refused') as refused,
@@ -124,6 +130,7 @@ class RoadApi {
                 counts.blocked(),
                 counts.refused(),
                 counts.openBatches(),
+                settings.of(found.id()).carries().contains(RecordType.PURCHASES),
                 sending);
     }
 }

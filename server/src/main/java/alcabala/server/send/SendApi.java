@@ -138,10 +138,17 @@ class SendApi {
     }
 
     private static String sentence(RouteRow route, Batches.Preview preview) {
-        StringBuilder sentence = new StringBuilder("Posts ")
-                .append(plural(preview.totals().count(), "document"))
-                .append(", ")
-                .append(Amounts.shown(preview.totals().gross()));
+        int fresh = preview.totals().count() - preview.inPlace();
+        StringBuilder sentence = new StringBuilder();
+        if (fresh > 0 || preview.inPlace() == 0) {
+            sentence.append("Posts ").append(plural(fresh, "document"));
+        }
+        if (preview.inPlace() > 0) {
+            sentence.append(fresh > 0 ? " and changes " : "Changes ")
+                    .append(plural(preview.inPlace(), "document"))
+                    .append(preview.inPlace() == 1 ? " that stands there" : " that stand there");
+        }
+        sentence.append(", ").append(Amounts.shown(preview.totals().gross()));
         if (!preview.parties().isEmpty() || !preview.items().isEmpty()) {
             sentence.append(", creates ");
             if (!preview.parties().isEmpty()) {

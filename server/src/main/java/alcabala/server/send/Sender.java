@@ -8,6 +8,7 @@ import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerConnector;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.Standing;
 import alcabala.server.connect.Ledgers;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
@@ -72,7 +73,8 @@ class Sender {
             LedgerConnector ledger = ledgers.of(route.ledgerId());
             Optional<LedgerRecord> found =
                     ledger.findPosted(dispatch.idempotencyKey().toString());
-            if (found.isEmpty()) {
+            // What stands there is found by its reference too, whether this change was made or not.
+            if (found.isEmpty() && !dispatch.inPlace()) {
                 found = ledger.findByReference(route.reference(row.sourceRef()));
             }
             found.ifPresentOrElse(
@@ -134,7 +136,7 @@ class Sender {
     /// The day of a batch is known only once there is one.
     private LedgerDocument dated(LedgerDocument sent, Dispatch dispatch, RouteRow route) {
         return settings.of(route.id()).is(Setting.DOCUMENT_DATE, "batch")
-                ? sent.onDay(dispatches.dayOf(dispatch.batchId()))
+                ? sent.onDay(dispatches.dayOf(dispatch))
                 : sent;
     }
 
@@ -142,25 +144,22 @@ class Sender {
             Dispatch dispatch, RouteRow route, Documents.Row row, LedgerDocument document, String partyId) {
         String reference = route.reference(row.sourceRef());
         LedgerConnector ledger = ledgers.of(route.ledgerId());
-        dispatches.sending(dispatch, row.revision(), ledger.body(document, partyId, reference));
-        Dispatch sent = new Dispatch(
-                dispatch.id(),
-                dispatch.batchId(),
-                dispatch.documentId(),
-                dispatch.routeId(),
-                dispatch.idempotencyKey(),
-                "sending",
-                dispatch.attempts(),
-                dispatch.version() + 1);
+        Standing standing = new Standing(row.ledgerRef(), row.ledgerVersion(), row.ledgerNumber());
+        dispatches.sending(
+                dispatch,
+                row.revision(),
+                dispatch.inPlace()
+                        ? ledger.body(standing, document, partyId, reference)
+                        : ledger.body(document, partyId, reference));
+        Dispatch sent = dispatch.sending();
+        String key = dispatch.idempotencyKey().toString();
         try {
             return settle(
                     sent,
                     row,
-                    ledger.post(
-                            document,
-                            partyId,
-                            reference,
-                            dispatch.idempotencyKey().toString()));
+                    dispatch.inPlace()
+                            ? ledger.change(standing, document, partyId, reference, key)
+                            : ledger.post(document, partyId, reference, key));
         } catch (AccessLostException e) {
             return shutOut(sent, route);
         } catch (UnreachableException e) {

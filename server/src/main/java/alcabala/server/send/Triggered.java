@@ -5,11 +5,14 @@ import alcabala.accounting.setting.RouteSettings;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.SettingStore;
 import java.util.List;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// Sends by itself what a route's settings say goes by itself.
+/// Sends by itself what a route's settings say goes by itself: what is ready, what its source changed after it was
+/// posted,
+/// and what was changed on the ledger where the source wins. What failed waits for a person.
 @Component
 class Triggered {
     private static final int MOST = 5000;
@@ -32,28 +35,39 @@ class Triggered {
         return Stream.of(true, false)
                 .mapToInt(sales -> send(
                         route,
-                        Stream.of(DocumentKind.values())
-                                .filter(kind -> kind.isSale() == sales)
-                                .filter(kind -> decided.trigger(kind).isAutomatic())
-                                .map(DocumentKind::word)
-                                .toArray(String[]::new),
+                        words(kind ->
+                                kind.isSale() == sales && decided.trigger(kind).isAutomatic()),
+                        words(kind ->
+                                kind.isSale() == sales && decided.winner(kind).equals("source")),
                         who))
                 .sum();
     }
 
-    private int send(RouteRow route, String[] kinds, String who) {
+    private static String[] words(Predicate<DocumentKind> which) {
+        return Stream.of(DocumentKind.values())
+                .filter(which)
+                .map(DocumentKind::word)
+                .toArray(String[]::new);
+    }
+
+    private int send(RouteRow route, String[] automatic, String[] restored, String who) {
         List<Long> ready = jdbc.sql("""
-                select id from document where route_id = :route and state = 'Ready' and kind = any(:kinds)
-                    and outcome is null
+                select id from document where route_id = :route and not voided and (
+                    (kind = any(:automatic) and state = 'Ready' and outcome is null)
+                    or (kind = any(:automatic) and state = 'Diverged' and not ledger_differs and refusal = '')
+                    or (kind = any(:restored) and state = 'Diverged' and ledger_differs and refusal = ''))
                 order by issue_date, id limit :most""")
                 .param("route", route.id())
-                .param("kinds", kinds)
+                .param("automatic", automatic)
+                .param("restored", restored)
                 .param("most", MOST)
                 .query(Long.class)
                 .list();
-        if (!ready.isEmpty()) {
-            batches.send(route, Batches.Choice.named(ready), "", "", who);
+        Batches.Choice choice = Batches.Choice.named(ready);
+        int going = ready.isEmpty() ? 0 : batches.preview(route, choice).ids().size();
+        if (going > 0) {
+            batches.send(route, choice, "", "", who);
         }
-        return ready.size();
+        return going;
     }
 }

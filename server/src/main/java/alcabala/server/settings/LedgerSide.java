@@ -6,8 +6,10 @@ import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
+import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Sentences;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -46,6 +48,51 @@ record LedgerSide(
                         .map(line -> booking(line, names))
                         .toList(),
                 receipt(sent, settings, names));
+    }
+
+    /// A document as it stands on the ledger at present.
+    static LedgerSide standing(LedgerRecord record, Map<String, String> names) {
+        return new LedgerSide(
+                List.of(),
+                List.of(
+                        new SentFact("Number", record.number()),
+                        new SentFact("Date", record.date().toString()),
+                        new SentFact("Net", record.net().toPlainString()),
+                        new SentFact("Tax", record.tax().toPlainString()),
+                        new SentFact("Gross", record.gross().toPlainString())),
+                record.lines().stream().map(LedgerSide::line).toList(),
+                record.journal().stream()
+                        .map(entry -> new Booking(
+                                entry.account(),
+                                names.getOrDefault(entry.account(), ""),
+                                plain(entry.debit()),
+                                plain(entry.credit())))
+                        .toList(),
+                List.of());
+    }
+
+    /// As much of it as is known of a document that stands there.
+    LedgerSide asStanding() {
+        List<String> known = List.of("Number", "Date", "Net", "Tax", "Gross");
+        return new LedgerSide(
+                findings,
+                facts.stream().filter(fact -> known.contains(fact.name())).toList(),
+                lines,
+                journal,
+                List.of());
+    }
+
+    private static SentLine line(LedgerRecord.Line line) {
+        return new SentLine(
+                line.text(),
+                line.item() == null ? "" : line.item(),
+                line.account(),
+                line.taxCode() == null ? "" : line.taxCode(),
+                line.amount().toPlainString());
+    }
+
+    private static String plain(BigDecimal amount) {
+        return amount.signum() == 0 ? "" : amount.toPlainString();
     }
 
     private static List<SentFact> facts(LedgerDocument sent, RouteSettings settings) {

@@ -8,6 +8,7 @@ import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.setting.Crossing;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
+import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.connect.LedgerReference;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.SettingStore;
@@ -23,6 +24,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
 /// What another value of a setting would do: to one real document, and to all that wait. Changes nothing.
 @Component
@@ -30,10 +32,12 @@ class SettingPreview {
     private static final int LOOKED_AT = 3000;
     private static final String WAITING =
             "route_id = :route and not voided and (outcome is null or outcome in ('refused', 'unreached'))";
+    private static final String CHANGED_THERE = "d.state = 'Diverged' and d.ledger_differs and not d.voided";
     private final JdbcClient jdbc;
     private final SettingStore store;
     private final Compilers compilers;
     private final LedgerReference reference;
+    private final JsonMapper json;
 
     /// @param differs whether the shown document would be another one on the ledger
     /// @param sentence what it would do to all that wait
@@ -42,9 +46,13 @@ class SettingPreview {
 
     private record Candidate(long id, String number, String kind, Set<String> milestones, Document document) {}
 
+    private record Standing(long id, String number, Document document, LedgerRecord record) {}
+
     private record Both(Candidate candidate, Compilation before, Compilation after, boolean differs) {}
 
-    SettingPreview(JdbcClient jdbc, SettingStore store, Compilers compilers, LedgerReference reference) {
+    SettingPreview(
+            JdbcClient jdbc, SettingStore store, Compilers compilers, LedgerReference reference, JsonMapper json) {
+        this.json = json;
         this.jdbc = jdbc;
         this.store = store;
         this.compilers = compilers;
@@ -65,6 +73,14 @@ class SettingPreview {
                 : Optional.of(both(candidate(route, documentId), was, would));
         Map<String, String> names = reference.accounts(route.ledgerId()).stream()
                 .collect(Collectors.toMap(LedgerAccount::code, LedgerAccount::name));
+        Optional<Previewed> settled = Crossing.findWon(setting)
+                .filter(kind -> documentId == null)
+                .flatMap(kind -> findChangedThere(route, kind))
+                .map(standing ->
+                        settled(standing, before, after, would, names, sentence(route, setting, before, after, all)));
+        if (settled.isPresent()) {
+            return settled.get();
+        }
         return shown.map(both -> {
                     LedgerSide left = LedgerSide.of(both.before(), before, names);
                     LedgerSide right = LedgerSide.of(both.after(), after, names);
@@ -77,6 +93,38 @@ class SettingPreview {
                             sentence(route, setting, before, after, all));
                 })
                 .orElseGet(() -> new Previewed(null, "", null, null, false, "No document waits on this route yet."));
+    }
+
+    private Optional<Standing> findChangedThere(RouteRow route, DocumentKind kind) {
+        return jdbc.sql("""
+                select d.id, d.number, d.kind, d.content, l.ledger_now from document d join link l on l.document_id = d.id
+                where d.route_id = :route and d.kind = :kind and
+                """ + CHANGED_THERE + " order by d.issue_date desc limit 1")
+                .param("route", route.id())
+                .param("kind", kind.word())
+                .query((row, n) -> new Standing(
+                        row.getLong("id"),
+                        row.getString("number"),
+                        DocumentJson.read(row.getString("content")),
+                        json.readValue(row.getString("ledger_now"), LedgerRecord.class)))
+                .optional();
+    }
+
+    /// The document as it stands there, or as the source's would in its place, whoever wins.
+    private static Previewed settled(
+            Standing standing,
+            RouteSettings before,
+            RouteSettings after,
+            Compiler compiler,
+            Map<String, String> names,
+            String sentence) {
+        DocumentKind kind = standing.document().kind();
+        LedgerSide there = LedgerSide.standing(standing.record(), names);
+        LedgerSide again = LedgerSide.of(compiler.compile(standing.document()), after, names)
+                .asStanding();
+        LedgerSide left = before.winner(kind).equals("source") ? again : there;
+        LedgerSide right = after.winner(kind).equals("source") ? again : there;
+        return new Previewed(standing.id(), standing.number(), left, right, !left.equals(right), sentence);
     }
 
     private static Both both(Candidate candidate, Compiler was, Compiler would) {
@@ -101,6 +149,7 @@ class SettingPreview {
             RouteRow route, Setting setting, RouteSettings before, RouteSettings after, List<Both> all) {
         return Crossing.findTriggered(setting)
                 .map(kind -> triggered(kind, before, after, all))
+                .or(() -> Crossing.findWon(setting).map(kind -> changedThere(route, kind, after)))
                 .orElseGet(() -> switch (setting) {
                     case PAYMENTS -> payments(route, after);
                     case RECEIVING_BANK ->
@@ -155,6 +204,25 @@ class SettingPreview {
         return after.is(Setting.PAYMENTS, "none")
                 ? "Payments of %s that are open would no longer come back.".formatted(documents(open))
                 : "Payments of %s that are open come back at the next fetch.".formatted(documents(open));
+    }
+
+    private String changedThere(RouteRow route, DocumentKind kind, RouteSettings after) {
+        record Sum(int count, long gross) {}
+        Sum sum = jdbc.sql("""
+                select count(*) as count, coalesce(sum(d.gross), 0) as gross from document d
+                where d.route_id = :route and d.kind = :kind and
+                """ + CHANGED_THERE)
+                .param("route", route.id())
+                .param("kind", kind.word())
+                .query(Sum.class)
+                .single();
+        String amount = Amounts.shown(Amounts.money(route.currency(), sum.gross()));
+        String become = switch (after.winner(kind)) {
+            case "source" -> "Such go again at the next fetch as %s has them".formatted(route.source());
+            case "ledger" -> "Such stand from the next fetch on as %s has them".formatted(route.ledger());
+            default -> "Such wait until somebody says who wins";
+        };
+        return "Changed there at present: %s, %s. %s.".formatted(documents(sum.count()), amount, become);
     }
 
     private static String changed(List<Both> all) {

@@ -23,6 +23,9 @@ final class SettingSentences {
             Map.entry("NEW_PARTIES ask", "asked about"),
             Map.entry("PURCHASE_TAX reclaimed", "reclaimed, as tax of its own"),
             Map.entry("PURCHASE_TAX in-cost", "not reclaimed, part of the cost"),
+            Map.entry("ask", "somebody is asked"),
+            Map.entry("source", "the source wins"),
+            Map.entry("ledger", "the ledger wins"),
             Map.entry("to-ledger", "to the ledger"),
             Map.entry("from-ledger", "from the ledger"),
             Map.entry("none", "not at all"),
@@ -57,6 +60,10 @@ final class SettingSentences {
             case INVOICES -> "Invoices cross";
             case INVOICES_TRIGGER -> "Invoices go";
             case INVOICES_CUT_OFF -> "Invoices from";
+            case INVOICES_WINNER -> "Invoices changed on the ledger";
+            case CREDIT_NOTES_WINNER -> "Credit notes changed there";
+            case BILLS_WINNER -> "Bills changed on the ledger";
+            case SUPPLIER_CREDITS_WINNER -> "Supplier credits changed there";
             case CREDIT_NOTES -> "Credit notes cross";
             case CREDIT_NOTES_TRIGGER -> "Credit notes go";
             case CREDIT_NOTES_CUT_OFF -> "Credit notes from";
@@ -108,6 +115,8 @@ final class SettingSentences {
                 "What has to happen before an invoice is ready, and whether it then goes by itself when fetched.";
             case CREDIT_NOTES_TRIGGER ->
                 "What has to happen before a credit note is ready, and whether it then goes by itself when fetched.";
+            case INVOICES_WINNER, CREDIT_NOTES_WINNER, BILLS_WINNER, SUPPLIER_CREDITS_WINNER ->
+                "Who wins when one was changed on the ledger after it was posted: the source’s goes again in its place, the ledger’s stands, or somebody is asked.";
             case BILLS_TRIGGER, SUPPLIER_CREDITS_TRIGGER ->
                 "Whether those taken in wait for a batch, to be chosen one by one, or go by themselves when fetched.";
             case BILLS_CUT_OFF -> "Bills dated earlier stay here; leave it empty for all.";

@@ -60,6 +60,7 @@ class EndpointsTest {
             PUT /api/settings                                      administrator
             POST /api/connect/ledgers/files                        administrator
             POST /api/connect/ledgers/{id}/lists                   administrator
+            POST /api/documents/{id}/settlement                    administrator bookkeeper
             GET /api/batches                                       administrator bookkeeper reviewer
             GET /api/batches/{id}                                  administrator bookkeeper reviewer
             GET /api/connect                                       administrator bookkeeper reviewer

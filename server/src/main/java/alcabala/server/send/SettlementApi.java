@@ -1,0 +1,61 @@
+package alcabala.server.send;
+
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.release.Documents;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.security.Principal;
+import java.util.List;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/// A person says who wins where both sides of a document differ.
+@RestController
+@RequestMapping("/api/documents")
+class SettlementApi {
+    private final Documents documents;
+    private final Routes routes;
+    private final Settlement settlement;
+    private final Batches batches;
+
+    /// Whose document it is to be on both sides.
+    enum Winner {
+        SOURCE,
+        LEDGER
+    }
+
+    record Settle(@NotNull Winner winner) {}
+
+    /// @param batch in which it goes again; null when the ledger's stands
+    record Settled(Long batch, String sentence) {}
+
+    SettlementApi(Documents documents, Routes routes, Settlement settlement, Batches batches) {
+        this.documents = documents;
+        this.routes = routes;
+        this.settlement = settlement;
+        this.batches = batches;
+    }
+
+    @PostMapping("/{id}/settlement")
+    Settled settle(@PathVariable long id, @Valid @RequestBody Settle settle, Principal who) {
+        Documents.Row row = documents.get(id);
+        RouteRow route = routes.get(row.routeId());
+        if (!row.state().equals("Diverged")) {
+            throw NotPossibleException.conflict(
+                    "nothing-to-settle",
+                    row.number() + " is " + row.state().toLowerCase(java.util.Locale.ROOT)
+                            + "; there is nothing to settle.");
+        }
+        if (settle.winner() == Winner.LEDGER) {
+            settlement.letStand(route.id(), id, who.getName());
+            return new Settled(null, row.number() + " stands as " + route.ledger() + " has it");
+        }
+        long batch = batches.send(route, Batches.Choice.named(List.of(id)), "", "", who.getName());
+        return new Settled(batch, row.number() + " goes again as " + route.source() + " has it");
+    }
+}

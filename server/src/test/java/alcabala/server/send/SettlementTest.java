@@ -1,0 +1,272 @@
+package alcabala.server.send;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/// A posted document that one side changes, or both: it goes again in its place, or the ledger's stands; there is never
+/// a second one.
+class SettlementTest {
+    private static World world;
+    private static Api admin;
+    private static Yard yard;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        admin = world.api("admin");
+        yard = new Yard(admin);
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    @Test
+    void whatTheSourceChangesGoesAgainInItsPlaceAndKeepsItsPayment() {
+        Posted posted = post();
+        world.standIns().desk(posted.desk() + "/pay", "amount=10.00&date=" + java.time.LocalDate.now());
+        editOnSource(posted, "77.70");
+        fetch();
+        assertThat(state(posted)).isEqualTo("Diverged");
+        assertThat(since(posted)).isEqualTo("true false");
+        JsonNode preview = admin.post("/api/batches/preview", Map.of("route", "yard", "ids", List.of(posted.id())))
+                .json();
+        assertThat(preview.get("sentence").asString()).startsWith("Changes 1 document that stands there");
+
+        settle(posted, "SOURCE");
+        JsonNode there = onLedger(posted);
+        assertThat(there.get("gross").asDecimal()).isEqualByComparingTo(grossOnSource(posted));
+        assertThat(there.get("paid").asDecimal()).isEqualByComparingTo("10.00");
+        assertThat(state(posted)).isEqualTo("Posted");
+        assertStandsOnce(posted);
+        assertThat(settlement(posted, "SOURCE").status()).isEqualTo(409);
+    }
+
+    @Test
+    void whatWasChangedThereIsPutBackOrStands() {
+        Posted first = post();
+        BigDecimal gross = onLedger(first).get("gross").asDecimal();
+        editOnLedger(first, "999.99");
+        fetch();
+        assertThat(since(first)).isEqualTo("false true");
+        settle(first, "SOURCE");
+        assertThat(onLedger(first).get("gross").asDecimal()).isEqualByComparingTo(gross);
+        assertThat(state(first)).isEqualTo("Posted");
+
+        editOnLedger(first, "888.88");
+        editOnSource(first, "55.50");
+        fetch();
+        assertThat(since(first)).isEqualTo("true true");
+        int version = onLedger(first).get("version").asInt();
+        settle(first, "LEDGER");
+        assertThat(state(first)).isEqualTo("Posted");
+        assertThat(onLedger(first).get("version").asInt())
+                .as("nothing was sent")
+                .isEqualTo(version);
+        fetch();
+        assertThat(state(first)).as("and it is no news any more").isEqualTo("Posted");
+        assertStandsOnce(first);
+    }
+
+    @Test
+    void theRouteMayDecideOnceForAllAndWhatFailsWaitsForAPerson() {
+        Posted posted = post();
+        BigDecimal gross = onLedger(posted).get("gross").asDecimal();
+        assertThat(preview("source").get("sentence").asString())
+                .isEqualTo(
+                        "Changed there at present: 0 documents, €0.00. Such go again at the next fetch as Hullwork has them.");
+        editOnLedger(posted, "700.00");
+        fetch();
+        JsonNode preview = preview("source");
+        assertThat(preview.get("number").asString()).isEqualTo(posted.number());
+        assertThat(preview.get("before").get("lines").get(0).get("amount").asString())
+                .isEqualTo("700.00");
+        assertThat(preview.get("after").get("facts").toString()).contains("\"" + gross.toPlainString() + "\"");
+        decide("INVOICES_WINNER", "source");
+        JsonNode fetched = fetch();
+        assertThat(fetched.get("sentence").asString()).isEqualTo("1 document on its way by itself");
+        awaitSettled(posted);
+        assertThat(onLedger(posted).get("gross").asDecimal()).isEqualByComparingTo(gross);
+
+        decide("INVOICES_WINNER", "ledger");
+        editOnLedger(posted, "600.00");
+        assertThat(fetch().get("sentence").asString()).contains("1 of them stands there");
+        assertThat(state(posted)).isEqualTo("Posted");
+
+        decide("INVOICES_WINNER", "source");
+        editOnLedger(posted, "500.00");
+        world.standIns().desk("/inkwell/books/saltmere/lock", "through=" + java.time.LocalDate.now());
+        fetch();
+        alcabala.server.Await.until("it was refused", () -> said(posted).contains("locked"));
+        assertThat(state(posted)).as("it still stands there").isEqualTo("Diverged");
+        int sent = timesSent(posted);
+        fetch();
+        assertThat(timesSent(posted)).as("not tried again by itself").isEqualTo(sent);
+        world.standIns().desk("/inkwell/books/saltmere/lock", "through=2020-01-01");
+        settle(posted, "SOURCE");
+        assertThat(onLedger(posted).get("gross").asDecimal()).isEqualByComparingTo(gross);
+        decide("INVOICES_WINNER", "ask");
+        assertStandsOnce(posted);
+    }
+
+    @Test
+    void aLostAnswerToAChangeIsAskedForAndAStaleOneIsRefused() {
+        Posted posted = post();
+        editOnSource(posted, "33.30");
+        fetch();
+        int version = onLedger(posted).get("version").asInt();
+        world.standIns().fault("inkwell", "ANSWER_LOST", 1);
+        settle(posted, "SOURCE");
+        assertThat(state(posted)).isEqualTo("Posted");
+        assertThat(onLedger(posted).get("version").asInt()).as("changed once").isEqualTo(version + 1);
+        assertThat(admin.get("/api/documents/" + posted.id() + "/trail").json().findValuesAsString("action"))
+                .contains("answer-lost", "asked", "sent-in-place");
+
+        editOnSource(posted, "22.20");
+        fetch();
+        editOnLedger(posted, "111.11");
+        settle(posted, "SOURCE");
+        assertThat(state(posted)).isEqualTo("Diverged");
+        assertThat(said(posted)).contains("changed by somebody else");
+        fetch();
+        assertThat(since(posted)).isEqualTo("true true");
+        settle(posted, "SOURCE");
+        assertThat(state(posted)).isEqualTo("Posted");
+        assertStandsOnce(posted);
+    }
+
+    private record Posted(long id, String number, String ledgerRef) {
+        String desk() {
+            return "/inkwell/books/saltmere/documents/" + ledgerRef;
+        }
+    }
+
+    private static Posted post() {
+        JsonNode row = yard.documents("Ready").stream()
+                .filter(each -> each.get("kind").asString().equals("invoice"))
+                .filter(each -> !each.get("number").asString().matches("HW-20388|HW-20301"))
+                .findFirst()
+                .orElseThrow();
+        long id = row.get("id").asLong();
+        String number = row.get("number").asString();
+        yard.awaitFinished(yard.send(List.of(id)));
+        return new Posted(id, number, yard.document(number).get("ledgerRef").asString());
+    }
+
+    private static JsonNode fetch() {
+        return admin.post("/api/pull?route=yard", Map.of()).json();
+    }
+
+    private static void editOnSource(Posted posted, String price) {
+        JsonNode document = new tools.jackson.databind.json.JsonMapper()
+                .readTree(world.jdbc()
+                        .sql("select content::text from document where id = :id")
+                        .param("id", posted.id())
+                        .query(String.class)
+                        .single());
+        StringBuilder form = new StringBuilder("number=" + posted.number() + "&date="
+                + document.get("issueDate").asString());
+        int line = 0;
+        for (JsonNode each : document.get("lines")) {
+            form.append("&quantity=").append(each.get("quantity").asString());
+            form.append("&unitPrice=")
+                    .append(line++ == 0 ? price : each.get("price").asString());
+        }
+        world.standIns().desk("/hullwork/documents/" + posted.number().replace("HW-", "d-") + "/edit", form.toString());
+    }
+
+    private static void editOnLedger(Posted posted, String amount) {
+        JsonNode there = onLedger(posted);
+        StringBuilder form = new StringBuilder("version=" + there.get("version").asInt() + "&due="
+                + there.get("due").asString() + "&amount=" + amount);
+        for (int i = 1; i < there.get("lines").size(); i++) {
+            form.append("&amount=")
+                    .append(there.get("lines").get(i).get("amount").asDecimal().toPlainString());
+        }
+        world.standIns().desk(posted.desk() + "/edit", form.toString());
+    }
+
+    private static Api.Response settlement(Posted posted, String winner) {
+        return admin.post("/api/documents/" + posted.id() + "/settlement", Map.of("winner", winner));
+    }
+
+    private static void settle(Posted posted, String winner) {
+        Api.Response answer = settlement(posted, winner);
+        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
+        if (answer.json().has("batch")) {
+            yard.awaitFinished(answer.json().get("batch").asLong());
+        }
+    }
+
+    private static void awaitSettled(Posted posted) {
+        alcabala.server.Await.until("it is posted again", () -> state(posted).equals("Posted"));
+    }
+
+    private static String state(Posted posted) {
+        return yard.document(posted.number()).get("state").asString();
+    }
+
+    private static String since(Posted posted) {
+        JsonNode since =
+                admin.get("/api/documents/" + posted.id()).json().get("sides").get("since");
+        return since.get("changedOnSource").asBoolean() + " "
+                + since.get("changedOnLedger").asBoolean();
+    }
+
+    private static BigDecimal grossOnSource(Posted posted) {
+        return yard.document(posted.number()).get("gross").asDecimal();
+    }
+
+    private static JsonNode onLedger(Posted posted) {
+        return world.standIns().inkwell("/documents/" + posted.ledgerRef());
+    }
+
+    private static void assertStandsOnce(Posted posted) {
+        assertThat(world.standIns().postedReferences())
+                .filteredOn(each -> each.endsWith(posted.number().replace("HW-", "d-")))
+                .hasSize(1);
+    }
+
+    private static String said(Posted posted) {
+        return yard.document(posted.number()).get("sentence").asString();
+    }
+
+    private static int timesSent(Posted posted) {
+        return world.jdbc()
+                .sql("select count(*) from dispatch where document_id = :id")
+                .param("id", posted.id())
+                .query(Integer.class)
+                .single();
+    }
+
+    private static JsonNode preview(String value) {
+        return admin.get("/api/settings/preview?route=yard&setting=INVOICES_WINNER&value=" + value)
+                .json();
+    }
+
+    private static void decide(String setting, String value) {
+        int version = admin.get("/api/settings?route=yard")
+                .json()
+                .valueStream()
+                .filter(each -> each.get("setting").asString().equals(setting))
+                .findFirst()
+                .orElseThrow()
+                .get("version")
+                .asInt();
+        Api.Response answer = admin.put(
+                "/api/settings",
+                Map.of("route", "yard", "setting", setting, "value", value, "expectedVersion", version));
+        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
+    }
+}

@@ -1,0 +1,69 @@
+import { useMutation } from '@tanstack/react-query';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate } from 'react-router';
+import { answer, client, type Schemas } from '../api/client';
+import { useRefresh } from '../api/useRefresh';
+import { useCurrent } from '../app/current';
+import { Failure } from '../ui/Failure';
+import { Key } from '../ui/Key';
+import { useNotice } from '../ui/notices';
+import { whatHappened } from './since';
+
+interface Props {
+  document: Schemas['DocumentRow'];
+  since: Schemas['Since'];
+}
+
+/** Where both sides differ a person says who wins; leaving it is the third way. */
+export function Settle({ document, since }: Props) {
+  const { me, route } = useCurrent();
+  const refresh = useRefresh();
+  const navigate = useNavigate();
+  const notice = useNotice();
+  const settle = useMutation({
+    mutationFn: (winner: 'SOURCE' | 'LEDGER') =>
+      answer(
+        client.POST('/api/documents/{id}/settlement', {
+          params: { path: { id: document.id } },
+          body: { winner },
+        }),
+      ),
+    onSuccess: async (settled) => {
+      await refresh();
+      notice({ tone: 'done', text: settled.sentence });
+      if (settled.batch) {
+        await navigate(`/send/${settled.batch}?route=${document.route}`);
+      }
+    },
+  });
+  const may = me.mayChange && !since.voided;
+  const keys = { enabled: may && !settle.isPending, preventDefault: true };
+  useHotkeys('r', () => settle.mutate('SOURCE'), keys);
+  useHotkeys('l', () => settle.mutate('LEDGER'), keys);
+  return (
+    <div className="border-accent bg-base-200 mx-4 my-2 flex flex-wrap items-center gap-2 border-l-[3px] px-3 py-2">
+      <p className="min-w-60 flex-1 text-[13px]">{whatHappened(since, route.source, route.ledger)}</p>
+      {may && (
+        <>
+          <button
+            type="button"
+            className="act"
+            disabled={settle.isPending}
+            onClick={() => settle.mutate('SOURCE')}
+          >
+            Send it as {route.source} has it <Key>r</Key>
+          </button>
+          <button
+            type="button"
+            className="act"
+            disabled={settle.isPending}
+            onClick={() => settle.mutate('LEDGER')}
+          >
+            Let {route.ledger}’s stand <Key>l</Key>
+          </button>
+        </>
+      )}
+      {settle.error && <Failure error={settle.error} />}
+    </div>
+  );
+}

@@ -1,0 +1,15 @@
+import type { Schemas } from '../api/client';
+
+/** What happened to a document since both sides agreed on it, and what can be done. */
+export function whatHappened(since: Schemas['Since'], source: string, ledger: string): string {
+  if (since.voided) {
+    return `It was voided in ${source} after it was posted, and still stands in ${ledger}. Void it there too.`;
+  }
+  if (since.changedOnSource && since.changedOnLedger) {
+    return `It was changed on both sides after it was posted. Sending it replaces what was done in ${ledger}.`;
+  }
+  if (since.changedOnLedger) {
+    return `It was changed in ${ledger} after it was posted. Sending it puts back what ${source} has.`;
+  }
+  return `It was changed in ${source} after it was posted. Sending it changes what stands in ${ledger}, in its place.`;
+}
