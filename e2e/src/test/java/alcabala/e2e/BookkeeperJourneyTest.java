@@ -27,6 +27,7 @@ class BookkeeperJourneyTest {
             sendAll(browser, demo);
             putRefusalsRight(browser, demo);
             lookAtBothSides(browser, demo);
+            settleWhatWasChangedThere(browser, demo);
             bothSidesAgreeToTheCent(demo);
         }
     }
@@ -73,7 +74,7 @@ class BookkeeperJourneyTest {
         browser.find("input[type=file]")
                 .sendKeys(demo.files().resolve("CB-7002-corrected.xml") + "\n"
                         + demo.files().resolve("bill-from-tarpaulin-works.xml"));
-        browser.awaitText("bills do not cross to the ledger yet");
+        browser.awaitText("Bills do not cross on this route.");
         browser.button("Take in 2 documents").click();
         browser.awaitText("2 documents taken in");
         browser.awaitText("Ready 2");
@@ -127,6 +128,28 @@ class BookkeeperJourneyTest {
         browser.open(address);
         browser.awaitText("Payment brought back");
         assertThat(browser.text()).contains("Posted\npaid");
+    }
+
+    /// Somebody changes the amount there; one key puts it back, in the same place.
+    private static void settleWhatWasChangedThere(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/release?route=yard&state=Posted&order=NUMBER");
+        browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
+        browser.awaitText("The ledger took it");
+        String address = browser.driver().getCurrentUrl();
+        browser.open(browser.find("a[href*='/inkwell/books/']").getAttribute("href"));
+        WebElement amount = browser.find("input[name=amount]");
+        amount.clear();
+        amount.sendKeys("999.99", Keys.ENTER);
+        browser.awaitText("version 3");
+        browser.open(address);
+        browser.button("Fetch both sides").click();
+        browser.awaitText("It was changed in Inkwell after it was posted. Sending it puts back what Hullwork has.");
+        browser.keys("r");
+        browser.awaitText("1 posted");
+        browser.open(address);
+        browser.awaitText("Sent in place of what stands there");
+        assertThat(browser.text()).contains("Posted\npaid");
+        assertThat(browser.all("tr[data-differs=true]")).isEmpty();
     }
 
     /// The one payment has left the control account again; it is added back to compare.

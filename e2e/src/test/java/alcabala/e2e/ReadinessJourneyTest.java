@@ -51,9 +51,10 @@ class ReadinessJourneyTest {
         numbersThatBothSidesUse();
         namesOfNewItems();
         billsAndNumbersFromFiles();
+        billsCross();
         aSiteInAnotherCurrency();
         theConsent();
-        assertThat(seen).as("each check seen failing and passing").hasSize(17);
+        assertThat(seen).as("each check seen failing and passing").hasSize(18);
         demo.atDesk(BOOKS + "/books", Map.of());
         judge("yard");
         browser.find("tr[data-check=SAME_BOOKS][data-verdict=BLOCKS]");
@@ -148,6 +149,28 @@ class ReadinessJourneyTest {
         passes("ONE_WAY_ONLY");
         judge("harbour");
         passes("PURCHASE_ORDERS");
+    }
+
+    private void billsCross() {
+        browser.open(demo.address() + "/release?route=harbour");
+        browser.awaitText("Bills do not cross on this route.");
+        browser.find("a[href*='setting=BILLS']").click();
+        browser.button("to the ledger").click();
+        browser.awaitText("The route names no account for the role payables control.");
+        browser.button("Decide so").click();
+        judge("harbour");
+        expect("DEFAULT_FOR_PURCHASES", "WARNS");
+        expect("ACCOUNT_ROLES", "BLOCKS");
+        browser.find("tr[data-check=DEFAULT_FOR_PURCHASES] a").click();
+        browser.button("Accept the 2 exact").click();
+        browser.find("tr[data-code=PURCHASES] button").sendKeys("y");
+        browser.find("tr[data-code=PURCHASES] svg[aria-label=mapped]");
+        judge("harbour");
+        passes("DEFAULT_FOR_PURCHASES");
+        browser.open(demo.address() + "/release?route=harbour&state=Ready&panel=batch");
+        browser.button("Purchases").click();
+        browser.button("Send 1 document to Inkwell").click();
+        browser.awaitText("1 posted");
     }
 
     private void takeIn(Path file) {

@@ -77,6 +77,11 @@ public enum AccountRole {
         return need == Need.REQUIRED && serves(carried);
     }
 
+    /// The records that use it.
+    public Set<RecordType> carries() {
+        return carries;
+    }
+
     /// Whether it can be of use on a route that carries these records.
     public boolean serves(Set<RecordType> carried) {
         return carries.stream().anyMatch(carried::contains);

@@ -32,6 +32,7 @@ import org.springframework.stereotype.Component;
 @Component
 class MapView {
     private static final int CHOICES = 1000;
+    private static final String NOT_NEEDED = "not needed";
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
     private final LedgerReference reference;
@@ -95,7 +96,8 @@ class MapView {
             case LINE -> source.lines();
         };
         return view.stream()
-                .sorted(Comparator.comparing((Row row) -> !row.isOpen())
+                .sorted(Comparator.comparing((Row row) -> row.covered().startsWith(NOT_NEEDED))
+                        .thenComparing((Row row) -> !row.isOpen())
                         .thenComparing(Comparator.comparingLong((Row row) -> row.blockedAmount())
                                 .reversed())
                         .thenComparing(Row::code))
@@ -273,18 +275,27 @@ class MapView {
             List<Row> view = new ArrayList<>();
             Set<RecordType> carried = settings.of(route.id()).carries();
             for (AccountRole role : AccountRole.values()) {
-                if (role.serves(carried) || find(RowKind.ROLE, role.name()).isPresent()) {
-                    view.add(row(
-                            RowKind.ROLE,
-                            role.name(),
-                            role.name().toLowerCase(Locale.ROOT).replace('_', ' '),
-                            takes(role),
-                            role.isRequired(carried) ? "" : "optional",
-                            "role-unset:",
-                            suggestions.forRole(role).orElse(null)));
-                }
+                view.add(row(
+                        RowKind.ROLE,
+                        role.name(),
+                        word(role),
+                        takes(role),
+                        role.isRequired(carried) ? "" : role.serves(carried) ? "optional" : notNeeded(role),
+                        "role-unset:",
+                        role.serves(carried) ? suggestions.forRole(role).orElse(null) : null));
             }
             return view;
+        }
+
+        /// It can be set all the same, as for records that are to cross later.
+        private static String notNeeded(AccountRole role) {
+            return NOT_NEEDED + ": no "
+                    + role.carries().stream().map(Source::word).sorted().collect(Collectors.joining(" or "))
+                    + " cross here";
+        }
+
+        private static String word(Enum<?> name) {
+            return name.name().toLowerCase(Locale.ROOT).replace('_', ' ');
         }
 
         private static String takes(AccountRole role) {
