@@ -16,6 +16,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 
 /// Every check of readiness is made to fail from where a person would, seen failing, put right, and seen passing.
@@ -155,9 +156,11 @@ class ReadinessJourneyTest {
         browser.open(demo.address() + "/release?route=harbour");
         browser.awaitText("Bills do not cross on this route.");
         browser.find("a[href*='setting=BILLS']").click();
-        browser.button("to the ledger").click();
+        browser.until(d -> d.findElement(By.cssSelector("input[value=to-ledger]")))
+                .sendKeys(Keys.SPACE);
         browser.awaitText("The route names no account for the role payables control.");
         browser.button("Decide so").click();
+        browser.find("section[aria-label='Earlier decisions']");
         judge("harbour");
         expect("DEFAULT_FOR_PURCHASES", "WARNS");
         expect("ACCOUNT_ROLES", "BLOCKS");
