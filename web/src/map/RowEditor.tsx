@@ -11,6 +11,8 @@ interface Props {
   code: string;
   onDone: () => void;
   action?: string;
+  /** Whether it is about a line of a bill. */
+  bought?: boolean;
 }
 
 const ASKS: Record<RowKind, string> = {
@@ -24,7 +26,7 @@ const ASKS: Record<RowKind, string> = {
 };
 
 /** Chooses the counterpart of one code, in place. The suggestion is filled in and says why. */
-export function RowEditor({ kind, code, onDone, action = 'Map it' }: Props) {
+export function RowEditor({ kind, code, onDone, action = 'Map it', bought = false }: Props) {
   const { route } = useCurrent();
   // Asked anew, since the version seen here is what the change is compared with.
   const rows = useQuery({ ...mapQuery(route.code, kind.toLowerCase() as MapKind), staleTime: 0 });
@@ -50,7 +52,7 @@ export function RowEditor({ kind, code, onDone, action = 'Map it' }: Props) {
   if (!rows.data || !choices.data || !ready) {
     return <span className="soft">Looking up what there is…</span>;
   }
-  const options = optionsFor(kind, choices.data, kind === 'LINE' && code.includes(' '));
+  const options = optionsFor(kind, choices.data, bought);
   const known = rows.data.find((each) => each.code === code);
   const start = known?.row ?? known?.suggestion;
   const text = typed ?? (start ? labelOf(options, start.counterpart, start.account) : '');

@@ -117,7 +117,13 @@ function Why({ row, onClose }: { row: Row; onClose: () => void }) {
         </div>
       )}
       {editing && (
-        <RowEditor {...editing} key={editing.code} onDone={() => setEditing(null)} action="Set it" />
+        <RowEditor
+          {...editing}
+          key={editing.code}
+          bought={line?.walk.some((step) => step.step === 'supplier')}
+          onDone={() => setEditing(null)}
+          action="Set it"
+        />
       )}
       {why.data.journal && <JournalSlip title="Journal it will cause" journal={why.data.journal} />}
       {why.data.tax && <TaxSlip tax={why.data.tax} />}

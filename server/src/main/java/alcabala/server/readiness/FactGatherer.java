@@ -266,8 +266,9 @@ class FactGatherer {
     private Map<String, Integer> otherRoutes(RouteRow route) {
         Map<String, Integer> others = new LinkedHashMap<>();
         jdbc.sql("""
-                select s.name, (select count(*) from document a join document b on b.number = a.number
-                    where a.route_id = r.id and b.route_id = :route and not a.voided and not b.voided) as shared
+                select s.name, (select count(*) from document a join document b on b.number = a.number and b.kind = a.kind
+                    where a.route_id = r.id and b.route_id = :route and not a.voided and not b.voided
+                        and (a.kind in ('invoice', 'credit-note') or a.party_name = b.party_name)) as shared
                 from route r join source s on s.id = r.source_id
                 where r.ledger_id = :ledger and r.id <> :route order by s.name""")
                 .param("route", route.id())
