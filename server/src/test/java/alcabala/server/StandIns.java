@@ -49,6 +49,35 @@ public final class StandIns {
         }
     }
 
+    /// Gives the first line of a document on Hullwork's desk another price.
+    public void editOnHullwork(String desk, String price) {
+        String page = api.get(desk).body();
+        StringBuilder form = new StringBuilder();
+        Matcher field = Pattern.compile("<input[^>]*name=\"(number|date|quantity|unitPrice)\"[^>]*value=\"([^\"]*)\"")
+                .matcher(page);
+        boolean first = true;
+        while (field.find()) {
+            boolean priced = first && field.group(1).equals("unitPrice");
+            first = first && !priced;
+            form.append(form.isEmpty() ? "" : "&")
+                    .append(field.group(1))
+                    .append('=')
+                    .append(priced ? price : field.group(2));
+        }
+        desk(desk + "/edit", form.toString());
+    }
+
+    /// As Inkwell's desk shows it, which no fault of the API touches.
+    public int versionOnDesk(String ledgerRef) {
+        Matcher version = Pattern.compile(", version (\\d+)<")
+                .matcher(api.get("/inkwell/books/saltmere/documents/" + ledgerRef)
+                        .body());
+        if (!version.find()) {
+            throw new IllegalStateException("no version of " + ledgerRef);
+        }
+        return Integer.parseInt(version.group(1));
+    }
+
     /// Debit less credit.
     public BigDecimal balance(String account) {
         for (JsonNode row : inkwell("/balances")) {

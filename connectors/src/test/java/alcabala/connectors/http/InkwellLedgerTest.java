@@ -17,6 +17,7 @@ import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.Standing;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
@@ -72,7 +73,7 @@ class InkwellLedgerTest {
     @Test
     void anAcceptedDocumentIsReadInFullAndCarriesKeyAndBearer() {
         answer(201, """
-                {"id":"IN-1","version":1,"number":"HW-1","kind":"invoice","customer":"IC-1","date":"2026-11-20","due":null,
+                {"id":"IN-1","version":1,"number":"HW-1","kind":"invoice","party":"IC-1","date":"2026-11-20","due":null,
                  "pricesIncludeTax":false,"externalReference":"hullwork:d-1","net":10.00,"tax":2.30,"gross":12.30,"paid":0.00,
                  "lines":[],"journal":[{"account":"1100","debit":12.30,"credit":0.00}],"fieldOfTheFuture":1}""");
         Answer<LedgerRecord> answer = post();
@@ -80,6 +81,7 @@ class InkwellLedgerTest {
         LedgerRecord record = ((Answer.Accepted<LedgerRecord>) answer).record();
         assertThat(record.gross()).isEqualByComparingTo("12.30");
         assertThat(record.due()).isNull();
+        assertThat(record.party()).isEqualTo("IC-1");
         assertThat(last.getRequestHeaders().getFirst("Idempotency-Key")).isEqualTo("key-1");
         assertThat(last.getRequestHeaders().getFirst("Authorization")).isEqualTo("Bearer secret");
     }
@@ -275,6 +277,61 @@ class InkwellLedgerTest {
                 .isTrue();
     }
 
+    /// What stands there keeps its number whoever gave it, and the version that was read goes along.
+    @Test
+    void aChangeIsPutInThePlaceOfWhatWasRead() {
+        List<String> came = new ArrayList<>();
+        answering = exchange -> {
+            came.add(exchange.getRequestMethod() + " " + exchange.getRequestURI());
+            came.add(new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8));
+            send(
+                    exchange,
+                    201,
+                    "{\"id\":\"IN-7\",\"version\":5,\"pricesIncludeTax\":true,\"lines\":[],\"journal\":[]}");
+        };
+        Standing standing = new Standing("IN-7", 4, "LEDGER-88");
+        Answer<LedgerRecord> answer = ledger().change(standing, document(), "IC-1", "hullwork:d-1", "key-2");
+        assertThat(((Answer.Accepted<LedgerRecord>) answer).record().version()).isEqualTo(5);
+        assertThat(last.getRequestHeaders().getFirst("Idempotency-Key")).isEqualTo("key-2");
+        assertThat(came.getFirst()).isEqualTo("PUT /inkwell/api/companies/saltmere/documents/IN-7");
+        assertThat(came.getLast()).isEqualTo(ledger().body(standing, document(), "IC-1", "hullwork:d-1"));
+        JsonNode body = Http.JSON.readTree(came.getLast());
+        assertThat(body.get("version").asInt()).isEqualTo(4);
+        assertThat(body.get("number").asString()).isEqualTo("HC-1");
+        assertThat(body.get("party").asString()).isEqualTo("IC-1");
+        JsonNode numberedThere =
+                Http.JSON.readTree(ledger().body(standing, numberedByTheLedger(), "IC-1", "hullwork:d-1"));
+        assertThat(numberedThere.get("number").asString()).isEqualTo("LEDGER-88");
+    }
+
+    @Test
+    void aStaleChangeIsRefusedAndALostOneIsLost() {
+        Standing standing = new Standing("IN-7", 4, "HC-1");
+        answer(409, "{\"code\":\"stale-version\",\"sentence\":\"Somebody was here.\"}");
+        assertThat(ledger().change(standing, document(), "IC-1", "hullwork:d-1", "key-2"))
+                .isInstanceOfSatisfying(
+                        Answer.Refused.class, no -> assertThat(no.code()).isEqualTo("stale-version"));
+        answer(502, "oops");
+        assertThat(ledger().change(standing, document(), "IC-1", "hullwork:d-1", "key-2"))
+                .isInstanceOf(Answer.Lost.class);
+    }
+
+    @Test
+    void aBillSaysWhatItIsAndATaxCodeWhereTaxOnPurchasesGoes() {
+        JsonNode body = Http.JSON.readTree(ledger().body(as(DocumentKind.BILL, "TW-1"), "IC-9", "files:bill"));
+        assertThat(body.get("kind").asString()).isEqualTo("bill");
+        answer(200, """
+                [{"code":"S23","name":"S","rate":23.0000,"category":"S","account":"2200","inputAccount":"1400","active":true},
+                 {"code":"Z0","name":"Z","rate":0,"category":"Z","account":"2200","inputAccount":null,"active":true}]""");
+        List<String> accounts = new ArrayList<>();
+        ledger().taxCodes(page -> page.forEach(code -> accounts.add(code.code() + " " + code.inputAccount())));
+        assertThat(accounts).containsExactly("S23 1400", "Z0 ");
+    }
+
+    private static LedgerDocument numberedByTheLedger() {
+        return as(DocumentKind.CREDIT_NOTE, "");
+    }
+
     private Answer<LedgerRecord> post() {
         return ledger().post(document(), "IC-1", "hullwork:d-1", "key-1");
     }
@@ -295,14 +352,18 @@ class InkwellLedgerTest {
     }
 
     private static LedgerDocument document() {
+        return as(DocumentKind.CREDIT_NOTE, "HC-1");
+    }
+
+    private static LedgerDocument as(DocumentKind kind, String number) {
         Money gross = Money.parse("EUR 12.30");
         LedgerLine goods =
                 new LedgerLine("SHK-08", "SHACK-8", "Shackle", BigDecimal.ONE, gross.getAmount(), gross, "4010", "S23");
         LedgerLine rounding = new LedgerLine(
                 "", "", "Rounding", BigDecimal.ONE, BigDecimal.ZERO, Money.zero(CurrencyUnit.EUR), "6990", "");
         return new LedgerDocument(
-                DocumentKind.CREDIT_NOTE,
-                "HC-1",
+                kind,
+                number,
                 NumberSeries.OWN,
                 LocalDate.of(2026, 11, 20),
                 null,

@@ -2,15 +2,18 @@ package alcabala.server.send;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.server.Api;
 import alcabala.server.Await;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
 
 /// `kill -9` while a batch is being sent, at several points, with requests in flight and answers lost.
 class KilledServerTest {
     private static final int BATCH = 40;
+    private static final int CHANGED = 5;
 
     @Test
     void whateverDiesEveryDocumentIsOnTheLedgerExactlyOnce() {
@@ -39,7 +42,44 @@ class KilledServerTest {
                     .containsEntry("Posted", BATCH)
                     .doesNotContainKeys("Queued", "Unconfirmed", "Refused");
             assertThat(after.batch(batch).get("batch").get("posted").asInt()).isEqualTo(BATCH);
+            whatIsChangedIsChangedOnce(world, ids.subList(0, CHANGED));
         }
+    }
+
+    /// Each stands at its second version: sent in place once, whatever died.
+    private static void whatIsChangedIsChangedOnce(World world, List<Long> ids) {
+        Api ferro = world.api("ferro");
+        for (long id : ids) {
+            String source = document(ferro, id).get("sides").get("sourceDesk").asString();
+            String desk = source.substring(source.indexOf("/hullwork"));
+            world.standIns().editOnHullwork(desk, "19.90");
+        }
+        ferro.post("/api/pull?route=yard", java.util.Map.of());
+        world.standIns().fault("inkwell", "ANSWER_LOST", 0);
+        long batch = new Yard(ferro).send(ids);
+        killOnce(world, "while changes are under way", () -> changed(world, ids) >= 2);
+        world.standIns().fault("inkwell", "NONE", 0);
+        Yard after = new Yard(world.api("ferro"));
+        after.awaitFinished(batch);
+        assertThat(after.counts()).containsEntry("Posted", BATCH);
+        assertThat(versions(world, ids)).containsOnly(2).hasSize(CHANGED);
+        assertThat(world.standIns().postedReferences()).hasSize(BATCH).doesNotHaveDuplicates();
+    }
+
+    private static long changed(World world, List<Long> ids) {
+        return versions(world, ids).stream().filter(version -> version > 1).count();
+    }
+
+    private static List<Integer> versions(World world, List<Long> ids) {
+        Api ferro = world.api("ferro");
+        return ids.stream()
+                .map(id -> document(ferro, id).get("document").get("ledgerRef").asString())
+                .map(ref -> world.standIns().versionOnDesk(ref))
+                .toList();
+    }
+
+    private static JsonNode document(Api api, long id) {
+        return api.get("/api/documents/" + id).json();
     }
 
     private static void killOnce(World world, String point, java.util.function.BooleanSupplier reached) {

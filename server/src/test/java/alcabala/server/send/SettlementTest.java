@@ -146,6 +146,34 @@ class SettlementTest {
         assertStandsOnce(posted);
     }
 
+    @Test
+    void whatCannotBeSettledIsRefusedInWords() {
+        Posted posted = post();
+        assertThat(settlement(posted, "LEDGER").json().get("code").asString()).isEqualTo("nothing-to-settle");
+        assertThat(admin.post("/api/documents/" + posted.id() + "/settlement", Map.of("winner", "ME"))
+                        .status())
+                .isEqualTo(400);
+        assertThat(admin.post("/api/documents/" + posted.id() + "/settlement", Map.of())
+                        .status())
+                .isEqualTo(400);
+        assertThat(admin.post("/api/documents/99999999/settlement", Map.of("winner", "LEDGER"))
+                        .status())
+                .isEqualTo(404);
+        editOnLedger(posted, "321.00");
+        world.standIns().desk("/hullwork/documents/" + posted.number().replace("HW-", "d-") + "/void", "");
+        fetch();
+        assertThat(state(posted)).isEqualTo("Diverged");
+        assertThat(settlement(posted, "LEDGER").status())
+                .as("it was voided: neither side of it is right")
+                .isEqualTo(409);
+        assertThat(settlement(posted, "SOURCE").json().get("code").asString()).isEqualTo("nothing-to-send");
+        decide("INVOICES_WINNER", "ledger");
+        fetch();
+        assertThat(state(posted)).as("nor by what the route says").isEqualTo("Diverged");
+        decide("INVOICES_WINNER", "ask");
+        assertStandsOnce(posted);
+    }
+
     private record Posted(long id, String number, String ledgerRef) {
         String desk() {
             return "/inkwell/books/saltmere/documents/" + ledgerRef;
@@ -169,21 +197,7 @@ class SettlementTest {
     }
 
     private static void editOnSource(Posted posted, String price) {
-        JsonNode document = new tools.jackson.databind.json.JsonMapper()
-                .readTree(world.jdbc()
-                        .sql("select content::text from document where id = :id")
-                        .param("id", posted.id())
-                        .query(String.class)
-                        .single());
-        StringBuilder form = new StringBuilder("number=" + posted.number() + "&date="
-                + document.get("issueDate").asString());
-        int line = 0;
-        for (JsonNode each : document.get("lines")) {
-            form.append("&quantity=").append(each.get("quantity").asString());
-            form.append("&unitPrice=")
-                    .append(line++ == 0 ? price : each.get("price").asString());
-        }
-        world.standIns().desk("/hullwork/documents/" + posted.number().replace("HW-", "d-") + "/edit", form.toString());
+        world.standIns().editOnHullwork("/hullwork/documents/" + posted.number().replace("HW-", "d-"), price);
     }
 
     private static void editOnLedger(Posted posted, String amount) {
