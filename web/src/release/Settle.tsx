@@ -25,7 +25,7 @@ export function Settle({ document, since }: Props) {
       answer(
         client.POST('/api/documents/{id}/settlement', {
           params: { path: { id: document.id } },
-          body: { winner },
+          body: { winner, ledgerVersion: since.ledgerVersion },
         }),
       ),
     onSuccess: async (settled) => {

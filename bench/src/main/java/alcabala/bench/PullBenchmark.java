@@ -120,7 +120,7 @@ final class PullBenchmark {
         jdbc(standins).sql("""
                 insert into inkwell_saltmere.inkwell_account (code, name, type)
                     select 'X' || lpad(n::text, 6, '0'), 'Account number ' || n, 'revenue' from generate_series(1, 20000) n;
-                insert into inkwell_saltmere.inkwell_customer (id, name, tax_identifier, email, phone)
+                insert into inkwell_saltmere.inkwell_party (id, name, tax_identifier, email, phone)
                     select 'IC-B' || lpad(n::text, 6, '0'),
                         (array['Estuary','Harbour','Quay','Tarn','Pell','Ostler','Mooring','Beacon'])[1 + n % 8] || ' '
                             || md5(n::text) || ' ' || n, 'IE' || n || 'X', 'c' || n || '@bench.example', '01' || n

@@ -50,7 +50,9 @@ class BothSidesView {
     record JournalLine(String account, String name, String debit, String credit) {}
 
     /// What happened to a document after both sides agreed on it.
-    record Since(boolean changedOnSource, boolean changedOnLedger, boolean voided) {}
+    ///
+    /// @param ledgerVersion the version that the ledger was last seen to have; 0 when it has none
+    record Since(boolean changedOnSource, boolean changedOnLedger, boolean voided, int ledgerVersion) {}
 
     /// @param posted whether the right side is what stands on the ledger; else it is what would be sent, or nothing
     record BothSides(
@@ -121,7 +123,8 @@ class BothSidesView {
     private Since since(long documentId) {
         return jdbc.sql("""
                 select coalesce(outcome = 'posted' and revision > outcome_revision, false) as changed_on_source,
-                    ledger_differs as changed_on_ledger, voided from document where id = :id""").param("id", documentId).query(Since.class).single();
+                    ledger_differs as changed_on_ledger, voided,
+                    coalesce(ledger_version, 0) as ledger_version from document where id = :id""").param("id", documentId).query(Since.class).single();
     }
 
     private Optional<LedgerRecord> findPosted(long documentId) {

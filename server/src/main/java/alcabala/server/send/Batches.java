@@ -252,8 +252,9 @@ class Batches {
                         "changed-meanwhile", "A document of the batch changed meanwhile; look at the batch again.");
             }
             jdbc.sql("""
-                    insert into dispatch (batch_id, document_id, idempotency_key, outcome, in_place)
-                    select :batch, id, :key, 'queued', ledger_ref is not null from document where id = :document""")
+                    insert into dispatch (batch_id, document_id, idempotency_key, outcome, read_version)
+                    select :batch, id, :key, 'queued', case when ledger_ref is not null then ledger_version end
+                    from document where id = :document""")
                     .param("batch", batch)
                     .param("document", id)
                     .param("key", UUID.randomUUID())
@@ -272,7 +273,7 @@ class Batches {
                     from document d
                     where p.batch_id = :batch and p.outcome = 'unreached' and d.id = p.document_id
                         and ((d.outcome = 'unreached' and d.state = 'Ready')
-                            or (p.in_place and d.outcome = 'posted' and d.state = 'Diverged'))
+                            or (p.read_version is not null and d.outcome = 'posted' and d.state = 'Diverged'))
                         and p.id = (select max(l.id) from dispatch l where l.document_id = d.id)
                     returning p.document_id)
                 update document set outcome = 'queued', version = version + 1

@@ -26,7 +26,7 @@ class Dispatches {
 
     /// One document on its way.
     ///
-    /// @param inPlace whether it goes in the place of what stands on the ledger already
+    /// @param readVersion the ledger's version that it replaces; null for one that is not there yet
     record Dispatch(
             long id,
             long batchId,
@@ -35,11 +35,16 @@ class Dispatches {
             UUID idempotencyKey,
             String outcome,
             int attempts,
-            boolean inPlace,
+            Integer readVersion,
             int version) {
+        /// Whether it goes in the place of what stands on the ledger.
+        boolean inPlace() {
+            return readVersion != null;
+        }
+
         Dispatch sending() {
             return new Dispatch(
-                    id, batchId, documentId, routeId, idempotencyKey, "sending", attempts, inPlace, version + 1);
+                    id, batchId, documentId, routeId, idempotencyKey, "sending", attempts, readVersion, version + 1);
         }
     }
 
@@ -66,7 +71,7 @@ class Dispatches {
     /// The next one of a batch that is not settled; what was on the wire when a process died comes first.
     Optional<Dispatch> findNext(long batchId) {
         return jdbc.sql("""
-                select p.id, p.batch_id, p.document_id, b.route_id, p.idempotency_key, p.outcome, p.attempts, p.in_place,
+                select p.id, p.batch_id, p.document_id, b.route_id, p.idempotency_key, p.outcome, p.attempts, p.read_version,
                     p.version
                 from dispatch p join batch b on b.id = p.batch_id
                 where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued')
@@ -180,6 +185,10 @@ class Dispatches {
     void posted(Dispatch dispatch, LedgerRecord record, int status, String how) {
         move(dispatch, "posted");
         String body = json.writeValueAsString(record);
+        // Somebody may have changed it there since; the news of that came before the answer.
+        LedgerRecord latest = findSeen(dispatch)
+                .filter(seen -> seen.version() > record.version())
+                .orElse(record);
         Timestamp now = Timestamp.from(clock.instant());
         jdbc.sql("""
                 update dispatch set ledger_ref = :ref, answer_status = :status, answer = cast(:body as jsonb),
@@ -193,22 +202,23 @@ class Dispatches {
         jdbc.sql("""
                 update document set ledger_ref = :ref, ledger_number = :number, ledger_version = :version,
                     ledger_gross = :gross, ledger_due = :due, paid = :paid, crossed_at = :now, refusal = '',
-                    ledger_differs = false,
+                    ledger_differs = :differs,
                     outcome_revision = (select revision from dispatch where id = :dispatch)
                 where id = :id""")
                 .param("dispatch", dispatch.id())
                 .param("ref", record.id())
-                .param("number", record.number())
-                .param("version", record.version())
-                .param("gross", minor(record.gross()))
-                .param("due", record.due(), java.sql.Types.DATE)
-                .param("paid", minor(record.paid()))
+                .param("number", latest.number())
+                .param("version", latest.version())
+                .param("gross", minor(latest.gross()))
+                .param("due", latest.due(), java.sql.Types.DATE)
+                .param("paid", minor(latest.paid()))
+                .param("differs", Agreement.isBroken(record, latest))
                 .param("now", now)
                 .param("id", dispatch.documentId())
                 .update();
         jdbc.sql("""
                 insert into link (document_id, ledger_id, ledger_ref, baseline, ledger_now, seen_at)
-                select :id, ledger_id, :ref, cast(:body as jsonb), cast(:body as jsonb), :now from route where id = :route
+                select :id, ledger_id, :ref, cast(:body as jsonb), cast(:latest as jsonb), :now from route where id = :route
                 on conflict (document_id) do update set ledger_id = excluded.ledger_id, ledger_ref = excluded.ledger_ref,
                     baseline = excluded.baseline,
                     ledger_now = excluded.ledger_now, seen_at = excluded.seen_at""")
@@ -216,9 +226,19 @@ class Dispatches {
                 .param("route", dispatch.routeId())
                 .param("ref", record.id())
                 .param("body", body)
+                .param("latest", json.writeValueAsString(latest))
                 .param("now", now)
                 .update();
         trail(dispatch, how, Map.of("status", status, "answer", json.readTree(body)));
+    }
+
+    /// What the ledger was last seen to have of it.
+    private Optional<LedgerRecord> findSeen(Dispatch dispatch) {
+        return jdbc.sql("select ledger_now from link where document_id = :id")
+                .param("id", dispatch.documentId())
+                .query(String.class)
+                .optional()
+                .map(seen -> json.readValue(seen, LedgerRecord.class));
     }
 
     /// Finished when nothing of it is open; done once.

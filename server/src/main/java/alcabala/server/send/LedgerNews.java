@@ -9,14 +9,11 @@ import alcabala.server.connect.ReferencePull;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.SettingStore;
 import alcabala.server.trail.Trail;
-import java.math.BigDecimal;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -39,7 +36,15 @@ class LedgerNews {
     /// What was brought back.
     record Brought(int payments, int edits, boolean referenceChanged) {}
 
-    private record Linked(long documentId, long routeId, String baseline, long paid, boolean differs, int version) {}
+    /// @param onItsWay whether an update of ours is under way: what is read then may be that
+    private record Linked(
+            long documentId,
+            long routeId,
+            String baseline,
+            long paid,
+            boolean differs,
+            int version,
+            boolean onItsWay) {}
 
     LedgerNews(
             Ledgers ledgers,
@@ -103,9 +108,16 @@ class LedgerNews {
             if (linked.isPresent()) {
                 boolean paid = bringsPayments(linked.get().routeId())
                         && Dispatches.minor(record.paid()) != linked.get().paid();
-                boolean differs = differs(json.readValue(linked.get().baseline(), LedgerRecord.class), record);
+                boolean differs = linked.get().onItsWay()
+                        ? linked.get().differs()
+                        : Agreement.isBroken(json.readValue(linked.get().baseline(), LedgerRecord.class), record);
                 payments += paid ? 1 : 0;
-                edits += differs && record.version() > linked.get().version() && !paid ? 1 : 0;
+                edits += differs
+                                && !linked.get().onItsWay()
+                                && record.version() > linked.get().version()
+                                && !paid
+                        ? 1
+                        : 0;
                 write(linked.get(), record, paid, differs, who);
             }
         }
@@ -118,7 +130,8 @@ class LedgerNews {
 
     private Optional<Linked> find(long ledgerId, String ledgerRef) {
         return jdbc.sql("""
-                select l.document_id, d.route_id, l.baseline, d.paid, d.ledger_differs as differs, d.ledger_version as version
+                select l.document_id, d.route_id, l.baseline, d.paid, d.ledger_differs as differs, d.ledger_version as version,
+                    d.outcome in ('queued', 'sending', 'unconfirmed') as on_its_way
                 from link l join document d on d.id = l.document_id where l.ledger_id = :ledger and l.ledger_ref = :ref""")
                 .param("ledger", ledgerId)
                 .param("ref", ledgerRef)
@@ -161,25 +174,5 @@ class LedgerNews {
                     differs ? "edited-on-ledger" : "agrees-again",
                     Map.of("gross", record.gross(), "version", record.version()));
         }
-    }
-
-    /// Payments aside, whether anything differs from what both sides last agreed on.
-    private static boolean differs(LedgerRecord baseline, LedgerRecord now) {
-        return !baseline.number().equals(now.number())
-                || !baseline.party().equals(now.party())
-                || !Objects.equals(baseline.date(), now.date())
-                || !Objects.equals(baseline.due(), now.due())
-                || !amounts(baseline).equals(amounts(now));
-    }
-
-    private static String amounts(LedgerRecord record) {
-        return record.lines().stream()
-                        .map(line -> line.account() + " " + line.taxCode() + " " + plain(line.amount()))
-                        .collect(Collectors.joining(";"))
-                + "|" + plain(record.gross());
-    }
-
-    private static String plain(BigDecimal amount) {
-        return amount.stripTrailingZeros().toPlainString();
     }
 }

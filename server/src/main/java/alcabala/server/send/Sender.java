@@ -144,22 +144,23 @@ class Sender {
             Dispatch dispatch, RouteRow route, Documents.Row row, LedgerDocument document, String partyId) {
         String reference = route.reference(row.sourceRef());
         LedgerConnector ledger = ledgers.of(route.ledgerId());
-        Standing standing = new Standing(row.ledgerRef(), row.ledgerVersion(), row.ledgerNumber());
+        Standing standing =
+                dispatch.inPlace() ? new Standing(row.ledgerRef(), dispatch.readVersion(), row.ledgerNumber()) : null;
         dispatches.sending(
                 dispatch,
                 row.revision(),
-                dispatch.inPlace()
-                        ? ledger.body(standing, document, partyId, reference)
-                        : ledger.body(document, partyId, reference));
+                standing == null
+                        ? ledger.body(document, partyId, reference)
+                        : ledger.body(standing, document, partyId, reference));
         Dispatch sent = dispatch.sending();
         String key = dispatch.idempotencyKey().toString();
         try {
             return settle(
                     sent,
                     row,
-                    dispatch.inPlace()
-                            ? ledger.change(standing, document, partyId, reference, key)
-                            : ledger.post(document, partyId, reference, key));
+                    standing == null
+                            ? ledger.post(document, partyId, reference, key)
+                            : ledger.change(standing, document, partyId, reference, key));
         } catch (AccessLostException e) {
             return shutOut(sent, route);
         } catch (UnreachableException e) {

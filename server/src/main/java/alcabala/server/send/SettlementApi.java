@@ -29,7 +29,8 @@ class SettlementApi {
         LEDGER
     }
 
-    record Settle(@NotNull Winner winner) {}
+    /// @param ledgerVersion the version on the ledger that the person has seen
+    record Settle(@NotNull Winner winner, int ledgerVersion) {}
 
     /// @param batch in which it goes again; null when the ledger's stands
     record Settled(Long batch, String sentence) {}
@@ -50,6 +51,11 @@ class SettlementApi {
                     "nothing-to-settle",
                     row.number() + " is " + row.state().toLowerCase(java.util.Locale.ROOT)
                             + "; there is nothing to settle.");
+        }
+        if (row.ledgerVersion() != settle.ledgerVersion()) {
+            throw NotPossibleException.conflict(
+                    "changed-meanwhile",
+                    row.number() + " was changed in " + route.ledger() + " once more; look at it again.");
         }
         if (settle.winner() == Winner.LEDGER) {
             settlement.letStand(route.id(), id, who.getName());

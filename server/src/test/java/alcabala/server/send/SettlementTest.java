@@ -146,17 +146,46 @@ class SettlementTest {
         assertStandsOnce(posted);
     }
 
+    /// What was decided about one version does not hold for another that came meanwhile.
+    @Test
+    void aFurtherChangeThereMeanwhileIsNotOverwritten() {
+        Posted posted = post();
+        editOnLedger(posted, "410.00");
+        fetch();
+        int seen = since(posted, "ledgerVersion").asInt();
+        editOnLedger(posted, "420.00");
+        fetch();
+        for (String winner : List.of("SOURCE", "LEDGER")) {
+            assertThat(settlement(posted, winner, seen).json().get("code").asString())
+                    .isEqualTo("changed-meanwhile");
+        }
+        String further = edit(posted, "430.00");
+        world.standIns().fault("inkwell", "UNAVAILABLE", 0);
+        long batch = settlement(posted, "SOURCE").json().get("batch").asLong();
+        world.standIns().desk(posted.desk() + "/edit", further);
+        world.standIns().fault("inkwell", "NONE", 0);
+        yard.awaitFinished(batch);
+        assertThat(said(posted)).contains("changed by somebody else");
+        assertThat(onLedger(posted).get("lines").get(0).get("amount").asDecimal())
+                .isEqualByComparingTo("430.00");
+        fetch();
+        settle(posted, "LEDGER");
+        assertStandsOnce(posted);
+    }
+
     @Test
     void whatCannotBeSettledIsRefusedInWords() {
         Posted posted = post();
         assertThat(settlement(posted, "LEDGER").json().get("code").asString()).isEqualTo("nothing-to-settle");
-        assertThat(admin.post("/api/documents/" + posted.id() + "/settlement", Map.of("winner", "ME"))
+        assertThat(admin.post(
+                                "/api/documents/" + posted.id() + "/settlement",
+                                Map.of("winner", "ME", "ledgerVersion", 1))
                         .status())
                 .isEqualTo(400);
         assertThat(admin.post("/api/documents/" + posted.id() + "/settlement", Map.of())
                         .status())
                 .isEqualTo(400);
-        assertThat(admin.post("/api/documents/99999999/settlement", Map.of("winner", "LEDGER"))
+        assertThat(admin.post("/api/documents/99999999/settlement", Map.of("winner", "LEDGER", "ledgerVersion", 1))
                         .status())
                 .isEqualTo(404);
         editOnLedger(posted, "321.00");
@@ -201,6 +230,10 @@ class SettlementTest {
     }
 
     private static void editOnLedger(Posted posted, String amount) {
+        world.standIns().desk(posted.desk() + "/edit", edit(posted, amount));
+    }
+
+    private static String edit(Posted posted, String amount) {
         JsonNode there = onLedger(posted);
         StringBuilder form = new StringBuilder("version=" + there.get("version").asInt() + "&due="
                 + there.get("due").asString() + "&amount=" + amount);
@@ -208,11 +241,16 @@ class SettlementTest {
             form.append("&amount=")
                     .append(there.get("lines").get(i).get("amount").asDecimal().toPlainString());
         }
-        world.standIns().desk(posted.desk() + "/edit", form.toString());
+        return form.toString();
     }
 
     private static Api.Response settlement(Posted posted, String winner) {
-        return admin.post("/api/documents/" + posted.id() + "/settlement", Map.of("winner", winner));
+        return settlement(posted, winner, since(posted, "ledgerVersion").asInt());
+    }
+
+    private static Api.Response settlement(Posted posted, String winner, int seen) {
+        return admin.post(
+                "/api/documents/" + posted.id() + "/settlement", Map.of("winner", winner, "ledgerVersion", seen));
     }
 
     private static void settle(Posted posted, String winner) {
@@ -232,10 +270,16 @@ class SettlementTest {
     }
 
     private static String since(Posted posted) {
-        JsonNode since =
-                admin.get("/api/documents/" + posted.id()).json().get("sides").get("since");
-        return since.get("changedOnSource").asBoolean() + " "
-                + since.get("changedOnLedger").asBoolean();
+        return since(posted, "changedOnSource").asBoolean() + " "
+                + since(posted, "changedOnLedger").asBoolean();
+    }
+
+    private static JsonNode since(Posted posted, String what) {
+        return admin.get("/api/documents/" + posted.id())
+                .json()
+                .get("sides")
+                .get("since")
+                .get(what);
     }
 
     private static BigDecimal grossOnSource(Posted posted) {
