@@ -314,6 +314,8 @@ public class ReferencePull {
 
     /// How many rows are new, changed, inactive or gone.
     private int mergeTables(long pull, long ledgerId, ReferenceKind... kinds) {
+        // Without it the planner may take a hundred thousand rows for a few, and compare each with each for minutes.
+        jdbc.sql("analyze pulled").update();
         int changes = 0;
         for (ReferenceKind kind : kinds) {
             for (String step : kind.mergeSteps()) {
