@@ -44,7 +44,8 @@ import tools.jackson.databind.JsonNode;
 
 /// Every way a ledger can answer, by a real HTTP server that answers so.
 class InkwellLedgerTest {
-    private static final Duration PATIENCE = Duration.ofMillis(400);
+    private static final Duration IMPATIENT = Duration.ofMillis(400);
+    private Duration patience = Duration.ofSeconds(20);
     private HttpServer server;
     private Answering answering;
     private HttpExchange last;
@@ -122,11 +123,12 @@ class InkwellLedgerTest {
         assertThat(post()).as("not JSON").isInstanceOf(Answer.Lost.class);
         answering = exchange -> {
             try {
-                Thread.sleep(PATIENCE.toMillis() * 3);
+                Thread.sleep(IMPATIENT.toMillis() * 3);
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
             }
         };
+        patience = IMPATIENT;
         assertThat(post()).as("too late").isInstanceOf(Answer.Lost.class);
     }
 
@@ -337,7 +339,7 @@ class InkwellLedgerTest {
     }
 
     private InkwellLedger ledger() {
-        return new InkwellLedger("http://127.0.0.1:" + server.getAddress().getPort(), "saltmere", access, PATIENCE);
+        return new InkwellLedger("http://127.0.0.1:" + server.getAddress().getPort(), "saltmere", access, patience);
     }
 
     private void answer(int status, String body) {
