@@ -87,4 +87,22 @@ public record Yard(Api api) {
     public void awaitFinished(long id) {
         Await.until("batch " + id + " is finished", () -> batch(id).get("batch").has("finishedAt"));
     }
+
+    /// Decides as an administrator does who has just looked.
+    public static void decide(Api api, String route, String setting, String value) {
+        int version = api.get("/api/settings?route=" + route)
+                .json()
+                .valueStream()
+                .filter(each -> each.get("setting").asString().equals(setting))
+                .findFirst()
+                .orElseThrow()
+                .get("version")
+                .asInt();
+        Api.Response answer = api.put(
+                "/api/settings",
+                Map.of("route", route, "setting", setting, "value", value, "expectedVersion", version));
+        if (answer.status() != 200) {
+            throw new IllegalStateException(answer.toString());
+        }
+    }
 }

@@ -180,24 +180,7 @@ class PurchasesTest {
     }
 
     private static void decide(String setting, String value) {
-        JsonNode now = admin.get("/api/settings?route=harbour")
-                .json()
-                .valueStream()
-                .filter(each -> each.get("setting").asString().equals(setting))
-                .findFirst()
-                .orElseThrow();
-        Api.Response answer = admin.put(
-                "/api/settings",
-                Map.of(
-                        "route",
-                        "harbour",
-                        "setting",
-                        setting,
-                        "value",
-                        value,
-                        "expectedVersion",
-                        now.get("version").asInt()));
-        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
+        Yard.decide(admin, "harbour", setting, value);
     }
 
     private static String covered(String role) {

@@ -314,17 +314,6 @@ class SettlementTest {
     }
 
     private static void decide(String setting, String value) {
-        int version = admin.get("/api/settings?route=yard")
-                .json()
-                .valueStream()
-                .filter(each -> each.get("setting").asString().equals(setting))
-                .findFirst()
-                .orElseThrow()
-                .get("version")
-                .asInt();
-        Api.Response answer = admin.put(
-                "/api/settings",
-                Map.of("route", "yard", "setting", setting, "value", value, "expectedVersion", version));
-        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
+        Yard.decide(admin, "yard", setting, value);
     }
 }

@@ -299,16 +299,7 @@ class SettingsTest {
     }
 
     private static void decide(String setting, String value) {
-        int version = admin.get("/api/settings?route=yard")
-                .json()
-                .valueStream()
-                .filter(each -> each.get("setting").asString().equals(setting))
-                .findFirst()
-                .orElseThrow()
-                .get("version")
-                .asInt();
-        Api.Response answer = decision(setting, value, version);
-        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
+        Yard.decide(admin, "yard", setting, value);
     }
 
     private static Api.Response decision(String setting, String value, int version) {
