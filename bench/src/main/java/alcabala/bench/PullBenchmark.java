@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.locks.LockSupport;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import tools.jackson.databind.JsonNode;
@@ -107,7 +108,7 @@ final class PullBenchmark {
                 .POST(HttpRequest.BodyPublishers.noBody()));
         JsonNode latest;
         do {
-            java.util.concurrent.locks.LockSupport.parkNanos(50_000_000L);
+            pause(100);
             latest = json.readTree(ask("/api/connect/ledgers/1/pulls", token)).get(0);
         } while (latest.get("state").asString().equals("running"));
         if (!latest.get("state").asString().equals("done")) {
@@ -156,22 +157,25 @@ final class PullBenchmark {
         }
     }
 
-    /// Until the demo business is loaded.
+    /// Until the demo business is loaded on both sides.
     private void await() {
-        long end = System.nanoTime() + 120_000_000_000L;
-        while (System.nanoTime() < end) {
+        long end = System.nanoTime() + 180_000_000_000L;
+        while (System.nanoTime() < end && processes.stream().allMatch(Process::isAlive)) {
             try {
-                if (BenchSession.token(address, "voss", "voss-corvane") != null
-                        && json.readTree(ask("/api/routes", BenchSession.token(address, "voss", "voss-corvane")))
-                                        .size()
-                                == 2) {
-                    return;
-                }
+                Ask.answer(
+                        client,
+                        HttpRequest.newBuilder(URI.create(address + "/actuator/health/readiness"))
+                                .build());
+                return;
             } catch (RuntimeException e) {
-                java.util.concurrent.locks.LockSupport.parkNanos(500_000_000L);
+                pause(500);
             }
         }
         throw new IllegalStateException("the server did not come up; bench/target/processes.log says why");
+    }
+
+    private static void pause(int milliseconds) {
+        LockSupport.parkNanos(milliseconds * 1_000_000L);
     }
 
     private String ask(String path, String token) {

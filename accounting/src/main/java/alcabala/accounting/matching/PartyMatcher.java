@@ -5,30 +5,30 @@ import alcabala.accounting.party.Party;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /// Scores which party of the ledger a party of the source may be, and says why (domain, section 4).
 public final class PartyMatcher {
     private static final double SIMILAR = 0.62;
     private static final int WORTH_ASKING = 40;
+    private static final Pattern NO_DIGIT = Pattern.compile("\\D+");
+    private static final Pattern NO_WORD = Pattern.compile("\\W+");
 
     private final List<Known> known;
     private final SimilarNames similar;
-    private final Map<String, List<Integer>> byKey = new HashMap<>();
+    private final SharedKeys sharing;
 
     private record Known(Party party, String name, String email, String phone, String tax, String address) {
         /// What two parties may share to the letter, each marked by what it is.
         List<String> keys() {
-            List<String> keys = new ArrayList<>();
-            List.of("n" + name, "e" + email, "p" + phone, "t" + tax, "a" + address).stream()
+            return Stream.of("n" + name, "e" + email, "p" + phone, "t" + tax, "a" + address)
                     .filter(key -> key.length() > 1)
-                    .forEach(keys::add);
-            return keys;
+                    .toList();
         }
 
         static Known of(Party party) {
@@ -36,8 +36,8 @@ public final class PartyMatcher {
                     party,
                     Names.normalise(party.name()),
                     party.email().trim().toLowerCase(Locale.ROOT),
-                    party.phone().replaceAll("\\D", ""),
-                    party.taxIdentifier().replaceAll("\\W", "").toUpperCase(Locale.ROOT),
+                    NO_DIGIT.matcher(party.phone()).replaceAll(""),
+                    NO_WORD.matcher(party.taxIdentifier()).replaceAll("").toUpperCase(Locale.ROOT),
                     Names.normalise(
                             party.billTo().street() + " " + party.billTo().postalZone()));
         }
@@ -46,23 +46,16 @@ public final class PartyMatcher {
     public PartyMatcher(Collection<Party> ledgerParties) {
         known = ledgerParties.stream().filter(Party::active).map(Known::of).toList();
         similar = new SimilarNames(known.stream().map(Known::name).toList());
-        for (int i = 0; i < known.size(); i++) {
-            Known each = known.get(i);
-            for (String key : each.keys()) {
-                byKey.computeIfAbsent(key, k -> new ArrayList<>(1)).add(i);
-            }
-        }
+        sharing = new SharedKeys(known.stream().map(Known::keys).toList());
     }
 
     /// Those worth asking about, the best first; empty when the party is new to the ledger. Only parties that share
     /// something are compared, so that a hundred thousand others cost nothing.
     public List<Candidate> rank(Party party) {
         Known asked = Known.of(party);
-        Set<Integer> sharing = new HashSet<>(similar.find(asked.name(), SIMILAR));
-        for (String key : asked.keys()) {
-            sharing.addAll(byKey.getOrDefault(key, List.of()));
-        }
-        return sharing.stream()
+        Set<Integer> places = new HashSet<>(similar.find(asked.name(), SIMILAR));
+        asked.keys().forEach(key -> sharing.find(key, places::add));
+        return places.stream()
                 .map(index -> compare(asked, known.get(index)))
                 .filter(candidate -> candidate.score() >= WORTH_ASKING)
                 .sorted(Comparator.comparingInt(Candidate::score)

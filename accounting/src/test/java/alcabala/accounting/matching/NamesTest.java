@@ -19,7 +19,10 @@ class NamesTest {
         "The Pell Estuary Trust Ltd., pell estuary trust",
         "  ÉCLUSE   Marine  S.A., ecluse marine s a",
         "GmbH, ''",
-        "東京, ''",
+        "東京（株）, 東京 株",
+        "Ёлка & Сын, елка сын",
+        "The Sandy Company of Andover and Co., sandy of andover",
+        "' - & ', ''",
     })
     void caseAccentsPunctuationAndLegalFormDoNotCount(String name, String plain) {
         assertThat(Names.normalise(name)).isEqualTo(plain);
@@ -81,6 +84,7 @@ class NamesTest {
             assertThat(index.find(name, 0.6)).as(name).isEqualTo(each);
         }
         assertThat(index.find("", 0.6)).isEmpty();
+        assertThat(new SimilarNames(List.of()).find("pell", 0.6)).isEmpty();
     }
 
     private static final List<String> SYLLABLES =

@@ -5,8 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import alcabala.accounting.matching.Candidate.Reason;
 import alcabala.accounting.party.Address;
 import alcabala.accounting.party.Party;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Random;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class PartyMatcherTest {
     private final PartyMatcher matcher = new PartyMatcher(List.of(
@@ -42,6 +47,50 @@ class PartyMatcherTest {
                 .as("nothing known is nothing in common")
                 .isEmpty();
     }
+
+    @Test
+    void keysThatOnlyHashAlikeAreNotShared() {
+        assertThat("Aa".hashCode()).isEqualTo("BB".hashCode());
+        PartyMatcher twins = new PartyMatcher(List.of(party("1", "Pell", "Aa", ""), party("2", "Tarn", "BB", "")));
+        assertThat(twins.rank(party("x", "Osk", "BB", "")))
+                .singleElement()
+                .satisfies(only -> assertThat(only.party().code()).isEqualTo("2"));
+    }
+
+    /// Among all of them the index finds whom comparing with each alone finds, in seeded parties that share much.
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3})
+    void theIndexLosesNobodyAndAddsNobody(long seed) {
+        Random random = new Random(seed);
+        List<Party> parties = IntStream.range(0, 300)
+                .mapToObj(i -> party(
+                        "P%03d".formatted(i),
+                        word(random) + " " + word(random) + " Ltd",
+                        "IE" + random.nextInt(150),
+                        word(random) + "@" + random.nextInt(20) + ".example"))
+                .toList();
+        PartyMatcher all = new PartyMatcher(parties);
+        List<PartyMatcher> alone =
+                parties.stream().map(each -> new PartyMatcher(List.of(each))).toList();
+        for (Party asked : parties.subList(0, 40)) {
+            assertThat(all.rank(asked))
+                    .as(asked.name())
+                    .isEqualTo(alone.stream()
+                            .flatMap(each -> each.rank(asked).stream())
+                            .sorted(Comparator.comparingInt(Candidate::score)
+                                    .reversed()
+                                    .thenComparing(each -> each.party().code()))
+                            .limit(5)
+                            .toList());
+        }
+    }
+
+    private static String word(Random random) {
+        return WORDS.get(random.nextInt(WORDS.size()));
+    }
+
+    private static final List<String> WORDS =
+            List.of("estuary", "estuaries", "harbour", "harbours", "Quay", "tarn", "Pell", "海", "море", "ostler");
 
     private static Party party(String code, String name, String tax, String email) {
         return new Party(code, name, tax, email, "", Address.NONE, Address.NONE, true);

@@ -347,22 +347,29 @@ public final class InkwellLedger implements LedgerConnector {
         return Http.JSON.writeValueAsString(body);
     }
 
-    /// Asks on after the last one of each page, until a page is not full.
+    /// Asks on after the last one of each page, until a page is not full. The next page is on its way while this one is
+    /// worked on.
     private <T> void pages(String path, String key, Function<JsonNode, T> mapping, Consumer<List<T>> page) {
-        String after = "";
-        int size;
-        do {
-            JsonNode answer = http.get(path + "?after={after}&limit={limit}", JsonNode.class, after, PAGE);
-            if (!answer.isArray()) {
-                throw new AnswerUnusableException(SYSTEM, "no list came where a list was asked for");
+        try (Ahead<JsonNode> ahead = new Ahead<>()) {
+            ahead.ask(() -> page(path, ""));
+            boolean more = true;
+            while (more) {
+                JsonNode answer = ahead.answer();
+                more = answer.size() == PAGE;
+                if (more) {
+                    String last = text(answer.get(PAGE - 1), key);
+                    ahead.ask(() -> page(path, last));
+                }
+                page.accept(answer.valueStream().map(mapping).toList());
             }
-            List<T> rows = new ArrayList<>();
-            for (JsonNode node : answer) {
-                rows.add(mapping.apply(node));
-                after = text(node, key);
-            }
-            size = rows.size();
-            page.accept(rows);
-        } while (size == PAGE);
+        }
+    }
+
+    private JsonNode page(String path, String after) {
+        JsonNode answer = http.get(path + "?after={after}&limit={limit}", JsonNode.class, after, PAGE);
+        if (!answer.isArray()) {
+            throw new AnswerUnusableException(SYSTEM, "no list came where a list was asked for");
+        }
+        return answer;
     }
 }

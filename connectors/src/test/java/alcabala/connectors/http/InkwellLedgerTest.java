@@ -32,6 +32,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.AfterEach;
@@ -193,27 +198,53 @@ class InkwellLedgerTest {
     }
 
     @Test
-    void aLongChartIsReadPageByPage() {
-        List<String> asked = new ArrayList<>();
+    void aLongChartIsReadPageByPageAndTheNextIsOnItsWayWhileOneIsWorkedOn() {
+        List<String> asked = new CopyOnWriteArrayList<>();
+        CountDownLatch secondAsked = new CountDownLatch(1);
         answering = exchange -> {
-            String query = exchange.getRequestURI().getQuery();
-            asked.add(query);
-            int from = query.contains("after=&") ? 0 : 2000;
-            int to = from == 0 ? 2000 : 2003;
-            StringBuilder page = new StringBuilder("[");
-            for (int i = from; i < to; i++) {
-                page.append(i > from ? "," : "")
-                        .append("{\"code\":\"A%05d\",\"name\":\"東 %d\",\"type\":\"revenue\",\"active\":true}"
-                                .formatted(i, i));
+            asked.add(exchange.getRequestURI().getQuery());
+            if (asked.size() == 2) {
+                secondAsked.countDown();
             }
-            send(exchange, 200, page.append("]").toString());
+            send(exchange, 200, asked.size() == 1 ? chart(0, 2000) : chart(2000, 2003));
         };
         List<LedgerAccount> accounts = new ArrayList<>();
-        ledger().accounts(accounts::addAll);
+        ledger().accounts(page -> {
+            accounts.addAll(page);
+            assertThat(waited(secondAsked)).isTrue();
+        });
         assertThat(accounts).hasSize(2003);
         assertThat(accounts.getLast().name()).isEqualTo("東 2002");
         assertThat(asked).hasSize(2);
         assertThat(asked.getLast()).contains("after=A01999");
+    }
+
+    @Test
+    void aPageThatDoesNotComeEndsTheReading() {
+        answering = exchange -> {
+            boolean first = exchange.getRequestURI().getQuery().contains("after=&");
+            send(exchange, first ? 200 : 500, first ? chart(0, 2000) : "");
+        };
+        List<Integer> pages = new ArrayList<>();
+        assertThatThrownBy(() -> ledger().accounts(page -> pages.add(page.size())))
+                .isInstanceOf(UnreachableException.class)
+                .hasMessageContaining("answered 500");
+        assertThat(pages).containsExactly(2000);
+    }
+
+    private static boolean waited(CountDownLatch latch) {
+        try {
+            return latch.await(20, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static String chart(int from, int to) {
+        return IntStream.range(from, to)
+                .mapToObj(i ->
+                        "{\"code\":\"A%05d\",\"name\":\"東 %d\",\"type\":\"revenue\",\"active\":true}".formatted(i, i))
+                .collect(Collectors.joining(",", "[", "]"));
     }
 
     @ParameterizedTest

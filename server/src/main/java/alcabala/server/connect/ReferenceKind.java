@@ -54,35 +54,34 @@ enum ReferenceKind {
         return note;
     }
 
-    /// First what differs is written down, then the rows are taken over, then what was not told of is marked as gone.
+    /// First what differs is written down and taken over, then what was not told of is marked as gone. Each step
+    /// answers
+    /// with the rows it changed.
     List<String> mergeSteps() {
         String own = "t." + columns.replace(", ", ", t.");
-        return List.of(
-                """
-                insert into reference_change (pull_id, kind, code, name, what, before, after)
-                select :pull, :kind, p.code, p.name,
-                    case when t.code is null then 'new' when t.gone or (p.active and not t.active) then 'active'
-                        when t.active and not p.active then 'inactive' else 'changed' end,
-                    case when t.code is not null then jsonb_build_object('name', t.name, 'values', to_jsonb(row(%1$s))) end,
-                    case when t.code is not null then jsonb_build_object('name', p.name, 'values', to_jsonb(row(%2$s))) end
-                from pulled p left join %3$s t on t.ledger_id = :ledger and t.code = p.code
-                where p.pull_id = :pull and p.kind = :kind
-                    and (t.code is null or t.gone or (t.name, t.active, %1$s) is distinct from (p.name, p.active, %2$s))""".formatted(own, values, table),
-                """
+        return List.of("""
+                with differing as (
+                    select p.*,
+                        case when t.code is null then 'new' when t.gone or (p.active and not t.active) then 'active'
+                            when t.active and not p.active then 'inactive' else 'changed' end as what,
+                        case when t.code is not null then jsonb_build_object('name', t.name, 'values', to_jsonb(row(%1$s))) end as before,
+                        case when t.code is not null then jsonb_build_object('name', p.name, 'values', to_jsonb(row(%2$s))) end as after
+                    from pulled p left join %3$s t on t.ledger_id = :ledger and t.code = p.code
+                    where p.pull_id = :pull and p.kind = :kind
+                        and (t.code is null or t.gone or (t.name, t.active, %1$s) is distinct from (p.name, p.active, %2$s))),
+                noted as (
+                    insert into reference_change (pull_id, kind, code, name, what, before, after)
+                    select :pull, :kind, code, name, what, before, after from differing)
+                insert into %3$s (ledger_id, code, name, active, %4$s)
+                select :ledger, p.code, p.name, p.active, %2$s from differing p
+                on conflict (ledger_id, code) do update set name = excluded.name, active = excluded.active, gone = false, %5$s""".formatted(own, values, table, columns, assignments()), """
+                with gone as (
+                    update %s t set gone = true, active = false
+                    where t.ledger_id = :ledger and not t.gone
+                        and not exists (select 1 from pulled p where p.pull_id = :pull and p.kind = :kind and p.code = t.code)
+                    returning t.code, t.name)
                 insert into reference_change (pull_id, kind, code, name, what)
-                select :pull, :kind, t.code, t.name, 'gone' from %s t
-                where t.ledger_id = :ledger and not t.gone
-                    and not exists (select 1 from pulled p where p.pull_id = :pull and p.kind = :kind and p.code = t.code)""".formatted(table),
-                """
-                insert into %3$s as t (ledger_id, code, name, active, %4$s)
-                select :ledger, p.code, p.name, p.active, %2$s from pulled p where p.pull_id = :pull and p.kind = :kind
-                on conflict (ledger_id, code) do update set name = excluded.name, active = excluded.active, gone = false, %5$s
-                where t.gone or (t.name, t.active, %1$s) is distinct from (excluded.name, excluded.active, %6$s)""".formatted(
-                        own, values, table, columns, assignments(), "excluded." + columns.replace(", ", ", excluded.")),
-                """
-                update %s t set gone = true, active = false
-                where t.ledger_id = :ledger and not t.gone
-                    and not exists (select 1 from pulled p where p.pull_id = :pull and p.kind = :kind and p.code = t.code)""".formatted(table));
+                select :pull, :kind, code, name, 'gone' from gone""".formatted(table));
     }
 
     private String assignments() {

@@ -1,16 +1,10 @@
 package alcabala.server.connect;
 
-import alcabala.accounting.ledger.LedgerAccount;
-import alcabala.accounting.ledger.LedgerTaxCode;
-import alcabala.accounting.party.Party;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.files.CopperplateLists.Listing;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerConnector;
-import alcabala.connectors.ledger.LedgerItem;
-import alcabala.connectors.ledger.LedgerTerm;
-import alcabala.server.platform.Copy;
 import alcabala.server.platform.Jobs;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.trail.Trail;
@@ -19,21 +13,16 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
-import java.util.EnumMap;
 import java.util.EnumSet;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
-import javax.sql.DataSource;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
-import tools.jackson.databind.json.JsonMapper;
 
 /// Pulls what the ledger owns. Everything is read first, page by page into a table of its own, and then merged in one
 /// transaction that also writes down what is new, changed, inactive or gone: a pull that fails changes nothing.
@@ -42,33 +31,30 @@ public class ReferencePull {
     private static final String TASK = "pull-reference";
     private static final Duration STALE = Duration.ofMinutes(1);
     private final JdbcClient jdbc;
-    private final DataSource dataSource;
+    private final PulledRows pulled;
     private final Ledgers ledgers;
     private final ObjectProvider<AfterPull> after;
     private final Trail trail;
     private final Jobs jobs;
     private final TransactionTemplate transaction;
-    private final JsonMapper json;
     private final Clock clock;
 
     ReferencePull(
             JdbcClient jdbc,
-            DataSource dataSource,
+            PulledRows pulled,
             Ledgers ledgers,
             ObjectProvider<AfterPull> after,
             Trail trail,
             Jobs jobs,
             TransactionTemplate transaction,
-            JsonMapper json,
             Clock clock) {
         this.jdbc = jdbc;
-        this.dataSource = dataSource;
+        this.pulled = pulled;
         this.ledgers = ledgers;
         this.after = after;
         this.trail = trail;
         this.jobs = jobs;
         this.transaction = transaction;
-        this.json = json;
         this.clock = clock;
     }
 
@@ -86,11 +72,11 @@ public class ReferencePull {
     ListsTaken take(long ledgerId, List<Listing> lists, String who) {
         long pull = begin(ledgerId, who);
         try {
-            Reading reading = new Reading(pull, ledgerName(ledgerId));
+            PulledRows.Reading reading = pulled.read(pull, ledgerName(ledgerId));
             Set<ReferenceKind> told = EnumSet.noneOf(ReferenceKind.class);
             lists.forEach(list -> told.add(reading.list(list)));
             return transaction.execute(status -> {
-                int changes = mergeTables(pull, ledgerId, told.toArray(ReferenceKind[]::new));
+                int changes = pulled.merge(pull, ledgerId, told.toArray(ReferenceKind[]::new));
                 jdbc.sql("update ledger set pulled_at = :now, version = version + :newer where id = :id")
                         .param("now", Timestamp.from(clock.instant()))
                         .param("newer", changes > 0 ? 1 : 0)
@@ -184,14 +170,14 @@ public class ReferencePull {
         try {
             LedgerConnector ledger = ledgers.of(ledgerId);
             LedgerCompany company = ledger.company();
-            Reading reading = new Reading(pull, ledgerName(ledgerId));
+            PulledRows.Reading reading = pulled.read(pull, ledgerName(ledgerId));
             ledger.accounts(reading::accounts);
             ledger.taxCodes(reading::taxCodes);
             ledger.parties(reading::parties);
             ledger.items(reading::items);
             ledger.terms(reading::terms);
             return transaction.execute(status -> {
-                int changes = mergeTables(pull, ledgerId, ReferenceKind.values());
+                int changes = pulled.merge(pull, ledgerId, ReferenceKind.values());
                 return finish(pull, ledgerId, changes, keepSettings(ledgerId, company, changes > 0), who);
             });
         } catch (RuntimeException e) {
@@ -206,7 +192,7 @@ public class ReferencePull {
                 : e instanceof UnreachableException unreachable
                         ? unreachable.system() + " did not answer."
                         : "Alcabala itself failed.";
-        jdbc.sql("delete from pulled where pull_id = :id").param("id", pull).update();
+        pulled.forget(pull);
         jdbc.sql("""
                 update reference_pull set state = 'failed', finished_at = :now, problem = :problem, detail = :detail
                 where id = :id""")
@@ -217,122 +203,16 @@ public class ReferencePull {
                 .update();
     }
 
-    /// Takes one page after the other, so that a hundred thousand parties never stand in memory together.
-    private final class Reading {
-        private final long pull;
-        private final String ledger;
-        private final Map<ReferenceKind, Integer> counts = new EnumMap<>(ReferenceKind.class);
-        private final Map<ReferenceKind, Set<String>> codes = new EnumMap<>(ReferenceKind.class);
-        private Copy copy = new Copy();
-
-        Reading(long pull, String ledger) {
-            this.pull = pull;
-            this.ledger = ledger;
-            jdbc.sql("delete from pulled where pull_id = :id").param("id", pull).update();
-        }
-
-        void accounts(List<LedgerAccount> page) {
-            page.forEach(a -> row(
-                    ReferenceKind.ACCOUNT,
-                    a.code(),
-                    a.name(),
-                    a.active(),
-                    Map.of("type", a.type().name())));
-            send(ReferenceKind.ACCOUNT);
-        }
-
-        void taxCodes(List<LedgerTaxCode> page) {
-            page.forEach(t -> row(
-                    ReferenceKind.TAX_CODE,
-                    t.code(),
-                    t.name(),
-                    t.active(),
-                    new TreeMap<>(Map.of(
-                            "rate", t.rate(),
-                            "category", t.category().name(),
-                            "account", t.account(),
-                            "inputAccount", t.inputAccount()))));
-            send(ReferenceKind.TAX_CODE);
-        }
-
-        void parties(List<Party> page) {
-            page.forEach(p -> row(ReferenceKind.PARTY, p.code(), p.name(), p.active(), p));
-            send(ReferenceKind.PARTY);
-        }
-
-        void items(List<LedgerItem> page) {
-            page.forEach(i -> row(ReferenceKind.ITEM, i.code(), i.name(), i.active(), Map.of("account", i.account())));
-            send(ReferenceKind.ITEM);
-        }
-
-        void terms(List<LedgerTerm> page) {
-            page.forEach(t -> row(ReferenceKind.TERM, t.code(), t.name(), t.active(), Map.of("days", t.days())));
-            send(ReferenceKind.TERM);
-        }
-
-        ReferenceKind list(Listing list) {
-            switch (list) {
-                case Listing.Accounts l -> accounts(l.rows());
-                case Listing.TaxCodes l -> taxCodes(l.rows());
-                case Listing.Parties l -> parties(l.rows());
-                case Listing.Terms l -> terms(l.rows());
-                case Listing.Unusable l -> throw new IllegalArgumentException("not readable: " + l.problems());
-            }
-            return ReferenceKind.of(list);
-        }
-
-        private void row(ReferenceKind kind, String code, String name, boolean active, Object body) {
-            if (code.isBlank()) {
-                throw new AnswerUnusableException(ledger, "%s “%s” has no code".formatted(kind.word(), name));
-            }
-            if (!codes.computeIfAbsent(kind, k -> new HashSet<>()).add(code)) {
-                throw new AnswerUnusableException(ledger, "%s %s comes twice".formatted(kind.word(), code));
-            }
-            counts.merge(kind, 1, Integer::sum);
-            copy.value(pull)
-                    .value(kind.name())
-                    .value(code)
-                    .value(name)
-                    .value(active)
-                    .value(json.writeValueAsString(body))
-                    .endRow();
-        }
-
-        private void send(ReferenceKind kind) {
-            copy.send(dataSource, "pulled (pull_id, kind, code, name, active, body)");
-            copy = new Copy();
-            jdbc.sql("""
-                    update reference_pull set read = jsonb_set(read, array[:kind], to_jsonb(cast(:count as int))), seen_at = :now
-                    where id = :id""")
-                    .param("now", Timestamp.from(clock.instant()))
-                    .param("kind", kind.name())
-                    .param("count", counts.getOrDefault(kind, 0))
-                    .param("id", pull)
-                    .update();
-        }
-    }
-
-    /// How many rows are new, changed, inactive or gone.
-    private int mergeTables(long pull, long ledgerId, ReferenceKind... kinds) {
-        // Without it the planner may take a hundred thousand rows for a few, and compare each with each for minutes.
-        jdbc.sql("analyze pulled").update();
-        int changes = 0;
-        for (ReferenceKind kind : kinds) {
-            for (String step : kind.mergeSteps()) {
-                int rows = jdbc.sql(step)
-                        .param("pull", pull)
-                        .param("ledger", ledgerId)
-                        .param("kind", kind.name())
-                        .update();
-                changes += step.startsWith("insert into reference_change") ? rows : 0;
-            }
-        }
-        jdbc.sql("delete from pulled where pull_id = :id").param("id", pull).update();
-        return changes;
-    }
-
     private boolean finish(long pull, long ledgerId, int changes, boolean settings, String who) {
-        jdbc.sql("update reference_pull set state = 'done', finished_at = :now where id = :id")
+        jdbc.sql("""
+                update reference_pull p set state = 'done', finished_at = :now,
+                    added = n.added, changed = n.changed, inactive = n.inactive, gone = n.gone
+                from (select count(*) filter (where what = 'new') as added,
+                        count(*) filter (where what in ('changed', 'active')) as changed,
+                        count(*) filter (where what = 'inactive') as inactive,
+                        count(*) filter (where what = 'gone') as gone
+                    from reference_change where pull_id = :id) n
+                where p.id = :id""")
                 .param("now", Timestamp.from(clock.instant()))
                 .param("id", pull)
                 .update();

@@ -1,11 +1,13 @@
 package alcabala.server.connect;
 
+import alcabala.server.platform.Like;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.trail.Trail;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -61,16 +63,9 @@ class ReferenceView {
 
     List<PullJson> pulls(long ledgerId) {
         return jdbc.sql("""
-                select p.id, p.who, p.started_at, p.finished_at, p.state, p.problem, p.detail,
-                    (select coalesce(sum(cast(value as int)), 0) from jsonb_each_text(p.read)) as read,
-                    count(c.*) filter (where c.what = 'new') as added,
-                    count(c.*) filter (where c.what in ('changed', 'active')) as changed,
-                    count(c.*) filter (where c.what = 'inactive') as inactive,
-                    count(c.*) filter (where c.what = 'gone') as gone
-                from (select * from reference_pull where ledger_id = :ledger order by id desc limit 20) p
-                    left join reference_change c on c.pull_id = p.id
-                group by p.id, p.who, p.started_at, p.finished_at, p.state, p.problem, p.detail, p.read
-                order by p.id desc""")
+                select id, who, started_at, finished_at, state, problem, detail, added, changed, inactive, gone,
+                    (select coalesce(sum(cast(value as int)), 0) from jsonb_each_text(read)) as read
+                from reference_pull where ledger_id = :ledger order by id desc limit 20""")
                 .param("ledger", ledgerId)
                 .query(ReferenceView::pull)
                 .list();
@@ -97,7 +92,7 @@ class ReferenceView {
                 .param("limit", SHOWN_CHANGES)
                 .query(Change.class)
                 .list();
-        int all = jdbc.sql("select count(*) from reference_change where pull_id = :pull")
+        int all = jdbc.sql("select added + changed + inactive + gone from reference_pull where id = :pull")
                 .param("pull", pull)
                 .query(Integer.class)
                 .single();
@@ -110,14 +105,14 @@ class ReferenceView {
                     r.hidden and not exists (%s) as hidden, (%s) as uses
                 from %s r
                 where r.ledger_id = :ledger and not r.gone and r.code > :after and (:hidden or not r.hidden or exists (%s))
-                    and (:text = '' or r.code ilike :pattern or r.name ilike :pattern)
+                    and (:text = '' or r.findable like :pattern)
                 order by r.code limit :limit""".formatted(kind.note(), ANY_USE, COUNT_USES, kind.table(), ANY_USE))
                 .param("ledger", ledgerId)
                 .param("kind", kind.name())
                 .param("after", after)
                 .param("hidden", hidden)
                 .param("text", text)
-                .param("pattern", "%" + text.replaceAll("([\\\\%_])", "\\\\$1") + "%")
+                .param("pattern", Like.anywhere(text.toLowerCase(Locale.ROOT)))
                 .param("limit", PAGE + 1)
                 .query(ReferenceRow.class)
                 .list();

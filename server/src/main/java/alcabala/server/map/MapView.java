@@ -13,6 +13,7 @@ import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.SettingStore;
 import alcabala.server.connect.SourceCatalogue;
 import alcabala.server.map.Suggestions.Suggestion;
+import alcabala.server.platform.Like;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -111,12 +112,12 @@ class MapView {
                 : "select code, name, account as note from ledger_item";
         return jdbc.sql(sql + """
                  where ledger_id = :ledger and active and not gone and not hidden
-                    and (:text = '' or code || ' ' || name ilike :anywhere)
-                order by code ilike :beginning or name ilike :beginning desc, name limit :limit""")
+                    and (:text = '' or findable like :anywhere)
+                order by findable like :beginning or lower(name) like :beginning desc, name limit :limit""")
                 .param("ledger", ledgerId)
                 .param("text", text)
-                .param("anywhere", "%" + escaped(text) + "%")
-                .param("beginning", escaped(text) + "%")
+                .param("anywhere", Like.anywhere(text.toLowerCase(Locale.ROOT)))
+                .param("beginning", Like.atBeginning(text.toLowerCase(Locale.ROOT)))
                 .param("limit", CHOICES)
                 .query(MapApi.Choice.class)
                 .list();
@@ -128,10 +129,6 @@ class MapView {
                 jdbc.sql("""
                 select 'ACCOUNT ' || code from ledger_account where ledger_id = :ledger and hidden
                 union all select 'TAX ' || code from ledger_tax_code where ledger_id = :ledger and hidden""").param("ledger", ledgerId).query(String.class).list());
-    }
-
-    private static String escaped(String text) {
-        return text.replaceAll("([\\\\%_])", "\\\\$1");
     }
 
     private Map<String, Blocked> blocked(long routeId) {

@@ -1,5 +1,6 @@
 package alcabala.server.release;
 
+import alcabala.server.platform.Like;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
@@ -51,13 +52,8 @@ public record DocumentFilter(
         parameters.put("to", to);
         parameters.put("cause", cause);
         parameters.put("firstCause", firstCause);
-        parameters.put("text", isSet(text) ? pattern(text) : null);
+        parameters.put("text", isSet(text) ? Like.anywhere(text) : null);
         return parameters;
-    }
-
-    /// Anywhere in the text, with wildcards taken as letters.
-    static String pattern(String text) {
-        return "%" + text.replaceAll("([\\\\%_])", "\\\\$1") + "%";
     }
 
     private static boolean isSet(String text) {

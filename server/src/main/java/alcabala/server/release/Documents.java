@@ -1,5 +1,6 @@
 package alcabala.server.release;
 
+import alcabala.server.platform.Like;
 import alcabala.server.platform.NotPossibleException;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -208,7 +209,7 @@ public class Documents {
                     join lateral (select code from route where ledger_id = a.ledger_id order by id limit 1) r on true
                     where a.code ilike :text or a.name ilike :text
                 order by kind, code limit :limit""")
-                .param("text", DocumentFilter.pattern(text))
+                .param("text", Like.anywhere(text))
                 .param("limit", limit)
                 .query(Code.class)
                 .list();

@@ -1,6 +1,7 @@
 package alcabala.server.trail;
 
 import alcabala.server.platform.Copy;
+import alcabala.server.platform.Like;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -67,7 +68,7 @@ public class Trail {
                 .param("before", before == null ? Long.MAX_VALUE : before)
                 .param("who", who)
                 .param("text", text)
-                .param("pattern", "%" + text.replaceAll("([\\\\%_])", "\\\\$1") + "%")
+                .param("pattern", Like.anywhere(text))
                 .param("limit", limit)
                 .query((row, n) -> entry(row))
                 .list();

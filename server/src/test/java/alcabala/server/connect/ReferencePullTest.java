@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import alcabala.server.Api;
 import alcabala.server.World;
 import alcabala.server.Yard;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -79,6 +80,41 @@ class ReferencePullTest {
                 .update();
         assertThat(row(pullAndList(), "9999").get("what").asString()).isEqualTo("gone");
         assertThat(reference("ACCOUNT", "text=9999").get("rows")).isEmpty();
+
+        world.jdbc()
+                .sql("update ledger_account set gone = true, active = false where code = '4060'")
+                .update();
+        JsonNode back = row(pullAndList(), "4060");
+        assertThat(back.get("what").asString()).isEqualTo("active");
+        assertThat(back.get("after").asString()).contains("Charts and books");
+        assertThat(reference("ACCOUNT", "text=4060").get("rows")).hasSize(1);
+    }
+
+    @Test
+    void aPullSaysHowManyRowsItChanged() {
+        world.jdbc().sql("delete from ledger_account where code = '3000'").update();
+        world.standIns()
+                .desk("/inkwell/books/saltmere/accounts/4015", "name=Paint+and+coatings&type=revenue&active=false");
+        world.standIns().desk("/inkwell/books/saltmere/accounts/4090", "name=Sundry+income&type=revenue&active=true");
+        pullAndList();
+        JsonNode pull =
+                admin.get("/api/connect/ledgers/" + ledger + "/pulls").json().get(0);
+        assertThat(List.of("added", "changed", "inactive", "gone"))
+                .extracting(count -> pull.get(count).asInt())
+                .containsExactly(1, 1, 1, 0);
+    }
+
+    @Test
+    void rowsAreFoundByAnyPartWithoutRegardToCaseAndWithoutWildcards() {
+        assertThat(reference("ACCOUNT", "text=cHARTS+and")
+                        .get("rows")
+                        .get(0)
+                        .get("code")
+                        .asString())
+                .isEqualTo("4060");
+        assertThat(reference("ACCOUNT", "text=406").get("rows")).hasSize(1);
+        assertThat(reference("ACCOUNT", "text=%25").get("rows")).isEmpty();
+        assertThat(reference("PARTY", "text=_").get("rows")).isEmpty();
     }
 
     @Test
@@ -161,7 +197,7 @@ class ReferencePullTest {
     void bothSidesAreCountedBesideEachOther() {
         Yard yard = new Yard(world.api("ferro"));
         long id = yard.documents("Ready").getFirst().get("id").asLong();
-        yard.awaitFinished(yard.send(java.util.List.of(id)));
+        yard.awaitFinished(yard.send(List.of(id)));
         JsonNode counts = admin.get("/api/connect/counts?route=yard").json();
         assertThat(figure(counts, "Parties", "source")).isEqualTo("31");
         assertThat(figure(counts, "Documents posted", "source")).isEqualTo("1");
