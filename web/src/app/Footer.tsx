@@ -18,6 +18,9 @@ const HINTS: Record<string, [string, string][]> = {
   '/send': [['Enter', 'open']],
 };
 
+/** What tells how a document is booked. */
+const OF_BOOKS = new Set(['w']);
+
 /** Connect has several views, each with keys of its own. */
 const CONNECT: Record<string, [string, string][]> = {
   'first-steps': [['y', 'do the step in hand']],
@@ -29,7 +32,7 @@ const CONNECT: Record<string, [string, string][]> = {
 };
 
 export function Footer({ onKeys }: { onKeys: () => void }) {
-  const { route } = useSession();
+  const { me, route } = useSession();
   const view = useView();
   const place = `/${useLocation().pathname.split('/')[1] ?? ''}`;
   const hints = (place === '/connect' ? CONNECT[view.get('view')] : HINTS[place]) ?? [];
@@ -56,11 +59,13 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
             <Key>j</Key> <Key>k</Key> move
           </span>
         )}
-        {hints.map(([key, what]) => (
-          <span key={key}>
-            <Key>{key}</Key> {what}
-          </span>
-        ))}
+        {hints
+          .filter(([key]) => me.seesBooks || !OF_BOOKS.has(key))
+          .map(([key, what]) => (
+            <span key={key}>
+              <Key>{key}</Key> {what}
+            </span>
+          ))}
         <button type="button" className="cursor-pointer underline" onClick={onKeys}>
           <Key>?</Key> all keys
         </button>

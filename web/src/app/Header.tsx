@@ -34,8 +34,8 @@ export function Header() {
         </label>
       )}
       {route && me.mayChange && <Fetch />}
-      {route && me.role !== 'OPERATIONS' && <Finder />}
-      <span className={route && me.role !== 'OPERATIONS' ? '' : 'ml-auto'} />
+      {route && me.seesBooks && <Finder />}
+      <span className={route && me.seesBooks ? '' : 'ml-auto'} />
       <Person />
     </header>
   );

@@ -62,7 +62,7 @@ function stops(road: Schemas['Road'] | undefined, currency: string): Stop[] {
 export function Road() {
   const { me, route } = useSession();
   const shows = (path: string) =>
-    me.role === 'OPERATIONS' ? path === '/release' : route !== undefined || path === '/connect';
+    me.seesBooks ? route !== undefined || path === '/connect' : route !== undefined && path === '/release';
   const road = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined });
   const location = useLocation();
   const all = stops(road.data, route?.currency ?? '').filter((stop) => shows(stop.path));

@@ -50,10 +50,11 @@ export function Shell() {
     const back = encodeURIComponent(location.pathname + location.search);
     return <Navigate to={`/sign-in?back=${back}`} replace />;
   }
-  if (current?.me.role === 'OPERATIONS' && /^\/(connect|map|send)/.test(location.pathname)) {
+  const seesBooks = current?.me.seesBooks !== false;
+  if (!seesBooks && /^\/(connect|map|send)/.test(location.pathname)) {
     return <Navigate to="/release" replace />;
   }
-  if (current && !route && !/^\/(connect|you)/.test(location.pathname)) {
+  if (current && seesBooks && !route && !/^\/(connect|you)/.test(location.pathname)) {
     return <Navigate to="/connect" replace />;
   }
   const error = me.error ?? routes.error;
@@ -73,7 +74,14 @@ export function Shell() {
         <Header />
         <Road />
         <main className="flex min-h-0 flex-1 flex-col px-5 pt-1">
-          <Outlet key={route?.code} />
+          {seesBooks || route || location.pathname.startsWith('/you') ? (
+            <Outlet key={route?.code} />
+          ) : (
+            <p className="sheet p-6">
+              No documents are shown to you yet. An administrator chooses whose you see, under Connect,
+              People.
+            </p>
+          )}
         </main>
         <Footer onKeys={() => setKeysShown((shown) => !shown)} />
       </div>

@@ -1,18 +1,20 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
-import { peopleQuery } from '../api/queries';
+import { connectQuery, peopleQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
 import { Field } from '../ui/Field';
 import { plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
+import { SightChoice } from './SightChoice';
+import { inWords, type Seen } from './sight';
 
 type Role = Schemas['PersonListed']['role'];
 
 const ROLES: { role: Role; may: string }[] = [
   { role: 'ADMINISTRATOR', may: 'connects, changes settings, lets people in; and all that bookkeepers do' },
   { role: 'BOOKKEEPER', may: 'maps, releases, sends, puts right' },
-  { role: 'OPERATIONS', may: 'sees what became of documents, and nothing else' },
+  { role: 'OPERATIONS', may: 'sees what became of the documents of some sites, and nothing else' },
   { role: 'REVIEWER', may: 'reads everything and changes nothing' },
 ];
 
@@ -21,6 +23,7 @@ const word = (role: Role) => role.toLowerCase();
 /** Who may sign in, and as what. */
 export function PeoplePage() {
   const people = useQuery(peopleQuery);
+  const sources = useQuery(connectQuery).data?.sources ?? [];
   const [open, setOpen] = useState<string | null>(null);
   if (people.error) {
     return <Failure error={people.error} />;
@@ -42,7 +45,12 @@ export function PeoplePage() {
             <tr key={person.signIn} data-person={person.signIn} className={person.active ? '' : 'soft'}>
               <td>{person.name}</td>
               <td>{person.signIn}</td>
-              <td>{person.active ? word(person.role) : 'has left'}</td>
+              <td>
+                {person.active ? word(person.role) : 'has left'}
+                {person.role === 'OPERATIONS' && (
+                  <span className="soft">, {inWords(person.sees, sources)}</span>
+                )}
+              </td>
               <td className="soft">
                 {plural(person.sessions, 'session')}, {plural(person.tokens, 'token')}
               </td>
@@ -84,11 +92,28 @@ function RoleChoice({ role, onChange }: { role: Role; onChange: (role: Role) => 
   );
 }
 
+/** The role, and for operations people whose documents they see. */
+function May(props: {
+  role: Role;
+  sees: Seen[];
+  onRole: (role: Role) => void;
+  onSees: (sees: Seen[]) => void;
+}) {
+  const { role, sees, onRole, onSees } = props;
+  return (
+    <div className="flex flex-col gap-3">
+      <RoleChoice role={role} onChange={onRole} />
+      {role === 'OPERATIONS' && <SightChoice sees={sees} onChange={onSees} />}
+    </div>
+  );
+}
+
 function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: () => void }) {
   const people = useQuery(peopleQuery);
   const notice = useNotice();
   const [name, setName] = useState(person.name);
   const [role, setRole] = useState(person.role);
+  const [sees, setSees] = useState(person.sees);
   const [password, setPassword] = useState('');
   const path = { params: { path: { signIn: person.signIn } } };
   const done = async (text: string) => {
@@ -101,7 +126,7 @@ function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: (
       answer(
         client.PUT('/api/people/{signIn}', {
           ...path,
-          body: { name, role, active, version: person.version },
+          body: { name, role, sees, active, version: person.version },
         }),
       ),
     onSuccess: (_, active) =>
@@ -125,7 +150,7 @@ function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: (
         }}
       >
         <Field label="Name" value={name} onChange={setName} />
-        <RoleChoice role={role} onChange={setRole} />
+        <May role={role} sees={sees} onRole={setRole} onSees={setSees} />
         {change.error && <Failure error={change.error} />}
         <div className="flex gap-2">
           <button type="submit" className="act act-main" disabled={change.isPending}>
@@ -171,14 +196,16 @@ function Add() {
   const [signIn, setSignIn] = useState('');
   const [password, setPassword] = useState('');
   const [role, setRole] = useState<Role>('BOOKKEEPER');
+  const [sees, setSees] = useState<Seen[]>([]);
   const add = useMutation({
-    mutationFn: () => answer(client.POST('/api/people', { body: { name, signIn, password, role } })),
+    mutationFn: () => answer(client.POST('/api/people', { body: { name, signIn, password, role, sees } })),
     onSuccess: async () => {
       await people.refetch();
       notice({ tone: 'done', text: `${name} can sign in as ${signIn}` });
       setName('');
       setSignIn('');
       setPassword('');
+      setSees([]);
     },
   });
   return (
@@ -203,7 +230,7 @@ function Add() {
             autoComplete="new-password"
           />
         </div>
-        <RoleChoice role={role} onChange={setRole} />
+        <May role={role} sees={sees} onRole={setRole} onSees={setSees} />
       </div>
       {add.error && <Failure error={add.error} />}
       <button type="submit" className="act act-main mt-3" disabled={add.isPending}>

@@ -69,6 +69,7 @@ describe('what is suggested', () => {
     name: 'Paint',
     note: '',
     covered: '',
+    needed: true,
     open: true,
     blockedDocuments: 2,
     blockedAmount: '12.00',

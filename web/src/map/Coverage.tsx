@@ -5,7 +5,7 @@ import type { MapRow } from './MapPage';
 /** How much of a crosswalk stands, and what the rest holds up. */
 export function Coverage({ rows: all }: { rows: MapRow[] }) {
   const { route } = useCurrent();
-  const rows = all.filter((row) => row.row ?? !row.covered.startsWith('not needed'));
+  const rows = all.filter((row) => row.row !== undefined || row.needed);
   const open = rows.filter((row) => row.open);
   const own = rows.filter((row) => row.row).length;
   const covered = rows.length - open.length - own;

@@ -15,7 +15,7 @@ import { TrailList } from './TrailList';
 
 export function BothSidesPage() {
   const id = Number(useParams().id);
-  const { route } = useCurrent();
+  const { me, route } = useCurrent();
   const navigate = useNavigate();
   const detail = useQuery(documentQuery(id));
   const back = () => void navigate(-1);
@@ -55,10 +55,10 @@ export function BothSidesPage() {
         <Lines sides={sides} source={route.source} ledger={route.ledger} />
       </section>
       <aside
-        aria-label="Journal and trail"
+        aria-label={me.seesBooks ? 'Journal and trail' : 'Trail'}
         className="sheet flex min-h-0 flex-col gap-4 overflow-auto rounded-b-none border-b-0 p-3.5"
       >
-        {sides.journal.length > 0 ? (
+        {!me.seesBooks ? null : sides.journal.length > 0 ? (
           <JournalSlip
             title={sides.posted ? `Journal in ${route.ledger}` : 'Journal it will cause'}
             journal={{
@@ -149,6 +149,7 @@ function Fields({ sides, source, ledger }: SidesProps) {
 }
 
 function Lines({ sides, source, ledger }: SidesProps) {
+  const { me } = useCurrent();
   return (
     <table className="book mt-4" aria-label="Lines on both sides">
       <colgroup>
@@ -157,9 +158,9 @@ function Lines({ sides, source, ledger }: SidesProps) {
         <col style={{ width: '7%' }} />
         <col style={{ width: '10%' }} />
         <col style={{ width: '6%' }} />
-        <col style={{ width: '22%' }} />
-        <col style={{ width: '8%' }} />
-        <col style={{ width: '7%' }} />
+        <col style={{ width: me.seesBooks ? '22%' : '37%' }} />
+        {me.seesBooks && <col style={{ width: '8%' }} />}
+        {me.seesBooks && <col style={{ width: '7%' }} />}
         <col style={{ width: '10%' }} />
       </colgroup>
       <thead className="soft">
@@ -170,8 +171,8 @@ function Lines({ sides, source, ledger }: SidesProps) {
           <th className="amount">Amount</th>
           <th className="gutter" />
           <th>Line in {ledger}</th>
-          <th>Account</th>
-          <th>Code</th>
+          {me.seesBooks && <th>Account</th>}
+          {me.seesBooks && <th>Code</th>}
           <th className="amount">Amount</th>
         </tr>
       </thead>
@@ -184,8 +185,8 @@ function Lines({ sides, source, ledger }: SidesProps) {
             <td className="amount">{line.amount && amount(line.amount)}</td>
             <td className="gutter">{line.differs && <b className="text-accent text-[12px]">differs</b>}</td>
             <td title={`${line.ledgerItem} ${line.ledgerText}`}>{line.ledgerText}</td>
-            <td>{line.ledgerAccount}</td>
-            <td className="soft">{line.ledgerTaxCode}</td>
+            {me.seesBooks && <td>{line.ledgerAccount}</td>}
+            {me.seesBooks && <td className="soft">{line.ledgerTaxCode}</td>}
             <td className={`amount ${line.differs ? 'text-accent font-semibold' : ''}`}>
               {line.ledgerAmount && amount(line.ledgerAmount)}
             </td>

@@ -37,7 +37,7 @@ export function CauseRow({ cause, width, fixing, onFix }: Props) {
           )}
           {!cause.fix && (
             <span className="soft ml-auto shrink-0">
-              {placeOf(cause.cause, route.code) === '' ? (
+              {!me.seesBooks || placeOf(cause.cause, route.code) === '' ? (
                 advice(cause.cause, route.source, route.ledger)
               ) : (
                 <Link className="underline" to={placeOf(cause.cause, route.code)}>

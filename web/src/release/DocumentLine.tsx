@@ -1,5 +1,7 @@
+import { useCurrent } from '../app/current';
 import { Glyph } from '../ui/Glyph';
 import { amount, day } from '../ui/format';
+import { became } from './became';
 import type { Optional } from './columns';
 import type { Row } from './useRows';
 
@@ -16,6 +18,7 @@ interface Props {
 const TROUBLE = new Set(['Blocked', 'Refused', 'Unconfirmed', 'Diverged']);
 
 export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggle, onOpen }: Props) {
+  const { me, route } = useCurrent();
   const credit = row.kind.includes('credit');
   const trouble = TROUBLE.has(row.state) && row.sentence !== '';
   return (
@@ -57,12 +60,20 @@ export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggl
         <Glyph state={row.state} />
       </td>
       {columns.has('Number there') && <td>{row.ledgerNumber}</td>}
-      <td title={trouble ? row.sentence : row.landsIn} className={tone(row)}>
-        {row.state === 'Refused'
-          ? row.sentence
-          : row.landsIn || <span className="text-accent">nowhere yet</span>}
-      </td>
-      <td className={row.taxCodes ? 'soft' : 'text-accent'}>{row.taxCodes || 'none'}</td>
+      {me.seesBooks ? (
+        <>
+          <td title={trouble ? row.sentence : row.landsIn} className={tone(row)}>
+            {row.state === 'Refused'
+              ? row.sentence
+              : row.landsIn || <span className="text-accent">nowhere yet</span>}
+          </td>
+          <td className={row.taxCodes ? 'soft' : 'text-accent'}>{row.taxCodes || 'none'}</td>
+        </>
+      ) : (
+        <td title={became(row, route.source)} className={trouble ? 'text-accent' : ''}>
+          {became(row, route.source)}
+        </td>
+      )}
       {columns.has('Payment') && (
         <td className={row.payment === 'overdue' ? 'text-accent' : 'soft'}>{row.payment}</td>
       )}

@@ -51,7 +51,7 @@ export function ReleasePage() {
     ignoreEventWhen: (event) => event.target instanceof HTMLElement && event.target !== document.body,
   });
   useHotkeys('x', () => selected && view.toggle(selected.id));
-  useHotkeys('w', () => view.open(view.panel === 'why' ? 'none' : 'why'));
+  useHotkeys('w', () => view.open(view.panel === 'why' ? 'none' : 'why'), { enabled: me.seesBooks });
   useHotkeys(
     'f',
     (event) => {
@@ -64,11 +64,9 @@ export function ReleasePage() {
     view.setChosen(new Set());
   });
 
-  // Operations people see what became of documents, not how accounts are decided.
-  const asks = me.role !== 'OPERATIONS';
   return (
     <div
-      className={`grid min-h-0 flex-1 gap-3.5 ${view.panel === 'none' || !asks ? '' : 'grid-cols-[1fr_330px]'}`}
+      className={`grid min-h-0 flex-1 gap-3.5 ${view.panel === 'none' || !me.seesBooks ? '' : 'grid-cols-[1fr_330px]'}`}
     >
       <section aria-label="Documents" className="sheet flex min-h-0 flex-col rounded-b-none border-b-0">
         <Toolbar view={view} states={states} rows={rows} />
@@ -87,7 +85,7 @@ export function ReleasePage() {
           onMore={more}
         />
       </section>
-      {view.panel === 'why' && asks && <WhyPanel row={selected} onClose={() => view.open('none')} />}
+      {view.panel === 'why' && me.seesBooks && <WhyPanel row={selected} onClose={() => view.open('none')} />}
       {view.panel === 'batch' && <BatchPanel view={view} />}
       {view.panel === 'intake' && <IntakePanel onClose={() => view.open('why')} />}
     </div>

@@ -27,7 +27,7 @@ const ROW = 34;
 /** The open book: left page the source, right page the ledger, the gutter between them the state of the crossing. */
 export function Spread(props: Props) {
   const { ref, view, items, selected, fixing, loading, onFix, onOpen, onMore } = props;
-  const { route } = useCurrent();
+  const { me, route } = useCurrent();
   const { columns, toggle } = useColumns();
   const rows = useVirtualizer({
     count: items.length,
@@ -49,7 +49,7 @@ export function Spread(props: Props) {
       asked.current();
     }
   }, [lastIndex, items.length]);
-  const width = 8 + columns.size;
+  const width = (me.seesBooks ? 8 : 7) + columns.size;
   return (
     <div ref={ref} className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
       <table className="book" aria-label="Documents on both sides">
@@ -66,7 +66,7 @@ export function Spread(props: Props) {
             <th className="gutter !border-0" />
             <th
               scope="colgroup"
-              colSpan={3 + right(columns)}
+              colSpan={(me.seesBooks ? 3 : 2) + right(columns)}
               className="title text-secondary !border-0 !pt-2 !text-[13px]"
             >
               <span className="flex items-center justify-between">
@@ -90,8 +90,14 @@ export function Spread(props: Props) {
               <span className="sr-only">State</span>
             </th>
             {columns.has('Number there') && <th>Number there</th>}
-            <th>Lands in</th>
-            <th>Tax code</th>
+            {me.seesBooks ? (
+              <>
+                <th>Lands in</th>
+                <th>Tax code</th>
+              </>
+            ) : (
+              <th>What became of it</th>
+            )}
             {columns.has('Payment') && <th>Payment</th>}
             <th className="amount">Gross</th>
           </tr>
@@ -154,6 +160,7 @@ const right = (columns: Set<Optional>) =>
   ['Number there', 'Payment'].filter((name) => columns.has(name as Optional)).length;
 
 function Columns({ columns }: { columns: Set<Optional> }) {
+  const { me } = useCurrent();
   return (
     <colgroup>
       <col style={{ width: 30 }} />
@@ -166,8 +173,14 @@ function Columns({ columns }: { columns: Set<Optional> }) {
       <col style={{ width: 82 }} />
       <col style={{ width: 54 }} />
       {columns.has('Number there') && <col style={{ width: 86 }} />}
-      <col style={{ width: 136 }} />
-      <col style={{ width: 72 }} />
+      {me.seesBooks ? (
+        <>
+          <col style={{ width: 136 }} />
+          <col style={{ width: 72 }} />
+        </>
+      ) : (
+        <col style={{ width: '36%' }} />
+      )}
       {columns.has('Payment') && <col style={{ width: 74 }} />}
       <col style={{ width: 82 }} />
     </colgroup>
@@ -226,6 +239,7 @@ const Gap = ({ height, width }: { height: number; width: number }) => (
 const signed = (row: Row) => (row.kind.includes('credit') ? `-${row.gross}` : row.gross);
 
 function Foot({ view, items, states, columns }: Props & { columns: Set<Optional> }) {
+  const { me } = useCurrent();
   const shown = states.filter((each) => view.state === 'All' || each.state === view.state);
   const count = shown.reduce((total, each) => total + each.count, 0);
   const chosen = items.flatMap((item) =>
@@ -240,7 +254,7 @@ function Foot({ view, items, states, columns }: Props & { columns: Set<Optional>
         <td colSpan={4 + left(columns)}>{plural(count, 'document')}</td>
         <td className="amount">{amount(sum(shown.map((each) => each.gross)))}</td>
         <td className="gutter" />
-        <td colSpan={3 + right(columns)} className="amount">
+        <td colSpan={(me.seesBooks ? 3 : 2) + right(columns)} className="amount">
           {chosen.length > 0 &&
             `${plural(chosen.length, 'document')} chosen, ${amount(sum(chosen.map(signed)))}`}
         </td>

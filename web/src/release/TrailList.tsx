@@ -8,18 +8,21 @@ type Entry = Schemas['TrailEntry'];
 const text = (value: unknown) =>
   typeof value === 'string' || typeof value === 'number' ? String(value) : JSON.stringify(value);
 
+/** Operations people are not told the key. */
+const under = (d: Record<string, unknown>) => (d.key ? ` under key ${text(d.key)}` : '');
+
 const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'taken-in': (d) => `Taken in${d.file ? ` from ${text(d.file)}` : ''}`,
   'changed-on-source': () => 'Changed on its source and taken in again',
   compiled: (d) =>
     d.blocking === 0
-      ? `Compiled clean, lands in ${text(d.landsIn)}`
+      ? `Compiled clean${d.landsIn ? `, lands in ${text(d.landsIn)}` : ''}`
       : `Compiled, blocked by ${text(d.blocking)} finding(s)`,
   'mapping-changed': (d) => `Mapping changed: ${text(d.change)}`,
   approved: (d) => `Approved in ${text(d.source)}`,
   queued: (d) => `Put into batch ${text(d.batch)}`,
-  sent: (d) => `Sent under key ${text(d.key)}`,
-  'sent-in-place': (d) => `Sent in place of what stands there, under key ${text(d.key)}`,
+  sent: (d) => `Sent${under(d)}`,
+  'sent-in-place': (d) => `Sent in place of what stands there${under(d)}`,
   'ledger-stands': () => 'Settled: it stands as the ledger has it',
   answered: (d) => `The ledger took it (status ${text(d.status)})`,
   asked: (d) =>
@@ -27,8 +30,9 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   refused: (d) => `The ledger refused: ${text(d.sentence)}`,
   'answer-lost': (d) => `Unconfirmed: ${text(d.reason)}`,
   'given-up': (d) => `Not sent: ${text(d.reason)}`,
-  'party-created': (d) => `${text(d.name)} created on the ledger as ${text(d.ledger)}`,
-  'item-created': (d) => `Item ${text(d.item)} created on the ledger`,
+  'party-created': (d) =>
+    d.name ? `${text(d.name)} created on the ledger as ${text(d.ledger)}` : 'Its party created on the ledger',
+  'item-created': (d) => `${d.item ? `Item ${text(d.item)}` : 'An item'} created on the ledger`,
   'payment-brought-back': (d) => `Payment brought back: ${text(d.paid)} of ${text(d.gross)} paid`,
   'edited-on-ledger': (d) => `Edited on the ledger, gross now ${text(d.gross)}`,
   'agrees-again': () => 'Both sides agree again',
@@ -43,15 +47,19 @@ export function TrailList({ id }: { id: number }) {
           <span className="soft">
             {moment(entry.at)}, {entry.who}
           </span>
-          <details>
-            <summary className="cursor-pointer">{sentence(entry)}</summary>
-            <pre
-              className="bg-base-200 mt-1 max-h-60 overflow-auto p-2 text-[12px] whitespace-pre-wrap"
-              tabIndex={0}
-            >
-              {JSON.stringify(entry.detail, null, 2)}
-            </pre>
-          </details>
+          {Object.keys(entry.detail).length === 0 ? (
+            <p>{sentence(entry)}</p>
+          ) : (
+            <details>
+              <summary className="cursor-pointer">{sentence(entry)}</summary>
+              <pre
+                className="bg-base-200 mt-1 max-h-60 overflow-auto p-2 text-[12px] whitespace-pre-wrap"
+                tabIndex={0}
+              >
+                {JSON.stringify(entry.detail, null, 2)}
+              </pre>
+            </details>
+          )}
         </li>
       ))}
     </ol>

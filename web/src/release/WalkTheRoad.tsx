@@ -7,7 +7,7 @@ const STORE = 'alcabala-walked';
 export function WalkTheRoad() {
   const { me } = useSession();
   const [shown, setShown] = useState(localStorage.getItem(STORE) !== 'yes');
-  if (!shown || me.role === 'OPERATIONS') {
+  if (!shown || !me.seesBooks) {
     return null;
   }
   return (

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { standing, STATE_OF, WORD, type Batch } from '../send/outcomes';
+import { became } from './became';
 import { advice, placeOf } from './causes';
 import { whatHappened } from './since';
 
@@ -57,4 +58,28 @@ describe('outcomes of a batch', () => {
     expect(Object.keys(STATE_OF).sort()).toEqual(Object.keys(WORD).sort());
     expect(STATE_OF.unreached).toBe('Ready');
   });
+});
+
+describe('what became of a document, for operations people', () => {
+  const row = {
+    sentence: 'RIG-0042 has no counterpart.',
+    ledgerNumber: 'IK-7',
+    crossedAt: '2026-11-24T10:00:00Z',
+  };
+  it.each([
+    ['Waiting', 'waits for approval in Hullwork'],
+    ['Blocked', 'RIG-0042 has no counterpart.'],
+    ['Refused', 'RIG-0042 has no counterpart.'],
+    ['Ready', 'ready, and not sent yet'],
+    ['Queued', 'on its way'],
+    ['Unconfirmed', 'sent, and not confirmed yet'],
+    ['Posted', 'booked as IK-7 on 24 Nov'],
+    ['Diverged', 'booked as IK-7, changed since'],
+    ['Voided', 'voided'],
+  ])('%s: %s', (state, says) => expect(became({ ...row, state }, 'Hullwork')).toBe(says));
+
+  it('leaves out what is not known', () =>
+    expect(became({ state: 'Posted', sentence: '', ledgerNumber: 'IK-7' }, 'Hullwork')).toBe(
+      'booked as IK-7',
+    ));
 });

@@ -11,7 +11,9 @@ import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
 import org.openqa.selenium.support.ui.Select;
 
 /// Two days of an administrator with one demo: the other harbour's site is led to its ledger; then what a pull brought,
@@ -49,6 +51,7 @@ class ConnectJourneyTest {
         switchTheCompany(browser, demo);
         aRefusedConsentChangesNothing(browser, demo);
         letSomebodyIn(browser, demo);
+        showSomebodyOneSite(browser, demo);
     }
 
     private static void aPullSaysWhatChanged(Browser browser, Demo demo) {
@@ -127,6 +130,32 @@ class ConnectJourneyTest {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
         browser.awaitText("An administrator connects ledgers.");
         assertThat(browser.text()).doesNotContain("Disconnect");
+    }
+
+    private static void showSomebodyOneSite(Browser browser, Demo demo) {
+        browser.driver().manage().deleteAllCookies();
+        browser.signIn(demo.address(), "admin");
+        browser.open(demo.address() + "/connect?view=people&route=yard");
+        browser.find("tr[data-person=slip] button").click();
+        browser.awaitText("Sees the documents of");
+        box(browser, "Hullwork").click();
+        box(browser, "Port Ellery").click();
+        browser.button("Change and sign out everywhere").click();
+        browser.awaitText("operations, sees Hullwork at Port Ellery");
+        browser.driver().manage().deleteAllCookies();
+        browser.signIn(demo.address(), "slip");
+        browser.awaitText("What became of it");
+        assertThat(browser.text()).doesNotContain("Lands in", "at Saltmere");
+        browser.open(demo.address() + "/connect?view=people&route=yard");
+        browser.awaitText("What became of it");
+    }
+
+    private static WebElement box(Browser browser, String name) {
+        return browser.until(d -> browser.all("section[aria-label^=Change] label").stream()
+                .filter(label -> label.getText().strip().equals(name))
+                .map(label -> label.findElement(By.tagName("input")))
+                .findFirst()
+                .orElse(null));
     }
 
     private static void consent(Browser browser, String decision) {

@@ -167,6 +167,12 @@ class InkwellDesk {
         return "redirect:" + base() + "/settings";
     }
 
+    @PostMapping("/books/former")
+    String formerBooks() {
+        masters.putFormerBooksBack();
+        return "redirect:" + base() + "/settings";
+    }
+
     @PostMapping("/time-zone")
     String timeZone(@RequestParam String zone) {
         masters.setTimeZone(zone);

@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.function.BiFunction;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -84,7 +85,13 @@ public class Masters {
 
     /// Books begun anew are other books, whatever they are called.
     public void beginBooks() {
-        write("books", java.util.UUID.randomUUID().toString());
+        find("books").ifPresent(former -> write("former-books", former));
+        write("books", UUID.randomUUID().toString());
+    }
+
+    /// As from a copy that was kept.
+    public void putFormerBooksBack() {
+        write("books", find("former-books").orElseThrow(() -> Refusal.notFound("former books")));
     }
 
     private Optional<String> find(String setting) {

@@ -2,6 +2,9 @@ package alcabala.server.access;
 
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.trail.Trail;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -10,6 +13,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
 
 /// The people who may sign in. Passwords are hashed by Spring Security's default.
 @Component
@@ -19,6 +23,7 @@ public class People {
     private final PasswordEncoder passwords;
     private final Sessions sessions;
     private final Trail trail;
+    private final JsonMapper json;
     private final String nobodysHash;
 
     record Person(long id, String signIn, String name, String role, String passwordHash) {
@@ -27,13 +32,28 @@ public class People {
         }
     }
 
-    record PersonListed(String signIn, String name, Role role, boolean active, int version, int sessions, int tokens) {}
+    /// @param sees whose documents, for an operations person
+    record PersonListed(
+            String signIn,
+            String name,
+            Role role,
+            boolean active,
+            int version,
+            int sessions,
+            int tokens,
+            List<Seen> sees) {}
 
-    People(JdbcClient jdbc, PasswordEncoder passwords, Sessions sessions, Trail trail) {
+    /// Documents of a source that somebody sees.
+    ///
+    /// @param site empty for all sites
+    record Seen(long source, @NotNull @Size(max = 200) String site) {}
+
+    People(JdbcClient jdbc, PasswordEncoder passwords, Sessions sessions, Trail trail, JsonMapper json) {
         this.jdbc = jdbc;
         this.passwords = passwords;
         this.sessions = sessions;
         this.trail = trail;
+        this.json = json;
         this.nobodysHash = passwords.encode("nobody");
     }
 
@@ -42,7 +62,9 @@ public class People {
                 select p.sign_in, p.name, p.role, p.active, p.version,
                     (select count(*) from spring_session s where s.principal_name = p.sign_in
                         and s.expiry_time > extract(epoch from now()) * 1000) as sessions,
-                    (select count(*) from access_token t where t.person_id = p.id and t.expires_at > now()) as tokens
+                    (select count(*) from access_token t where t.person_id = p.id and t.expires_at > now()) as tokens,
+                    coalesce((select jsonb_agg(jsonb_build_object('source', g.source_id, 'site', g.site) order by g.source_id, g.site)
+                        from sight g where g.person_id = p.id), '[]') as sees
                 from person p order by p.active desc, p.name""")
                 .query((row, n) -> new PersonListed(
                         row.getString("sign_in"),
@@ -51,7 +73,8 @@ public class People {
                         row.getBoolean("active"),
                         row.getInt("version"),
                         row.getInt("sessions"),
-                        row.getInt("tokens")))
+                        row.getInt("tokens"),
+                        List.of(json.readValue(row.getString("sees"), Seen[].class))))
                 .list();
     }
 
@@ -73,12 +96,13 @@ public class People {
     }
 
     @Transactional
-    public void add(String signIn, String name, Role role, String password, String who) {
+    public void add(String signIn, String name, Role role, List<Seen> sees, String password, String who) {
         requireGood(signIn, password);
         if (!add(signIn, name, role, password)) {
             throw NotPossibleException.conflict("sign-in-taken", "Somebody signs in as " + signIn + " already.");
         }
-        trail.write(null, null, who, "person-added", Map.of("person", signIn, "role", word(role)));
+        String shown = show(signIn, role, sees);
+        trail.write(null, null, who, "person-added", Map.of("person", signIn, "role", word(role), "sees", shown));
     }
 
     /// The very first person, an administrator. Possible once, while there is nobody.
@@ -88,12 +112,13 @@ public class People {
         if (!isEmpty()) {
             throw NotPossibleException.conflict("not-first", "There is an administrator already; ask her to add you.");
         }
-        add(signIn, name, Role.ADMINISTRATOR, password, name);
+        add(signIn, name, Role.ADMINISTRATOR, List.of(), password, name);
     }
 
     /// Compare-and-set. Whoever gets another role, or leaves, is signed out everywhere.
     @Transactional
-    public void change(String signIn, String name, Role role, boolean active, int version, String who) {
+    public void change(
+            String signIn, String name, Role role, List<Seen> sees, boolean active, int version, String who) {
         jdbc.sql("lock table person in exclusive mode").update();
         int rows = jdbc.sql("""
                 update person set name = :name, role = :role, active = :active, version = version + 1
@@ -115,13 +140,46 @@ public class People {
             throw NotPossibleException.conflict(
                     "last-administrator", "Somebody has to be administrator; give the role to another person first.");
         }
+        String shown = show(signIn, role, sees);
         sessions.endAll(signIn);
         trail.write(
                 null,
                 null,
                 who,
                 "person-changed",
-                Map.of("person", signIn, "role", word(role), "active", active, "name", name));
+                Map.of("person", signIn, "role", word(role), "active", active, "name", name, "sees", shown));
+    }
+
+    /// Others than operations people see everything, so nothing is kept for them.
+    ///
+    /// @return what the person sees, in words
+    private String show(String signIn, Role role, List<Seen> sees) {
+        jdbc.sql("delete from sight where person_id = (select id from person where sign_in = :signIn)")
+                .param("signIn", signIn)
+                .update();
+        if (role.seesBooks()) {
+            return "everything";
+        }
+        List<String> words = new ArrayList<>();
+        for (Seen each : sees) {
+            words.add((sourceName(each.source()) + " " + each.site()).strip());
+            jdbc.sql("""
+                    insert into sight (person_id, source_id, site) select id, :source, :site from person where sign_in = :signIn
+                    on conflict do nothing""")
+                    .param("signIn", signIn)
+                    .param("source", each.source())
+                    .param("site", each.site())
+                    .update();
+        }
+        return words.isEmpty() ? "nothing" : String.join(", ", words);
+    }
+
+    private String sourceName(long source) {
+        return jdbc.sql("select name from source where id = :id")
+                .param("id", source)
+                .query(String.class)
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("source " + source));
     }
 
     /// Set by an administrator for somebody else, who is signed out everywhere by it.

@@ -1,5 +1,6 @@
 package alcabala.server.access;
 
+import alcabala.server.access.People.Seen;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -22,12 +23,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/people")
 class PeopleApi {
     static final String SIGN_IN = "[a-z][a-z0-9._-]{1,39}";
+    private static final int MOST_SEEN = 500;
     private final People people;
 
     record NewPerson(
             @NotBlank @Pattern(regexp = SIGN_IN) String signIn,
             @NotBlank @Size(max = 80) String name,
             @NotNull Role role,
+            @NotNull @Size(max = MOST_SEEN) List<@Valid @NotNull Seen> sees,
             @NotBlank @Size(max = 200) String password) {
         @Override
         public String toString() {
@@ -36,7 +39,11 @@ class PeopleApi {
     }
 
     record ChangedPerson(
-            @NotBlank @Size(max = 80) String name, @NotNull Role role, boolean active, int version) {}
+            @NotBlank @Size(max = 80) String name,
+            @NotNull Role role,
+            @NotNull @Size(max = MOST_SEEN) List<@Valid @NotNull Seen> sees,
+            boolean active,
+            int version) {}
 
     record Password(@NotBlank @Size(max = 200) String password) {
         @Override
@@ -57,13 +64,21 @@ class PeopleApi {
     @PostMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void add(@Valid @RequestBody NewPerson person, Principal who) {
-        people.add(person.signIn(), person.name().trim(), person.role(), person.password(), who.getName());
+        people.add(
+                person.signIn(), person.name().trim(), person.role(), person.sees(), person.password(), who.getName());
     }
 
     @PutMapping("/{signIn}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void change(@PathVariable String signIn, @Valid @RequestBody ChangedPerson person, Principal who) {
-        people.change(signIn, person.name().trim(), person.role(), person.active(), person.version(), who.getName());
+        people.change(
+                signIn,
+                person.name().trim(),
+                person.role(),
+                person.sees(),
+                person.active(),
+                person.version(),
+                who.getName());
     }
 
     @PutMapping("/{signIn}/password")

@@ -14,4 +14,9 @@ public enum Role {
     boolean mayChange() {
         return this == ADMINISTRATOR || this == BOOKKEEPER;
     }
+
+    /// How documents are booked, beside what became of them.
+    boolean seesBooks() {
+        return this != OPERATIONS;
+    }
 }

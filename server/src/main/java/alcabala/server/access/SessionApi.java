@@ -53,10 +53,14 @@ class SessionApi {
         }
     }
 
-    record Me(String signIn, String name, Role role, boolean mayChange) {
+    record Me(String signIn, String name, Role role, boolean mayChange, boolean seesBooks) {
         static Me of(SignedIn person) {
             return new Me(
-                    person.signIn(), person.name(), person.role(), person.role().mayChange());
+                    person.signIn(),
+                    person.name(),
+                    person.role(),
+                    person.role().mayChange(),
+                    person.role().seesBooks());
         }
     }
 

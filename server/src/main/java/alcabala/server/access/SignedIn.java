@@ -9,4 +9,8 @@ public record SignedIn(String signIn, String name, Role role) implements Princip
     public String getName() {
         return name;
     }
+
+    public Sight sight() {
+        return role.seesBooks() ? Sight.ALL : new Sight(signIn);
+    }
 }

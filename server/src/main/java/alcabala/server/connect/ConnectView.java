@@ -1,6 +1,7 @@
 package alcabala.server.connect;
 
 import alcabala.connectors.ledger.LedgerCounts;
+import alcabala.server.access.Sight;
 import alcabala.server.platform.Amounts;
 import java.math.BigDecimal;
 import java.sql.ResultSet;
@@ -181,7 +182,7 @@ class ConnectView {
 
     private List<ConnectedRoute> routes() {
         record Waiting(int documents, long gross) {}
-        return routes.inUse().stream()
+        return routes.inUse(Sight.ALL).stream()
                 .map(route -> {
                     Waiting waiting = jdbc.sql("""
                             select count(*) as documents,

@@ -95,7 +95,8 @@ class ReferenceView {
         int all = jdbc.sql("select added + changed + inactive + gone from reference_pull where id = :pull")
                 .param("pull", pull)
                 .query(Integer.class)
-                .single();
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("pull " + pull));
         return new Changes(changes, Math.max(0, all - changes.size()));
     }
 

@@ -1,5 +1,6 @@
 package alcabala.server.connect;
 
+import alcabala.server.access.Sight;
 import alcabala.server.platform.NotPossibleException;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -22,10 +23,13 @@ public class Routes {
     }
 
     /// Without a way that leads nowhere and that nothing waits on; one that something waits on comes last.
-    public List<RouteRow> inUse() {
-        return jdbc.sql(SELECT + """
-                 where r.ledger_id is not null or exists (select 1 from document d where d.route_id = r.id)
-                order by r.ledger_id is null, r.id""").query(Routes::row).list();
+    public List<RouteRow> inUse(Sight sight) {
+        return jdbc.sql(SELECT
+                        + " where (r.ledger_id is not null or exists (select 1 from document d where d.route_id = r.id))"
+                        + sight.ofRoutes() + " order by r.ledger_id is null, r.id")
+                .param("viewer", sight.onlyOf())
+                .query(Routes::row)
+                .list();
     }
 
     public List<RouteRow> ofSource(long sourceId) {

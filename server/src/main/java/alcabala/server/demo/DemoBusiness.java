@@ -76,6 +76,7 @@ class DemoBusiness implements ApplicationRunner {
             pull.pull(routes.get("yard").sourceId(), WHO);
             DemoFiles.write(settings.demoFiles());
             files.take(routes.get("harbour"), DemoFiles.received(), false, WHO);
+            showTheYardToOperations();
             LOG.info("loaded the demo business");
         }
     }
@@ -92,6 +93,12 @@ class DemoBusiness implements ApplicationRunner {
             crosswalkOfTheYard(routes.get("yard").id());
             crosswalkOfTheHarbour(routes.get("harbour").id());
         });
+    }
+
+    private void showTheYardToOperations() {
+        jdbc.sql("""
+                insert into sight (person_id, source_id)
+                select p.id, r.source_id from person p, route r where p.sign_in = 'slip' and r.code = 'yard'""").update();
     }
 
     private void route(String code, long source, long ledgerId) {

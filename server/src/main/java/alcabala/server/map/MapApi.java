@@ -54,6 +54,7 @@ class MapApi {
             CrosswalkRowJson row,
             @NotNull String covered,
             @NotNull boolean open,
+            @NotNull boolean needed,
             @NotNull int blockedDocuments,
             @NotNull String blockedAmount,
             Suggestion suggestion) {}
@@ -120,6 +121,7 @@ class MapApi {
                         CrosswalkRowJson.of(row.row()),
                         row.covered(),
                         row.isOpen(),
+                        row.needed(),
                         row.blockedDocuments(),
                         Amounts.decimal(found.currency(), row.blockedAmount()),
                         row.suggestion()))

@@ -33,7 +33,6 @@ import org.springframework.stereotype.Component;
 @Component
 class MapView {
     private static final int CHOICES = 1000;
-    private static final String NOT_NEEDED = "not needed";
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
     private final LedgerReference reference;
@@ -41,7 +40,10 @@ class MapView {
     private final PartyMatchers matchers;
     private final SettingStore settings;
 
-    /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`; empty when by none
+    /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`, or why none is
+    /// needed;
+    /// empty when by none
+    /// @param needed whether anything that crosses could ask for it
     /// @param blockedAmount minor units
     record Row(
             String code,
@@ -49,6 +51,7 @@ class MapView {
             String note,
             CrosswalkRow row,
             String covered,
+            boolean needed,
             int blockedDocuments,
             long blockedAmount,
             Suggestion suggestion) {
@@ -97,7 +100,7 @@ class MapView {
             case LINE -> source.lines();
         };
         return view.stream()
-                .sorted(Comparator.comparing((Row row) -> row.covered().startsWith(NOT_NEEDED))
+                .sorted(Comparator.comparing((Row row) -> row.row() == null && !row.needed())
                         .thenComparing((Row row) -> !row.isOpen())
                         .thenComparing(Comparator.comparingLong((Row row) -> row.blockedAmount())
                                 .reversed())
@@ -249,7 +252,11 @@ class MapView {
         /// Whoever something was bought from.
         List<Row> suppliers() {
             return jdbc.sql("""
-                    select p.code, p.name, coalesce(p.body->>'taxIdentifier', '') as note from source_party p
+                    select p.code, p.name, coalesce(p.body->>'taxIdentifier', '') as note, array(
+                        select distinct coalesce(nullif(l->>'description', ''), l->>'itemName', '') from document d cross join jsonb_array_elements(d.content->'lines') l
+                        where d.source_id = p.source_id and d.party_code = p.code and d.kind in ('bill', 'supplier-credit')
+                        limit 200) as bought
+                    from source_party p
                     where p.source_id = :source and exists (
                         select 1 from document d where d.source_id = p.source_id and d.party_code = p.code
                             and d.kind in ('bill', 'supplier-credit'))
@@ -264,7 +271,10 @@ class MapView {
                                     .map(role -> "role purchases: " + role.account())
                                     .orElse(""),
                             "supplier-unmapped:",
-                            null))
+                            suggestions
+                                    .forSupplier(List.of(
+                                            (String[]) row.getArray("bought").getArray()))
+                                    .orElse(null)))
                     .list();
         }
 
@@ -279,6 +289,7 @@ class MapView {
                         takes(role),
                         role.isRequired(carried) ? "" : role.serves(carried) ? "optional" : notNeeded(role),
                         "role-unset:",
+                        role.serves(carried),
                         role.serves(carried) ? suggestions.forRole(role).orElse(null) : null));
             }
             return view;
@@ -286,7 +297,7 @@ class MapView {
 
         /// It can be set all the same, as for records that are to cross later.
         private static String notNeeded(AccountRole role) {
-            return NOT_NEEDED + ": no "
+            return "not needed: no "
                     + role.carries().stream().map(Source::word).sorted().collect(Collectors.joining(" or "))
                     + " cross here";
         }
@@ -304,7 +315,7 @@ class MapView {
 
         List<Row> lines() {
             return rows.getOrDefault(RowKind.LINE, Map.of()).values().stream()
-                    .map(each -> new Row(each.code(), "", "", each, "", 0, 0, null))
+                    .map(each -> new Row(each.code(), "", "", each, "", true, 0, 0, null))
                     .toList();
         }
 
@@ -316,6 +327,18 @@ class MapView {
                 String covered,
                 String cause,
                 Suggestion suggestion) {
+            return row(kind, code, name, note, covered, cause, true, suggestion);
+        }
+
+        private Row row(
+                RowKind kind,
+                String code,
+                String name,
+                String note,
+                String covered,
+                String cause,
+                boolean needed,
+                Suggestion suggestion) {
             CrosswalkRow row = find(kind, code).orElse(null);
             Blocked by = blocked.getOrDefault(cause + code, Blocked.NOTHING);
             return new Row(
@@ -324,6 +347,7 @@ class MapView {
                     note,
                     row,
                     row == null ? covered : "",
+                    needed,
                     by.documents(),
                     by.amount(),
                     row == null ? suggestion : null);

@@ -13,6 +13,7 @@ import alcabala.accounting.matching.RoleMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.connectors.ledger.LedgerItem;
 import java.math.BigDecimal;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -24,6 +25,7 @@ import java.util.stream.Collectors;
 final class Suggestions {
     private static final double WORTH_SAYING = 0.34;
     private final List<LedgerAccount> accounts;
+    private final List<LedgerAccount> purchases;
     private final List<LedgerItem> items;
     private final List<LedgerTaxCode> taxCodes;
     private final PartyMatcher parties;
@@ -37,6 +39,9 @@ final class Suggestions {
         this.roles = new RoleMatcher(accounts);
         this.accounts = accounts.stream()
                 .filter(a -> a.active() && a.type() == AccountType.REVENUE)
+                .toList();
+        this.purchases = accounts.stream()
+                .filter(a -> a.active() && AccountRole.PURCHASES.takes(a.type()))
                 .toList();
         this.items = items.stream().filter(LedgerItem::active).toList();
         this.taxCodes = taxCodes.stream().filter(LedgerTaxCode::active).toList();
@@ -77,6 +82,22 @@ final class Suggestions {
                 .map(a -> new Suggestion("", a.code(), a.code() + " " + a.name(), "similar name", false));
     }
 
+    /// The account whose name is most like anything that was bought there.
+    Optional<Suggestion> forSupplier(Collection<String> bought) {
+        record Fit(LedgerAccount account, String text, double score) {}
+        return bought.stream()
+                .flatMap(text -> closestOf(purchases, LedgerAccount::name, text, WORTH_SAYING)
+                        .map(scored -> new Fit(scored.each(), text, scored.score()))
+                        .stream())
+                .max(Comparator.comparingDouble(Fit::score))
+                .map(fit -> new Suggestion(
+                        "",
+                        fit.account().code(),
+                        fit.account().code() + " " + fit.account().name(),
+                        "like what was bought: " + fit.text(),
+                        false));
+    }
+
     Optional<Suggestion> forTax(BigDecimal rate, TaxCategory category) {
         List<LedgerTaxCode> sameRate = taxCodes.stream()
                 .filter(code -> code.rate().compareTo(rate) == 0)
@@ -110,14 +131,19 @@ final class Suggestions {
         };
     }
 
+    private record Scored<T>(T each, double score) {}
+
     private static <T> Optional<T> closest(List<T> all, Function<T, String> name, String asked, double atLeast) {
+        return closestOf(all, name, asked, atLeast).map(Scored::each);
+    }
+
+    private static <T> Optional<Scored<T>> closestOf(
+            List<T> all, Function<T, String> name, String asked, double atLeast) {
         String plain = Names.normalise(asked);
-        record Scored<T>(T each, double score) {}
         return all.stream()
                 .map(each -> new Scored<>(each, Names.similarity(plain, Names.normalise(name.apply(each)))))
                 .filter(scored -> scored.score() >= atLeast)
-                .max(Comparator.comparingDouble(Scored::score))
-                .map(Scored::each);
+                .max(Comparator.comparingDouble(Scored::score));
     }
 
     private static String word(Candidate.Reason reason) {

@@ -1,5 +1,6 @@
 package alcabala.server.release;
 
+import alcabala.server.access.Sight;
 import alcabala.server.platform.Like;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -13,12 +14,15 @@ import java.util.Map;
 /// @param firstCause only those listed under it, since it is their first
 /// @param text part of a number on either side, or of the party's name
 public record DocumentFilter(
-        List<String> states, LocalDate from, LocalDate to, String cause, String firstCause, String text) {
-    public static final DocumentFilter ALL = new DocumentFilter(List.of(), null, null, null, null, null);
+        List<String> states, LocalDate from, LocalDate to, String cause, String firstCause, String text, Sight sight) {
+    /// All of a route that somebody may look at.
+    public static DocumentFilter all(Sight sight) {
+        return new DocumentFilter(List.of(), null, null, null, null, null, sight);
+    }
 
     /// Conditions on the table `document d`, each bracketed, to follow `d.route_id = :route`.
     String sql() {
-        StringBuilder sql = new StringBuilder();
+        StringBuilder sql = new StringBuilder(sight.ofDocuments());
         if (states != null && !states.isEmpty()) {
             sql.append(states.size() == 1 ? " and d.state = :state" : " and d.state in (:states)");
         }
@@ -44,6 +48,7 @@ public record DocumentFilter(
 
     Map<String, Object> parameters() {
         Map<String, Object> parameters = new HashMap<>();
+        parameters.put("viewer", sight.onlyOf());
         if (states != null && !states.isEmpty()) {
             parameters.put("state", states.getFirst());
             parameters.put("states", states);

@@ -1,5 +1,6 @@
 package alcabala.server.release;
 
+import alcabala.server.access.Sight;
 import alcabala.server.platform.Like;
 import alcabala.server.platform.NotPossibleException;
 import java.sql.ResultSet;
@@ -70,7 +71,7 @@ public class Documents {
     /// first
     record Page(DocumentFilter filter, Order order, boolean descending, String after, int limit) {}
 
-    record Sum(String state, int count, long gross) {}
+    public record Sum(String state, int count, long gross) {}
 
     /// Documents blocked or refused by one cause.
     ///
@@ -88,9 +89,19 @@ public class Documents {
         return find(id).orElseThrow(() -> NotPossibleException.missing("document " + id));
     }
 
+    /// What somebody may not look at is not there for her.
+    Row get(long id, Sight sight) {
+        return find(id, sight).orElseThrow(() -> NotPossibleException.missing("document " + id));
+    }
+
     Optional<Row> find(long id) {
-        return jdbc.sql(SELECT + " where d.id = :id")
+        return find(id, Sight.ALL);
+    }
+
+    private Optional<Row> find(long id, Sight sight) {
+        return jdbc.sql(SELECT + " where d.id = :id" + sight.ofDocuments())
                 .param("id", id)
+                .param("viewer", sight.onlyOf())
                 .query(Documents::row)
                 .optional();
     }
@@ -148,7 +159,7 @@ public class Documents {
         return value + " " + row.id();
     }
 
-    List<Sum> sums(long routeId, DocumentFilter filter) {
+    public List<Sum> sums(long routeId, DocumentFilter filter) {
         return jdbc.sql("""
                 select d.state, count(*) as count,
                     coalesce(sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end), 0) as gross
@@ -183,7 +194,7 @@ public class Documents {
 
     /// By any of its numbers on either side, or by its party.
     List<Row> find(String text, int limit) {
-        DocumentFilter filter = new DocumentFilter(List.of(), null, null, null, null, text);
+        DocumentFilter filter = new DocumentFilter(List.of(), null, null, null, null, text, Sight.ALL);
         return jdbc.sql(SELECT + " where d.route_id > 0" + filter.sql()
                         + " order by d.issue_date desc, d.id desc limit :limit")
                 .params(filter.parameters())

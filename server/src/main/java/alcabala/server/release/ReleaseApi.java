@@ -1,6 +1,8 @@
 package alcabala.server.release;
 
 import alcabala.connectors.source.SourceConnector;
+import alcabala.server.access.Sight;
+import alcabala.server.access.SignedIn;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.connect.Sources;
@@ -17,6 +19,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -118,19 +121,20 @@ class ReleaseApi {
             @RequestParam(defaultValue = "DATE") Documents.Order order,
             @RequestParam(defaultValue = "true") boolean descending,
             @RequestParam(required = false) String after,
-            @RequestParam(defaultValue = "100") int limit) {
+            @RequestParam(defaultValue = "100") int limit,
+            @AuthenticationPrincipal SignedIn viewer) {
         RouteRow found = routes.get(route);
         if (after != null && !after.isBlank() && !after.matches("(?s).* \\d{1,18}")) {
             throw NotPossibleException.invalid("key-invalid", "This is not a key of a page.");
         }
         int size = Math.clamp(limit, 1, LARGEST_PAGE);
-        DocumentFilter filter = new DocumentFilter(state, from, to, cause, firstCause, text);
+        DocumentFilter filter = new DocumentFilter(state, from, to, cause, firstCause, text, viewer.sight());
         List<Documents.Row> rows =
                 documents.page(found.id(), new Documents.Page(filter, order, descending, after, size + 1));
         boolean more = rows.size() > size;
         List<Documents.Row> shown = more ? rows.subList(0, size) : rows;
         return new DocumentPage(
-                shown.stream().map(row -> json(row, found)).toList(),
+                shown.stream().map(row -> json(row, found, viewer.sight())).toList(),
                 more ? Documents.key(shown.getLast(), order) : "");
     }
 
@@ -139,9 +143,10 @@ class ReleaseApi {
             @RequestParam String route,
             @RequestParam(required = false) LocalDate from,
             @RequestParam(required = false) LocalDate to,
-            @RequestParam(required = false) String text) {
+            @RequestParam(required = false) String text,
+            @AuthenticationPrincipal SignedIn viewer) {
         RouteRow found = routes.get(route);
-        DocumentFilter filter = new DocumentFilter(List.of(), from, to, null, null, text);
+        DocumentFilter filter = new DocumentFilter(List.of(), from, to, null, null, text, viewer.sight());
         return new Summary(
                 documents.sums(found.id(), filter).stream()
                         .map(s -> new StateSum(s.state(), s.count(), Amounts.decimal(found.currency(), s.gross())))
@@ -159,9 +164,12 @@ class ReleaseApi {
     }
 
     @GetMapping("/documents/{id}")
-    Detail detail(@PathVariable long id) {
-        Documents.Row row = documents.get(id);
-        return new Detail(json(row, routes.get(row.routeId())), bothSidesView.of(row));
+    Detail detail(@PathVariable long id, @AuthenticationPrincipal SignedIn viewer) {
+        Sight sight = viewer.sight();
+        Documents.Row row = documents.get(id, sight);
+        BothSidesView.BothSides sides = bothSidesView.of(row);
+        return new Detail(
+                json(row, routes.get(row.routeId()), sight), sight.isLimited() ? WhatBecame.of(sides) : sides);
     }
 
     @GetMapping("/documents/{id}/why")
@@ -170,8 +178,10 @@ class ReleaseApi {
     }
 
     @GetMapping("/documents/{id}/trail")
-    List<Trail.TrailEntry> trail(@PathVariable long id) {
-        return trail.of(documents.get(id).id());
+    List<Trail.TrailEntry> trail(@PathVariable long id, @AuthenticationPrincipal SignedIn viewer) {
+        List<Trail.TrailEntry> whole =
+                trail.of(documents.get(id, viewer.sight()).id());
+        return viewer.sight().isLimited() ? WhatBecame.of(whole) : whole;
     }
 
     @GetMapping("/find")
@@ -181,7 +191,7 @@ class ReleaseApi {
         }
         return new Found(
                 documents.find(text.trim(), 12).stream()
-                        .map(row -> json(row, routes.get(row.routeId())))
+                        .map(row -> json(row, routes.get(row.routeId()), Sight.ALL))
                         .toList(),
                 documents.findCodes(text.trim(), 8));
     }
@@ -209,7 +219,7 @@ class ReleaseApi {
                 count, "%d %s approved in %s".formatted(count, count == 1 ? "document" : "documents", route.source()));
     }
 
-    private DocumentRow json(Documents.Row row, RouteRow route) {
+    private DocumentRow json(Documents.Row row, RouteRow route, Sight sight) {
         boolean crossed = row.ledgerRef() != null;
         long ledgerGross = row.ledgerGross() == null ? 0 : row.ledgerGross();
         return new DocumentRow(
@@ -227,9 +237,9 @@ class ReleaseApi {
                 row.state().equals("Refused") ? "refused:" + row.refusal() : row.cause(),
                 row.findings(),
                 row.sentence() == null ? "" : row.sentence(),
-                row.landsIn(),
-                row.taxCodes(),
-                Amounts.decimal(row.currency(), row.rounding()),
+                sight.isLimited() ? "" : row.landsIn(),
+                sight.isLimited() ? "" : row.taxCodes(),
+                sight.isLimited() ? "" : Amounts.decimal(row.currency(), row.rounding()),
                 row.ledgerNumber() == null ? "" : row.ledgerNumber(),
                 row.ledgerRef() == null ? "" : row.ledgerRef(),
                 crossed ? Amounts.decimal(row.currency(), ledgerGross) : "",

@@ -1,14 +1,22 @@
 package alcabala.server.send;
 
 import alcabala.accounting.crosswalk.RecordType;
+import alcabala.server.access.Sight;
+import alcabala.server.access.SignedIn;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.connect.SettingStore;
 import alcabala.server.platform.Amounts;
+import alcabala.server.release.DocumentFilter;
+import alcabala.server.release.Documents;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -20,6 +28,7 @@ import org.springframework.web.bind.annotation.RestController;
 class RoadApi {
     private final JdbcClient jdbc;
     private final Routes routes;
+    private final Documents documents;
     private final SettingStore settings;
     private final Clock clock;
 
@@ -66,7 +75,8 @@ class RoadApi {
             int refused,
             int openBatches) {}
 
-    RoadApi(JdbcClient jdbc, Routes routes, SettingStore settings, Clock clock) {
+    RoadApi(JdbcClient jdbc, Routes routes, Documents documents, SettingStore settings, Clock clock) {
+        this.documents = documents;
         this.settings = settings;
         this.clock = clock;
         this.jdbc = jdbc;
@@ -74,8 +84,8 @@ class RoadApi {
     }
 
     @GetMapping("/routes")
-    List<RouteJson> routes() {
-        return routes.inUse().stream()
+    List<RouteJson> routes(@AuthenticationPrincipal SignedIn viewer) {
+        return routes.inUse(viewer.sight()).stream()
                 .map(r -> new RouteJson(
                         r.code(),
                         r.source(),
@@ -88,8 +98,33 @@ class RoadApi {
     }
 
     @GetMapping("/road")
-    Road road(@RequestParam String route) {
+    Road road(@RequestParam String route, @AuthenticationPrincipal SignedIn viewer) {
         RouteRow found = routes.get(route);
+        return viewer.sight().isLimited() ? ofDocuments(found, viewer.sight()) : whole(found);
+    }
+
+    /// Only how many documents stand where, of those that somebody may look at.
+    private Road ofDocuments(RouteRow route, Sight sight) {
+        Map<String, Documents.Sum> sums = documents.sums(route.id(), DocumentFilter.all(sight)).stream()
+                .collect(Collectors.toMap(Documents.Sum::state, Function.identity()));
+        Documents.Sum none = new Documents.Sum("", 0, 0);
+        Documents.Sum ready = sums.getOrDefault("Ready", none);
+        return new Road(
+                0,
+                0,
+                0,
+                0,
+                0,
+                ready.count(),
+                Amounts.decimal(route.currency(), ready.gross()),
+                sums.getOrDefault("Blocked", none).count(),
+                sums.getOrDefault("Refused", none).count(),
+                0,
+                false,
+                null);
+    }
+
+    private Road whole(RouteRow found) {
         Counts counts = jdbc.sql("""
                 select
                     (select count(*) from ledger where connected) + (select count(*) from source where connected) as connections,

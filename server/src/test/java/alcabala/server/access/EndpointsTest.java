@@ -119,6 +119,9 @@ class EndpointsTest {
                     softly.assertThat(status == 403)
                             .as(role + " at " + endpoint + ": " + status)
                             .isEqualTo(!let);
+                    softly.assertThat(status)
+                            .as("an answer in words to " + endpoint)
+                            .isNotEqualTo(500);
                 }
                 int stranger = call(new Api(world.address()), endpoint);
                 softly.assertThat(stranger == 401 || stranger == 403)

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.server.Api;
 import alcabala.server.World;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -181,7 +182,7 @@ class PeopleTest {
                 .isEqualTo("not-first");
         world.jdbc().sql("create table person_before as select * from person").update();
         world.jdbc()
-                .sql("delete from spring_session; delete from access_token; delete from person")
+                .sql("delete from spring_session; delete from access_token; delete from sight; delete from person")
                 .update();
         assertThat(stranger.get("/api/first").json().get("needed").asBoolean()).isTrue();
         assertThat(stranger.post("/api/first", first).status()).isEqualTo(204);
@@ -193,12 +194,15 @@ class PeopleTest {
     }
 
     private Api.Response add(String signIn, String role, String password) {
-        return admin.post("/api/people", Map.of("signIn", signIn, "name", signIn, "role", role, "password", password));
+        return admin.post(
+                "/api/people",
+                Map.of("signIn", signIn, "name", signIn, "role", role, "sees", List.of(), "password", password));
     }
 
     private Api.Response change(String signIn, String role, boolean active, int version) {
         return admin.put(
-                "/api/people/" + signIn, Map.of("name", signIn, "role", role, "active", active, "version", version));
+                "/api/people/" + signIn,
+                Map.of("name", signIn, "role", role, "sees", List.of(), "active", active, "version", version));
     }
 
     private Api bearer(String token) {

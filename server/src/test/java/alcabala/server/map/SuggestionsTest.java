@@ -83,6 +83,17 @@ class SuggestionsTest {
         assertThat(suggestions.forCategory("Zzz", LineKind.GOODS)).isEmpty();
     }
 
+    @Test
+    void aSupplierGoesToTheAccountThatIsMostLikeWhatWasBought() {
+        assertThat(suggestions.forSupplier(List.of("Sundries", "Storage, own hall", "Rope 12 mm")))
+                .contains(new Suggestion(
+                        "", "6100", "6100 Storage of our own", "like what was bought: Storage, own hall", false));
+        assertThat(suggestions.forSupplier(List.of("Rope 12 mm", "東")))
+                .as("an account of income is none")
+                .isEmpty();
+        assertThat(suggestions.forSupplier(List.of())).isEmpty();
+    }
+
     @ParameterizedTest
     @CsvSource({
         "23, S, S23, same rate and category S, true",
