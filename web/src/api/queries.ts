@@ -242,6 +242,12 @@ export const numbersQuery = (route: string) =>
     retry: false,
   });
 
+export const endingQuery = (route: string) =>
+  queryOptions({
+    queryKey: ['connect', 'ways', 'ending', route],
+    queryFn: () => answer(client.GET('/api/map/ways/ending', { params: { query: { route } } })),
+  });
+
 export const waysQuery = (source: number, site: string, ledger: string) =>
   queryOptions({
     queryKey: ['connect', 'ways', source, site, ledger],

@@ -27,6 +27,7 @@ export function Header() {
               <option key={each.code} value={each.code}>
                 {each.source}
                 {each.site !== '' && ` at ${each.site}`}
+                {each.ended && ' (ended)'}
                 {each.ledger === '' ? ', sites without a route' : ` to ${each.ledger}`}, {each.currency}
               </option>
             ))}

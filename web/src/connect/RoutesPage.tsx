@@ -1,22 +1,22 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, client, type Schemas } from '../api/client';
-import { movePlanQuery } from '../api/queries';
 import { useSession } from '../app/current';
-import { Failure } from '../ui/Failure';
-import { amount, money, plural } from '../ui/format';
+import { moneys, plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
-import { rowOf } from './codes';
+import { EndRoute } from './EndRoute';
+import { MoveRoute } from './MoveRoute';
 import { RouteForm } from './RouteForm';
 import { useConnectRefresh } from './useConnectRefresh';
 
 /** Which source crosses to which ledger. */
 export function RoutesPage({ connected }: { connected: Schemas['Connected'] }) {
   const { me } = useSession();
-  const [moving, setMoving] = useState<string | null>(null);
+  const [open, setOpen] = useState<Open>(null);
   const [adding, setAdding] = useState(false);
-  const routes = connected.routes.filter((route) => route.ledgerId !== 0);
+  const routes = connected.routes.filter((route) => route.ledgerId !== 0 && !route.ended);
+  const ended = connected.routes.filter((route) => route.ended);
   const unrouted = connected.routes.filter((route) => route.ledgerId === 0);
   const missing = routes.length === 0 || unrouted.length > 0;
   const mayAdd = me.role === 'ADMINISTRATOR' && connected.sources.length > 0 && connected.ledgers.length > 0;
@@ -31,7 +31,7 @@ export function RoutesPage({ connected }: { connected: Schemas['Connected'] }) {
               <td className="text-primary font-semibold">{route.source}</td>
               <td className="text-accent font-semibold">nowhere: sites without a route</td>
               <td>{plural(route.documents, 'document')}</td>
-              <td className="amount">{money(route.waiting, route.currency)}</td>
+              <td className="amount">{moneys(route.waiting)}</td>
               <td className="text-right">
                 <Link className="underline" to={`/release?route=${route.code}`}>
                   See them
@@ -49,28 +49,42 @@ export function RoutesPage({ connected }: { connected: Schemas['Connected'] }) {
               </td>
               <td className="text-secondary font-semibold">{route.ledger}</td>
               <td className="soft">{plural(route.documents, 'document')}</td>
-              <td className="amount soft">{money(route.waiting, route.currency)} waiting</td>
+              <td className="amount soft">
+                {route.waiting.length === 0 ? 'nothing' : moneys(route.waiting)} waiting
+              </td>
               <td className="text-right">
                 {me.role === 'ADMINISTRATOR' && connected.ledgers.length > 1 && (
-                  <button
-                    type="button"
-                    className="cursor-pointer underline"
-                    aria-expanded={moving === route.code}
-                    onClick={() => setMoving(moving === route.code ? null : route.code)}
-                  >
+                  <Opens open={open} to="move" route={route.code} onOpen={setOpen}>
                     Move to another company…
-                  </button>
+                  </Opens>
+                )}
+                {me.role === 'ADMINISTRATOR' && (
+                  <Opens open={open} to="end" route={route.code} onOpen={setOpen}>
+                    End it…
+                  </Opens>
                 )}
               </td>
             </tr>
           ))}
+          {ended.map((route) => (
+            <Ended key={route.id} route={route} mayBegin={me.role === 'ADMINISTRATOR'} />
+          ))}
         </tbody>
       </table>
       {connected.routes
-        .filter((route) => route.code === moving)
-        .map((route) => (
-          <Move key={route.code} route={route} ledgers={connected.ledgers} onDone={() => setMoving(null)} />
-        ))}
+        .filter((route) => route.code === open?.route)
+        .map((route) =>
+          open?.to === 'end' ? (
+            <EndRoute key={route.code} route={route} onDone={() => setOpen(null)} />
+          ) : (
+            <MoveRoute
+              key={route.code}
+              route={route}
+              ledgers={connected.ledgers}
+              onDone={() => setOpen(null)}
+            />
+          ),
+        )}
       {mayAdd && (missing || adding) && (
         <RouteForm
           sources={connected.sources}
@@ -87,93 +101,72 @@ export function RoutesPage({ connected }: { connected: Schemas['Connected'] }) {
   );
 }
 
-interface MoveProps {
-  route: Schemas['ConnectedRoute'];
-  ledgers: Schemas['LedgerJson'][];
-  onDone: () => void;
+type Open = { route: string; to: 'move' | 'end' } | null;
+
+interface OpensProps {
+  open: Open;
+  to: 'move' | 'end';
+  route: string;
+  onOpen: (open: Open) => void;
+  children: string;
 }
 
-/** Walks through what carries over and what does not, before anything changes. */
-function Move({ route, ledgers, onDone }: MoveProps) {
-  const others = ledgers.filter((each) => each.id !== route.ledgerId && each.state !== 'disconnected');
-  const [to, setTo] = useState(others[0]?.id ?? 0);
+function Opens({ open, to, route, onOpen, children }: OpensProps) {
+  const here = open?.route === route && open.to === to;
+  return (
+    <button
+      type="button"
+      className="ml-4 cursor-pointer underline"
+      aria-expanded={here}
+      onClick={() => onOpen(here ? null : { route, to })}
+    >
+      {children}
+    </button>
+  );
+}
+
+/** What crossed by it can be looked at, and it can be begun again. */
+function Ended({ route, mayBegin }: { route: Schemas['ConnectedRoute']; mayBegin: boolean }) {
   const notice = useNotice();
   const refresh = useConnectRefresh();
-  const plan = useQuery({ ...movePlanQuery(route.code, to), enabled: to > 0 });
-  const move = useMutation({
-    mutationFn: () => answer(client.POST('/api/map/move', { body: { route: route.code, toLedger: to } })),
-    onSuccess: async (moved) => {
+  const again = useMutation({
+    mutationFn: () =>
+      answer(client.POST('/api/connect/routes/{code}/again', { params: { path: { code: route.code } } })),
+    onSuccess: async () => {
       await refresh();
-      notice({ tone: 'done', text: moved.sentence });
-      onDone();
+      notice({ tone: 'done', text: `The route to ${route.ledger} leads again, with its crosswalk` });
     },
+    onError: (error) => notice({ tone: 'failed', text: error.message }),
   });
-  if (others.length === 0) {
-    return <p className="my-2">There is no other connected ledger. Connect its company first.</p>;
-  }
   return (
-    <section aria-label="Move the route" className="border-accent my-3 border-l-[3px] pl-4">
-      <label className="flex items-center gap-2">
-        Move {route.source} to
-        <select className="field" value={to} onChange={(event) => setTo(Number(event.target.value))}>
-          {others.map((each) => (
-            <option key={each.id} value={each.id}>
-              {each.name}
-            </option>
-          ))}
-        </select>
-      </label>
-      {plan.error && <Failure error={plan.error} />}
-      {plan.data && (
-        <>
-          <p className="my-2">
-            <b>{plural(plan.data.carried, 'row')}</b> of the crosswalk carry over, since the same code of the
-            same type stands there. <b>{plural(plan.data.left.length, 'row')}</b> do not.{' '}
-            {plural(plan.data.waiting, 'document')} that have not crossed will go to {plan.data.to};{' '}
-            {plan.data.posted} that have stay with {plan.data.from}.
-          </p>
-          {plan.data.left.length > 0 && (
-            <table className="slip" aria-label="What does not carry over">
-              <thead>
-                <tr className="soft">
-                  <th>Row</th>
-                  <th>Points to</th>
-                  <th>Why not</th>
-                  <th className="amount">Documents</th>
-                  <th className="amount">Gross, {plan.data.currency}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {plan.data.left.map((row) => (
-                  <tr key={`${row.kind} ${row.code}`}>
-                    <td>{rowOf(row.kind, row.code)}</td>
-                    <td>{row.pointsTo}</td>
-                    <td>{row.reason}</td>
-                    <td className="amount">{row.documents}</td>
-                    <td className="amount">{amount(row.amount)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
-          {move.error && <Failure error={move.error} />}
-          <div className="my-3 flex gap-2">
-            <button
-              type="button"
-              className="act act-main"
-              disabled={move.isPending}
-              onClick={() => move.mutate()}
-            >
-              {move.isPending
-                ? 'Compiling again…'
-                : `Move to ${plan.data.to}, leave ${plural(plan.data.left.length, 'row')} behind`}
-            </button>
-            <button type="button" className="act" onClick={onDone}>
-              Leave it
-            </button>
-          </div>
-        </>
-      )}
-    </section>
+    <tr data-route={route.code} data-ended="true" className="soft">
+      <td>
+        {route.source}
+        {route.site !== '' && ` at ${route.site}`}
+      </td>
+      <td>ended, led to {route.ledger}</td>
+      <td>
+        {route.documents === 0 ? (
+          'nothing crossed by it'
+        ) : (
+          <Link className="underline" to={`/release?route=${route.code}`}>
+            {plural(route.documents, 'document')} crossed
+          </Link>
+        )}
+      </td>
+      <td />
+      <td className="text-right">
+        {mayBegin && (
+          <button
+            type="button"
+            className="cursor-pointer underline"
+            disabled={again.isPending}
+            onClick={() => again.mutate()}
+          >
+            Begin it again
+          </button>
+        )}
+      </td>
+    </tr>
   );
 }

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { RowEditor } from '../map/RowEditor';
 import { useCurrent } from '../app/current';
-import { money, plural } from '../ui/format';
+import { moneys, plural } from '../ui/format';
 import { advice, placeOf } from './causes';
 import type { Cause } from './useRows';
 
@@ -22,8 +22,7 @@ export function CauseRow({ cause, width, fixing, onFix }: Props) {
       <td colSpan={width} className="!whitespace-normal">
         <div className="flex items-center gap-3">
           <span className="py-1">
-            <b>{cause.sentence}</b> {plural(cause.documents, 'document')},{' '}
-            {money(cause.amount, route.currency)}
+            <b>{cause.sentence}</b> {plural(cause.documents, 'document')}, {moneys(cause.amounts)}
             {elsewhere > 0 && `, ${elsewhere} of them listed under another cause`}
           </span>
           {cause.fix && me.mayChange && !fixing && (

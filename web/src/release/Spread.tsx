@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import type { Schemas } from '../api/client';
 import { useCurrent } from '../app/current';
-import { amount, plural, sum } from '../ui/format';
+import { amount, moneys, plural, together, type Sum } from '../ui/format';
 import { CauseRow } from './CauseRow';
 import { OPTIONAL, useColumns, type Optional } from './columns';
 import { DocumentLine } from './DocumentLine';
@@ -236,10 +236,19 @@ const Gap = ({ height, width }: { height: number; width: number }) => (
   </tr>
 );
 
-const signed = (row: Row) => (row.kind.includes('credit') ? `-${row.gross}` : row.gross);
+const signed = (row: Row): Sum => ({
+  currency: row.currency,
+  amount: row.kind.includes('credit') ? `-${row.gross}` : row.gross,
+});
+
+/** The route's own currency is known from its name; others are said. */
+const total = (sums: Sum[], currency: string) => {
+  const [only, ...others] = sums;
+  return only && others.length === 0 && only.currency === currency ? amount(only.amount) : moneys(sums);
+};
 
 function Foot({ view, items, states, columns }: Props & { columns: Set<Optional> }) {
-  const { me } = useCurrent();
+  const { me, route } = useCurrent();
   const shown = states.filter((each) => view.state === 'All' || each.state === view.state);
   const count = shown.reduce((total, each) => total + each.count, 0);
   const chosen = items.flatMap((item) =>
@@ -252,11 +261,11 @@ function Foot({ view, items, states, columns }: Props & { columns: Set<Optional>
     <tfoot>
       <tr>
         <td colSpan={4 + left(columns)}>{plural(count, 'document')}</td>
-        <td className="amount">{amount(sum(shown.map((each) => each.gross)))}</td>
+        <td className="amount">{total(together(shown.flatMap((each) => each.gross)), route.currency)}</td>
         <td className="gutter" />
         <td colSpan={(me.seesBooks ? 3 : 2) + right(columns)} className="amount">
           {chosen.length > 0 &&
-            `${plural(chosen.length, 'document')} chosen, ${amount(sum(chosen.map(signed)))}`}
+            `${plural(chosen.length, 'document')} chosen, ${total(together(chosen.map(signed)), route.currency)}`}
         </td>
       </tr>
     </tfoot>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { amount, day, money, sum } from './format';
+import { amount, day, money, moneys, sum, together } from './format';
 
 describe('amounts', () => {
   it.each([
@@ -30,5 +30,20 @@ describe('amounts', () => {
     expect(day(`${year}-11-19`)).toBe('19 Nov');
     expect(day('2019-02-01')).toBe('1 Feb 2019');
     expect(day(null)).toBe('');
+  });
+});
+
+describe('sums in several currencies', () => {
+  const eur = (amount: string) => ({ currency: 'EUR', amount });
+  const cad = (amount: string) => ({ currency: 'CAD', amount });
+
+  it('are added up each by itself', () => {
+    expect(together([eur('10.10'), cad('5.00'), eur('-0.20')])).toEqual([cad('5.00'), eur('9.90')]);
+    expect(together([])).toEqual([]);
+  });
+
+  it('are said one after the other', () => {
+    expect(moneys([cad('6661.30'), eur('1.00')])).toBe('CA$6,661.30 and €1.00');
+    expect(moneys([eur('-1.00')])).toBe('-€1.00');
   });
 });

@@ -51,3 +51,21 @@ export function sum(decimals: string[]): string {
   const text = scale === 0 ? digits : `${digits.slice(0, -scale)}.${digits.slice(-scale)}`;
   return total < 0n ? `-${text}` : text;
 }
+
+export interface Sum {
+  currency: string;
+  amount: string;
+}
+
+/** What is in several currencies is never added up. */
+export function together(sums: Sum[]): Sum[] {
+  const currencies = [...new Set(sums.map((each) => each.currency))].sort();
+  return currencies.map((currency) => ({
+    currency,
+    amount: sum(sums.filter((each) => each.currency === currency).map((each) => each.amount)),
+  }));
+}
+
+/** `€12.00 and CA$3.00`. */
+export const moneys = (sums: Sum[]): string =>
+  sums.map((each) => money(each.amount, each.currency)).join(' and ');

@@ -5,7 +5,6 @@ import alcabala.server.connect.ConsentRequests.Pending;
 import alcabala.server.platform.NotPossibleException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
-import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
@@ -70,18 +69,6 @@ class ConnectApi {
     record LedgerConnected(long ledger) {}
 
     /// @param code short, for addresses, such as `yard`
-    record AddRoute(
-            @NotBlank @Pattern(regexp = "[a-z][a-z0-9-]{0,29}")
-            String code,
-
-            @NotNull Long source,
-            @NotNull Long ledger,
-            @NotNull @Size(max = 60) String site,
-            @NotBlank @Size(max = 100) String business,
-            @NotNull @Size(max = 10) List<@NotBlank @Size(max = 40) String> taxIdentifiers) {}
-
-    record RouteAdded(String code) {}
-
     record PullStarted(long pull) {}
 
     record Hide(@NotBlank String code, boolean hidden) {}
@@ -234,19 +221,6 @@ class ConnectApi {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void disconnectSource(@PathVariable long id, Principal who) {
         connections.disconnectSource(id, who.getName());
-    }
-
-    @PostMapping("/routes")
-    RouteAdded addRoute(@Valid @RequestBody AddRoute route, Principal who) {
-        return new RouteAdded(connections.addRoute(
-                new Connections.NewRoute(
-                        route.code(),
-                        route.source(),
-                        route.ledger(),
-                        route.site().trim(),
-                        route.business().trim(),
-                        route.taxIdentifiers()),
-                who.getName()));
     }
 
     /// Pulls what the ledger owns, in the background.

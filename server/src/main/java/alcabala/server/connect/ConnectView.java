@@ -1,8 +1,8 @@
 package alcabala.server.connect;
 
 import alcabala.connectors.ledger.LedgerCounts;
-import alcabala.server.access.Sight;
 import alcabala.server.platform.Amounts;
+import alcabala.server.platform.SumJson;
 import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -63,7 +64,7 @@ class ConnectView {
             List<String> sites) {}
 
     /// @param ledgerId 0 for documents whose site has no route
-    /// @param waiting gross of what has not crossed
+    /// @param waiting gross of what has not crossed, in each currency
     record ConnectedRoute(
             long id,
             String code,
@@ -72,8 +73,9 @@ class ConnectView {
             String site,
             long ledgerId,
             String ledger,
+            boolean ended,
             int documents,
-            String waiting,
+            List<SumJson> waiting,
             String currency) {}
 
     record Connected(List<LedgerJson> ledgers, List<SourceJson> sources, List<ConnectedRoute> routes) {}
@@ -181,18 +183,18 @@ class ConnectView {
     }
 
     private List<ConnectedRoute> routes() {
-        record Waiting(int documents, long gross) {}
-        return routes.inUse(Sight.ALL).stream()
+        record Waiting(String currency, int documents, long gross) {}
+        return routes.all().stream()
+                .filter(route -> !route.leadsNowhere() || routes.hasDocuments(route))
                 .map(route -> {
-                    Waiting waiting = jdbc.sql("""
-                            select count(*) as documents,
+                    List<Waiting> waiting = jdbc.sql("""
+                            select currency, count(*) as documents,
                                 coalesce(sum(case when kind in ('credit-note', 'supplier-credit') then -gross else gross end)
-                                    filter (where state not in ('Posted', 'Diverged', 'Voided') and currency = :currency), 0) as gross
-                            from document where route_id = :id""")
+                                    filter (where state not in ('Posted', 'Diverged', 'Voided')), 0) as gross
+                            from document where route_id = :id group by currency""")
                             .param("id", route.id())
-                            .param("currency", route.currency())
                             .query(Waiting.class)
-                            .single();
+                            .list();
                     return new ConnectedRoute(
                             route.id(),
                             route.code(),
@@ -201,8 +203,9 @@ class ConnectView {
                             route.site(),
                             route.ledgerId(),
                             route.ledger(),
-                            waiting.documents(),
-                            Amounts.decimal(route.currency(), waiting.gross()),
+                            route.ended(),
+                            waiting.stream().mapToInt(Waiting::documents).sum(),
+                            SumJson.of(waiting.stream().collect(Collectors.toMap(Waiting::currency, Waiting::gross))),
                             route.currency());
                 })
                 .toList();

@@ -16,7 +16,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -33,7 +32,6 @@ public class Connections {
     private final Credentials credentials;
     private final ConsentRequests requests;
     private final Settings settings;
-    private final ObjectProvider<AfterRouting> afterRouting;
     private final Trail trail;
     private final TransactionTemplate transaction;
     private final Clock clock;
@@ -42,9 +40,6 @@ public class Connections {
     record Offer(CompanyOffer company, String connectedAs) {}
 
     record Tested(boolean answers, String sentence, long milliseconds) {}
-
-    /// @param business what the business is called on its documents, to tell its sales from its bills
-    record NewRoute(String code, long source, long ledger, String site, String business, List<String> taxIdentifiers) {}
 
     private record Known(String name, String company, String companyName, String booksId, boolean connected) {}
 
@@ -55,7 +50,6 @@ public class Connections {
             Credentials credentials,
             ConsentRequests requests,
             Settings settings,
-            ObjectProvider<AfterRouting> afterRouting,
             Trail trail,
             TransactionTemplate transaction,
             Clock clock) {
@@ -65,7 +59,6 @@ public class Connections {
         this.credentials = credentials;
         this.requests = requests;
         this.settings = settings;
-        this.afterRouting = afterRouting;
         this.trail = trail;
         this.transaction = transaction;
         this.clock = clock;
@@ -284,44 +277,6 @@ public class Connections {
         }
         credentials.forgetSource(id);
         trail.write(null, null, who, "source-disconnected", Map.of("source", sourceName(id)));
-    }
-
-    /// Lets a source cross to a ledger. Its documents come at the next pull.
-    @Transactional
-    public String addRoute(NewRoute route, String who) {
-        boolean taken = jdbc.sql("""
-                select 1 from route where source_id = :source and site = :site and ledger_id is not null""")
-                .param("source", route.source())
-                .param("site", route.site())
-                .query(Integer.class)
-                .optional()
-                .isPresent();
-        if (taken) {
-            throw NotPossibleException.conflict(
-                    "site-routed",
-                    (route.site().isEmpty() ? "This source has a default route" : route.site() + " has a route")
-                            + " already; move that one to another ledger instead.");
-        }
-        int rows = jdbc.sql("""
-                insert into route (code, source_id, ledger_id, site, business_name, business_tax_identifiers)
-                select :code, s.id, l.id, :site, :business, :identifiers from source s, ledger l
-                where s.id = :source and l.id = :ledger and l.connected
-                on conflict (code) do nothing""")
-                .param("code", route.code())
-                .param("source", route.source())
-                .param("ledger", route.ledger())
-                .param("site", route.site())
-                .param("business", route.business())
-                .param("identifiers", route.taxIdentifiers().toArray(String[]::new))
-                .update();
-        if (rows == 0) {
-            throw NotPossibleException.conflict(
-                    "route-not-possible",
-                    "The code " + route.code() + " is taken, or the source or the ledger is not connected.");
-        }
-        trail.write(null, null, who, "route-added", Map.of("route", route.code(), "site", route.site()));
-        afterRouting.forEach(each -> each.routesChanged(route.source(), who));
-        return route.code();
     }
 
     private Optional<String> findConnected(String company) {

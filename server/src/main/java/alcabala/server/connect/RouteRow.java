@@ -6,6 +6,7 @@ import java.util.Set;
 /// A route with the names of both its ends.
 ///
 /// @param ledgerId 0 for the route of documents whose site has none: it leads nowhere
+/// @param ended whether it leads nothing any more
 /// @param ledgerSystem what the ledger is, such as `inkwell`
 public record RouteRow(
         long id,
@@ -20,6 +21,7 @@ public record RouteRow(
         String ledgerDesk,
         String currency,
         String site,
+        boolean ended,
         String businessName,
         Set<String> businessTaxIdentifiers) {
     public Business business() {

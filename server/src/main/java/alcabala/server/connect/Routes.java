@@ -22,18 +22,19 @@ public class Routes {
         return jdbc.sql(SELECT + " order by r.id").query(Routes::row).list();
     }
 
-    /// Without a way that leads nowhere and that nothing waits on; one that something waits on comes last.
+    /// Those that lead, and after them what has ended or leads nowhere and has documents.
     public List<RouteRow> inUse(Sight sight) {
         return jdbc.sql(SELECT
-                        + " where (r.ledger_id is not null or exists (select 1 from document d where d.route_id = r.id))"
-                        + sight.ofRoutes() + " order by r.ledger_id is null, r.id")
+                        + " where (r.leads or exists (select 1 from document d where d.route_id = r.id))"
+                        + sight.ofRoutes() + " order by not r.leads, r.ledger_id is null, r.id")
                 .param("viewer", sight.onlyOf())
                 .query(Routes::row)
                 .list();
     }
 
+    /// The ways that documents of a source go, with the one that leads nowhere.
     public List<RouteRow> ofSource(long sourceId) {
-        return jdbc.sql(SELECT + " where r.source_id = :source order by r.id")
+        return jdbc.sql(SELECT + " where r.source_id = :source and (r.leads or r.ledger_id is null) order by r.id")
                 .param("source", sourceId)
                 .query(Routes::row)
                 .list();
@@ -69,21 +70,29 @@ public class Routes {
     public RouteRow forFiles(String code) {
         if (code != null && !code.isBlank()) {
             RouteRow route = get(code);
-            if (!route.fromFiles()) {
+            if (!route.fromFiles() || route.ended()) {
                 throw NotPossibleException.invalid(
-                        "route-not-for-files", "The route " + code + " does not take files.");
+                        "route-not-for-files",
+                        "The route " + code + (route.ended() ? " has ended." : " does not take files."));
             }
             return route;
         }
         List<RouteRow> forFiles = all().stream()
                 .filter(RouteRow::fromFiles)
-                .filter(route -> !route.leadsNowhere())
+                .filter(route -> !route.leadsNowhere() && !route.ended())
                 .toList();
         if (forFiles.size() != 1) {
             throw NotPossibleException.invalid(
                     "route-needed", "There are " + forFiles.size() + " routes for files; say which one with ?route=.");
         }
         return forFiles.getFirst();
+    }
+
+    boolean hasDocuments(RouteRow route) {
+        return jdbc.sql("select exists (select 1 from document where route_id = :id)")
+                .param("id", route.id())
+                .query(Boolean.class)
+                .single();
     }
 
     /// One change at a time on a route: intake, mapping and recompiling wait for each other.
@@ -141,6 +150,7 @@ public class Routes {
                 row.getString("ledger_desk"),
                 row.getString("currency"),
                 row.getString("site"),
+                row.getBoolean("ended"),
                 row.getString("business_name"),
                 Set.of((String[]) row.getArray("business_tax_identifiers").getArray()));
     }
@@ -148,7 +158,7 @@ public class Routes {
     private static final String SELECT = """
             select r.id, r.code, r.source_id, s.name as source, s.kind as source_kind, s.desk as source_desk,
                 coalesce(r.ledger_id, 0) as ledger_id, coalesce(l.name, '') as ledger, coalesce(l.desk, '') as ledger_desk,
-                coalesce(l.system, '') as ledger_system, r.site, r.business_name, r.business_tax_identifiers,
+                coalesce(l.system, '') as ledger_system, r.site, r.ended_at is not null as ended, r.business_name, r.business_tax_identifiers,
                 coalesce(l.currency, (select d.currency from document d where d.route_id = r.id limit 1), 'EUR') as currency
             from route r join source s on s.id = r.source_id left join ledger l on l.id = r.ledger_id""";
 }

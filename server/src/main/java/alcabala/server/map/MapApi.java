@@ -213,6 +213,12 @@ class MapApi {
         return rerouting.preview(source, site, ledger);
     }
 
+    /// Where the waiting documents of a route would go if it ended; changes nothing.
+    @GetMapping("/ways/ending")
+    List<Rerouting.SiteWay> waysAtItsEnd(@RequestParam String route) {
+        return rerouting.previewEnding(routes.getLeading(route));
+    }
+
     @PostMapping("/move")
     RouteMove.Moved move(@Valid @RequestBody MoveRoute wanted, Principal who) {
         return move.move(routes.getLeading(wanted.route()), wanted.toLedger(), who.getName());

@@ -83,7 +83,7 @@ class MapView {
         Map<RowKind, Map<String, CrosswalkRow>> rows = store.rows(route.id()).stream()
                 .collect(Collectors.groupingBy(
                         CrosswalkRow::kind, Collectors.toMap(CrosswalkRow::code, Function.identity())));
-        Map<String, Blocked> blocked = blocked(route.id());
+        Map<String, Blocked> blocked = blocked(route);
         Suggestions suggestions = new Suggestions(
                 reference.accounts(route.ledgerId()),
                 reference.items(route.ledgerId()),
@@ -134,14 +134,18 @@ class MapView {
                 union all select 'TAX ' || code from ledger_tax_code where ledger_id = :ledger and hidden""").param("ledger", ledgerId).query(String.class).list());
     }
 
-    private Map<String, Blocked> blocked(long routeId) {
+    /// What is in another currency than the ledger's is held up by that before all else, and not counted in.
+    private Map<String, Blocked> blocked(RouteRow route) {
         Map<String, Blocked> blocked = new HashMap<>();
         jdbc.sql("""
-                select f.cause, count(*) as documents, sum(d.gross) as amount
+                select f.cause, count(*) as documents, coalesce(
+                    sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end)
+                        filter (where d.currency = :currency), 0) as amount
                 from finding f join document d on d.id = f.document_id
                 where d.route_id = :route and f.severity = 'blocks' and d.state in ('Blocked', 'Waiting')
                 group by f.cause""")
-                .param("route", routeId)
+                .param("route", route.id())
+                .param("currency", route.currency())
                 .query((row, n) -> blocked.put(
                         row.getString("cause"), new Blocked(row.getInt("documents"), row.getLong("amount"))))
                 .list();

@@ -59,6 +59,27 @@ class Rerouting implements AfterRouting {
                 .toList();
     }
 
+    /// What ending a route would do.
+    List<SiteWay> previewEnding(RouteRow route) {
+        String other = routes.ofSource(route.sourceId()).stream()
+                .filter(each -> !each.leadsNowhere()
+                        && each.id() != route.id()
+                        && each.site().isEmpty())
+                .map(RouteRow::ledger)
+                .findFirst()
+                .orElse("");
+        return waiting(route.sourceId()).stream()
+                .filter(each -> each.routeId() == route.id() && each.documents() > 0)
+                .map(each -> new SiteWay(
+                        each.site(),
+                        each.documents(),
+                        Amounts.decimal(each.currency(), each.gross()),
+                        each.currency(),
+                        route.ledger(),
+                        other))
+                .toList();
+    }
+
     private List<Waiting> waiting(long sourceId) {
         return jdbc.sql("""
                 select d.route_id, d.site, d.currency, count(*) filter (where not d.voided) as documents,

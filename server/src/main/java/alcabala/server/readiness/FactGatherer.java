@@ -184,11 +184,13 @@ class FactGatherer {
     private List<Facts.TaxUse> taxes(RouteRow route, String[] kinds, Map<String, CrosswalkRow> rows) {
         return jdbc.sql("""
                 select t.code, t.rate, count(*) as documents,
-                    sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end) as gross
+                    coalesce(sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end)
+                        filter (where d.currency = :currency), 0) as gross
                 from source_tax t join document d on d.refs @> array['tax:' || t.code] and""" + WAITING + """
                  where t.source_id = :source group by t.code, t.rate order by t.code""")
                 .param("source", route.sourceId())
                 .param("route", route.id())
+                .param("currency", route.currency())
                 .param("kinds", kinds)
                 .query((row, n) -> new Facts.TaxUse(
                         row.getString("code"),
@@ -270,7 +272,7 @@ class FactGatherer {
                     where a.route_id = r.id and b.route_id = :route and not a.voided and not b.voided
                         and (a.kind in ('invoice', 'credit-note') or a.party_name = b.party_name)) as shared
                 from route r join source s on s.id = r.source_id
-                where r.ledger_id = :ledger and r.id <> :route order by s.name""")
+                where r.ledger_id = :ledger and r.leads and r.id <> :route order by s.name""")
                 .param("route", route.id())
                 .param("ledger", route.ledgerId())
                 .query((row, n) -> others.put(row.getString("name"), row.getInt("shared")))

@@ -55,8 +55,7 @@ class SetupApi {
 
     @GetMapping
     SetupJson setup(@RequestParam(defaultValue = "") String route) {
-        Optional<Long> found = jdbc.sql(
-                        "select id from route where ledger_id is not null order by code <> :code, id limit 1")
+        Optional<Long> found = jdbc.sql("select id from route where leads order by code <> :code, id limit 1")
                 .param("code", route)
                 .query(Long.class)
                 .optional();

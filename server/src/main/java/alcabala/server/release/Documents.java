@@ -8,6 +8,7 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -71,12 +72,18 @@ public class Documents {
     /// first
     record Page(DocumentFilter filter, Order order, boolean descending, String after, int limit) {}
 
-    public record Sum(String state, int count, long gross) {}
+    /// @param gross minor units by currency
+    public record Sum(String state, int count, Map<String, Long> gross) {}
 
     /// Documents blocked or refused by one cause.
     ///
     /// @param first how many of them are listed under it, since it is their first cause
-    record Cause(String cause, String sentence, int documents, long amount, int first) {}
+    /// @param amounts minor units by currency
+    record Cause(String cause, String sentence, int documents, Map<String, Long> amounts, int first) {}
+
+    private record SumRow(String state, String currency, int count, long gross) {}
+
+    private record CauseRow(String cause, String sentence, String currency, int documents, long amount, int first) {}
 
     /// @param kind `PARTY`, `ITEM` or `ACCOUNT`
     record Code(String kind, String code, String name, String route) {}
@@ -160,36 +167,66 @@ public class Documents {
     }
 
     public List<Sum> sums(long routeId, DocumentFilter filter) {
-        return jdbc.sql("""
-                select d.state, count(*) as count,
+        Map<String, Sum> byState = new LinkedHashMap<>();
+        jdbc.sql("""
+                select d.state, d.currency, count(*) as count,
                     coalesce(sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end), 0) as gross
-                from document d where d.route_id = :route""" + filter.sql() + " group by d.state")
+                from document d where d.route_id = :route""" + filter.sql() + " group by d.state, d.currency")
                 .params(filter.parameters())
                 .param("route", routeId)
-                .query(Sum.class)
-                .list();
+                .query(SumRow.class)
+                .list()
+                .forEach(row -> byState.merge(
+                        row.state(),
+                        new Sum(row.state(), row.count(), Map.of(row.currency(), row.gross())),
+                        (one, other) -> new Sum(
+                                one.state(), one.count() + other.count(), together(one.gross(), other.gross()))));
+        return List.copyOf(byState.values());
     }
 
+    /// Those that hold up most first.
     List<Cause> causes(long routeId, DocumentFilter filter) {
-        return jdbc.sql("""
-                select f.cause, min(f.sentence) as sentence, count(*) as documents,
-                    sum(case when d.kind = 'credit-note' then -d.gross else d.gross end) as amount,
+        Map<String, Cause> byCause = new LinkedHashMap<>();
+        jdbc.sql("""
+                select f.cause, min(f.sentence) as sentence, d.currency, count(*) as documents,
+                    sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end) as amount,
                     count(*) filter (where d.cause = f.cause) as first
                 from document d join finding f on f.document_id = d.id
                 where d.route_id = :route and d.state = 'Blocked' and f.severity = 'blocks'""" + filter.sql() + """
-                 group by f.cause
+                 group by f.cause, d.currency
                 union all
-                select 'refused:' || d.refusal, min(p.sentence), count(*),
-                    sum(case when d.kind = 'credit-note' then -d.gross else d.gross end), count(*)
+                select 'refused:' || d.refusal, min(p.sentence), d.currency, count(*),
+                    sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end), count(*)
                 from document d cross join lateral (
                     select p.sentence from dispatch p where p.document_id = d.id order by p.id desc limit 1) p
                 where d.route_id = :route and d.state = 'Refused'""" + filter.sql() + """
-                 group by d.refusal
+                 group by d.refusal, d.currency
                 order by amount desc, cause""")
                 .params(filter.parameters())
                 .param("route", routeId)
-                .query(Cause.class)
-                .list();
+                .query(CauseRow.class)
+                .list()
+                .forEach(row -> byCause.merge(
+                        row.cause(),
+                        new Cause(
+                                row.cause(),
+                                row.sentence(),
+                                row.documents(),
+                                Map.of(row.currency(), row.amount()),
+                                row.first()),
+                        (one, other) -> new Cause(
+                                one.cause(),
+                                one.sentence(),
+                                one.documents() + other.documents(),
+                                together(one.amounts(), other.amounts()),
+                                one.first() + other.first())));
+        return List.copyOf(byCause.values());
+    }
+
+    private static Map<String, Long> together(Map<String, Long> one, Map<String, Long> other) {
+        Map<String, Long> both = new HashMap<>(one);
+        other.forEach((currency, minor) -> both.merge(currency, minor, Long::sum));
+        return both;
     }
 
     /// By any of its numbers on either side, or by its party.
@@ -209,15 +246,15 @@ public class Documents {
     List<Code> findCodes(String text, int limit) {
         return jdbc.sql("""
                 select 'PARTY' as kind, p.code, p.name, r.code as route from source_party p
-                    join lateral (select code from route where source_id = p.source_id and ledger_id is not null
+                    join lateral (select code from route where source_id = p.source_id and leads
                         order by id limit 1) r on true where p.code ilike :text or p.name ilike :text
                 union all
                 select 'ITEM', i.code, i.name, r.code from source_item i
-                    join lateral (select code from route where source_id = i.source_id and ledger_id is not null
+                    join lateral (select code from route where source_id = i.source_id and leads
                         order by id limit 1) r on true where i.code ilike :text or i.name ilike :text
                 union all
                 select 'ACCOUNT', a.code, a.name, r.code from ledger_account a
-                    join lateral (select code from route where ledger_id = a.ledger_id order by id limit 1) r on true
+                    join lateral (select code from route where ledger_id = a.ledger_id and leads order by id limit 1) r on true
                     where a.code ilike :text or a.name ilike :text
                 order by kind, code limit :limit""")
                 .param("text", Like.anywhere(text))

@@ -8,6 +8,7 @@ import alcabala.server.connect.Routes;
 import alcabala.server.connect.Sources;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.SumJson;
 import alcabala.server.trail.Trail;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -73,9 +74,9 @@ class ReleaseApi {
     /// @param next the key to ask for the next page with; empty on the last
     record DocumentPage(List<DocumentRow> rows, String next) {}
 
-    record StateSum(String state, int count, String gross) {}
+    record StateSum(String state, int count, List<SumJson> gross) {}
 
-    record CauseJson(String cause, String sentence, int documents, String amount, int first, WhyView.Fix fix) {}
+    record CauseJson(String cause, String sentence, int documents, List<SumJson> amounts, int first, WhyView.Fix fix) {}
 
     record Summary(List<StateSum> states, List<CauseJson> causes, String currency) {}
 
@@ -149,14 +150,14 @@ class ReleaseApi {
         DocumentFilter filter = new DocumentFilter(List.of(), from, to, null, null, text, viewer.sight());
         return new Summary(
                 documents.sums(found.id(), filter).stream()
-                        .map(s -> new StateSum(s.state(), s.count(), Amounts.decimal(found.currency(), s.gross())))
+                        .map(s -> new StateSum(s.state(), s.count(), SumJson.of(s.gross())))
                         .toList(),
                 documents.causes(found.id(), filter).stream()
                         .map(c -> new CauseJson(
                                 c.cause(),
                                 c.sentence(),
                                 c.documents(),
-                                Amounts.decimal(found.currency(), c.amount()),
+                                SumJson.of(c.amounts()),
                                 c.first(),
                                 WhyView.fix(c.cause())))
                         .toList(),

@@ -40,6 +40,7 @@ class RoadApi {
             String ledger,
             String currency,
             String site,
+            boolean ended,
             boolean fromFiles,
             boolean toFiles) {}
 
@@ -92,6 +93,7 @@ class RoadApi {
                         r.ledger(),
                         r.currency(),
                         r.site(),
+                        r.ended(),
                         r.fromFiles(),
                         !r.leadsNowhere() && !r.ledgerAnswers()))
                 .toList();
@@ -107,7 +109,7 @@ class RoadApi {
     private Road ofDocuments(RouteRow route, Sight sight) {
         Map<String, Documents.Sum> sums = documents.sums(route.id(), DocumentFilter.all(sight)).stream()
                 .collect(Collectors.toMap(Documents.Sum::state, Function.identity()));
-        Documents.Sum none = new Documents.Sum("", 0, 0);
+        Documents.Sum none = new Documents.Sum("", 0, Map.of());
         Documents.Sum ready = sums.getOrDefault("Ready", none);
         return new Road(
                 0,
@@ -116,7 +118,7 @@ class RoadApi {
                 0,
                 0,
                 ready.count(),
-                Amounts.decimal(route.currency(), ready.gross()),
+                Amounts.decimal(route.currency(), ready.gross().getOrDefault(route.currency(), 0L)),
                 sums.getOrDefault("Blocked", none).count(),
                 sums.getOrDefault("Refused", none).count(),
                 0,

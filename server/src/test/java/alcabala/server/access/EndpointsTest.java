@@ -53,6 +53,7 @@ class EndpointsTest {
             GET /api/map/history                                   administrator bookkeeper reviewer
             GET /api/map/move                                      administrator bookkeeper reviewer
             GET /api/map/ways                                      administrator bookkeeper reviewer
+            GET /api/map/ways/ending                               administrator bookkeeper reviewer
             GET /api/settings                                      administrator bookkeeper reviewer
             GET /api/settings/preview                              administrator bookkeeper reviewer
             GET /api/settings/history                              administrator bookkeeper reviewer
@@ -90,6 +91,8 @@ class EndpointsTest {
             POST /api/connect/sources/files                        administrator
             DELETE /api/connect/sources/{id}                       administrator
             POST /api/connect/routes                               administrator
+            DELETE /api/connect/routes/{code}                      administrator
+            POST /api/connect/routes/{code}/again                  administrator
             GET /api/people                                        administrator
             POST /api/people                                       administrator
             PUT /api/people/{signIn}                               administrator

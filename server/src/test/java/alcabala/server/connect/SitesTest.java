@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.server.Api;
 import alcabala.server.World;
+import alcabala.server.Yard;
+import java.math.BigDecimal;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
@@ -381,6 +383,140 @@ class SitesTest {
                 .json()
                 .get("rows")
                 .size();
+    }
+
+    @Test
+    @Order(20)
+    void aRouteEndsAndItsWaitingDocumentsGoTheWayOfTheirSite() {
+        JsonNode ways = admin.get("/api/map/ways/ending?route=ellery").json();
+        assertThat(ways.get(0).get("site").asString()).isEqualTo("Port Ellery");
+        assertThat(ways.get(0).get("now").asString()).isEqualTo("Copperplate");
+        assertThat(ways.get(0).get("then").asString()).isEmpty();
+        int waiting =
+                ways.valueStream().mapToInt(way -> way.get("documents").asInt()).sum();
+        assertThat(waiting).isPositive();
+        int before = causes("ellery");
+
+        assertThat(admin.delete("/api/connect/routes/ellery").status()).isEqualTo(204);
+        assertThat(admin.delete("/api/connect/routes/ellery").json().get("code").asString())
+                .isEqualTo("route-ended");
+        assertThat(documentsOn("unrouted-1")).isEqualTo(waiting);
+        assertThat(documentsOn("ellery")).isZero();
+        assertThat(routes()).doesNotContain("ellery").contains("unrouted-1");
+        assertThat(connected("ellery").get("ended").asBoolean())
+                .as("it can be begun again from there")
+                .isTrue();
+
+        assertThat(admin.post("/api/connect/routes/ellery/again", Map.of()).status())
+                .isEqualTo(204);
+        assertThat(documentsOn("ellery")).isEqualTo(waiting);
+        assertThat(causes("ellery")).as("with its crosswalk").isEqualTo(before);
+        assertThat(admin.post("/api/connect/routes/ellery/again", Map.of())
+                        .json()
+                        .get("code")
+                        .asString())
+                .isEqualTo("route-leads");
+        assertThat(admin.get("/api/trail?text=ellery")
+                        .json()
+                        .get(0)
+                        .get("action")
+                        .asString())
+                .isEqualTo("route-begun-again");
+    }
+
+    @Test
+    @Order(21)
+    void whatCrossedStaysWithAnEndedRoute() {
+        Yard yard = new Yard(admin);
+        long id = yard.documents("Ready").getFirst().get("id").asLong();
+        yard.awaitFinished(yard.send(List.of(id)));
+        assertThat(admin.delete("/api/connect/routes/ellery").status()).isEqualTo(204);
+        assertThat(admin.delete("/api/connect/routes/yard").status()).isEqualTo(204);
+        twoCurrenciesAreNotAddedUp();
+        assertThat(admin.post("/api/connect/routes/ellery/again", Map.of()).status())
+                .isEqualTo(204);
+        assertThat(documentsOn("yard")).as("the one that crossed").isOne();
+        assertThat(routes()).contains("yard");
+        assertThat(admin.post("/api/pull?route=yard", Map.of()).status())
+                .as("its payments still come back")
+                .isEqualTo(200);
+        assertThat(documentsOn("yard")).isOne();
+
+        assertThat(addRoute("ellery-default", "").status()).isEqualTo(200);
+        assertThat(admin.post("/api/connect/routes/yard/again", Map.of()).status())
+                .as("the default route does not stand in its way")
+                .isEqualTo(204);
+        assertThat(documentsOn("yard")).isGreaterThan(100);
+        assertThat(admin.delete("/api/connect/routes/ellery-default").status()).isEqualTo(204);
+    }
+
+    @Test
+    @Order(22)
+    void aRouteIsNotEndedUnderDocumentsThatCannotGoElsewhere() {
+        Api.Response files = admin.delete("/api/connect/routes/harbour");
+        assertThat(files.json().get("code").asString()).isEqualTo("files-wait");
+        assertThat(connected("harbour").get("ended").asBoolean()).isFalse();
+        world.jdbc()
+                .sql(
+                        "update document set outcome = 'unconfirmed' where id = (select min(id) from document where route_id = "
+                                + "(select id from route where code = 'yard') and outcome is null)")
+                .update();
+        assertThat(admin.delete("/api/connect/routes/yard").json().get("code").asString())
+                .isEqualTo("on-its-way");
+        world.jdbc()
+                .sql("update document set outcome = null where outcome = 'unconfirmed'")
+                .update();
+        assertThat(admin.delete("/api/connect/routes/unrouted-1").status()).isEqualTo(422);
+        assertThat(admin.delete("/api/connect/routes/no-such").status()).isEqualTo(404);
+    }
+
+    private static void twoCurrenciesAreNotAddedUp() {
+        JsonNode nowhere = connected("unrouted-1").get("waiting");
+        assertThat(nowhere.findValuesAsString("currency")).containsExactly("CAD", "EUR");
+        Map<String, BigDecimal> bySum = new HashMap<>();
+        admin.get("/api/summary?route=unrouted-1")
+                .json()
+                .get("states")
+                .forEach(state -> state.get("gross")
+                        .forEach(sum -> bySum.merge(
+                                sum.get("currency").asString(),
+                                sum.get("amount").asDecimal(),
+                                BigDecimal::add)));
+        Map<String, BigDecimal> byDocument = new HashMap<>();
+        admin.get("/api/documents?limit=500&route=unrouted-1")
+                .json()
+                .get("rows")
+                .forEach(row -> {
+                    BigDecimal gross = row.get("gross").asDecimal();
+                    boolean credit = row.get("kind").asString().equals("credit-note");
+                    byDocument.merge(row.get("currency").asString(), credit ? gross.negate() : gross, BigDecimal::add);
+                });
+        assertThat(bySum).isEqualTo(byDocument).hasSize(2);
+    }
+
+    private static int documentsOn(String route) {
+        return admin.get("/api/documents?limit=500&route=" + route)
+                .json()
+                .get("rows")
+                .size();
+    }
+
+    private static int causes(String route) {
+        return admin.get("/api/summary?route=" + route).json().get("causes").size();
+    }
+
+    private static List<String> routes() {
+        return admin.get("/api/routes").json().findValuesAsString("code");
+    }
+
+    private static JsonNode connected(String code) {
+        return admin.get("/api/connect")
+                .json()
+                .get("routes")
+                .valueStream()
+                .filter(route -> route.get("code").asString().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static JsonNode check(String route, String name) {
