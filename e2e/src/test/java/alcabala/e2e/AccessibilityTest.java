@@ -32,6 +32,9 @@ class AccessibilityTest {
                 Browser browser = new Browser()) {
             browser.open(demo.address() + "/sign-in");
             browser.find("input[type=password]");
+            whatIsWrongIsFound(browser);
+            browser.open(demo.address() + "/sign-in");
+            browser.find("input[type=password]");
             check(browser, "sign-in");
             browser.signIn(demo.address(), "admin");
             browser.find("tr[data-document]");
@@ -45,6 +48,18 @@ class AccessibilityTest {
                     .filteredOn(entry -> entry.getMessage().contains("Content Security Policy"))
                     .isEmpty();
         }
+    }
+
+    /// A check that finds nothing on a page that was spoilt would find nothing anywhere.
+    private static void whatIsWrongIsFound(Browser browser) {
+        browser.driver().executeScript("""
+                document.body.insertAdjacentHTML('beforeend',
+                    '<input id="nameless"><p id="pale">hardly to be read</p>');
+                document.querySelector('#pale').style.color = '#eee8d8';""");
+        assertThat(violations(browser, EVERYTHING))
+                .anyMatch(each -> each.startsWith("label: ") && each.contains("nameless"))
+                .anyMatch(each -> each.startsWith("color-contrast: ") && each.contains("pale"));
+        assertThat(violations(browser, COLOURS)).anyMatch(each -> each.contains("pale"));
     }
 
     private static Map<String, String> screens(Demo demo) {
@@ -86,15 +101,18 @@ class AccessibilityTest {
         check(browser, screen, EVERYTHING);
     }
 
-    /// In the page itself, and only what is wrong is brought out: looking takes less long than carrying.
     private static void check(Browser browser, String screen, String options) {
+        assertThat(violations(browser, options)).as(screen).isEmpty();
+    }
+
+    /// In the page itself, and only what is wrong is brought out: looking takes less long than carrying.
+    @SuppressWarnings("unchecked")
+    private static List<String> violations(Browser browser, String options) {
         browser.driver().executeScript("if (!window.axe) {" + AXE + "}");
-        @SuppressWarnings("unchecked")
-        List<String> violations = (List<String>) browser.driver().executeAsyncScript("""
+        return (List<String>) browser.driver().executeAsyncScript("""
                 const [options, done] = arguments;
                 axe.run(document, JSON.parse(options)).then(found => done(found.violations
                     .filter(rule => ['serious', 'critical'].includes(rule.impact))
                     .map(rule => `${rule.id}: ${rule.nodes[0].html} ${rule.nodes[0].failureSummary}`)));""", options);
-        assertThat(violations).as(screen).isEmpty();
     }
 }

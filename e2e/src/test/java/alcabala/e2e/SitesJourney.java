@@ -18,6 +18,7 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
         whatHasNoRouteIsSeen(browser, demo);
         addCopperplate(browser, demo);
         leadTheSite(browser);
+        endTheRouteAndBeginItAgain(browser, demo);
         mapOnce(browser, demo);
         taxSwitchedOffIsSeenAndPutBack(browser, demo);
         connectStoreloft(browser, demo);
@@ -75,6 +76,23 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
         browser.open(demo.address() + "/release?route=hullwork-port-ellery");
         browser.awaitText("Tax GST+PST (12 %) has no code on the ledger.");
         browser.awaitText("CA$");
+    }
+
+    private static void endTheRouteAndBeginItAgain(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/connect?view=connections&route=yard");
+        browser.find("tr[data-route=hullwork-port-ellery]");
+        browser.find("tr[data-route=hullwork-port-ellery] button:last-child").click();
+        browser.until(d -> browser.find("section[aria-label='End the route'] tr[data-site='Port Ellery']")
+                        .getText()
+                        .endsWith("to Copperplate nowhere")
+                ? true
+                : null);
+        browser.button("End the route").click();
+        browser.find("tr[data-route=hullwork-port-ellery][data-ended]");
+        assertThat(browser.find("tr[data-route=unrouted-1]").getText()).contains("24 documents", "CA$");
+        browser.button("Begin it again").click();
+        browser.find("tr[data-route=hullwork-port-ellery]:not([data-ended])");
+        browser.until(d -> browser.all("tr[data-route=unrouted-1]").isEmpty() ? true : null);
     }
 
     private static void taxSwitchedOffIsSeenAndPutBack(Browser browser, Demo demo) {
