@@ -1,5 +1,6 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { answer, client, type Schemas } from './client';
+import { upTo } from './pages';
 import type { paths } from './schema';
 
 export type DocumentsQuery = paths['/api/documents']['get']['parameters']['query'];
@@ -32,10 +33,16 @@ export const summaryQuery = (route: string, from?: string, to?: string, text?: s
     placeholderData: keepPreviousData,
   });
 
+/** The server gives no more at once. */
+const LARGEST_PAGE = 500;
+
 export const documentsQuery = (query: DocumentsQuery) =>
   queryOptions({
     queryKey: ['documents', 'page', query],
-    queryFn: () => answer(client.GET('/api/documents', { params: { query } })),
+    queryFn: () =>
+      upTo(query.limit ?? LARGEST_PAGE, LARGEST_PAGE, (after, limit) =>
+        answer(client.GET('/api/documents', { params: { query: { ...query, after, limit } } })),
+      ),
     placeholderData: keepPreviousData,
   });
 

@@ -25,6 +25,13 @@ export function RoutesPage({ connected }: { connected: Schemas['Connected'] }) {
       <h2 className="title mb-2">Routes from the one to the other</h2>
       {routes.length === 0 && <p className="mb-2">No route yet: nothing can cross.</p>}
       <table className="book" aria-label="Routes">
+        <colgroup>
+          <col style={{ width: '24%' }} />
+          <col style={{ width: '20%' }} />
+          <col style={{ width: '14%' }} />
+          <col style={{ width: '18%' }} />
+          <col style={{ width: '24%' }} />
+        </colgroup>
         <tbody>
           {unrouted.map((route) => (
             <tr key={route.id} data-route={route.code}>

@@ -53,7 +53,7 @@ export function MapTable(props: Props) {
           <col style={{ width: kind === 'ROLE' ? 230 : 130 }} />
           <col style={{ width: 150 }} />
           <col style={{ width: 54 }} />
-          <col style={{ width: '40%' }} />
+          <col style={{ width: '44%' }} />
         </colgroup>
         <thead>
           <tr>

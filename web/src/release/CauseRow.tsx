@@ -34,9 +34,9 @@ export function CauseRow({ cause, width, fixing, onFix }: Props) {
               Map it once
             </button>
           )}
-          {!cause.fix && (
+          {!cause.fix && me.seesBooks && (
             <span className="soft ml-auto shrink-0">
-              {!me.seesBooks || placeOf(cause.cause, route.code) === '' ? (
+              {placeOf(cause.cause, route.code) === '' ? (
                 advice(cause.cause, route.source, route.ledger)
               ) : (
                 <Link className="underline" to={placeOf(cause.cause, route.code)}>

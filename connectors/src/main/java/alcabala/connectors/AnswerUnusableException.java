@@ -6,7 +6,11 @@ public final class AnswerUnusableException extends UnreachableException {
 
     /// @param what a clause that says what is wrong, such as `account 4010 comes twice`
     public AnswerUnusableException(String system, String what) {
-        super(system, what, null);
+        this(system, what, null);
+    }
+
+    public AnswerUnusableException(String system, String what, Throwable cause) {
+        super(system, what, cause);
         this.what = what;
     }
 

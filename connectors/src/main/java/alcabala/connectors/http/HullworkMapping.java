@@ -31,7 +31,14 @@ import tools.jackson.databind.JsonNode;
 
 /// Hullwork's records in our words.
 public final class HullworkMapping {
+    static final String SYSTEM = "Hullwork";
+
     private HullworkMapping() {}
+
+    /// What a record is called in a sentence, such as `document HW-20301`.
+    static String name(String type, JsonNode record) {
+        return type + " " + text(record, type.equals("document") ? "number" : type.equals("site") ? "name" : "code");
+    }
 
     /// Empty for a type of record that Alcabala has no use for.
     public static Optional<SourceChange> change(String type, JsonNode record) {
@@ -55,7 +62,7 @@ public final class HullworkMapping {
                         milestones(record),
                         text(record, "status").equals("VOID"),
                         record.toString(),
-                        lookup -> document(record, lookup)));
+                        lookup -> Understood.read(SYSTEM, name(type, record), () -> document(record, lookup))));
             default -> Optional.empty();
         };
     }

@@ -3,12 +3,9 @@ package alcabala.connectors.http;
 import alcabala.connectors.Access;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
-import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceConnector;
 import alcabala.connectors.source.SourceFeed;
 import java.time.Duration;
-import java.util.ArrayList;
-import java.util.List;
 import tools.jackson.databind.JsonNode;
 
 /// Hullwork: a changes feed with a cursor, and approval.
@@ -16,19 +13,23 @@ public final class HullworkSource implements SourceConnector {
     private final Http http;
 
     public HullworkSource(String address, Access access, Duration patience) {
-        http = new Http("Hullwork", address + "/hullwork/api", access, patience);
+        http = new Http(HullworkMapping.SYSTEM, address + "/hullwork/api", access, patience);
     }
 
     @Override
     public SourceFeed changes(long after, int limit) {
         JsonNode feed = http.get("/changes?after={after}&limit={limit}", JsonNode.class, after, limit);
-        List<SourceChange> changes = new ArrayList<>();
-        for (JsonNode change : feed.get("changes")) {
-            HullworkMapping.change(change.get("type").asString(), change.get("record"))
-                    .ifPresent(changes::add);
-        }
-        return new SourceFeed(
-                changes, feed.get("next").asLong(), feed.get("more").asBoolean());
+        return Understood.feed(
+                HullworkMapping.SYSTEM,
+                after,
+                new Understood.Cursor(feed.path("next"), feed.path("more").asBoolean()),
+                feed.path("changes"),
+                change -> HullworkMapping.name(text(change, "type"), change.path("record")),
+                change -> HullworkMapping.change(text(change, "type"), change.path("record")));
+    }
+
+    private static String text(JsonNode node, String name) {
+        return HullworkMapping.text(node, name);
     }
 
     @Override
@@ -40,9 +41,12 @@ public final class HullworkSource implements SourceConnector {
                 node -> node.get("status").asString());
         switch (answer) {
             case Answer.Accepted<String> accepted -> {}
-            case Answer.Refused<String> refused -> throw new UnreachableException("Hullwork", refused.sentence(), null);
-            case Answer.Later<String> later -> throw new UnreachableException("Hullwork", later.reason(), null);
-            case Answer.Lost<String> lost -> throw new UnreachableException("Hullwork", lost.reason(), null);
+            case Answer.Refused<String> refused ->
+                throw new UnreachableException(HullworkMapping.SYSTEM, refused.sentence(), null);
+            case Answer.Later<String> later ->
+                throw new UnreachableException(HullworkMapping.SYSTEM, later.reason(), null);
+            case Answer.Lost<String> lost ->
+                throw new UnreachableException(HullworkMapping.SYSTEM, lost.reason(), null);
         }
     }
 }

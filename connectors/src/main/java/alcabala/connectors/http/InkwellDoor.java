@@ -1,6 +1,7 @@
 package alcabala.connectors.http;
 
 import alcabala.connectors.Access;
+import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.ledger.CompanyOffer;
 import java.time.Duration;
 import java.time.Instant;
@@ -10,21 +11,25 @@ import tools.jackson.databind.JsonNode;
 
 /// What a consent on Inkwell leads to, before a company is chosen.
 public final class InkwellDoor {
+    private static final String SYSTEM = "Inkwell";
     private final Http http;
 
     /// @param endsAt when the consent itself ends; null when it does not say
     public record Consent(List<String> scopes, Instant endsAt) {}
 
     public InkwellDoor(String address, Access access, Duration patience) {
-        http = new Http("Inkwell", address + "/inkwell/api", access, patience);
+        http = new Http(SYSTEM, address + "/inkwell/api", access, patience);
     }
 
     public List<CompanyOffer> companies() {
-        List<CompanyOffer> offers = new ArrayList<>();
-        http.get("/companies", JsonNode.class)
-                .forEach(node ->
-                        offers.add(new CompanyOffer(text(node, "id"), text(node, "name"), text(node, "currency"))));
-        return offers;
+        JsonNode companies = http.get("/companies", JsonNode.class);
+        if (!companies.isArray()) {
+            throw new AnswerUnusableException(SYSTEM, "no list of companies came where one was asked for");
+        }
+        return companies
+                .valueStream()
+                .map(node -> new CompanyOffer(text(node, "id"), text(node, "name"), text(node, "currency")))
+                .toList();
     }
 
     public Consent consent() {
@@ -32,7 +37,10 @@ public final class InkwellDoor {
         List<String> scopes = new ArrayList<>();
         node.path("scopes").forEach(scope -> scopes.add(scope.asString()));
         String end = text(node, "endsAt");
-        return new Consent(scopes, end.isEmpty() ? null : Instant.parse(end));
+        Instant endsAt = end.isEmpty()
+                ? null
+                : Understood.read(SYSTEM, "the end of the consent, “" + end + "”,", () -> Instant.parse(end));
+        return new Consent(scopes, endsAt);
     }
 
     private static String text(JsonNode node, String name) {

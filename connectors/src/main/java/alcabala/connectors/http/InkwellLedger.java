@@ -56,6 +56,10 @@ public final class InkwellLedger implements LedgerConnector {
     @Override
     public LedgerCompany company() {
         JsonNode company = http.get("", JsonNode.class);
+        return Understood.read(SYSTEM, "what it says of the company", () -> company(company));
+    }
+
+    private static LedgerCompany company(JsonNode company) {
         Set<String> features = new HashSet<>();
         company.path("plan").forEach(feature -> features.add(feature.asString()));
         return new LedgerCompany(
@@ -201,23 +205,28 @@ public final class InkwellLedger implements LedgerConnector {
 
     @Override
     public LedgerRecord document(String id) {
-        return record(http.get("/documents/{id}", JsonNode.class, id));
+        JsonNode record = http.get("/documents/{id}", JsonNode.class, id);
+        return Understood.read(SYSTEM, "document " + id, () -> record(record));
     }
 
     @Override
     public LedgerFeed changes(long after, int limit) {
         JsonNode feed = http.get("/changes?after={after}&limit={limit}", JsonNode.class, after, limit);
+        Understood.list(SYSTEM, feed.path("changes"));
+        Understood.Cursor cursor =
+                new Understood.Cursor(feed.path("next"), feed.path("more").asBoolean());
+        cursor.requireOnward(SYSTEM, after);
         List<LedgerRecord> documents = new ArrayList<>();
         boolean masters = false;
-        for (JsonNode change : feed.get("changes")) {
+        for (JsonNode change : feed.path("changes")) {
+            JsonNode record = change.path("record");
             if (!text(change, "type").equals("document")) {
                 masters = true;
-            } else if (!change.get("record").isNull()) {
-                documents.add(record(change.get("record")));
+            } else if (record.isObject()) {
+                documents.add(Understood.read(SYSTEM, "document " + text(record, "number"), () -> record(record)));
             }
         }
-        return new LedgerFeed(
-                documents, masters, feed.get("next").asLong(), feed.get("more").asBoolean());
+        return new LedgerFeed(documents, masters, cursor.next().asLong(), cursor.more());
     }
 
     private static ZoneId zone(String name) {
@@ -360,7 +369,10 @@ public final class InkwellLedger implements LedgerConnector {
                     String last = text(answer.get(PAGE - 1), key);
                     ahead.ask(() -> page(path, last));
                 }
-                page.accept(answer.valueStream().map(mapping).toList());
+                page.accept(answer.valueStream()
+                        .map(node ->
+                                Understood.read(SYSTEM, "an entry of " + path.substring(1), () -> mapping.apply(node)))
+                        .toList());
             }
         }
     }

@@ -9,8 +9,6 @@ import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceConnector;
 import alcabala.connectors.source.SourceFeed;
 import java.time.Duration;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
@@ -27,12 +25,14 @@ public final class RefitlineSource implements SourceConnector {
     @Override
     public SourceFeed changes(long after, int limit) {
         JsonNode registry = http.get("/registry?since={after}&most={limit}", JsonNode.class, after, limit);
-        List<SourceChange> changes = new ArrayList<>();
-        for (JsonNode entry : registry.path("entries")) {
-            change(text(entry, "type"), text(entry, "key"), entry.path("entry")).ifPresent(changes::add);
-        }
-        return new SourceFeed(
-                changes, registry.path("last").asLong(), registry.path("more").asBoolean());
+        return Understood.feed(
+                SYSTEM,
+                after,
+                new Understood.Cursor(
+                        registry.path("last"), registry.path("more").asBoolean()),
+                registry.path("entries"),
+                entry -> text(entry, "type") + " " + text(entry, "key"),
+                entry -> change(text(entry, "type"), text(entry, "key"), entry.path("entry")));
     }
 
     private static Optional<SourceChange> change(String type, String key, JsonNode entry) {

@@ -9,8 +9,6 @@ import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceConnector;
 import alcabala.connectors.source.SourceFeed;
 import java.time.Duration;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
@@ -27,13 +25,14 @@ public final class StoreloftSource implements SourceConnector {
     @Override
     public SourceFeed changes(long after, int limit) {
         JsonNode feed = http.get("/changes?position={after}&size={limit}", JsonNode.class, after, limit);
-        List<SourceChange> changes = new ArrayList<>();
-        for (JsonNode change : feed.path("changes")) {
-            change(text(change, "what"), text(change, "code"), change.path("data"))
-                    .ifPresent(changes::add);
-        }
-        return new SourceFeed(
-                changes, feed.path("position").asLong(), !feed.path("complete").asBoolean());
+        return Understood.feed(
+                SYSTEM,
+                after,
+                new Understood.Cursor(
+                        feed.path("position"), !feed.path("complete").asBoolean()),
+                feed.path("changes"),
+                change -> text(change, "what") + " " + text(change, "code"),
+                change -> change(text(change, "what"), text(change, "code"), change.path("data")));
     }
 
     private static Optional<SourceChange> change(String what, String code, JsonNode data) {

@@ -9,12 +9,13 @@ import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.setting.Milestone;
+import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceLookup;
 import org.junit.jupiter.api.Test;
 
 class HullworkMappingTest {
-    private static final SourceLookup LOOKUP = new SourceLookup() {
+    static final SourceLookup LOOKUP = new SourceLookup() {
         @Override
         public String itemName(String code) {
             return code.isEmpty() ? "" : "Item " + code;
@@ -67,7 +68,11 @@ class HullworkMappingTest {
     @Test
     void anAmountFinerThanTheCurrencyIsNotRoundedInSilence() {
         SourceChange.DocumentChanged change = changed(CREDIT_NOTE.replace("\"gross\":11.00", "\"gross\":11.005"));
-        assertThatThrownBy(() -> change.document().apply(LOOKUP)).isInstanceOf(ArithmeticException.class);
+        assertThatThrownBy(() -> change.document().apply(LOOKUP))
+                .isInstanceOfSatisfying(
+                        AnswerUnusableException.class,
+                        e -> assertThat(e.what())
+                                .isEqualTo("an amount of document HC-1 is finer than its currency allows"));
     }
 
     private static SourceChange.DocumentChanged changed(String json) {

@@ -82,7 +82,7 @@ final class Suggestions {
                 .map(a -> new Suggestion("", a.code(), a.code() + " " + a.name(), "similar name", false));
     }
 
-    /// The account whose name is most like anything that was bought there.
+    /// The account whose name is most like anything that was bought there, else one for purchases in general.
     Optional<Suggestion> forSupplier(Collection<String> bought) {
         record Fit(LedgerAccount account, String text, double score) {}
         return bought.stream()
@@ -95,7 +95,10 @@ final class Suggestions {
                         fit.account().code(),
                         fit.account().code() + " " + fit.account().name(),
                         "like what was bought: " + fit.text(),
-                        false));
+                        false))
+                .or(() -> forRole(AccountRole.PURCHASES)
+                        .map(role ->
+                                new Suggestion("", role.account(), role.name(), "for purchases in general", false)));
     }
 
     Optional<Suggestion> forTax(BigDecimal rate, TaxCategory category) {

@@ -92,6 +92,12 @@ class SuggestionsTest {
                 .as("an account of income is none")
                 .isEmpty();
         assertThat(suggestions.forSupplier(List.of())).isEmpty();
+        List<LedgerAccount> withPurchases = List.of(
+                account("5100", "Goods for resale", AccountType.COST, true),
+                account("6100", "Storage of our own", AccountType.EXPENSE, true));
+        assertThat(new Suggestions(withPurchases, List.of(), List.of(), new PartyMatcher(List.of()))
+                        .forSupplier(List.of("Rope 12 mm")))
+                .contains(new Suggestion("", "5100", "5100 Goods for resale", "for purchases in general", false));
     }
 
     @ParameterizedTest
