@@ -1,26 +1,31 @@
-import { useCallback } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 
-/** The view as the address bar holds it. Setting null or an empty text takes a part away. */
+/**
+ * The view as the address bar holds it. Setting null or an empty text takes a part away. A key may follow another
+ * before the screen has caught up, so what acts on a key asks for how it is `now`.
+ */
 export function useView() {
   const [params, setParams] = useSearchParams();
+  const latest = useRef(params);
+  useEffect(() => {
+    latest.current = params;
+  }, [params]);
   const set = useCallback(
-    (changes: Record<string, string | null>, replace = false) =>
-      setParams(
-        (before) => {
-          const next = new URLSearchParams(before);
-          for (const [name, value] of Object.entries(changes)) {
-            if (value) {
-              next.set(name, value);
-            } else {
-              next.delete(name);
-            }
-          }
-          return next;
-        },
-        { replace },
-      ),
+    (changes: Record<string, string | null>, replace = false) => {
+      const next = new URLSearchParams(latest.current);
+      for (const [name, value] of Object.entries(changes)) {
+        if (value) {
+          next.set(name, value);
+        } else {
+          next.delete(name);
+        }
+      }
+      latest.current = next;
+      setParams(next, { replace });
+    },
     [setParams],
   );
-  return { get: (name: string) => params.get(name) ?? '', set, search: params.toString() };
+  const now = useCallback((name: string) => latest.current.get(name) ?? '', []);
+  return { get: (name: string) => params.get(name) ?? '', now, set, search: params.toString() };
 }

@@ -40,7 +40,9 @@ export function MapPage() {
   const shown = (rows?.data ?? []).filter(
     (row) => (text === '' || said(row).includes(text)) && (only !== 'open' || row.open),
   );
-  const selected = shown.find((row) => row.code === view.get('row')) ?? shown[0];
+  const rowOf = (code: string) => shown.find((row) => row.code === code) ?? shown[0];
+  const selected = rowOf(view.get('row'));
+  const selectedNow = () => rowOf(view.now('row'));
   const kind = (at?.kind ?? 'item').toUpperCase() as RowKind;
   const change = useChangeRow();
   const accept = (row: MapRow | undefined) => {
@@ -50,7 +52,7 @@ export function MapPage() {
     }
   };
   const move = (step: number) => {
-    const next = shown[shown.findIndex((row) => row.code === selected?.code) + step];
+    const next = shown[shown.findIndex((row) => row.code === selectedNow()?.code) + step];
     if (next) {
       view.set({ row: next.code }, true);
     }
@@ -64,11 +66,11 @@ export function MapPage() {
     move(-1);
   });
   const keys = { enabled: me.mayChange, preventDefault: true };
-  useHotkeys('e,enter', () => setEditing(selected?.code ?? null), {
+  useHotkeys('e,enter', () => setEditing(selectedNow()?.code ?? null), {
     ...keys,
     ignoreEventWhen: (event) => event.target instanceof HTMLButtonElement,
   });
-  useHotkeys('y', () => accept(selected), keys);
+  useHotkeys('y', () => accept(selectedNow()), keys);
 
   return (
     <section aria-label="Crosswalk" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">

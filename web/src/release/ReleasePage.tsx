@@ -20,11 +20,13 @@ export function ReleasePage() {
   const navigate = useNavigate();
   const scroller = useRef<HTMLDivElement>(null);
   const rows = items.flatMap((item) => (item.type === 'row' ? [item.row] : []));
-  const selected = rows.find((row) => row.id === view.document) ?? rows[0];
+  const rowOf = (id: number | null) => rows.find((row) => row.id === id) ?? rows[0];
+  const selected = rowOf(view.document);
+  const selectedNow = () => rowOf(view.documentNow());
   const states = summary.data?.states ?? [];
 
   const move = (step: number) => {
-    const at = rows.findIndex((row) => row.id === selected?.id);
+    const at = rows.findIndex((row) => row.id === selectedNow()?.id);
     const next = rows[Math.min(Math.max(at + step, 0), rows.length - 1)];
     if (next) {
       view.select(next.id);
@@ -47,16 +49,21 @@ export function ReleasePage() {
     event.preventDefault();
     move(-1);
   });
-  useHotkeys('enter', () => open(selected), {
+  useHotkeys('enter', () => open(selectedNow()), {
     ignoreEventWhen: (event) => event.target instanceof HTMLElement && event.target !== document.body,
   });
-  useHotkeys('x', () => selected && view.toggle(selected.id));
+  useHotkeys('x', () => {
+    const row = selectedNow();
+    if (row) {
+      view.toggle(row.id);
+    }
+  });
   useHotkeys('w', () => view.open(view.panel === 'why' ? 'none' : 'why'), { enabled: me.seesBooks });
   useHotkeys(
     'f',
     (event) => {
       event.preventDefault();
-      setFixing(selected?.cause ?? null);
+      setFixing(selectedNow()?.cause ?? null);
     },
     { enabled: me.mayChange },
   );

@@ -6,12 +6,14 @@ export type Panel = 'why' | 'batch' | 'intake' | 'none';
 
 const GROUPED = new Set(['Blocked', 'Refused']);
 
+const idsOf = (text: string) => new Set(text.split(',').filter(Boolean).map(Number));
+
 /** What of the documents is shown, as the address bar says. */
 export function useReleaseView() {
   const view = useView();
   const state = view.get('state') || 'Blocked';
   const chosenText = view.get('chosen');
-  const chosen = useMemo(() => new Set(chosenText.split(',').filter(Boolean).map(Number)), [chosenText]);
+  const chosen = useMemo(() => idsOf(chosenText), [chosenText]);
   const setChosen = (ids: Set<number>) => view.set({ chosen: [...ids].join(',') }, true);
   return {
     state,
@@ -22,13 +24,14 @@ export function useReleaseView() {
     order: (view.get('order') || 'DATE') as Order,
     descending: view.get('direction') !== 'up',
     document: Number(view.get('document')) || null,
+    documentNow: () => Number(view.now('document')) || null,
     panel: (view.get('panel') || 'why') as Panel,
     chosen,
     set: view.set,
     open: (panel: Panel) => view.set({ panel }),
     select: (id: number) => view.set({ document: String(id) }, true),
     toggle: (id: number) => {
-      const next = new Set(chosen);
+      const next = idsOf(view.now('chosen'));
       if (!next.delete(id)) {
         next.add(id);
       }

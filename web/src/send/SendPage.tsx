@@ -14,8 +14,8 @@ export function SendPage() {
   const batches = useQuery(batchesQuery(route.code));
   const [at, setAt] = useState(0);
   const rows = batches.data ?? [];
-  useHotkeys('j,down', () => setAt(Math.min(at + 1, rows.length - 1)), { preventDefault: true });
-  useHotkeys('k,up', () => setAt(Math.max(at - 1, 0)), { preventDefault: true });
+  useHotkeys('j,down', () => setAt((now) => Math.min(now + 1, rows.length - 1)), { preventDefault: true });
+  useHotkeys('k,up', () => setAt((now) => Math.max(now - 1, 0)), { preventDefault: true });
   useHotkeys('enter', () => rows[at] && void navigate(`/send/${rows[at].id}?route=${route.code}`), {
     ignoreEventWhen: (event) => event.target instanceof HTMLElement && event.target !== document.body,
   });

@@ -25,10 +25,11 @@ export function SettingsPage({ route }: { route: Schemas['RouteJson'] }) {
 /** The list on the left page; j and k go through it. */
 function Settings({ route, all }: { route: Schemas['RouteJson']; all: SettingJson[] }) {
   const view = useView();
-  const at = all.find((each) => each.setting === view.get('setting')) ?? all[0];
+  const named = (name: string) => all.find((each) => each.setting === name) ?? all[0];
+  const at = named(view.get('setting'));
   const choose = (setting: SettingJson | undefined) =>
     setting && view.set({ setting: setting.setting, value: null, document: null }, true);
-  const move = (by: number) => choose(all[all.findIndex((each) => each === at) + by]);
+  const move = (by: number) => choose(all[all.findIndex((each) => each === named(view.now('setting'))) + by]);
   const list = useRef<HTMLDivElement>(null);
   const name = at?.setting;
   useEffect(() => {
