@@ -35,6 +35,7 @@ class Screenshots {
             browser.find("tr[data-document]");
             browser.picture(folder.resolve("files.png"));
             connect(browser, at);
+            operations(browser, at);
         }
     }
 
@@ -68,12 +69,24 @@ class Screenshots {
         Map.of(
                         "first-steps", "li[data-step]",
                         "readiness", "tr[data-check]",
-                        "reference", "aside[aria-label=Pulls] li",
-                        "people", "tr[data-person]")
+                        "reference", "aside[aria-label=Pulls] li")
                 .forEach((view, awaited) -> {
                     browser.open(at + "/connect?route=yard&view=" + view);
                     browser.find(awaited);
                     browser.picture(folder.resolve(view + ".png"));
                 });
+        browser.open(at + "/connect?route=yard&view=people");
+        browser.find("tr[data-person=slip] button").click();
+        browser.awaitText("Sees the documents of");
+        browser.picture(folder.resolve("people.png"));
+    }
+
+    /// What operations people see.
+    private void operations(Browser browser, String at) {
+        browser.driver().manage().deleteAllCookies();
+        browser.signIn(at, "slip");
+        browser.open(at + "/release?route=yard&state=All");
+        browser.awaitText("booked as");
+        browser.picture(folder.resolve("operations.png"));
     }
 }

@@ -1,7 +1,6 @@
 package alcabala.connectors.http;
 
 import alcabala.connectors.Access;
-import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.ledger.CompanyOffer;
 import java.time.Duration;
 import java.time.Instant;
@@ -22,11 +21,7 @@ public final class InkwellDoor {
     }
 
     public List<CompanyOffer> companies() {
-        JsonNode companies = http.get("/companies", JsonNode.class);
-        if (!companies.isArray()) {
-            throw new AnswerUnusableException(SYSTEM, "no list of companies came where one was asked for");
-        }
-        return companies
+        return Understood.list(SYSTEM, "companies", http.get("/companies", JsonNode.class))
                 .valueStream()
                 .map(node -> new CompanyOffer(text(node, "id"), text(node, "name"), text(node, "currency")))
                 .toList();

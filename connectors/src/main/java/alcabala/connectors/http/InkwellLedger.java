@@ -212,13 +212,13 @@ public final class InkwellLedger implements LedgerConnector {
     @Override
     public LedgerFeed changes(long after, int limit) {
         JsonNode feed = http.get("/changes?after={after}&limit={limit}", JsonNode.class, after, limit);
-        Understood.list(SYSTEM, feed.path("changes"));
+        JsonNode changes = Understood.list(SYSTEM, "changes", feed.path("changes"));
         Understood.Cursor cursor =
                 new Understood.Cursor(feed.path("next"), feed.path("more").asBoolean());
         cursor.requireOnward(SYSTEM, after);
         List<LedgerRecord> documents = new ArrayList<>();
         boolean masters = false;
-        for (JsonNode change : feed.path("changes")) {
+        for (JsonNode change : changes) {
             JsonNode record = change.path("record");
             if (!text(change, "type").equals("document")) {
                 masters = true;
@@ -378,10 +378,9 @@ public final class InkwellLedger implements LedgerConnector {
     }
 
     private JsonNode page(String path, String after) {
-        JsonNode answer = http.get(path + "?after={after}&limit={limit}", JsonNode.class, after, PAGE);
-        if (!answer.isArray()) {
-            throw new AnswerUnusableException(SYSTEM, "no list came where a list was asked for");
-        }
-        return answer;
+        return Understood.list(
+                SYSTEM,
+                path.substring(1),
+                http.get(path + "?after={after}&limit={limit}", JsonNode.class, after, PAGE));
     }
 }

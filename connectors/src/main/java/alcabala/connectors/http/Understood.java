@@ -39,7 +39,7 @@ final class Understood {
             JsonNode changes,
             Function<JsonNode, String> name,
             Function<JsonNode, Optional<SourceChange>> mapping) {
-        list(system, changes);
+        list(system, "changes", changes);
         cursor.requireOnward(system, after);
         List<SourceChange> read = new ArrayList<>();
         for (JsonNode change : changes) {
@@ -48,10 +48,12 @@ final class Understood {
         return new SourceFeed(read, cursor.next().asLong(), cursor.more());
     }
 
-    static void list(String system, JsonNode changes) {
-        if (!changes.isArray()) {
-            throw new AnswerUnusableException(system, "no list of changes came where one was asked for");
+    /// @param of what is listed, such as `accounts`
+    static JsonNode list(String system, String of, JsonNode answer) {
+        if (!answer.isArray()) {
+            throw new AnswerUnusableException(system, "no list of " + of + " came where one was asked for");
         }
+        return answer;
     }
 
     /// Where a list of changes goes on.

@@ -253,7 +253,7 @@ class InkwellLedgerTest {
             value = {
                 "[{\"code\":\"1\",\"name\":\"x\",\"type\":\"quantum\"}] | account 1 is of the unknown type “quantum”",
                 "[{\"code\":\"1\",\"name\":\"x\"}] | account 1 has no type",
-                "{\"accounts\":[]} | no list came where a list was asked for",
+                "{\"accounts\":[]} | no list of accounts came where one was asked for",
             })
     void aChartThatCannotBeUsedIsSaidWithItsPlace(String body, String what) {
         answer(200, body);

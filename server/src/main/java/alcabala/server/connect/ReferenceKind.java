@@ -54,9 +54,8 @@ enum ReferenceKind {
         return note;
     }
 
-    /// First what differs is written down and taken over, then what was not told of is marked as gone. Each step
-    /// answers
-    /// with the rows it changed.
+    /// First what differs is written down and taken over, then what was not told of is marked as gone.
+    /// Each step answers with the rows it changed.
     List<String> mergeSteps() {
         String own = "t." + columns.replace(", ", ", t.");
         return List.of("""

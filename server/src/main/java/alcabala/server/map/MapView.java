@@ -58,6 +58,10 @@ class MapView {
         boolean isOpen() {
             return row == null && covered.isEmpty();
         }
+
+        Row notNeeded() {
+            return new Row(code, name, note, row, covered, false, blockedDocuments, blockedAmount, suggestion);
+        }
     }
 
     private record Blocked(int documents, long amount) {
@@ -286,15 +290,15 @@ class MapView {
             List<Row> view = new ArrayList<>();
             Set<RecordType> carried = settings.of(route.id()).carries();
             for (AccountRole role : AccountRole.values()) {
-                view.add(row(
+                Row row = row(
                         RowKind.ROLE,
                         role.name(),
                         word(role),
                         takes(role),
                         role.isRequired(carried) ? "" : role.serves(carried) ? "optional" : notNeeded(role),
                         "role-unset:",
-                        role.serves(carried),
-                        role.serves(carried) ? suggestions.forRole(role).orElse(null) : null));
+                        role.serves(carried) ? suggestions.forRole(role).orElse(null) : null);
+                view.add(role.serves(carried) ? row : row.notNeeded());
             }
             return view;
         }
@@ -331,18 +335,6 @@ class MapView {
                 String covered,
                 String cause,
                 Suggestion suggestion) {
-            return row(kind, code, name, note, covered, cause, true, suggestion);
-        }
-
-        private Row row(
-                RowKind kind,
-                String code,
-                String name,
-                String note,
-                String covered,
-                String cause,
-                boolean needed,
-                Suggestion suggestion) {
             CrosswalkRow row = find(kind, code).orElse(null);
             Blocked by = blocked.getOrDefault(cause + code, Blocked.NOTHING);
             return new Row(
@@ -351,7 +343,7 @@ class MapView {
                     note,
                     row,
                     row == null ? covered : "",
-                    needed,
+                    true,
                     by.documents(),
                     by.amount(),
                     row == null ? suggestion : null);
