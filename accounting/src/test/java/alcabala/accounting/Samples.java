@@ -82,22 +82,18 @@ public final class Samples {
     }
 
     public static LedgerProfile ledger(CurrencyUnit currency, TaxRounding rounding) {
-        return new LedgerProfile(
-                "Inkwell",
-                currency,
-                rounding,
-                accounts(),
-                Map.of("S23", code("S23", "23"), "R13", code("R13", "13.50"), "Z0", code("Z0", "0")),
-                31,
-                false);
+        return new LedgerProfile("Inkwell", currency, rounding, accounts(), taxCodes(), 31, false);
     }
 
     private static Map<String, LedgerAccount> accounts() {
         return Stream.of(
                         account("1100", AccountType.RECEIVABLE, true),
+                        account("1200", AccountType.BANK, true),
+                        account("1300", AccountType.STOCK, true),
                         account("1400", AccountType.TAX, true),
                         account("2100", AccountType.PAYABLE, true),
                         account("2200", AccountType.TAX, true),
+                        account("2300", AccountType.LIABILITY, true),
                         account("4010", AccountType.REVENUE, true),
                         account("4015", AccountType.REVENUE, true),
                         account("4020", AccountType.REVENUE, true),
@@ -114,8 +110,32 @@ public final class Samples {
         return new LedgerAccount(code, code, type, active);
     }
 
-    private static LedgerTaxCode code(String code, String rate) {
-        return new LedgerTaxCode(code, code, new BigDecimal(rate), TaxCategory.S, "2200", "1400", true);
+    private static Map<String, LedgerTaxCode> taxCodes() {
+        return Stream.of(
+                        code("S23", "23", TaxCategory.S),
+                        code("R13", "13.50", TaxCategory.S),
+                        code("Z0", "0", TaxCategory.Z),
+                        code("X0", "0", TaxCategory.E),
+                        bothSides("RC23", "23", "100"),
+                        bothSides("RC21", "21", "40"))
+                .collect(Collectors.toMap(LedgerTaxCode::code, Function.identity()));
+    }
+
+    private static LedgerTaxCode code(String code, String rate, TaxCategory category) {
+        return new LedgerTaxCode(code, code, new BigDecimal(rate), category, "2200", "1400", true);
+    }
+
+    private static LedgerTaxCode bothSides(String code, String rate, String deductible) {
+        return new LedgerTaxCode(
+                code,
+                code,
+                new BigDecimal(rate),
+                TaxCategory.AE,
+                true,
+                new BigDecimal(deductible),
+                "2200",
+                "1400",
+                true);
     }
 
     public static Compiler compiler(List<CrosswalkRow> rows) {
@@ -123,7 +143,12 @@ public final class Samples {
     }
 
     public static Compiler compiler(List<CrosswalkRow> rows, CurrencyUnit currency) {
-        return new Compiler(Crosswalk.of(rows, NOBODY), ROUTE, ledger(currency, TaxRounding.PER_DOCUMENT));
+        return compiler(rows, currency, SETTINGS);
+    }
+
+    public static Compiler compiler(List<CrosswalkRow> rows, CurrencyUnit currency, RouteSettings settings) {
+        Route route = new Route(ROUTE.code(), ROUTE.source(), ROUTE.ledger(), settings);
+        return new Compiler(Crosswalk.of(rows, NOBODY), route, ledger(currency, TaxRounding.PER_DOCUMENT));
     }
 
     public static DocumentLine line(
@@ -182,6 +207,8 @@ public final class Samples {
                 Money.of(currency, net.add(tax)));
         return new Document(
                 kind,
+                null,
+                "",
                 number,
                 LocalDate.of(2026, 11, 20),
                 LocalDate.of(2026, 12, 20),

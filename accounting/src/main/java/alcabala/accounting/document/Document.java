@@ -9,6 +9,8 @@ import org.joda.money.CurrencyUnit;
 
 /// An invoice, credit note or bill as its source states it. Amounts are positive on a credit note too.
 ///
+/// @param typeCode what the document says it is (EN 16931 BT-3), see [TypeCode]
+/// @param replaces the number of the document in whose place it stands; empty when there is none, or it is not known
 /// @param taxRounding how the source rounds tax
 /// @param ownership which side of the document the business is
 /// @param deliveryDate when goods or work were delivered (EN 16931 BT-72), or null
@@ -17,6 +19,8 @@ import org.joda.money.CurrencyUnit;
 /// @param precedingNumber the invoice a credit note belongs to (EN 16931 BT-25), or empty
 public record Document(
         DocumentKind kind,
+        String typeCode,
+        String replaces,
         String number,
         LocalDate issueDate,
         LocalDate dueDate,
@@ -35,8 +39,10 @@ public record Document(
         List<TaxSubtotal> taxes,
         StatedTotals totals) {
 
-    /// A document kept before it had a site and a note has none.
+    /// A document kept before it had a site, a note or a type code has none, or that of its kind.
     public Document {
+        typeCode = typeCode == null ? typeOf(kind).code() : typeCode;
+        replaces = replaces == null ? "" : replaces;
         site = site == null ? "" : site;
         note = note == null ? "" : note;
     }
@@ -50,11 +56,30 @@ public record Document(
         return Optional.ofNullable(dueDate);
     }
 
+    /// What it says it is; empty for a code that is not understood, or that contradicts the rest of the document.
+    public Optional<TypeCode> findType() {
+        return TypeCode.find(typeCode).filter(type -> type.isCredit() == kind.isCredit());
+    }
+
+    private static TypeCode typeOf(DocumentKind kind) {
+        return kind.isCredit() ? TypeCode.CREDIT_NOTE : TypeCode.INVOICE;
+    }
+
     /// As the business sees it: an invoice in which the business is the buyer is a bill.
     public Document seenBy(Ownership seen) {
-        DocumentKind own = seen == Ownership.BUYER ? kind.fromTheBuyer() : kind;
+        return copy(seen == Ownership.BUYER ? kind.fromTheBuyer() : kind, replaces, seen);
+    }
+
+    /// The same, in the place of the document that it names.
+    public Document replacing(String replaced) {
+        return copy(kind, replaced, ownership);
+    }
+
+    private Document copy(DocumentKind as, String replaced, Ownership seen) {
         return new Document(
-                own,
+                as,
+                typeCode,
+                replaced,
                 number,
                 issueDate,
                 dueDate,

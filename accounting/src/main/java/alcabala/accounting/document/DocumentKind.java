@@ -15,6 +15,11 @@ public enum DocumentKind {
         return this == CREDIT_NOTE || this == SUPPLIER_CREDIT;
     }
 
+    /// 1, or -1 for what is given back.
+    public int sign() {
+        return isCredit() ? -1 : 1;
+    }
+
     /// The same paper seen by its buyer.
     public DocumentKind fromTheBuyer() {
         return isCredit() ? SUPPLIER_CREDIT : BILL;

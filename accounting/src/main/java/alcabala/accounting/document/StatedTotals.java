@@ -10,4 +10,35 @@ import org.joda.money.Money;
 /// @param net without tax (BT-109)
 /// @param tax BT-110
 /// @param gross with tax (BT-112)
-public record StatedTotals(Money lines, Money allowances, Money charges, Money net, Money tax, Money gross) {}
+/// @param prepaid what was paid before (BT-113)
+/// @param rounding what the document adds so that a round amount is payable (BT-114)
+/// @param payable BT-115
+public record StatedTotals(
+        Money lines,
+        Money allowances,
+        Money charges,
+        Money net,
+        Money tax,
+        Money gross,
+        Money prepaid,
+        Money rounding,
+        Money payable) {
+    /// Totals kept before the last three were read have nothing prepaid and nothing rounded.
+    public StatedTotals {
+        Money zero = Money.zero(gross.getCurrencyUnit());
+        prepaid = prepaid == null ? zero : prepaid;
+        rounding = rounding == null ? zero : rounding;
+        payable = payable == null ? gross.minus(prepaid).plus(rounding) : payable;
+    }
+
+    /// Nothing prepaid, nothing rounded.
+    public StatedTotals(Money lines, Money allowances, Money charges, Money net, Money tax, Money gross) {
+        this(lines, allowances, charges, net, tax, gross, null, null, null);
+    }
+
+    /// What the other party owes by the document, whatever was paid before: with tax, and with what the document
+    /// rounds.
+    public Money owed() {
+        return gross.plus(rounding);
+    }
+}

@@ -11,5 +11,13 @@ public enum TaxCategory {
     O,
     L,
     M,
-    B
+    B;
+
+    /// Whether nothing is charged under it, whatever its rate (EN 16931 BR-AE-5 and its sisters).
+    public boolean chargesNothing() {
+        return switch (this) {
+            case Z, E, AE, K, G, O -> true;
+            case S, L, M, B -> false;
+        };
+    }
 }

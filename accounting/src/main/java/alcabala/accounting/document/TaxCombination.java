@@ -1,7 +1,12 @@
 package alcabala.accounting.document;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /// The set of taxes a line carries, which maps to a ledger code as one thing.
@@ -9,34 +14,69 @@ public final class TaxCombination {
     public static final TaxCombination NONE = new TaxCombination(List.of());
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
+    private static final Comparator<Tax> ORDER =
+            Comparator.comparing(Tax::code).thenComparing(Tax::rate).thenComparing(Tax::category);
+
     private final List<Tax> taxes;
     private final String key;
     private final BigDecimal rate;
 
     private TaxCombination(List<Tax> taxes) {
         this.taxes = taxes;
-        this.key = taxes.isEmpty()
-                ? "none"
-                : taxes.size() == 1
-                        ? taxes.getFirst().code()
-                        : taxes.stream().map(Tax::code).sorted().collect(Collectors.joining("+"));
+        this.key = key(taxes);
         this.rate = taxes.size() == 1 ? taxes.getFirst().rate() : combine(taxes);
     }
 
-    /// In the order in which they are computed, which matters only when one is compound.
+    /// A set: the order counts only where a tax is on a tax, which then stands after those that it is computed on.
     public static TaxCombination of(List<Tax> taxes) {
-        return taxes.isEmpty() ? NONE : new TaxCombination(List.copyOf(taxes));
+        return switch (taxes.size()) {
+            case 0 -> NONE;
+            case 1 -> new TaxCombination(List.copyOf(taxes));
+            default -> new TaxCombination(ordered(taxes));
+        };
     }
 
     public static TaxCombination of(Tax tax) {
         return new TaxCombination(List.of(tax));
     }
 
+    /// What stands between two compound taxes is a set. One that stands before all others is on no tax.
+    private static List<Tax> ordered(List<Tax> taxes) {
+        List<Tax> ordered = new ArrayList<>(taxes.size());
+        List<Tax> set = new ArrayList<>();
+        for (Tax tax : taxes) {
+            if (tax.compound() && set.isEmpty() && ordered.isEmpty()) {
+                set.add(new Tax(tax.code(), tax.rate(), tax.category(), false));
+            } else if (tax.compound()) {
+                set.sort(ORDER);
+                ordered.addAll(set);
+                set.clear();
+                ordered.add(tax);
+            } else {
+                set.add(tax);
+            }
+        }
+        set.sort(ORDER);
+        ordered.addAll(set);
+        return List.copyOf(ordered);
+    }
+
+    private static String key(List<Tax> taxes) {
+        if (taxes.size() < 2) {
+            return taxes.isEmpty() ? "none" : taxes.getFirst().code();
+        }
+        StringBuilder key = new StringBuilder(taxes.getFirst().code());
+        for (Tax tax : taxes.subList(1, taxes.size())) {
+            key.append(tax.compound() ? '>' : '+').append(tax.code());
+        }
+        return key.toString();
+    }
+
     public List<Tax> taxes() {
         return taxes;
     }
 
-    /// The codes in alphabetical order joined by `+`, or `none`.
+    /// The codes in alphabetical order joined by `+`, or `none`; `GST>PST` when PST is computed on the amount with GST.
     public String key() {
         return key;
     }
@@ -44,6 +84,19 @@ public final class TaxCombination {
     /// In percent of the amount without any tax; compound taxes included in full, not rounded.
     public BigDecimal rate() {
         return rate;
+    }
+
+    /// The letters of the taxes that charge something; of all of them when none does.
+    public Set<TaxCategory> categories() {
+        Set<TaxCategory> charging = categories(tax -> tax.rate().signum() != 0);
+        return charging.isEmpty() ? categories(tax -> true) : charging;
+    }
+
+    private Set<TaxCategory> categories(Predicate<Tax> of) {
+        return taxes.stream()
+                .filter(of)
+                .map(Tax::category)
+                .collect(Collectors.toCollection(() -> EnumSet.noneOf(TaxCategory.class)));
     }
 
     private static BigDecimal combine(List<Tax> taxes) {

@@ -2,9 +2,11 @@ package alcabala.accounting.finding;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.TaxCategory;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Set;
 import org.joda.money.Money;
 
 /// Something that keeps a document from crossing, or that a bookkeeper should know: a code, a place and the facts. The
@@ -55,7 +57,8 @@ public sealed interface Finding {
         public enum Reason {
             MISSING,
             INACTIVE,
-            WRONG_TYPE
+            WRONG_TYPE,
+            CONTROL_OR_BANK
         }
 
         @Override
@@ -68,6 +71,25 @@ public sealed interface Finding {
         @Override
         public String cause() {
             return "tax-unmapped:" + tax;
+        }
+    }
+
+    /// What the source says of why a tax is charged or not is not what the ledger's code says.
+    ///
+    /// @param categories the letters of the source's taxes
+    record TaxCategoryDiffers(String tax, Set<TaxCategory> categories, String ledgerCode, TaxCategory ledgerCategory)
+            implements Finding {
+        @Override
+        public String cause() {
+            return "tax-category-differs:" + tax;
+        }
+    }
+
+    /// A rate above zero under a category that charges nothing (EN 16931 BR-AE-5 and its sisters).
+    record TaxNotCharged(String tax, TaxCategory category, BigDecimal rate) implements Finding {
+        @Override
+        public String cause() {
+            return "tax-not-charged:" + tax;
         }
     }
 
@@ -157,8 +179,10 @@ public sealed interface Finding {
             ALLOWANCES,
             CHARGES,
             NET,
+            TAXABLE,
             TAX,
-            GROSS
+            GROSS,
+            PAYABLE
         }
 
         @Override
@@ -167,16 +191,50 @@ public sealed interface Finding {
         }
     }
 
-    /// The business is neither seller nor buyer of the document.
-    record NotAParty(String seller, String buyer) implements Finding {
+    /// A document without lines (EN 16931 BR-16).
+    record NoLines() implements Finding {
         @Override
         public String cause() {
-            return "not-a-party";
+            return "no-lines";
+        }
+    }
+
+    /// What a document says it is, is not understood, or contradicts the rest of it (EN 16931 BT-3).
+    record TypeUnknown(String typeCode) implements Finding {
+        @Override
+        public String cause() {
+            return "type-unknown:" + typeCode;
+        }
+    }
+
+    /// It takes the place of a document that is not known.
+    ///
+    /// @param number the one it names; empty when it names none
+    record CorrectsUnknown(String number) implements Finding {
+        @Override
+        public String cause() {
+            return "corrects-unknown:" + number;
+        }
+    }
+
+    /// A part was paid before (EN 16931 BT-113), which is not applied here.
+    record Prepaid(Money amount) implements Finding {
+        @Override
+        public String cause() {
+            return "prepaid";
         }
 
         @Override
         public Severity severity() {
             return Severity.WARNS;
+        }
+    }
+
+    /// The business is neither seller nor buyer of the document, until somebody says that it is one of them.
+    record NotAParty(String seller, String sellerName, String buyer, String buyerName) implements Finding {
+        @Override
+        public String cause() {
+            return "not-a-party:" + seller;
         }
     }
 }

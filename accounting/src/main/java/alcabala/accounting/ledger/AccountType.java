@@ -12,5 +12,13 @@ public enum AccountType {
     EQUITY,
     REVENUE,
     COST,
-    EXPENSE
+    EXPENSE;
+
+    /// Whether one line of a document may be sent there by hand: anywhere but to a control account or a bank.
+    public boolean takesLines() {
+        return switch (this) {
+            case BANK, RECEIVABLE, PAYABLE -> false;
+            case STOCK, ASSET, TAX, LIABILITY, EQUITY, REVENUE, COST, EXPENSE -> true;
+        };
+    }
 }

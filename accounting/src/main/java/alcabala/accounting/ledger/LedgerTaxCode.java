@@ -6,6 +6,9 @@ import java.math.BigDecimal;
 /// One tax code of the ledger.
 ///
 /// @param rate in percent, trailing zeros stripped
+/// @param bothSides whether its tax is booked as owed and as reclaimed at once, so that nothing is charged (reverse
+/// charge); so only on purchases
+/// @param deductible how much of a tax booked on both sides may be reclaimed, in percent; the rest is cost
 /// @param account where the ledger posts the tax on sales; empty when the role output tax decides
 /// @param inputAccount where it posts the tax on purchases; empty when the role input tax decides
 public record LedgerTaxCode(
@@ -13,10 +16,31 @@ public record LedgerTaxCode(
         String name,
         BigDecimal rate,
         TaxCategory category,
+        boolean bothSides,
+        BigDecimal deductible,
         String account,
         String inputAccount,
         boolean active) {
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
     public LedgerTaxCode {
         rate = rate.signum() == 0 ? BigDecimal.ZERO : rate.stripTrailingZeros();
+    }
+
+    /// A code that charges its rate.
+    public LedgerTaxCode(
+            String code,
+            String name,
+            BigDecimal rate,
+            TaxCategory category,
+            String account,
+            String inputAccount,
+            boolean active) {
+        this(code, name, rate, category, false, HUNDRED, account, inputAccount, active);
+    }
+
+    /// What the other party is charged, in percent.
+    public BigDecimal chargedRate() {
+        return bothSides ? BigDecimal.ZERO : rate;
     }
 }

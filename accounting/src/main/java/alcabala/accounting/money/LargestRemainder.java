@@ -1,67 +1,120 @@
 package alcabala.accounting.money;
 
+import java.math.BigDecimal;
 import java.math.BigInteger;
+import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.joda.money.Money;
 
-/// Spreads a whole over parts so that the parts add up to the whole.
+/// Spreads a whole over parts so that the parts add up to the whole. Each part is the floor of its exact share; the
+/// units
+/// left over go to the largest remainders, the earlier part first when remainders are equal.
 public final class LargestRemainder {
     private LargestRemainder() {}
 
-    /// Parts in the order of the weights, in the minor unit of `whole`. Each part is the floor of its exact share; the
-    /// units left over go to the largest remainders, the earlier part first when remainders are equal.
-    /// Weights are taken by size, not sign; if all are zero the parts are as equal as they can be.
+    /// Parts in the order of the weights, in the minor unit of `whole`. Weights are taken by size, not sign; if all are
+    /// zero the parts are as equal as they can be.
     ///
     /// @throws IllegalArgumentException if there are no weights and the whole is not zero
-    public static List<Money> spread(Money whole, List<Money> weights) {
-        if (weights.isEmpty() && !whole.isZero()) {
-            throw new IllegalArgumentException("no parts to spread " + whole + " over");
+    public static List<Money> bySize(Money whole, List<Money> weights) {
+        long[] sizes = weights.stream()
+                .mapToLong(w -> Math.abs(w.getAmountMinorLong()))
+                .toArray();
+        if (IntStream.range(0, sizes.length).allMatch(i -> sizes[i] == 0)) {
+            Arrays.fill(sizes, 1);
         }
-        long[] sizes = sizes(weights);
-        long[] floors = new long[sizes.length];
-        BigInteger[] remainders = new BigInteger[sizes.length];
+        return spread(whole, sizes);
+    }
+
+    /// As [#bySize], with weights as they are: a weight of the other sign than their sum gets a part of the other sign.
+    /// Weights that add up to zero are taken by size.
+    public static List<Money> bySign(Money whole, List<Money> weights) {
+        long[] signed = weights.stream().mapToLong(Money::getAmountMinorLong).toArray();
+        int sign = sum(signed).signum();
+        if (sign == 0) {
+            return bySize(whole, weights);
+        }
+        if (sign < 0) {
+            Arrays.setAll(signed, i -> -signed[i]);
+        }
+        return spread(whole, signed);
+    }
+
+    /// Amounts that are known exactly, in the minor unit of `whole` and adding up to it. They may add up to somewhat
+    /// more
+    /// or less than the whole: what is missing, or too much, is then shared out as evenly as it can be.
+    ///
+    /// @throws IllegalArgumentException if there are no amounts and the whole is not zero
+    public static List<Money> round(Money whole, List<BigDecimal> exact) {
+        requireParts(whole, exact.size());
+        int scale = whole.getCurrencyUnit().getDecimalPlaces();
+        long[] parts = new long[exact.size()];
+        BigDecimal[] remainders = new BigDecimal[exact.size()];
+        long left = whole.getAmountMinorLong();
+        for (int i = 0; i < parts.length; i++) {
+            BigDecimal minor = exact.get(i).movePointRight(scale);
+            BigDecimal floor = minor.setScale(0, RoundingMode.FLOOR);
+            parts[i] = floor.longValueExact();
+            remainders[i] = minor.subtract(floor);
+            left -= parts[i];
+        }
+        giveOut(left, parts, remainders);
+        return money(whole, parts);
+    }
+
+    /// @param weights adding up to more than nothing
+    private static List<Money> spread(Money whole, long[] weights) {
+        requireParts(whole, weights.length);
+        long[] floors = new long[weights.length];
+        BigInteger[] remainders = new BigInteger[weights.length];
         long left = whole.getAmountMinorLong();
         BigInteger total = BigInteger.valueOf(left);
-        BigInteger sum = sum(sizes);
-        for (int i = 0; i < sizes.length; i++) {
-            BigInteger[] share = floorDivide(total.multiply(BigInteger.valueOf(sizes[i])), sum);
+        BigInteger sum = sum(weights);
+        for (int i = 0; i < weights.length; i++) {
+            BigInteger[] share = floorDivide(total.multiply(BigInteger.valueOf(weights[i])), sum);
             floors[i] = share[0].longValueExact();
             remainders[i] = share[1];
             left -= floors[i];
         }
         giveOut(left, floors, remainders);
-        List<Money> parts = new ArrayList<>(floors.length);
-        for (long part : floors) {
-            parts.add(Money.ofMinor(whole.getCurrencyUnit(), part));
-        }
-        return parts;
+        return money(whole, floors);
     }
 
-    private static void giveOut(long left, long[] parts, BigInteger[] remainders) {
+    private static void requireParts(Money whole, int parts) {
+        if (parts == 0 && !whole.isZero()) {
+            throw new IllegalArgumentException("no parts to spread " + whole + " over");
+        }
+    }
+
+    private static <T extends Comparable<T>> void giveOut(long left, long[] parts, T[] remainders) {
+        if (left == 0) {
+            return;
+        }
+        long each = Math.floorDiv(left, parts.length);
+        Arrays.setAll(parts, i -> parts[i] + each);
         IntStream.range(0, parts.length)
                 .boxed()
                 .sorted(Comparator.comparing((Integer i) -> remainders[i]).reversed())
-                .limit(left)
+                .limit(Math.floorMod(left, parts.length))
                 .forEach(i -> parts[i]++);
     }
 
-    private static long[] sizes(List<Money> weights) {
-        long[] sizes = weights.stream()
-                .mapToLong(w -> Math.abs(w.getAmountMinorLong()))
-                .toArray();
-        if (IntStream.range(0, sizes.length).allMatch(i -> sizes[i] == 0)) {
-            java.util.Arrays.fill(sizes, 1);
+    private static List<Money> money(Money whole, long[] parts) {
+        List<Money> money = new ArrayList<>(parts.length);
+        for (long part : parts) {
+            money.add(Money.ofMinor(whole.getCurrencyUnit(), part));
         }
-        return sizes;
+        return money;
     }
 
-    private static BigInteger sum(long[] sizes) {
+    private static BigInteger sum(long[] weights) {
         BigInteger sum = BigInteger.ZERO;
-        for (long size : sizes) {
-            sum = sum.add(BigInteger.valueOf(size));
+        for (long weight : weights) {
+            sum = sum.add(BigInteger.valueOf(weight));
         }
         return sum;
     }

@@ -13,7 +13,7 @@ import java.math.RoundingMode;
 import java.util.function.Consumer;
 import org.joda.money.Money;
 
-/// Whether a document's own figures give its totals (EN 16931 BR-CO-10 to BR-CO-15).
+/// Whether a document's own figures give its totals (EN 16931 BR-CO-10 to BR-CO-16).
 final class Arithmetic {
     private final Document document;
     private final Consumer<Finding> findings;
@@ -39,6 +39,7 @@ final class Arithmetic {
         boolean inclusive = document.priceMode() == PriceMode.TAX_INCLUSIVE;
         compare(Figure.NET, "", totals.net(), inclusive ? composed.minus(totals.tax()) : composed);
         compare(Figure.GROSS, "", totals.gross(), totals.net().plus(totals.tax()));
+        compare(Figure.PAYABLE, "", totals.payable(), totals.owed().minus(totals.prepaid()));
         if (!document.taxes().isEmpty()) {
             Money taxes = zero;
             for (var subtotal : document.taxes()) {

@@ -15,7 +15,8 @@ import org.joda.money.Money;
 /// @param number empty when the ledger numbers it, from `series`
 /// @param note at the end of the document, or empty
 /// @param draft whether it arrives as a draft, which the ledger books only once somebody makes it final
-/// @param net what the ledger will compute, the rounding line included
+/// @param net what the ledger will compute, rounding lines included
+/// @param gross what the other party owes, with what the document itself rounds
 public record LedgerDocument(
         DocumentKind kind,
         String number,

@@ -8,7 +8,6 @@ import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -55,27 +54,19 @@ final class LedgerLines {
 
     private static LedgerLine summary(Target target, Sum sum) {
         String text = sum.lines() == 1 ? "1 line" : sum.lines() + " lines";
-        return new LedgerLine(
-                "",
-                "",
-                text,
-                BigDecimal.ONE,
-                sum.amount().getAmount(),
-                sum.amount(),
-                target.account(),
-                target.taxCode());
+        return LedgerLine.of(text, sum.amount(), target.account(), target.taxCode());
     }
 
     private LedgerLine line(ResolvedLine resolved) {
         DocumentLine line = resolved.line();
         String item = namesItems ? line.item() : "";
-        return new LedgerLine(
+        return LedgerLine.at(
+                resolved.amount(),
                 item,
                 counterpart(item),
                 text(line),
                 line.quantity(),
                 price(resolved),
-                resolved.amount(),
                 resolved.account(),
                 resolved.taxCode());
     }
@@ -98,15 +89,12 @@ final class LedgerLines {
         return noted ? text + " (" + line.note() + ")" : text;
     }
 
-    /// The source's own price; with tax switched off, the one that its amount with tax comes to.
+    /// The source's own price for one unit; with tax in the lines, the one that its amount with tax comes to.
     private BigDecimal price(ResolvedLine resolved) {
         DocumentLine line = resolved.line();
-        if (!taxInLines || line.quantity().signum() == 0) {
-            return line.price();
-        }
-        return resolved.amount()
-                .getAmount()
-                .divide(line.quantity(), 6, RoundingMode.HALF_UP)
-                .stripTrailingZeros();
+        int decimals = resolved.amount().getCurrencyUnit().getDecimalPlaces();
+        return taxInLines
+                ? UnitPrice.of(resolved.amount().getAmount(), line.quantity(), line.quantity(), decimals)
+                : UnitPrice.of(line.price(), line.baseQuantity(), line.quantity(), decimals);
     }
 }

@@ -7,25 +7,27 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
-import java.math.BigDecimal;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.joda.money.Money;
 
 /// How a document that compiles clean goes to the ledger: under which number, with which date, arriving as what.
 record Sending(Document document, Crosswalk crosswalk, RouteSettings settings) {
     LedgerDocument ledgerDocument(List<LedgerLine> shaped, TaxComparison tax, String control, String rounding) {
         List<LedgerLine> lines = new ArrayList<>(shaped);
         if (!tax.rounding().isZero()) {
-            BigDecimal amount = tax.rounding().getAmount();
-            lines.add(new LedgerLine("", "", "Rounding", BigDecimal.ONE, amount, tax.rounding(), rounding, ""));
+            lines.add(LedgerLine.of("Rounding", tax.rounding(), rounding, ""));
+        }
+        Money payable = document.totals().rounding();
+        if (!payable.isZero()) {
+            lines.add(LedgerLine.of("Rounding of what is payable", payable, rounding, ""));
         }
         String party = document.counterparty().code();
         return new LedgerDocument(
                 document.kind(),
                 numberOf(document.number()),
                 series(),
-                date(),
+                BookingDay.find(document, settings).orElse(document.issueDate()),
                 document.dueDate(),
                 document.currency(),
                 settings.hasTaxInLines(document.kind()) ? PriceMode.NET : document.priceMode(),
@@ -40,9 +42,9 @@ record Sending(Document document, Crosswalk crosswalk, RouteSettings settings) {
                 settings.is(Setting.WORK_DESCRIPTION, "yes") ? document.note() : "",
                 settings.is(Setting.ARRIVAL, "draft"),
                 document.kind().isSale() && settings.is(Setting.E_MAIL, "yes"),
-                tax.ledger().net().plus(tax.rounding()),
+                tax.ledger().net().plus(tax.rounding()).plus(payable),
                 tax.ledger().tax(),
-                document.totals().gross());
+                document.totals().owed());
     }
 
     private boolean ledgerNumbers() {
@@ -59,11 +61,5 @@ record Sending(Document document, Crosswalk crosswalk, RouteSettings settings) {
         return ledgerNumbers()
                 ? new NumberSeries(settings.get(Setting.NUMBER_PREFIX), settings.firstNumber(document.kind()))
                 : NumberSeries.OWN;
-    }
-
-    /// The date of a batch is not known before there is one.
-    private LocalDate date() {
-        boolean delivered = settings.is(Setting.DOCUMENT_DATE, "delivery") && document.deliveryDate() != null;
-        return delivered ? document.deliveryDate() : document.issueDate();
     }
 }

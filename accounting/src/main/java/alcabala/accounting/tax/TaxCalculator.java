@@ -23,22 +23,23 @@ public final class TaxCalculator {
     /// its lines by largest remainder.
     public static TaxComputation compute(
             TaxRounding rounding, PriceMode mode, CurrencyUnit currency, List<TaxedAmount> amounts) {
-        Map<String, Group> groups = new LinkedHashMap<>();
+        Map<Key, Group> groups = new LinkedHashMap<>();
         for (int i = 0; i < amounts.size(); i++) {
             TaxedAmount amount = amounts.get(i);
-            groups.computeIfAbsent(amount.code(), code -> new Group(amount.rate(), Money.zero(currency)))
+            groups.computeIfAbsent(
+                            new Key(amount.code(), amount.rate()), key -> new Group(key.rate(), Money.zero(currency)))
                     .add(i, amount.amount());
         }
         Money[] nets = new Money[amounts.size()];
         List<TaxBreakdown> results = new ArrayList<>(groups.size());
         Money net = Money.zero(currency);
         Money tax = net;
-        for (Map.Entry<String, Group> entry : groups.entrySet()) {
+        for (Map.Entry<Key, Group> entry : groups.entrySet()) {
             Group amountsOfCode = entry.getValue();
             Money itsTax = amountsOfCode.tax(rounding, mode);
             Money itsNet = mode == PriceMode.NET ? amountsOfCode.sum : amountsOfCode.sum.minus(itsTax);
             amountsOfCode.fillNets(rounding, mode, itsNet, nets);
-            results.add(new TaxBreakdown(entry.getKey(), amountsOfCode.rate, itsNet, itsTax));
+            results.add(new TaxBreakdown(entry.getKey().code(), amountsOfCode.rate, itsNet, itsTax));
             net = net.plus(itsNet);
             tax = tax.plus(itsTax);
         }
@@ -57,6 +58,9 @@ public final class TaxCalculator {
                 : product.divide(HUNDRED.add(rate), scale, RoundingMode.HALF_UP);
         return Money.of(amount.getCurrencyUnit(), tax);
     }
+
+    /// Amounts under one code at several rates are not taxed together.
+    private record Key(String code, BigDecimal rate) {}
 
     private static final class Group {
         private final BigDecimal rate;
@@ -99,10 +103,9 @@ public final class TaxCalculator {
             }
         }
 
-        /// Spreads the tax rather than the net: with amounts of both signs only what is taken off each line stays
-        /// small.
+        /// Each amount gets its share of the tax, with its sign.
         private List<Money> spreadNet(Money net) {
-            List<Money> taxes = LargestRemainder.spread(sum.minus(net), amounts);
+            List<Money> taxes = LargestRemainder.bySign(sum.minus(net), amounts);
             List<Money> nets = new ArrayList<>(amounts.size());
             for (int i = 0; i < amounts.size(); i++) {
                 nets.add(amounts.get(i).minus(taxes.get(i)));

@@ -15,10 +15,10 @@ import org.junit.jupiter.params.provider.ValueSource;
 class LargestRemainderTest {
     @Test
     void theUnitLeftOverGoesToTheLargestRemainder() {
-        assertThat(LargestRemainder.spread(eur(100), weights(1, 1, 1))).isEqualTo(weights(34, 33, 33));
-        assertThat(LargestRemainder.spread(eur(-100), weights(1, 1, 1))).isEqualTo(weights(-33, -33, -34));
-        assertThat(LargestRemainder.spread(eur(10), weights(0, 0))).isEqualTo(weights(5, 5));
-        assertThatIllegalArgumentException().isThrownBy(() -> LargestRemainder.spread(eur(1), List.of()));
+        assertThat(LargestRemainder.bySize(eur(100), weights(1, 1, 1))).isEqualTo(weights(34, 33, 33));
+        assertThat(LargestRemainder.bySize(eur(-100), weights(1, 1, 1))).isEqualTo(weights(-33, -33, -34));
+        assertThat(LargestRemainder.bySize(eur(10), weights(0, 0))).isEqualTo(weights(5, 5));
+        assertThatIllegalArgumentException().isThrownBy(() -> LargestRemainder.bySize(eur(1), List.of()));
     }
 
     @ParameterizedTest(name = "seed {0}")
@@ -29,7 +29,7 @@ class LargestRemainderTest {
             long whole = random.nextLong(-1_000_000_000_000L, 1_000_000_000_000L);
             long[] sizes = random.longs(1 + random.nextInt(9), 1, 1_000_000_000).toArray();
             long sum = LongStream.of(sizes).sum();
-            List<Money> parts = LargestRemainder.spread(eur(whole), weights(sizes));
+            List<Money> parts = LargestRemainder.bySize(eur(whole), weights(sizes));
             assertThat(parts.stream().mapToLong(Money::getAmountMinorLong).sum())
                     .isEqualTo(whole);
             for (int p = 0; p < sizes.length; p++) {

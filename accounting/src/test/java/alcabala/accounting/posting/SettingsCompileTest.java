@@ -2,6 +2,8 @@ package alcabala.accounting.posting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.accounting.DocumentBuilder;
+import alcabala.accounting.LineBuilder;
 import alcabala.accounting.RandomDocuments;
 import alcabala.accounting.Samples;
 import alcabala.accounting.crosswalk.Crosswalk;
@@ -275,43 +277,17 @@ class SettingsCompileTest {
                 .containsExactly(new Finding.Unrouted("Port Ellery"));
     }
 
-    private static Document described(Document d) {
-        return new Document(
-                d.kind(),
-                d.number(),
-                d.issueDate(),
-                d.dueDate(),
-                LocalDate.of(2026, 11, 18),
-                "Port Ellery",
-                "Rigging renewed",
-                d.currency(),
-                d.priceMode(),
-                d.taxRounding(),
-                d.ownership(),
-                d.seller(),
-                d.buyer(),
-                d.precedingNumber(),
-                d.lines().stream().map(SettingsCompileTest::named).toList(),
-                d.allowancesAndCharges(),
-                d.taxes(),
-                d.totals());
-    }
-
-    private static DocumentLine named(DocumentLine l) {
-        return new DocumentLine(
-                l.id(),
-                l.kind(),
-                l.item(),
-                l.description(),
-                "Shackle",
-                "on the hard",
-                l.category(),
-                l.quantity(),
-                l.unit(),
-                l.price(),
-                l.baseQuantity(),
-                l.adjustment(),
-                l.amount(),
-                l.tax());
+    private static Document described(Document document) {
+        return DocumentBuilder.like(document)
+                .delivered(LocalDate.of(2026, 11, 18))
+                .site("Port Ellery")
+                .note("Rigging renewed")
+                .lines(document.lines().stream()
+                        .map(line -> LineBuilder.like(line)
+                                .itemName("Shackle")
+                                .note("on the hard")
+                                .build())
+                        .toList())
+                .build();
     }
 }

@@ -68,6 +68,7 @@ class TaxAccountTest {
     }
 
     private static LedgerTaxCode code(String code, String rate) {
-        return new LedgerTaxCode(code, code, new BigDecimal(rate), TaxCategory.S, "", "", true);
+        return new LedgerTaxCode(
+                code, code, new BigDecimal(rate), rate.equals("0") ? TaxCategory.Z : TaxCategory.S, "", "", true);
     }
 }

@@ -1,0 +1,38 @@
+package alcabala.accounting.document;
+
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/// What a document says it is (EN 16931 BT-3, UNCL1001), as far as that is understood here. Any other code is a
+/// finding.
+public enum TypeCode {
+    INVOICE("380", false),
+    CREDIT_NOTE("381", true),
+    /// Takes the place of the document that it names.
+    CORRECTED_INVOICE("384", false),
+    /// Its lines are advances.
+    PREPAYMENT("386", false),
+    /// An invoice made out by its buyer.
+    SELF_BILLED_INVOICE("389", false),
+    SELF_BILLED_CREDIT_NOTE("261", true);
+
+    private final String code;
+    private final boolean credit;
+
+    TypeCode(String code, boolean credit) {
+        this.code = code;
+        this.credit = credit;
+    }
+
+    public String code() {
+        return code;
+    }
+
+    public boolean isCredit() {
+        return credit;
+    }
+
+    public static Optional<TypeCode> find(String code) {
+        return Stream.of(values()).filter(type -> type.code.equals(code)).findFirst();
+    }
+}

@@ -1,0 +1,84 @@
+package alcabala.accounting.posting;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.ledger.LedgerProfile;
+import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.tax.TaxBreakdown;
+import java.util.List;
+import org.joda.money.Money;
+
+/// The journal that a document will cause, by the ledger's own rules.
+final class DocumentJournal {
+    private final Document document;
+    private final LedgerProfile ledger;
+    private final Accounts accounts;
+    private final Side side;
+
+    DocumentJournal(Document document, LedgerProfile ledger, Accounts accounts) {
+        this.document = document;
+        this.ledger = ledger;
+        this.accounts = accounts;
+        side = Side.of(document.kind());
+    }
+
+    /// Reports roles that are needed for tax whose code has no account of its own.
+    void checkTaxAccounts(TaxComparison tax) {
+        boolean charged = taxed(tax).stream()
+                .anyMatch(group -> side.accountOf(code(group.code())).isEmpty());
+        boolean owed = tax.selfAssessed().stream()
+                .anyMatch(each -> Side.SALE.accountOf(code(each.code())).isEmpty());
+        boolean reclaimed = tax.selfAssessed().stream()
+                .anyMatch(each -> Side.PURCHASE.accountOf(code(each.code())).isEmpty());
+        if (charged || reclaimed) {
+            accounts.ofRole(side.tax());
+        }
+        if (owed) {
+            accounts.ofRole(Side.SALE.tax());
+        }
+    }
+
+    /// @throws IllegalStateException if it did not balance, which no document that compiled clean can make happen
+    Journal of(List<LedgerLine> lines, TaxComparison tax, String control, String rounding) {
+        Journal.Builder journal = new Journal.Builder(document.currency(), side.isMirrored(document.kind()));
+        journal.debit(control, document.totals().owed());
+        List<Money> nets = tax.ledger().lineNets();
+        for (int i = 0; i < lines.size(); i++) {
+            journal.credit(lines.get(i).account(), nets.get(i));
+        }
+        taxed(tax).forEach(group -> journal.credit(account(side, group.code()), group.tax()));
+        BothSides bothSides = new BothSides(ledger, lines, nets);
+        tax.selfAssessed().forEach(each -> book(each, bothSides.costs(each), lines, journal));
+        journal.credit(rounding, tax.rounding().plus(document.totals().rounding()));
+        Journal built = journal.build();
+        if (!built.isBalanced()) {
+            throw new IllegalStateException("the journal of " + document.number() + " is out of balance: debit "
+                    + built.debit() + ", credit " + built.credit());
+        }
+        return built;
+    }
+
+    /// Owed on the one side, reclaimed and cost on the other.
+    private void book(SelfAssessed tax, List<Money> costs, List<LedgerLine> lines, Journal.Builder journal) {
+        journal.debit(account(Side.SALE, tax.code()), tax.tax());
+        journal.credit(account(Side.PURCHASE, tax.code()), tax.deductible());
+        for (int i = 0; i < lines.size(); i++) {
+            journal.credit(lines.get(i).account(), costs.get(i));
+        }
+    }
+
+    private static List<TaxBreakdown> taxed(TaxComparison tax) {
+        return tax.ledger().groups().stream()
+                .filter(group -> !group.tax().isZero())
+                .toList();
+    }
+
+    /// Where the ledger posts the tax of a code: its own account, else that of the role output or input tax.
+    private String account(Side of, String code) {
+        String own = of.accountOf(code(code));
+        return own.isEmpty() ? accounts.findRole(of.tax()) : own;
+    }
+
+    private LedgerTaxCode code(String code) {
+        return ledger.taxCodes().get(code);
+    }
+}
