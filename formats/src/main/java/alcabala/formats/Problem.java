@@ -12,7 +12,9 @@ public record Problem(Code code, int line, int column, String detail) {
         TOO_LARGE,
         NOT_UBL,
         OTHER_DOCUMENT_TYPE,
-        INVALID
+        INVALID,
+        /// More of something than a document can have.
+        BEYOND_LIMITS
     }
 
     static Problem whole(Code code, String detail) {

@@ -2,6 +2,7 @@ package alcabala.connectors.http;
 
 import alcabala.connectors.Access;
 import alcabala.connectors.AccessLostException;
+import alcabala.connectors.Kept;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import java.net.http.HttpClient;
@@ -10,22 +11,34 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.http.client.JdkClientHttpRequestFactory;
-import org.springframework.web.client.ResourceAccessException;
 import org.springframework.web.client.RestClient;
 import org.springframework.web.client.RestClientException;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /// JSON over HTTP with a bearer token. The token is never part of a message. One that is turned away is replaced once.
 final class Http {
-    static final JsonMapper JSON = JsonMapper.builder()
+    /// Numbers of absurd length are read, so that the record that has one can be set aside by itself.
+    static final JsonMapper JSON = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxNumberLength(1_000_000)
+                            .maxNestingDepth(100)
+                            .build())
+                    .enable(StreamReadFeature.USE_FAST_BIG_NUMBER_PARSER)
+                    .build())
             .disable(tools.jackson.databind.DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .enable(tools.jackson.databind.DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
             .build();
     private static final int TURNED_AWAY = 401;
+    private static final int MEGABYTE = 1024 * 1024;
+    /// Two thousand rows of reference data take one or two.
+    private static final int LARGEST_PAGE = 32 * MEGABYTE;
+    private static final int LARGEST_ANSWER = 4 * MEGABYTE;
     private static final String AUTHORIZATION = "Authorization";
     private static final String BEARER = "Bearer ";
     private static final Duration CONNECT = Duration.ofSeconds(3);
@@ -55,33 +68,44 @@ final class Http {
 
     /// Empty for 404.
     <T> Optional<T> find(String path, Class<T> type, Object... variables) {
-        ResponseEntity<String> answer;
+        Reply reply;
         try {
-            answer = letIn(token -> client.get()
+            reply = letIn(token -> client.get()
                     .uri(path, variables)
                     .header(AUTHORIZATION, BEARER + token)
-                    .retrieve()
-                    .toEntity(String.class));
+                    .exchange((request, response) -> Reply.read(response, LARGEST_PAGE)));
         } catch (RestClientException e) {
             throw new UnreachableException(system, "no answer to GET " + path, e);
         }
-        int status = answer.getStatusCode().value();
-        if (status == 404) {
+        if (reply.status() == 404) {
             return Optional.empty();
         }
-        if (status != 200 && status != 201) {
-            throw new UnreachableException(system, "answered " + status + " to GET " + path, null);
+        if (!reply.isSuccess()) {
+            throw new UnreachableException(
+                    system, "answered " + reply.status() + " to GET " + path + said(reply), null);
+        }
+        if (reply.tooLarge()) {
+            throw new UnreachableException(
+                    system, "answered more than " + LARGEST_PAGE / MEGABYTE + " MB to GET " + path, null);
         }
         try {
-            return Optional.of(JSON.readValue(answer.getBody(), type));
+            return Optional.of(Optional.ofNullable(JSON.readValue(reply.body(), type))
+                    .filter(read -> !(read instanceof JsonNode node && (node.isMissingNode() || node.isNull())))
+                    .orElseThrow(() -> new UnreachableException(system, "answered nothing to GET " + path, null)));
         } catch (JacksonException e) {
-            throw new UnreachableException(system, "answered what cannot be read to GET " + path, e);
+            throw new UnreachableException(system, "answered what cannot be read to GET " + path + said(reply), e);
         }
     }
 
-    /// 2xx is accepted, 429 and 503 mean later, other 4xx refused; anything else leaves it open whether it was done.
-    <T> Answer<T> post(String path, String body, String key, Function<JsonNode, T> reader) {
-        return change(() -> client.post().uri(path), body, key, reader);
+    private static String said(Reply reply) {
+        return reply.body().isBlank() ? "" : ": " + Kept.quoted(reply.body());
+    }
+
+    /// 2xx with what was asked for is accepted, 429 and 503 mean later, 4xx with words refused; anything else leaves it
+    /// open
+    /// whether it was done.
+    <T> Answer<T> post(String path, String body, String key, Function<JsonNode, T> reader, Object... variables) {
+        return change(() -> client.post().uri(path, variables), body, key, reader);
     }
 
     /// Answers as [#post] does.
@@ -91,67 +115,80 @@ final class Http {
 
     private <T> Answer<T> change(
             Supplier<RestClient.RequestBodySpec> to, String body, String key, Function<JsonNode, T> reader) {
-        ResponseEntity<String> answer;
+        Reply reply;
         try {
-            answer = letIn(token -> {
+            reply = letIn(token -> {
                 RestClient.RequestBodySpec request =
                         to.get().header(AUTHORIZATION, BEARER + token).contentType(MediaType.APPLICATION_JSON);
                 if (key != null) {
                     request.header("Idempotency-Key", key);
                 }
-                return request.body(body).retrieve().toEntity(String.class);
+                return request.body(body).exchange((sent, response) -> Reply.read(response, LARGEST_ANSWER));
             });
-        } catch (ResourceAccessException e) {
+        } catch (RestClientException e) {
             return isRefusedConnection(e)
                     ? new Answer.Later<>(0, Duration.ofSeconds(2), "no connection")
                     : new Answer.Lost<>("the answer did not arrive");
-        } catch (RestClientException e) {
-            return new Answer.Lost<>("the answer could not be read");
         }
-        return classify(answer, reader);
+        return classify(reply, reader);
     }
 
     /// A request that is turned away at the door was not worked on, so it may go again with another token.
-    private ResponseEntity<String> letIn(Function<String, ResponseEntity<String>> request) {
+    private Reply letIn(Function<String, Reply> request) {
         String token = access.token();
-        ResponseEntity<String> answer = request.apply(token);
-        if (answer.getStatusCode().value() != TURNED_AWAY) {
-            return answer;
+        Reply reply = request.apply(token);
+        if (reply.status() != TURNED_AWAY) {
+            return reply;
         }
         Optional<String> another = access.tokenAfter(token);
-        answer = another.isPresent() ? request.apply(another.get()) : answer;
-        if (answer.getStatusCode().value() == TURNED_AWAY) {
+        reply = another.isPresent() ? request.apply(another.get()) : reply;
+        if (reply.status() == TURNED_AWAY) {
             throw new AccessLostException(system, "does not let us in");
         }
-        return answer;
+        return reply;
     }
 
-    private static <T> Answer<T> classify(ResponseEntity<String> answer, Function<JsonNode, T> reader) {
-        int status = answer.getStatusCode().value();
-        String raw = answer.getBody() == null ? "" : answer.getBody();
+    private static <T> Answer<T> classify(Reply reply, Function<JsonNode, T> reader) {
+        int status = reply.status();
         if (status == 429 || status == 503) {
-            return new Answer.Later<>(status, pause(answer), status == 429 ? "request limit" : "unavailable");
+            return new Answer.Later<>(status, pause(reply), status == 429 ? "request limit" : "unavailable");
         }
-        try {
-            if (answer.getStatusCode().is2xxSuccessful()) {
-                return new Answer.Accepted<>(reader.apply(JSON.readTree(raw)), status, raw);
-            }
-            if (answer.getStatusCode().is4xxClientError()) {
-                JsonNode node = JSON.readTree(raw);
-                return new Answer.Refused<>(
-                        status,
-                        node.path("code").asString("refused"),
-                        node.path("sentence").asString(raw),
-                        raw);
-            }
-        } catch (JacksonException e) {
-            return new Answer.Lost<>("the answer could not be read");
+        String raw = Kept.text(reply.body());
+        if (reply.tooLarge()) {
+            return new Answer.Lost<>(status, "answered more than " + LARGEST_ANSWER / MEGABYTE + " MB", raw);
         }
-        return new Answer.Lost<>("answered " + status);
+        Optional<JsonNode> read = readObject(reply.body());
+        if (reply.isRefusal() && read.isPresent()) {
+            String sentence = read.get().path("sentence").asString(reply.body());
+            return new Answer.Refused<>(
+                    status, Kept.quoted(read.get().path("code").asString("refused")), Kept.quoted(sentence), raw);
+        }
+        if (reply.isSuccess() && read.isPresent()) {
+            return accepted(read.get(), status, raw, reader);
+        }
+        String what = reply.isSuccess() ? "answered what cannot be read" : "answered " + status;
+        return new Answer.Lost<>(status, what + said(reply), raw);
     }
 
-    private static Duration pause(ResponseEntity<String> answer) {
-        String header = answer.getHeaders().getFirst("Retry-After");
+    private static <T> Answer<T> accepted(JsonNode node, int status, String raw, Function<JsonNode, T> reader) {
+        try {
+            return new Answer.Accepted<>(reader.apply(node), status, raw);
+        } catch (RuntimeException e) {
+            // Whatever a reader stumbles over, it was the ledger that said it.
+            return new Answer.Lost<>(status, "answered what cannot be understood: " + Kept.quoted(raw), raw);
+        }
+    }
+
+    private static Optional<JsonNode> readObject(String body) {
+        try {
+            return Optional.of(JSON.readTree(body)).filter(node -> node.isObject() || node.isArray());
+        } catch (JacksonException e) {
+            return Optional.empty();
+        }
+    }
+
+    private static Duration pause(Reply reply) {
+        String header = reply.headers().getFirst("Retry-After");
         return Duration.ofSeconds(header != null && header.matches("\\d{1,4}") ? Long.parseLong(header) : 1);
     }
 

@@ -11,6 +11,7 @@ import alcabala.accounting.document.StatedTotals;
 import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.document.TaxCombination;
+import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.party.Address;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.setting.Milestone;
@@ -35,9 +36,12 @@ public final class HullworkMapping {
 
     private HullworkMapping() {}
 
-    /// What a record is called in a sentence, such as `document HW-20301`.
-    static String name(String type, JsonNode record) {
-        return type + " " + text(record, type.equals("document") ? "number" : type.equals("site") ? "name" : "code");
+    static Understood.Label label(String type, JsonNode record) {
+        return switch (type) {
+            case "document" -> new Understood.Label(type, text(record, "id"), text(record, "number"));
+            case "site" -> new Understood.Label(type, text(record, "name"), text(record, "name"));
+            default -> new Understood.Label(type, text(record, "code"), text(record, "code"));
+        };
     }
 
     /// Empty for a type of record that Alcabala has no use for.
@@ -59,10 +63,12 @@ public final class HullworkMapping {
             case "document" ->
                 Optional.of(new SourceChange.DocumentChanged(
                         text(record, "id"),
+                        label(type, record).sentence(),
                         milestones(record),
                         text(record, "status").equals("VOID"),
                         record.toString(),
-                        lookup -> Understood.read(SYSTEM, name(type, record), () -> document(record, lookup))));
+                        lookup -> Understood.document(
+                                SYSTEM, label(type, record).sentence(), () -> document(record, lookup))));
             default -> Optional.empty();
         };
     }
@@ -118,6 +124,11 @@ public final class HullworkMapping {
     private static Document document(JsonNode record, SourceLookup lookup) {
         CurrencyUnit currency = CurrencyUnit.of(text(record, "currency"));
         boolean inclusive = record.path("pricesIncludeVat").asBoolean();
+        boolean credit = switch (text(record, "type")) {
+            case "INVOICE" -> false;
+            case "CREDIT_NOTE" -> true;
+            default -> throw new IllegalArgumentException("of an unknown type");
+        };
         List<DocumentLine> lines = new ArrayList<>();
         Money lineTotal = Money.zero(currency);
         for (JsonNode line : record.path("lines")) {
@@ -137,7 +148,9 @@ public final class HullworkMapping {
                 money(record, "vat", currency),
                 money(record, "gross", currency));
         return new Document(
-                text(record, "type").equals("CREDIT_NOTE") ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE,
+                credit ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE,
+                (credit ? TypeCode.CREDIT_NOTE : TypeCode.INVOICE).code(),
+                "",
                 text(record, "number"),
                 LocalDate.parse(text(record, "date")),
                 day(record, "due"),
@@ -148,7 +161,7 @@ public final class HullworkMapping {
                 inclusive ? PriceMode.TAX_INCLUSIVE : PriceMode.NET,
                 TaxRounding.PER_LINE,
                 Ownership.SELLER,
-                Party.named("", "Corvane Boatyards"),
+                lookup.business(),
                 lookup.party(text(record, "customer")),
                 text(record, "corrects"),
                 lines,
@@ -190,7 +203,7 @@ public final class HullworkMapping {
     private static BigDecimal decimal(JsonNode node, String name) {
         return node.path(name).isMissingNode() || node.path(name).isNull()
                 ? BigDecimal.ZERO
-                : node.path(name).asDecimal();
+                : Understood.within(name, node.path(name).asDecimal());
     }
 
     static String text(JsonNode node, String name) {

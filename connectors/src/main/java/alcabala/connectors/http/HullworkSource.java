@@ -1,6 +1,7 @@
 package alcabala.connectors.http;
 
 import alcabala.connectors.Access;
+import alcabala.connectors.SaidNoException;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.source.SourceConnector;
@@ -24,7 +25,7 @@ public final class HullworkSource implements SourceConnector {
                 after,
                 new Understood.Cursor(feed.path("next"), feed.path("more").asBoolean()),
                 feed.path("changes"),
-                change -> HullworkMapping.name(text(change, "type"), change.path("record")),
+                change -> HullworkMapping.label(text(change, "type"), change.path("record")),
                 change -> HullworkMapping.change(text(change, "type"), change.path("record")));
     }
 
@@ -35,14 +36,15 @@ public final class HullworkSource implements SourceConnector {
     @Override
     public void approve(String documentId) {
         Answer<String> answer = http.post(
-                "/documents/" + documentId + "/approval",
+                "/documents/{id}/approval",
                 "{}",
                 null,
-                node -> node.get("status").asString());
+                node -> node.get("status").asString(),
+                documentId);
         switch (answer) {
             case Answer.Accepted<String> accepted -> {}
             case Answer.Refused<String> refused ->
-                throw new UnreachableException(HullworkMapping.SYSTEM, refused.sentence(), null);
+                throw new SaidNoException(HullworkMapping.SYSTEM, refused.sentence());
             case Answer.Later<String> later ->
                 throw new UnreachableException(HullworkMapping.SYSTEM, later.reason(), null);
             case Answer.Lost<String> lost ->

@@ -14,6 +14,7 @@ import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.Access;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
+import alcabala.connectors.Unusable;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerConnector;
@@ -22,6 +23,7 @@ import alcabala.connectors.ledger.LedgerFeed;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.Standing;
+import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
@@ -46,6 +48,7 @@ import tools.jackson.databind.JsonNode;
 public final class InkwellLedger implements LedgerConnector {
     private static final String SYSTEM = "Inkwell";
     private static final int PAGE = 2000;
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
     private final Http http;
 
     /// @param company whose books, by the id that Inkwell gives it
@@ -179,28 +182,29 @@ public final class InkwellLedger implements LedgerConnector {
 
     @Override
     public Optional<LedgerRecord> findPosted(String key) {
-        return request(key).map(InkwellLedger::record);
+        return request(key, InkwellLedger::record);
     }
 
     @Override
     public Optional<Party> findCreatedParty(String key) {
-        return request(key).map(InkwellLedger::party);
+        return request(key, InkwellLedger::party);
     }
 
     @Override
     public Optional<LedgerItem> findCreatedItem(String key) {
-        return request(key).map(InkwellLedger::item);
+        return request(key, InkwellLedger::item);
     }
 
     /// Inkwell keeps its answer to every request that it did.
-    private Optional<JsonNode> request(String key) {
-        return http.find("/requests/{key}", JsonNode.class, key);
+    private <T> Optional<T> request(String key, Function<JsonNode, T> reader) {
+        return http.find("/requests/{key}", JsonNode.class, key)
+                .map(node -> Understood.read(SYSTEM, "its answer to a request", () -> reader.apply(node)));
     }
 
     @Override
     public Optional<LedgerRecord> findByReference(String reference) {
         return http.find("/documents?externalReference={reference}", JsonNode.class, reference)
-                .map(InkwellLedger::record);
+                .map(node -> Understood.read(SYSTEM, "document of " + reference, () -> record(node)));
     }
 
     @Override
@@ -217,16 +221,26 @@ public final class InkwellLedger implements LedgerConnector {
                 new Understood.Cursor(feed.path("next"), feed.path("more").asBoolean());
         cursor.requireOnward(SYSTEM, after);
         List<LedgerRecord> documents = new ArrayList<>();
+        List<Unusable> setAside = new ArrayList<>();
         boolean masters = false;
         for (JsonNode change : changes) {
             JsonNode record = change.path("record");
             if (!text(change, "type").equals("document")) {
                 masters = true;
             } else if (record.isObject()) {
-                documents.add(Understood.read(SYSTEM, "document " + text(record, "number"), () -> record(record)));
+                read(record, documents, setAside);
             }
         }
-        return new LedgerFeed(documents, masters, cursor.next().asLong(), cursor.more());
+        return new LedgerFeed(documents, setAside, masters, cursor.next().asLong(), cursor.more());
+    }
+
+    private static void read(JsonNode record, List<LedgerRecord> documents, List<Unusable> setAside) {
+        Understood.Label label = new Understood.Label("document", text(record, "id"), text(record, "number"));
+        try {
+            documents.add(Understood.read(SYSTEM, label.sentence(), () -> record(record)));
+        } catch (AnswerUnusableException e) {
+            setAside.add(Understood.unusable(label, e.what(), record));
+        }
     }
 
     private static ZoneId zone(String name) {
@@ -278,17 +292,18 @@ public final class InkwellLedger implements LedgerConnector {
         body.put("text", line.description());
         body.put("quantity", line.quantity());
         body.put("unitPrice", line.price());
+        body.put("adjustment", line.adjustment().getAmount());
         body.put("amount", line.amount().getAmount());
         body.put("taxCode", line.taxCode().isEmpty() ? null : line.taxCode());
         return body;
     }
 
     private static LedgerRecord record(JsonNode node) {
-        return Http.JSON.treeToValue(node, LedgerRecord.class);
+        return Http.JSON.treeToValue(node, LedgerRecord.class).complete();
     }
 
     private static Party party(JsonNode node) {
-        return new Party(
+        Party party = new Party(
                 text(node, "id"),
                 text(node, "name"),
                 text(node, "taxIdentifier"),
@@ -297,6 +312,7 @@ public final class InkwellLedger implements LedgerConnector {
                 HullworkMapping.address(node.path("billTo")),
                 HullworkMapping.address(node.path("shipTo")),
                 node.path("active").asBoolean());
+        return Understood.party(party);
     }
 
     private static LedgerAccount account(JsonNode node) {
@@ -317,6 +333,8 @@ public final class InkwellLedger implements LedgerConnector {
                 text(node, "name"),
                 node.path("rate").asDecimal(),
                 known(TaxCategory.class, text(node, "category"), "tax code " + code),
+                node.path("bothSides").asBoolean(),
+                node.path("deductible").isNumber() ? node.path("deductible").asDecimal() : HUNDRED,
                 text(node, "account"),
                 text(node, "inputAccount"),
                 node.path("active").asBoolean());

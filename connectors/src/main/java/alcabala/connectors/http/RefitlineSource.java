@@ -31,7 +31,7 @@ public final class RefitlineSource implements SourceConnector {
                 new Understood.Cursor(
                         registry.path("last"), registry.path("more").asBoolean()),
                 registry.path("entries"),
-                entry -> text(entry, "type") + " " + text(entry, "key"),
+                entry -> new Understood.Label(text(entry, "type"), text(entry, "key"), text(entry, "key")),
                 entry -> change(text(entry, "type"), text(entry, "key"), entry.path("entry")));
     }
 

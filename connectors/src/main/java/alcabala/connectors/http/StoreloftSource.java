@@ -31,7 +31,7 @@ public final class StoreloftSource implements SourceConnector {
                 new Understood.Cursor(
                         feed.path("position"), !feed.path("complete").asBoolean()),
                 feed.path("changes"),
-                change -> text(change, "what") + " " + text(change, "code"),
+                change -> new Understood.Label(text(change, "what"), text(change, "code"), text(change, "code")),
                 change -> change(text(change, "what"), text(change, "code"), change.path("data")));
     }
 

@@ -1,14 +1,21 @@
 package alcabala.connectors.http;
 
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.Limits;
+import alcabala.accounting.party.Party;
 import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.Kept;
 import alcabala.connectors.UnreachableException;
+import alcabala.connectors.Unusable;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceFeed;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 
 /// Reads what an outside system answered. What cannot be understood is said with its place, as a fault of that system
@@ -22,6 +29,8 @@ final class Understood {
             return reading.get();
         } catch (UnreachableException e) {
             throw e;
+        } catch (BeyondLimitsException e) {
+            throw new AnswerUnusableException(system, what + ": " + e.getMessage(), e);
         } catch (ArithmeticException e) {
             throw new AnswerUnusableException(system, "an amount of " + what + " is finer than its currency allows", e);
         } catch (RuntimeException e) {
@@ -29,23 +38,132 @@ final class Understood {
         }
     }
 
-    /// The changes of an app, as each has them under words of its own.
+    /// Within what a document may be at most.
+    static Document document(String system, String what, Supplier<Document> reading) {
+        Document document = read(system, what, reading);
+        Optional<String> beyond = Limits.findExceeded(document);
+        if (beyond.isPresent()) {
+            throw new AnswerUnusableException(system, what + ": " + beyond.get());
+        }
+        return document;
+    }
+
+    /// Asked before anything is computed with it.
+    static BigDecimal within(String name, BigDecimal number) {
+        if (Limits.isBeyond(number)) {
+            throw new BeyondLimitsException(name + " is beyond what is taken in");
+        }
+        return number;
+    }
+
+    /// What a record is.
     ///
-    /// @param name what a change is called in a sentence
+    /// @param ref what identifies it on its source
+    /// @param name by which people know it
+    record Label(String type, String ref, String name) {
+        /// `document HW-20301`.
+        String sentence() {
+            return type + " " + name;
+        }
+    }
+
+    /// The changes of an app, as each has them under words of its own. One that cannot be understood is set aside.
     static SourceFeed feed(
             String system,
             long after,
             Cursor cursor,
             JsonNode changes,
-            Function<JsonNode, String> name,
+            Function<JsonNode, Label> label,
             Function<JsonNode, Optional<SourceChange>> mapping) {
         list(system, "changes", changes);
         cursor.requireOnward(system, after);
         List<SourceChange> read = new ArrayList<>();
         for (JsonNode change : changes) {
-            read(system, name.apply(change), () -> mapping.apply(change)).ifPresent(read::add);
+            Label its = label.apply(change);
+            try {
+                read(system, its.sentence(), () -> understood(change, mapping)).ifPresent(read::add);
+            } catch (AnswerUnusableException e) {
+                read.add(new SourceChange.SetAside(unusable(its, e.what(), change)));
+            }
         }
         return new SourceFeed(read, cursor.next().asLong(), cursor.more());
+    }
+
+    private static Optional<SourceChange> understood(
+            JsonNode change, Function<JsonNode, Optional<SourceChange>> mapping) {
+        requireText(change);
+        Optional<SourceChange> mapped = mapping.apply(change);
+        mapped.flatMap(Understood::findBeyond).ifPresent(beyond -> {
+            throw new BeyondLimitsException(beyond);
+        });
+        return mapped;
+    }
+
+    /// What is kept of a record that cannot be used.
+    static Unusable unusable(Label label, String reason, JsonNode change) {
+        String raw = Kept.text(change.toString());
+        String ref = label.ref().isEmpty() ? Integer.toHexString(raw.hashCode()) : label.ref();
+        return new Unusable(
+                shown(label.type().isEmpty() ? "record" : label.type()),
+                shown(ref),
+                shown(label.sentence().strip()),
+                Kept.quoted(reason),
+                raw);
+    }
+
+    private static String shown(String text) {
+        String fit = Kept.text(text);
+        return fit.length() <= Limits.CODE ? fit : fit.substring(0, Limits.CODE);
+    }
+
+    /// What masters may be at most; a document is looked at once it has been read.
+    private static Optional<String> findBeyond(SourceChange change) {
+        return switch (change) {
+            case SourceChange.PartyChanged c -> findBeyond(c.party());
+            case SourceChange.ItemChanged c -> findLonger(c.code(), c.category(), c.name());
+            case SourceChange.CategoryChanged c -> findLonger(c.code(), "", c.name());
+            case SourceChange.SiteChanged c -> findLonger(c.name(), "", "");
+            case SourceChange.TaxChanged c ->
+                Limits.isRate(c.rate()) ? findLonger(c.code(), "", c.name()) : Optional.of("its rate is none");
+            case SourceChange.DocumentChanged c ->
+                c.id().isBlank() ? Optional.of("it has no id") : findLonger(c.id(), "", "");
+            case SourceChange.SetAside c -> Optional.empty();
+        };
+    }
+
+    private static Optional<String> findBeyond(Party party) {
+        return party.code().isBlank() ? Optional.of("it has no code") : Limits.findExceeded(party);
+    }
+
+    /// This, when it is within what a party may be at most.
+    static Party party(Party party) {
+        findBeyond(party).ifPresent(beyond -> {
+            throw new BeyondLimitsException(beyond);
+        });
+        return party;
+    }
+
+    private static Optional<String> findLonger(String code, String other, String name) {
+        if (code.isBlank()) {
+            return Optional.of("it has no code");
+        }
+        if (code.length() > Limits.CODE || other.length() > Limits.CODE) {
+            return Optional.of("a code is longer than " + Limits.CODE + " characters");
+        }
+        return name.length() > Limits.NAME
+                ? Optional.of("its name is longer than " + Limits.NAME + " characters")
+                : Optional.empty();
+    }
+
+    /// No text column takes NUL or half a character.
+    private static void requireText(JsonNode node) {
+        Stream<String> names = node.isObject() ? node.propertyStream().map(each -> each.getKey()) : Stream.empty();
+        boolean unfit = Stream.concat(names, node.isString() ? Stream.of(node.asString()) : Stream.empty())
+                .anyMatch(text -> text.codePoints().anyMatch(Kept::isUnfit));
+        if (unfit) {
+            throw new BeyondLimitsException("it holds a character that is none");
+        }
+        node.forEach(Understood::requireText);
     }
 
     /// @param of what is listed, such as `accounts`
@@ -63,9 +181,16 @@ final class Understood {
             if (!next.isIntegralNumber()) {
                 throw new AnswerUnusableException(system, "its list of changes does not say where it goes on");
             }
-            if (next.asLong() < after || (more && next.asLong() == after)) {
+            if (!next.canConvertToLong() || next.asLong() < after || (more && next.asLong() == after)) {
                 throw new AnswerUnusableException(system, "its list of changes does not go on after " + after);
             }
+        }
+    }
+
+    /// More of something than a record can have.
+    private static final class BeyondLimitsException extends RuntimeException {
+        BeyondLimitsException(String message) {
+            super(message);
         }
     }
 }

@@ -16,5 +16,13 @@ public sealed interface Answer<T> {
     record Later<T>(int status, Duration pause, String reason) implements Answer<T> {}
 
     /// Nobody knows whether it was done: ask before sending again.
-    record Lost<T>(String reason) implements Answer<T> {}
+    ///
+    /// @param status what came back instead of an answer; 0 for nothing
+    /// @param raw the same as text, as far as it was read
+    record Lost<T>(int status, String reason, String raw) implements Answer<T> {
+        /// When nothing came back.
+        public Lost(String reason) {
+            this(0, reason, "");
+        }
+    }
 }

@@ -1,8 +1,12 @@
 package alcabala.connectors.ledger;
 
+import alcabala.accounting.document.Limits;
+import alcabala.connectors.Kept;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
 
 /// A document as it stands on the ledger.
 public record LedgerRecord(
@@ -21,7 +25,35 @@ public record LedgerRecord(
         BigDecimal paid,
         List<Line> lines,
         List<JournalEntry> journal) {
+    /// This, when it says what a document cannot be without.
+    ///
+    /// @throws IllegalArgumentException when something of it is missing
+    public LedgerRecord complete() {
+        boolean named = isText(id) && isText(number) && isText(kind) && isText(party) && date != null;
+        boolean counted = Stream.of(net, tax, gross, paid).allMatch(LedgerRecord::isSensible);
+        boolean lined =
+                lines != null && lines.stream().allMatch(line -> isText(line.account()) && isSensible(line.amount()));
+        if (!named || !counted || !lined) {
+            throw new IllegalArgumentException("a document without what it cannot be without");
+        }
+        return this;
+    }
 
+    /// Whether its sums are whole minor units of a currency.
+    public boolean isIn(CurrencyUnit currency) {
+        return Stream.of(net, tax, gross, paid)
+                .allMatch(amount -> amount.stripTrailingZeros().scale() <= currency.getDecimalPlaces());
+    }
+
+    private static boolean isText(String text) {
+        return text != null && !text.isBlank() && text.codePoints().noneMatch(Kept::isUnfit);
+    }
+
+    private static boolean isSensible(BigDecimal amount) {
+        return amount != null && !Limits.isBeyond(amount);
+    }
+
+    /// @param adjustment what quantity by price lacks to the amount; null on what was kept before ledgers told it
     public record Line(
             int no,
             String item,
@@ -29,6 +61,7 @@ public record LedgerRecord(
             String text,
             BigDecimal quantity,
             BigDecimal unitPrice,
+            BigDecimal adjustment,
             BigDecimal amount,
             String taxCode) {}
 

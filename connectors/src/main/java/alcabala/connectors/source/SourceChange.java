@@ -5,12 +5,16 @@ import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.setting.Milestone;
+import alcabala.connectors.Unusable;
 import java.math.BigDecimal;
 import java.util.Set;
 import java.util.function.Function;
 
 /// One record of a source as it is now.
 public sealed interface SourceChange {
+    /// One that is set aside.
+    record SetAside(Unusable record) implements SourceChange {}
+
     record SiteChanged(String name) implements SourceChange {}
 
     record PartyChanged(Party party) implements SourceChange {}
@@ -21,10 +25,16 @@ public sealed interface SourceChange {
 
     record TaxChanged(String code, String name, BigDecimal rate, TaxCategory category) implements SourceChange {}
 
+    /// @param name what it is called in a sentence
     /// @param milestones what has happened to it so far
     /// @param raw as it came
     /// @param document the record in our words, once the parties and taxes it names can be looked up
     record DocumentChanged(
-            String id, Set<Milestone> milestones, boolean voided, String raw, Function<SourceLookup, Document> document)
+            String id,
+            String name,
+            Set<Milestone> milestones,
+            boolean voided,
+            String raw,
+            Function<SourceLookup, Document> document)
             implements SourceChange {}
 }

@@ -9,6 +9,7 @@ public interface SourceConnector {
 
     /// Approves a document on its source.
     ///
-    /// @throws alcabala.connectors.UnreachableException when the app does not answer or says no
+    /// @throws alcabala.connectors.UnreachableException when the app does not answer
+    /// @throws alcabala.connectors.SaidNoException when it says no
     void approve(String documentId);
 }

@@ -8,6 +8,9 @@ public interface SourceLookup {
     /// The party, or one that has only its code when the source has not told of it yet.
     Party party(String code);
 
+    /// The business whose records these are, as its own documents name it.
+    Party business();
+
     /// Empty when the source has not told of the item.
     String itemName(String code);
 

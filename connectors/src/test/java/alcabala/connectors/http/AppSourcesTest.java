@@ -7,11 +7,13 @@ import alcabala.accounting.document.LineKind;
 import alcabala.connectors.Access;
 import alcabala.connectors.AccessLostException;
 import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.SaidNoException;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.source.SourceChange.CategoryChanged;
 import alcabala.connectors.source.SourceChange.DocumentChanged;
 import alcabala.connectors.source.SourceChange.ItemChanged;
 import alcabala.connectors.source.SourceChange.PartyChanged;
+import alcabala.connectors.source.SourceChange.SetAside;
 import alcabala.connectors.source.SourceChange.SiteChanged;
 import alcabala.connectors.source.SourceConnector;
 import alcabala.connectors.source.SourceFeed;
@@ -113,20 +115,46 @@ class AppSourcesTest {
                 });
     }
 
-    @ParameterizedTest
+    /// One bad record is set aside with what came of it, and the ones beside it come in.
+    @ParameterizedTest(name = "{1}")
     @CsvSource(
             delimiter = '|',
             quoteCharacter = '~',
             value = {
                 "{\"type\":\"item\",\"record\":{\"code\":\"RIG-1\",\"kind\":\"MAGIC\"}}                     | item RIG-1 cannot be understood",
                 "{\"type\":\"vat-code\",\"record\":{\"code\":\"V9\",\"rate\":\"much\",\"category\":\"S\"}}  | vat-code V9 cannot be understood",
-                "{\"type\":\"document\",\"record\":{\"number\":\"HW-1\",\"finishedOn\":\"yesterday\"}}      | document HW-1 cannot be understood",
+                "{\"type\":\"vat-code\",\"record\":{\"code\":\"V9\",\"rate\":1e400,\"category\":\"S\"}}       | vat-code V9: rate is beyond what is taken in",
+                "{\"type\":\"vat-code\",\"record\":{\"code\":\"V9\",\"rate\":1000.1,\"category\":\"S\"}}      | vat-code V9: its rate is none",
+                "{\"type\":\"document\",\"record\":{\"id\":\"d-1\",\"number\":\"HW-1\",\"finishedOn\":\"yesterday\"}} | document HW-1 cannot be understood",
+                "{\"type\":\"document\",\"record\":{\"number\":\"HW-1\"}}                               | document HW-1: it has no id",
+                "{\"type\":\"customer\",\"record\":{\"code\":\"C-1\",\"name\":\"Pell\\u0000\"}}            | customer C-1: it holds a character that is none",
+                "{\"type\":\"customer\",\"record\":{\"code\":\"C-1\",\"name\":\"\\ud83d\"}}                | customer C-1: it holds a character that is none",
+                "{\"type\":\"customer\",\"record\":{\"code\":\"\"}}                                     | customer : it has no code",
             })
-    void aRecordThatCannotBeUnderstoodIsNamed(String change, String what) {
-        app.answers(200, "{\"changes\":[" + change + "],\"next\":8,\"more\":false}");
-        assertThatThrownBy(() -> sources.get("Hullwork").changes(7, 10))
-                .isInstanceOfSatisfying(
-                        AnswerUnusableException.class, e -> assertThat(e.what()).isEqualTo(what));
+    void aRecordThatCannotBeUsedIsSetAsideAndTheOthersCome(String change, String reason) {
+        app.answers(
+                200,
+                "{\"changes\":[" + change
+                        + ",{\"type\":\"site\",\"record\":{\"name\":\"Saltmere\"}}],\"next\":8,\"more\":false}");
+        SourceFeed feed = sources.get("Hullwork").changes(7, 10);
+        assertThat(feed.changes().getLast()).isEqualTo(new SiteChanged("Saltmere"));
+        assertThat(feed.changes().getFirst()).isInstanceOfSatisfying(SetAside.class, aside -> {
+            assertThat(aside.record().reason()).isEqualTo(reason);
+            assertThat(aside.record().raw()).contains("\"type\"").doesNotContain("\u0000");
+            assertThat(aside.record().ref()).isNotEmpty();
+        });
+    }
+
+    @Test
+    void aNameMayHaveFiveHundredCharactersAndNoMore() {
+        for (int length : new int[] {500, 501}) {
+            app.answers(
+                    200,
+                    "{\"changes\":[{\"type\":\"customer\",\"record\":{\"code\":\"C-1\",\"name\":\"" + "x".repeat(length)
+                            + "\"}}],\"next\":8,\"more\":false}");
+            assertThat(sources.get("Hullwork").changes(7, 10).changes().getFirst())
+                    .isInstanceOf(length == 500 ? PartyChanged.class : SetAside.class);
+        }
     }
 
     /// Their parties and taxes are looked up later, so they are read later; and named all the same.
@@ -172,7 +200,9 @@ class AppSourcesTest {
         sources.get("Hullwork").approve("d-7");
         assertThat(app.asked()).containsExactly("POST /hullwork/api/documents/d-7/approval Bearer yard-key");
         app.answers(422, "{\"code\":\"void\",\"sentence\":\"HW-7 is void.\"}");
-        assertThatThrownBy(() -> sources.get("Hullwork").approve("d-7")).hasMessageContaining("HW-7 is void.");
+        assertThatThrownBy(() -> sources.get("Hullwork").approve("d-7"))
+                .isInstanceOfSatisfying(
+                        SaidNoException.class, no -> assertThat(no.sentence()).isEqualTo("HW-7 is void."));
         app.answers(503, "");
         assertThatThrownBy(() -> sources.get("Hullwork").approve("d-7")).hasMessageContaining("unavailable");
         app.answers(500, "");

@@ -17,6 +17,11 @@ import org.junit.jupiter.api.Test;
 class HullworkMappingTest {
     static final SourceLookup LOOKUP = new SourceLookup() {
         @Override
+        public Party business() {
+            return Party.named("", "Pell Estuary Works");
+        }
+
+        @Override
         public String itemName(String code) {
             return code.isEmpty() ? "" : "Item " + code;
         }

@@ -72,8 +72,6 @@ class InkwellDoorTest {
                 "{} | no list of changes came where one was asked for",
                 "{\"changes\":[]} | its list of changes does not say where it goes on",
                 "{\"changes\":[],\"next\":4,\"more\":true} | its list of changes does not go on after 4",
-                "{\"changes\":[{\"type\":\"document\",\"record\":{\"number\":\"IK-1\",\"date\":\"soon\"}}],\"next\":5,\"more\":false}"
-                        + " | document IK-1 cannot be understood",
             })
     void newsThatCannotBeUnderstoodIsNamed(String body, String what) {
         inkwell.answers(200, body);

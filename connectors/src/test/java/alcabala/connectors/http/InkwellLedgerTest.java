@@ -50,6 +50,10 @@ import tools.jackson.databind.JsonNode;
 /// Every way a ledger can answer, by a real HTTP server that answers so.
 class InkwellLedgerTest {
     private static final Duration IMPATIENT = Duration.ofMillis(400);
+    private static final String RECORD = """
+            {"id":"IN-1","version":1,"number":"HW-1","kind":"invoice","party":"IC-1","date":"2026-11-20","due":null,
+             "pricesIncludeTax":false,"externalReference":"hullwork:d-1","net":10.00,"tax":2.30,"gross":12.30,"paid":0.00,
+             "lines":[],"journal":[{"account":"1100","debit":12.30,"credit":0.00}],"fieldOfTheFuture":1}""";
     private Duration patience = Duration.ofSeconds(20);
     private HttpServer server;
     private Answering answering;
@@ -78,10 +82,7 @@ class InkwellLedgerTest {
 
     @Test
     void anAcceptedDocumentIsReadInFullAndCarriesKeyAndBearer() {
-        answer(201, """
-                {"id":"IN-1","version":1,"number":"HW-1","kind":"invoice","party":"IC-1","date":"2026-11-20","due":null,
-                 "pricesIncludeTax":false,"externalReference":"hullwork:d-1","net":10.00,"tax":2.30,"gross":12.30,"paid":0.00,
-                 "lines":[],"journal":[{"account":"1100","debit":12.30,"credit":0.00}],"fieldOfTheFuture":1}""");
+        answer(201, RECORD);
         Answer<LedgerRecord> answer = post();
         assertThat(answer).isInstanceOf(Answer.Accepted.class);
         LedgerRecord record = ((Answer.Accepted<LedgerRecord>) answer).record();
@@ -113,19 +114,97 @@ class InkwellLedgerTest {
         assertThat(((Answer.Later<LedgerRecord>) post()).pause()).isEqualTo(Duration.ofSeconds(7));
     }
 
+    /// Nobody knows then whether it was done; what came back instead is kept, as far as it can be.
+    @ParameterizedTest(name = "{0} with {1}")
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '~',
+            value = {
+                "500 | oops                           | answered 500: oops",
+                "502 | <html>Bad gateway</html>       | answered 502: <html>Bad gateway</html>",
+                "504 |                                | answered 504",
+                "302 |                                | answered 302",
+                "404 | <html>No such page</html>      | answered 404: <html>No such page</html>",
+                "400 | no                             | answered 400: no",
+                "201 |                                | answered what cannot be read",
+                "201 | <html>a proxy</html>           | answered what cannot be read: <html>a proxy</html>",
+                "201 | \"done\"                     | answered what cannot be read: \"done\"",
+                "201 | {}                             | answered what cannot be understood: {}",
+                "201 | {\"id\":\"IN-1\",\"date\":\"soon\"} | answered what cannot be understood: {\"id\":\"IN-1\",\"date\":\"soon\"}",
+            })
+    void whatIsNoAnswerIsLostAndSaysWhatCame(int status, String body, String reason) {
+        String sent = body == null ? "" : body;
+        answer(status, sent);
+        assertThat(post()).isEqualTo(new Answer.Lost<>(status, reason, sent));
+    }
+
     @ParameterizedTest
-    @ValueSource(ints = {500, 502, 504})
-    void afterAServerErrorNobodyKnowsWhetherItWasDone(int status) {
-        answer(status, "oops");
+    @ValueSource(strings = {"net", "gross", "number", "party", "date", "lines"})
+    void aRecordWithoutWhatItCannotBeWithoutIsNone(String field) {
+        answer(201, RECORD.replaceFirst("\"" + field + "\":(\"[^\"]*\"|[0-9.]+|\\[])", "\"" + field + "\":null"));
         assertThat(post()).isInstanceOf(Answer.Lost.class);
     }
 
     @Test
-    void anAnswerThatDoesNotArriveOrCannotBeReadIsLost() {
+    void anAnswerWithoutEndIsReadUpToASizeAndOneWithoutHasteForAWhile() {
+        byte[] much = new byte[1024 * 1024];
+        java.util.Arrays.fill(much, (byte) ' ');
+        answering = exchange -> {
+            exchange.sendResponseHeaders(exchange.getRequestMethod().equals("GET") ? 200 : 201, 0);
+            try (var body = exchange.getResponseBody()) {
+                for (int megabytes = 0; megabytes < 64; megabytes++) {
+                    body.write(much);
+                }
+            }
+        };
+        assertThat(((Answer.Lost<LedgerRecord>) post()).reason()).isEqualTo("answered more than 4 MB");
+        assertThatThrownBy(() -> ledger().company()).hasMessageContaining("more than 32 MB");
+
+        patience = IMPATIENT;
+        CountDownLatch over = new CountDownLatch(1);
+        answering = exchange -> {
+            exchange.sendResponseHeaders(200, 0);
+            var body = exchange.getResponseBody();
+            try {
+                while (!over.await(50, TimeUnit.MILLISECONDS)) {
+                    body.write(' ');
+                    body.flush();
+                }
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        };
+        assertThat(post()).as("one byte now and then").isInstanceOf(Answer.Lost.class);
+        over.countDown();
+    }
+
+    @Test
+    void whatNoTextColumnTakesIsShownByASignOfItsOwn() {
+        answer(500, "a\u0000b");
+        assertThat(((Answer.Lost<LedgerRecord>) post()).raw()).isEqualTo("a\uFFFDb");
+        answer(422, "{\"code\":\"odd\",\"sentence\":\"no \\u0000 and \\ud800\"}");
+        assertThat(((Answer.Refused<LedgerRecord>) post()).sentence()).isEqualTo("no \uFFFD and \uFFFD");
+    }
+
+    @Test
+    void oneRecordOfItsNewsThatCannotBeUsedIsSetAsideAndTheOthersCome() {
+        String broken = RECORD.replace("12.30,\"paid\"", "1e400,\"paid\"").replace("IN-1", "IN-2");
+        answer(
+                200,
+                "{\"changes\":[{\"type\":\"document\",\"record\":" + broken + "},{\"type\":\"document\",\"record\":"
+                        + RECORD + "}],\"next\":9,\"more\":false}");
+        var feed = ledger().changes(0, 10);
+        assertThat(feed.documents()).extracting(LedgerRecord::id).containsExactly("IN-1");
+        assertThat(feed.setAside())
+                .singleElement()
+                .satisfies(each -> assertThat(each.ref() + " " + each.reason())
+                        .isEqualTo("IN-2 document HW-1 cannot be understood"));
+    }
+
+    @Test
+    void anAnswerThatDoesNotArriveIsLost() {
         answering = exchange -> exchange.sendResponseHeaders(201, 4096);
         assertThat(post()).as("cut off").isInstanceOf(Answer.Lost.class);
-        answer(201, "<html>a proxy</html>");
-        assertThat(post()).as("not JSON").isInstanceOf(Answer.Lost.class);
         answering = exchange -> {
             try {
                 Thread.sleep(IMPATIENT.toMillis() * 3);
@@ -153,8 +232,10 @@ class InkwellLedgerTest {
         assertThat(ledger().findPosted("key-1")).isEmpty();
         answer(500, "{}");
         assertThatThrownBy(() -> ledger().findPosted("key-1")).isInstanceOf(UnreachableException.class);
-        answer(200, "not json");
-        assertThatThrownBy(() -> ledger().findByReference("x")).isInstanceOf(UnreachableException.class);
+        for (String odd : List.of("not json", "", "null")) {
+            answer(200, odd);
+            assertThatThrownBy(() -> ledger().findByReference("x")).isInstanceOf(UnreachableException.class);
+        }
     }
 
     @Test
@@ -304,6 +385,8 @@ class InkwellLedgerTest {
                 .as("the counterpart")
                 .isEqualTo("SHACK-8");
         assertThat(body.get("lines").get(0).get("amount").asDecimal()).isEqualByComparingTo("12.30");
+        assertThat(body.get("lines").get(0).get("unitPrice").asDecimal()).isEqualByComparingTo("0.05");
+        assertThat(body.get("lines").get(0).get("adjustment").asDecimal()).isEqualByComparingTo("-0.20");
         assertThat(body.get("lines").get(1).get("item").isNull()).isTrue();
         assertThat(body.get("lines").get(1).get("taxCode").isNull())
                 .as("no tax on the rounding line")
@@ -317,10 +400,7 @@ class InkwellLedgerTest {
         answering = exchange -> {
             came.add(exchange.getRequestMethod() + " " + exchange.getRequestURI());
             came.add(new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8));
-            send(
-                    exchange,
-                    201,
-                    "{\"id\":\"IN-7\",\"version\":5,\"pricesIncludeTax\":true,\"lines\":[],\"journal\":[]}");
+            send(exchange, 201, RECORD.replace("\"version\":1", "\"version\":5"));
         };
         Standing standing = new Standing("IN-7", 4, "LEDGER-88");
         Answer<LedgerRecord> answer = ledger().change(standing, document(), "IC-1", "hullwork:d-1", "key-2");
@@ -355,10 +435,12 @@ class InkwellLedgerTest {
         assertThat(body.get("kind").asString()).isEqualTo("bill");
         answer(200, """
                 [{"code":"S23","name":"S","rate":23.0000,"category":"S","account":"2200","inputAccount":"1400","active":true},
-                 {"code":"Z0","name":"Z","rate":0,"category":"Z","account":"2200","inputAccount":null,"active":true}]""");
+                 {"code":"Z0","name":"Z","rate":0,"category":"Z","account":"2200","inputAccount":null,"active":true},
+                 {"code":"RC","name":"R","rate":23,"category":"AE","bothSides":true,"deductible":40,"account":"2200","inputAccount":"1400","active":true}]""");
         List<String> accounts = new ArrayList<>();
-        ledger().taxCodes(page -> page.forEach(code -> accounts.add(code.code() + " " + code.inputAccount())));
-        assertThat(accounts).containsExactly("S23 1400", "Z0 ");
+        ledger().taxCodes(page ->
+                page.forEach(code -> accounts.add(code.code() + " " + code.inputAccount() + " " + code.chargedRate())));
+        assertThat(accounts).containsExactly("S23 1400 23", "Z0  0", "RC 1400 0");
     }
 
     private static LedgerDocument numberedByTheLedger() {
@@ -390,10 +472,19 @@ class InkwellLedgerTest {
 
     private static LedgerDocument as(DocumentKind kind, String number) {
         Money gross = Money.parse("EUR 12.30");
-        LedgerLine goods =
-                new LedgerLine("SHK-08", "SHACK-8", "Shackle", BigDecimal.ONE, gross.getAmount(), gross, "4010", "S23");
-        LedgerLine rounding = new LedgerLine(
-                "", "", "Rounding", BigDecimal.ONE, BigDecimal.ZERO, Money.zero(CurrencyUnit.EUR), "6990", "");
+        Money nothing = Money.zero(CurrencyUnit.EUR);
+        LedgerLine goods = new LedgerLine(
+                "SHK-08",
+                "SHACK-8",
+                "Shackle",
+                new BigDecimal("250"),
+                new BigDecimal("0.05"),
+                Money.parse("EUR -0.20"),
+                gross,
+                "4010",
+                "S23");
+        LedgerLine rounding =
+                new LedgerLine("", "", "Rounding", BigDecimal.ONE, BigDecimal.ZERO, nothing, nothing, "6990", "");
         return new LedgerDocument(
                 kind,
                 number,

@@ -1,5 +1,6 @@
 package alcabala.formats.ubl;
 
+import alcabala.accounting.document.Limits;
 import com.helger.xsds.ccts.cct.schemamodule.AmountType;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -11,7 +12,11 @@ import org.joda.money.Money;
 record Amounts(CurrencyUnit currency) {
     static Amounts in(String code) {
         try {
-            return new Amounts(CurrencyUnit.of(code.trim()));
+            CurrencyUnit currency = CurrencyUnit.of(code.trim());
+            if (currency.isPseudoCurrency()) {
+                throw new UblMappingException(currency.getCode() + " is no currency");
+            }
+            return new Amounts(currency);
         } catch (IllegalCurrencyException e) {
             throw new UblMappingException("currency " + code + " is not an ISO 4217 code");
         }
@@ -31,7 +36,17 @@ record Amounts(CurrencyUnit currency) {
     }
 
     Money of(BigDecimal value) {
+        within("an amount", value);
         return Money.of(currency, value, RoundingMode.HALF_UP);
+    }
+
+    /// Asked before anything is computed with it: a number may have a million digits.
+    static BigDecimal within(String what, BigDecimal number) {
+        if (Limits.isBeyond(number)) {
+            throw new UblMappingException(what + " has more than " + Limits.WHOLE_DIGITS + " digits before or "
+                    + Limits.DECIMALS + " after the point");
+        }
+        return number;
     }
 
     boolean isOwn(AmountType amount) {

@@ -7,10 +7,10 @@ import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.Ownership;
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
 import java.util.List;
-import java.util.Objects;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.CreditNoteLineType;
 import oasis.names.specification.ubl.schema.xsd.creditnote_21.CreditNoteType;
 import org.joda.money.Money;
@@ -35,6 +35,8 @@ final class CreditNoteMapping {
         List<AllowanceCharge> extras = Mapping.allowancesAndCharges(file.getAllowanceCharge(), taxes, amounts);
         return new Document(
                 DocumentKind.CREDIT_NOTE,
+                Types.code(file.getCreditNoteTypeCodeValue(), TypeCode.CREDIT_NOTE),
+                "",
                 Parties.text(file.getIDValue()),
                 file.getIssueDateValueLocal(),
                 Mapping.dueDate(null, file.getPaymentMeans()),
@@ -55,7 +57,7 @@ final class CreditNoteMapping {
     }
 
     private DocumentLine line(CreditNoteLineType line) {
-        BigDecimal quantity = Objects.requireNonNullElse(line.getCreditedQuantityValue(), BigDecimal.ONE);
+        BigDecimal quantity = Mapping.quantity(line.getCreditedQuantityValue());
         Money amount = amounts.of(line.getLineExtensionAmount());
         Money adjustment = Mapping.adjustment(line.getAllowanceCharge(), amounts);
         return new DocumentLine(

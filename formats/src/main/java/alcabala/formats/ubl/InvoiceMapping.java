@@ -2,15 +2,13 @@ package alcabala.formats.ubl;
 
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
-import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.Ownership;
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
 import java.util.List;
-import java.util.Objects;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.InvoiceLineType;
 import oasis.names.specification.ubl.schema.xsd.invoice_21.InvoiceType;
 import org.joda.money.Money;
@@ -33,8 +31,11 @@ final class InvoiceMapping {
 
     private Document document() {
         List<AllowanceCharge> extras = Mapping.allowancesAndCharges(file.getAllowanceCharge(), taxes, amounts);
+        String type = Types.code(file.getInvoiceTypeCodeValue(), TypeCode.INVOICE);
         return new Document(
-                DocumentKind.INVOICE,
+                Types.ofInvoice(type),
+                type,
+                "",
                 Parties.text(file.getIDValue()),
                 file.getIssueDateValueLocal(),
                 Mapping.dueDate(file.getDueDateValueLocal(), file.getPaymentMeans()),
@@ -55,12 +56,12 @@ final class InvoiceMapping {
     }
 
     private DocumentLine line(InvoiceLineType line) {
-        BigDecimal quantity = Objects.requireNonNullElse(line.getInvoicedQuantityValue(), BigDecimal.ONE);
+        BigDecimal quantity = Mapping.quantity(line.getInvoicedQuantityValue());
         Money amount = amounts.of(line.getLineExtensionAmount());
         Money adjustment = Mapping.adjustment(line.getAllowanceCharge(), amounts);
         return new DocumentLine(
                 Parties.text(line.getIDValue()),
-                LineKind.GOODS,
+                Types.kindOfLines(file.getInvoiceTypeCodeValue()),
                 Mapping.item(line.getItem()),
                 Mapping.description(line.getItem()),
                 "",

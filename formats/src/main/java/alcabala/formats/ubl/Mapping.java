@@ -47,7 +47,10 @@ final class Mapping {
                 amounts.of(stated.getChargeTotalAmount(), sum(extras, true, amounts)),
                 net,
                 tax,
-                gross);
+                gross,
+                prepaid,
+                rounding,
+                payable);
     }
 
     private static Money sum(List<AllowanceCharge> extras, boolean charges, Amounts amounts) {
@@ -107,14 +110,19 @@ final class Mapping {
     /// A line without a price states its amount alone: the price is then the amount over the quantity.
     static BigDecimal price(PriceType price, Money amount, Money adjustment, BigDecimal quantity) {
         if (price != null) {
-            return price.getPriceAmountValue();
+            return Amounts.within("a price", price.getPriceAmountValue());
         }
         BigDecimal whole = amount.minus(adjustment).getAmount();
         return quantity.signum() == 0 ? whole : whole.divide(quantity, java.math.MathContext.DECIMAL64);
     }
 
     static BigDecimal baseQuantity(PriceType price) {
-        return price == null || price.getBaseQuantityValue() == null ? BigDecimal.ONE : price.getBaseQuantityValue();
+        return quantity(price == null ? null : price.getBaseQuantityValue());
+    }
+
+    /// One where none is stated.
+    static BigDecimal quantity(BigDecimal stated) {
+        return stated == null ? BigDecimal.ONE : Amounts.within("a quantity", stated);
     }
 
     static LocalDate dueDate(LocalDate stated, List<PaymentMeansType> means) {

@@ -41,7 +41,7 @@ final class Taxes {
                 BigDecimal percent = each.getPercentValue();
                 subtotals.add(new TaxSubtotal(
                         TaxCombination.of(tax(each.getTaxCategory(), percent)),
-                        amounts.of(each.getTaxableAmount()),
+                        amounts.of(each.getTaxableAmount(), null),
                         amounts.of(each.getTaxAmount())));
             }
         }
@@ -79,6 +79,7 @@ final class Taxes {
         BigDecimal percent = category.getPercentValue() != null
                 ? category.getPercentValue()
                 : Objects.requireNonNullElse(percentBeside, BigDecimal.ZERO);
+        Amounts.within("a rate of tax", percent);
         TaxCategory letter = letter(Parties.text(category.getIDValue()), percent);
         String scheme = category.getTaxScheme() == null
                 ? ""

@@ -1,6 +1,7 @@
 package alcabala.formats.ubl;
 
 import alcabala.accounting.document.Document;
+import alcabala.accounting.document.Limits;
 import alcabala.formats.Problem;
 import alcabala.formats.Problem.Code;
 import alcabala.formats.ReadResult;
@@ -51,7 +52,10 @@ public final class UblReader {
                     errors.getAllErrors().stream().map(UblReader::problem).toList());
         }
         try {
-            return new ReadResult.Read(mapping.apply(parsed));
+            Document document = mapping.apply(parsed);
+            return Limits.findExceeded(document)
+                    .map(what -> unreadable(new Problem(Code.BEYOND_LIMITS, 0, 0, what)))
+                    .orElseGet(() -> new ReadResult.Read(document));
         } catch (UblMappingException e) {
             return unreadable(new Problem(Code.INVALID, 1, 1, e.getMessage()));
         }

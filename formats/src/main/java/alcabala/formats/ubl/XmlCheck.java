@@ -4,6 +4,7 @@ import alcabala.formats.Problem;
 import alcabala.formats.Problem.Code;
 import java.io.ByteArrayInputStream;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import javax.xml.namespace.QName;
 import javax.xml.stream.Location;
 import javax.xml.stream.XMLInputFactory;
@@ -14,6 +15,9 @@ import javax.xml.stream.XMLStreamReader;
 /// A first pass over the bytes that resolves nothing: well-formed, no DOCTYPE, and what the root element is.
 final class XmlCheck {
     private static final XMLInputFactory FACTORY = factory();
+    private static final Pattern NUMBERS = Pattern.compile(".*(Amount|Quantity|Percent|Numeric|Rate|Measure)");
+    private static final int LONGEST_NUMBER = 64;
+    private static final int NO_NUMBER = -1;
 
     private XmlCheck() {}
 
@@ -30,6 +34,7 @@ final class XmlCheck {
     static Outcome check(byte[] bytes) {
         XMLStreamReader reader = null;
         QName root = null;
+        int digits = NO_NUMBER;
         try {
             reader = FACTORY.createXMLStreamReader(new ByteArrayInputStream(bytes));
             while (reader.hasNext()) {
@@ -37,8 +42,13 @@ final class XmlCheck {
                 if (event == XMLStreamConstants.DTD) {
                     return Outcome.failed(Code.DOCTYPE, reader.getLocation(), "");
                 }
-                if (event == XMLStreamConstants.START_ELEMENT && root == null) {
-                    root = reader.getName();
+                root = root == null && event == XMLStreamConstants.START_ELEMENT ? reader.getName() : root;
+                digits = digits(reader, event, digits);
+                if (digits > LONGEST_NUMBER) {
+                    return Outcome.failed(
+                            Code.BEYOND_LIMITS,
+                            reader.getLocation(),
+                            "a number has more than " + LONGEST_NUMBER + " characters");
                 }
             }
             return new Outcome(Optional.ofNullable(root), Optional.empty());
@@ -47,6 +57,17 @@ final class XmlCheck {
         } finally {
             close(reader);
         }
+    }
+
+    /// How long the number is that is being read: to compute with one of a million digits takes minutes.
+    private static int digits(XMLStreamReader reader, int event, int before) {
+        return switch (event) {
+            case XMLStreamConstants.START_ELEMENT ->
+                NUMBERS.matcher(reader.getLocalName()).matches() ? 0 : NO_NUMBER;
+            case XMLStreamConstants.END_ELEMENT -> NO_NUMBER;
+            case XMLStreamConstants.CHARACTERS -> before == NO_NUMBER ? NO_NUMBER : before + reader.getTextLength();
+            default -> before;
+        };
     }
 
     /// A file that began well and whose end the parser did not find was cut off on its way.

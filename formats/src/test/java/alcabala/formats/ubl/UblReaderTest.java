@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.document.LineKind;
 import alcabala.formats.Problem;
 import alcabala.formats.Problem.Code;
 import alcabala.formats.ReadResult;
@@ -21,6 +23,7 @@ import java.util.stream.Stream;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
@@ -105,6 +108,61 @@ class UblReaderTest {
                 Code.INVALID);
         assertThat(invalid.line()).isGreaterThan(1);
         assertProblem(new String(bytes(TRIVIAL), StandardCharsets.UTF_8).replace("CAD", "XQQ"), Code.INVALID);
+    }
+
+    @ParameterizedTest(name = "type {0}: {1}, lines {2}")
+    @CsvSource({
+        "380, INVOICE, GOODS",
+        "381, CREDIT_NOTE, GOODS",
+        "261, CREDIT_NOTE, GOODS",
+        "384, INVOICE, GOODS",
+        "386, INVOICE, ADVANCE",
+        "389, INVOICE, GOODS",
+        "325, INVOICE, GOODS"
+    })
+    void whatAnInvoiceSaysItIs(String code, DocumentKind kind, LineKind lines) throws Exception {
+        String whole = new String(bytes(FULL), StandardCharsets.UTF_8);
+        Document document =
+                document(reader.read(whole.replaceFirst("(<cbc:InvoiceTypeCode[^>]*>)380<", "$1" + code + "<")
+                        .getBytes(StandardCharsets.UTF_8)));
+        assertThat(document.typeCode()).isEqualTo(code);
+        assertThat(document.kind()).isEqualTo(kind);
+        assertThat(document.lines()).extracting(DocumentLine::kind).containsOnly(lines);
+        assertThat(document.findType().isPresent()).as("understood").isEqualTo(!code.equals("325"));
+    }
+
+    @Test
+    void whatIsPrepaidRoundedAndPayableIsKept() throws Exception {
+        Document document = document(reader.read(bytes(FULL)));
+        assertThat(document.totals().prepaid()).hasToString("EUR 1000.00");
+        assertThat(document.totals().rounding()).hasToString("EUR 0.30");
+        assertThat(document.totals().payable()).hasToString("EUR 729.00");
+    }
+
+    /// Twelve digits before the point are beyond, eleven are not; so with decimals, and with a number of a million
+    /// digits.
+    @Test
+    void whatNoDocumentCanStateIsNamedAndNotComputedWith() throws Exception {
+        String whole = new String(bytes(FULL), StandardCharsets.UTF_8);
+        assertPrice(whole, "99999999999.99", true);
+        assertPrice(whole, "100000000000", false);
+        assertPrice(whole, "0.123456789012", true);
+        assertPrice(whole, "0.1234567890123", false);
+        assertPrice(whole, "1" + "0".repeat(1_000_000), false);
+        assertProblem(whole.replaceFirst("(?s)(<cbc:ID>)TOSL108<", "$1" + "9".repeat(201) + "<"), Code.BEYOND_LIMITS);
+        assertProblem(whole.replaceFirst("<cbc:IssueDate>.*?<", "<cbc:IssueDate>1899-12-31<"), Code.BEYOND_LIMITS);
+        assertProblem(whole.replaceFirst("<cbc:IssueDate>.*?<", "<cbc:IssueDate>2200-01-01<"), Code.BEYOND_LIMITS);
+        assertProblem(whole.replaceAll("(<cbc:Percent>).*?<", "$11000.01<"), Code.BEYOND_LIMITS);
+        assertProblem(
+                whole.replace("currencyID=\"EUR\"", "currencyID=\"XXX\"").replace(">EUR<", ">XXX<"), Code.INVALID);
+    }
+
+    private void assertPrice(String whole, String price, boolean readable) {
+        byte[] file = whole.replaceFirst("(<cbc:PriceAmount[^>]*>)[^<]*<", "$1" + price + "<")
+                .getBytes(StandardCharsets.UTF_8);
+        assertThat(reader.read(file) instanceof ReadResult.Read)
+                .as(price.substring(0, 3))
+                .isEqualTo(readable);
     }
 
     @Test

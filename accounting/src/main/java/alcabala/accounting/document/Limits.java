@@ -1,0 +1,162 @@
+package alcabala.accounting.document;
+
+import alcabala.accounting.party.Party;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.joda.money.Money;
+
+/// What a document may be at most. No real one comes near; what is beyond was damaged on its way, or is meant to do
+/// harm,
+/// and would overflow or fill a table.
+public final class Limits {
+    public static final int CODE = 200;
+    public static final int NAME = 500;
+    public static final int TEXT = 20_000;
+    public static final int LINES = 10_000;
+    /// Digits before the decimal separator, of an amount, a quantity or a price.
+    public static final int WHOLE_DIGITS = 11;
+    /// Digits after it, of a quantity, a price or a rate.
+    public static final int DECIMALS = 12;
+    private static final BigDecimal HIGHEST_RATE = BigDecimal.valueOf(1000);
+    private static final int FIRST_YEAR = 1900;
+    private static final int LAST_YEAR = 2199;
+
+    private Limits() {}
+
+    /// The first thing that is beyond, as a clause such as `its number is longer than 200 characters`; empty when
+    /// nothing
+    /// is.
+    public static Optional<String> findExceeded(Document document) {
+        return first(List.of(header(document), parties(document), lines(document), sums(document)));
+    }
+
+    private static Optional<String> header(Document document) {
+        if (document.number().isBlank()) {
+            return Optional.of("it has no number");
+        }
+        return first(List.of(
+                longer("its number", document.number(), CODE),
+                longer("the number it names", document.precedingNumber(), CODE),
+                longer("its site", document.site(), CODE),
+                longer("its note", document.note(), TEXT),
+                day("its date", document.issueDate()),
+                day("the day it is due", document.dueDate()),
+                day("its day of delivery", document.deliveryDate()),
+                document.issueDate() == null ? Optional.of("it has no date") : Optional.empty(),
+                document.currency().isPseudoCurrency()
+                        ? Optional.of(document.currency().getCode() + " is no currency")
+                        : Optional.empty()));
+    }
+
+    private static Optional<String> parties(Document document) {
+        return Stream.of(document.seller(), document.buyer())
+                .map(Limits::findExceeded)
+                .flatMap(Optional::stream)
+                .findFirst();
+    }
+
+    public static Optional<String> findExceeded(Party party) {
+        return first(List.of(
+                longer("the code of party " + party.name(), party.code(), CODE),
+                longer("the name of party " + party.code(), party.name(), NAME),
+                longer("the tax identifier of party " + party.code(), party.taxIdentifier(), CODE),
+                longer("the e-mail address of party " + party.code(), party.email(), NAME),
+                longer("the phone number of party " + party.code(), party.phone(), CODE)));
+    }
+
+    private static Optional<String> lines(Document document) {
+        if (document.lines().size() > LINES) {
+            return Optional.of("it has more than " + LINES + " lines");
+        }
+        return document.lines().stream()
+                .map(Limits::line)
+                .flatMap(Optional::stream)
+                .findFirst();
+    }
+
+    private static Optional<String> line(DocumentLine line) {
+        String on = " on line " + line.id();
+        return first(List.of(
+                longer("the name of a line", line.id(), CODE),
+                longer("the item" + on, line.item(), CODE),
+                longer("the category" + on, line.category(), CODE),
+                longer("the text" + on, line.description(), TEXT),
+                longer("the note" + on, line.note(), TEXT),
+                beyond("the quantity" + on, line.quantity()),
+                beyond("the base quantity" + on, line.baseQuantity()),
+                beyond("the price" + on, line.price()),
+                beyond("the amount" + on, line.amount()),
+                beyond("the allowance or charge" + on, line.adjustment()),
+                taxes(line.tax())));
+    }
+
+    private static Optional<String> taxes(TaxCombination combination) {
+        return combination.taxes().stream()
+                .flatMap(tax -> first(List.of(
+                                longer("the code of a tax", tax.code(), CODE),
+                                tax.rate().signum() < 0 || tax.rate().compareTo(HIGHEST_RATE) > 0
+                                        ? Optional.of("the rate of tax " + tax.code() + " is not between 0 and 1000")
+                                        : beyond("the rate of tax " + tax.code(), tax.rate())))
+                        .stream())
+                .findFirst();
+    }
+
+    private static Optional<String> sums(Document document) {
+        StatedTotals totals = document.totals();
+        Stream<Money> stated = Stream.of(
+                totals.lines(),
+                totals.allowances(),
+                totals.charges(),
+                totals.net(),
+                totals.tax(),
+                totals.gross(),
+                totals.prepaid(),
+                totals.rounding(),
+                totals.payable());
+        Stream<Money> extras = document.allowancesAndCharges().stream().map(AllowanceCharge::amount);
+        Stream<Money> taxes = document.taxes().stream()
+                .flatMap(group -> Stream.concat(group.findTaxable().stream(), Stream.of(group.amount())));
+        return Stream.of(stated, extras, taxes)
+                .flatMap(amounts -> amounts)
+                .map(amount -> beyond("one of its sums", amount))
+                .flatMap(Optional::stream)
+                .findFirst();
+    }
+
+    private static Optional<String> longer(String what, String text, int most) {
+        return text.length() > most ? Optional.of(what + " is longer than " + most + " characters") : Optional.empty();
+    }
+
+    private static Optional<String> day(String what, LocalDate day) {
+        boolean sensible = day == null || (day.getYear() >= FIRST_YEAR && day.getYear() <= LAST_YEAR);
+        return sensible ? Optional.empty() : Optional.of(what + " is not between 1900 and 2199");
+    }
+
+    private static Optional<String> beyond(String what, Money amount) {
+        return isBeyond(amount.getAmount()) ? Optional.of(what + " is beyond what is taken in") : Optional.empty();
+    }
+
+    private static Optional<String> beyond(String what, BigDecimal number) {
+        return isBeyond(number) ? Optional.of(what + " is beyond what is taken in") : Optional.empty();
+    }
+
+    /// Cheap for any number, however absurd, so that a reader can ask before it computes.
+    public static boolean isBeyond(BigDecimal number) {
+        if (number.precision() - (long) number.scale() > WHOLE_DIGITS) {
+            return true;
+        }
+        return number.scale() > DECIMALS && number.stripTrailingZeros().scale() > DECIMALS;
+    }
+
+    /// In percent.
+    public static boolean isRate(BigDecimal rate) {
+        return !isBeyond(rate) && rate.signum() >= 0 && rate.compareTo(HIGHEST_RATE) <= 0;
+    }
+
+    private static Optional<String> first(List<Optional<String>> found) {
+        return found.stream().flatMap(Optional::stream).findFirst();
+    }
+}

@@ -1,0 +1,27 @@
+package alcabala.formats.ubl;
+
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.TypeCode;
+
+/// What a file says it is (EN 16931 BT-3), beside what its root element says.
+final class Types {
+    private Types() {}
+
+    /// The code as it stands in the file; one that states none is what its root element says.
+    static String code(String stated, TypeCode otherwise) {
+        String code = Parties.text(stated);
+        return code.isEmpty() ? otherwise.code() : code;
+    }
+
+    /// An invoice may say that it is a credit note.
+    static DocumentKind ofInvoice(String code) {
+        boolean credit = TypeCode.find(code).filter(TypeCode::isCredit).isPresent();
+        return credit ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE;
+    }
+
+    /// Everything on a prepayment invoice is an advance.
+    static LineKind kindOfLines(String stated) {
+        return Parties.text(stated).equals(TypeCode.PREPAYMENT.code()) ? LineKind.ADVANCE : LineKind.GOODS;
+    }
+}
