@@ -55,7 +55,8 @@ class ApiFilter extends OncePerRequestFilter {
             refuse(response, 401, "key-wrong", "The access key or token is missing, wrong, or past its time.");
             return;
         }
-        switch (faults.take(system, request.getMethod().equals("GET"))) {
+        Fault fault = faults.take(system, request.getMethod().equals("GET"));
+        switch (fault) {
             case NONE -> chain.doFilter(request, response);
             case SLOW -> {
                 pause();
@@ -64,6 +65,11 @@ class ApiFilter extends OncePerRequestFilter {
             case UNAVAILABLE -> refuse(response, 503, "unavailable", "The service is down for maintenance.");
             case REQUEST_LIMIT -> limit(system, request, response, chain);
             case ANSWER_LOST -> loseAnswer(request, response, chain);
+            case SERVER_ERROR, HTML_PAGE, REDIRECT -> OddAnswers.instead(fault, response);
+            case EMPTY_ANSWER, UNREADABLE_ANSWER, HUGE_ANSWER, SLOW_ANSWER -> {
+                chain.doFilter(request, new ContentCachingResponseWrapper(response));
+                OddAnswers.after(fault, response);
+            }
         }
     }
 

@@ -6,7 +6,14 @@ public enum Fault {
     SLOW("answers after three seconds"),
     UNAVAILABLE("answers 503 and does nothing"),
     ANSWER_LOST("does the work, then the answer is lost"),
-    REQUEST_LIMIT("takes ten requests in ten seconds");
+    REQUEST_LIMIT("takes ten requests in ten seconds"),
+    SERVER_ERROR("answers 500 and does nothing"),
+    HTML_PAGE("answers with a web page and does nothing"),
+    REDIRECT("sends everybody elsewhere and does nothing"),
+    EMPTY_ANSWER("does the work and answers nothing"),
+    UNREADABLE_ANSWER("does the work and answers half a sentence"),
+    HUGE_ANSWER("does the work and does not stop answering"),
+    SLOW_ANSWER("does the work and answers a letter a second");
 
     private final String says;
 

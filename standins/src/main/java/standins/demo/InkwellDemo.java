@@ -48,15 +48,25 @@ final class InkwellDemo {
         }
         for (String[] part : rows(taxCodes)) {
             jdbc.sql("""
-                    insert into inkwell_tax_code (code, name, rate, category, account, input_account)
-                    values (:code, :name, :rate, :category, :account, nullif(:input, ''))""")
+                    insert into inkwell_tax_code (code, name, rate, category, account, input_account, both_sides, deductible)
+                    values (:code, :name, :rate, :category, :account, nullif(:input, ''), :both, :deductible)""")
                     .params(Map.of(
-                            "code", part[0],
-                            "name", part[1],
-                            "rate", new BigDecimal(part[2]),
-                            "category", part[3],
-                            "account", part[4],
-                            "input", part.length > 5 ? part[5] : ""))
+                            "code",
+                            part[0],
+                            "name",
+                            part[1],
+                            "rate",
+                            new BigDecimal(part[2]),
+                            "category",
+                            part[3],
+                            "account",
+                            part[4],
+                            "input",
+                            part.length > 5 ? part[5] : "",
+                            "both",
+                            part.length > 6,
+                            "deductible",
+                            part.length > 6 ? new BigDecimal(part[7]) : new BigDecimal("100")))
                     .update();
         }
         for (String[] part : rows(parties)) {
@@ -136,7 +146,9 @@ final class InkwellDemo {
             R13|Reduced 13.5 %|13.5|S|2200|1400
             Z0|Zero-rated|0|Z|2200|1400
             E0|Exempt|0|E|2200|1400
-            RC0|Reverse charge, other member states|0|AE|2200|1400""";
+            RC0|Reverse charge, other member states|0|AE|2200|1400
+            RC23|Reverse charge 23 %, purchases|23|AE|2200|1400|both-sides|100
+            RC23H|Reverse charge 23 %, half reclaimed|23|AE|2200|1400|both-sides|50""";
     private static final String PARTIES = """
             IC-1001|Ostrander and Daughter Ltd||
             IC-1002|Pell Estuary Trust|IE7710243F|office@pell.estuary.trust.example

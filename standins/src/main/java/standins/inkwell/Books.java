@@ -31,16 +31,26 @@ public final class Books {
 
     public record Account(String code, String name, String type, boolean active, int version) {}
 
+    /// @param bothSides whether purchases are booked with the tax as owed and as reclaimed at once, and nothing is
+    /// charged
+    /// @param deductible how much of such a tax may be reclaimed, in percent; the rest is cost
     /// @param inputAccount where tax on purchases is posted; null when the code is for sales only
     public record TaxCode(
             String code,
             String name,
             BigDecimal rate,
             String category,
+            boolean bothSides,
+            BigDecimal deductible,
             String account,
             String inputAccount,
             boolean active,
-            int version) {}
+            int version) {
+        /// What the other party is charged.
+        BigDecimal charged() {
+            return bothSides ? BigDecimal.ZERO : rate;
+        }
+    }
 
     /// A customer, a supplier, or both.
     public record Party(
@@ -188,6 +198,11 @@ public final class Books {
         }
     }
 
+    /// Quantity by price, halves away from zero, and the adjustment give the amount.
+    ///
+    /// @param quantity null for one
+    /// @param unitPrice null for whatever the amount comes to
+    /// @param adjustment null for none
     /// @param taxCode null for a line that no tax is computed on
     public record DraftLine(
             String item,
@@ -195,8 +210,35 @@ public final class Books {
             String text,
             BigDecimal quantity,
             BigDecimal unitPrice,
+            BigDecimal adjustment,
             BigDecimal amount,
-            String taxCode) {}
+            String taxCode) {
+        /// Without an adjustment.
+        public DraftLine(
+                String item,
+                String account,
+                String text,
+                BigDecimal quantity,
+                BigDecimal unitPrice,
+                BigDecimal amount,
+                String taxCode) {
+            this(item, account, text, quantity, unitPrice, null, amount, taxCode);
+        }
+
+        public DraftLine {
+            quantity = quantity == null ? BigDecimal.ONE : quantity;
+            unitPrice = unitPrice == null ? amount : unitPrice;
+            adjustment = adjustment == null ? BigDecimal.ZERO : adjustment;
+        }
+
+        BigDecimal computed() {
+            return product(quantity, unitPrice).add(adjustment);
+        }
+    }
+
+    private static BigDecimal product(BigDecimal quantity, BigDecimal price) {
+        return quantity.multiply(price).setScale(2, java.math.RoundingMode.HALF_UP);
+    }
 
     public record Line(
             int no,
@@ -205,12 +247,14 @@ public final class Books {
             String text,
             BigDecimal quantity,
             BigDecimal unitPrice,
+            BigDecimal adjustment,
             BigDecimal amount,
             BigDecimal net,
             String taxCode) {
-        /// As it would be sent, at some amount.
+        /// As it would be sent, at some amount; what changes is the adjustment.
         public DraftLine at(BigDecimal other) {
-            return new DraftLine(item, account, text, quantity, unitPrice, other, taxCode);
+            BigDecimal rest = other.subtract(product(quantity, unitPrice));
+            return new DraftLine(item, account, text, quantity, unitPrice, rest, other, taxCode);
         }
     }
 

@@ -125,7 +125,8 @@ public class Masters {
 
     public List<TaxCode> taxCodes(String after, int limit) {
         return page("""
-                select code, name, rate, category, account, input_account, active, version from inkwell_tax_code
+                select code, name, rate, category, both_sides, deductible, account, input_account, active, version
+                from inkwell_tax_code
                 where code > :after order by code""").apply(after, limit).query(TaxCode.class).list();
     }
 

@@ -239,6 +239,18 @@ public class Posting {
         if (line.amount() == null || line.amount().stripTrailingZeros().scale() > 2) {
             throw Refusal.unprocessable("amount-invalid", "An amount has at most two decimals.");
         }
+        if (line.computed().compareTo(line.amount()) != 0) {
+            throw Refusal.unprocessable(
+                    "line-amount",
+                    "“%s”: %s × %s and %s are %s, not %s."
+                            .formatted(
+                                    line.text(),
+                                    line.quantity().toPlainString(),
+                                    line.unitPrice().toPlainString(),
+                                    line.adjustment().toPlainString(),
+                                    line.computed().toPlainString(),
+                                    line.amount().toPlainString()));
+        }
         if (line.item() != null && masters.findItem(line.item()).isEmpty()) {
             throw Refusal.unprocessable("item-unknown", "There is no item " + line.item() + ".");
         }
@@ -264,7 +276,7 @@ public class Posting {
 
     private TaxOfInkwell.Result compute(Draft draft) {
         Map<String, BigDecimal> rates =
-                masters.taxCodes().stream().collect(Collectors.toMap(TaxCode::code, TaxCode::rate));
+                masters.taxCodes().stream().collect(Collectors.toMap(TaxCode::code, TaxCode::charged));
         boolean perLine = Companies.open().taxRounding().equals("per-line");
         return TaxOfInkwell.compute(draft.lines(), draft.pricesIncludeTax(), rates, perLine);
     }
@@ -299,14 +311,15 @@ public class Posting {
             values.put("item", line.item());
             values.put("account", line.account());
             values.put("text", line.text() == null ? "" : line.text());
-            values.put("quantity", line.quantity() == null ? BigDecimal.ONE : line.quantity());
-            values.put("price", line.unitPrice() == null ? line.amount() : line.unitPrice());
+            values.put("quantity", line.quantity());
+            values.put("price", line.unitPrice());
+            values.put("adjustment", line.adjustment());
             values.put("amount", line.amount());
             values.put("net", tax.nets().get(i));
             values.put("taxCode", line.taxCode());
             jdbc.sql("""
-                    insert into inkwell_line (document, no, item, account, text, quantity, unit_price, amount, net, tax_code)
-                    values (:document, :no, :item, :account, :text, :quantity, :price, :amount, :net, :taxCode)""").params(values).update();
+                    insert into inkwell_line (document, no, item, account, text, quantity, unit_price, adjustment, amount, net, tax_code)
+                    values (:document, :no, :item, :account, :text, :quantity, :price, :adjustment, :amount, :net, :taxCode)""").params(values).update();
         }
     }
 
@@ -324,7 +337,23 @@ public class Posting {
                 .filter(each -> each.getValue().signum() != 0)
                 .forEach(each -> sides.merge(
                         taxAccount(codes.get(each.getKey()), kind), times(each.getValue(), -sign), BigDecimal::add));
+        if (!kind.isSale()) {
+            bookBothSides(draft, tax, codes, sides, sign);
+        }
         writeJournal(id, draft.date(), draft.kind() + " " + draft.number(), sides);
+    }
+
+    /// The tax that the supplier did not charge: owed, reclaimed as far as it may be, and otherwise cost.
+    private static void bookBothSides(
+            Draft draft, TaxOfInkwell.Result tax, Map<String, TaxCode> codes, Map<String, BigDecimal> sides, int sign) {
+        boolean perLine = Companies.open().taxRounding().equals("per-line");
+        for (ReverseCharge charge : ReverseCharge.of(draft.lines(), tax.nets(), codes, perLine)) {
+            sides.merge(charge.code().account(), times(charge.tax(), sign), BigDecimal::add);
+            sides.merge(taxAccount(charge.code(), Kind.BILL), times(charge.reclaimed(), -sign), BigDecimal::add);
+            for (int i = 0; i < draft.lines().size(); i++) {
+                sides.merge(draft.lines().get(i).account(), times(charge.costs().get(i), -sign), BigDecimal::add);
+            }
+        }
     }
 
     private static String taxAccount(TaxCode code, Kind kind) {
@@ -392,7 +421,8 @@ public class Posting {
     private Document document(Head head) {
         List<Books.Line> lines =
                 jdbc.sql("""
-                select no, item, account, text, quantity, unit_price, amount, net, tax_code
+                select no, item, account, text, trim_scale(quantity) as quantity, trim_scale(unit_price) as unit_price, adjustment,
+                    amount, net, tax_code
                 from inkwell_line where document = :id order by no""").param("id", head.id()).query(Books.Line.class).list();
         List<Books.JournalLine> journal = jdbc.sql("""
                 select l.account, l.debit, l.credit from inkwell_journal j join inkwell_journal_line l on l.journal = j.id

@@ -8,10 +8,10 @@ import java.util.List;
 import java.util.Map;
 
 /// Inkwell's own tax, half away from zero: per document and code, or line by line, as the company has it set. With
-/// tax-inclusive prices the tax of a code is spread
-/// over its lines in proportion to their size, by largest remainder, and each line's net is what is left.
+/// tax-inclusive prices the tax of a code is spread over its lines in proportion to their amounts, by largest
+/// remainder,
+/// and each line's net is what is left.
 final class TaxOfInkwell {
-    private static final BigDecimal CENT = new BigDecimal("0.01");
     private static final BigDecimal HUNDRED = new BigDecimal("100");
 
     /// @param nets one for each line
@@ -69,30 +69,12 @@ final class TaxOfInkwell {
     }
 
     private static void takeOut(String code, BigDecimal tax, List<Books.DraftLine> lines, List<BigDecimal> nets) {
-        List<Integer> own = new ArrayList<>();
-        BigDecimal size = BigDecimal.ZERO;
-        for (int i = 0; i < lines.size(); i++) {
-            if (code.equals(lines.get(i).taxCode())) {
-                own.add(i);
-                size = size.add(lines.get(i).amount().abs());
-            }
-        }
-        if (size.signum() == 0) {
-            return;
-        }
-        BigDecimal left = tax;
-        BigDecimal[] rests = new BigDecimal[lines.size()];
-        for (int i : own) {
-            BigDecimal exact = tax.multiply(lines.get(i).amount().abs()).divide(size, 30, RoundingMode.HALF_EVEN);
-            BigDecimal share = exact.setScale(2, RoundingMode.FLOOR);
-            rests[i] = exact.subtract(share);
-            nets.set(i, nets.get(i).subtract(share));
-            left = left.subtract(share);
-        }
-        own.sort((a, b) -> rests[b].compareTo(rests[a]));
-        for (int i = 0; left.signum() > 0; i++) {
-            nets.set(own.get(i), nets.get(own.get(i)).subtract(CENT));
-            left = left.subtract(CENT);
+        List<BigDecimal> own = lines.stream()
+                .map(line -> code.equals(line.taxCode()) ? line.amount() : BigDecimal.ZERO)
+                .toList();
+        List<BigDecimal> shares = Sharing.of(tax, own);
+        for (int i = 0; i < nets.size(); i++) {
+            nets.set(i, nets.get(i).subtract(shares.get(i)));
         }
     }
 }

@@ -94,7 +94,7 @@ class BooksTest {
                 field.equals("account") ? value : l.account(),
                 l.text(),
                 l.quantity(),
-                l.unitPrice(),
+                field.equals("amount") ? amount(value) : l.unitPrice(),
                 field.equals("amount") ? amount(value) : l.amount(),
                 field.equals("taxCode") ? value : l.taxCode());
         List<DraftLine> lines = new ArrayList<>(d.lines());
@@ -362,10 +362,52 @@ class BooksTest {
                 .isEmpty();
 
         BigDecimal bank = balance("1000");
+        BigDecimal owed = balance("2100").add(amount("24.60"));
         saltmere(() -> posting.pay(new Books.Payment(bill.id(), DAY, amount("12.30"), "1000")));
         assertThat(balance("1000")).isEqualByComparingTo(bank.subtract(amount("12.30")));
         saltmere(() -> posting.post(bill("K-1C", "IC-1003", "supplier-credit")));
-        assertThat(balance("2100")).as("one bill is paid, one set off").isEqualByComparingTo("0.00");
+        assertThat(balance("2100")).as("one bill is paid, one set off").isEqualByComparingTo(owed);
+    }
+
+    @ParameterizedTest(name = "{0} × {1} and {2} are not {3}")
+    @CsvSource({"250, 12.00, 0, 30.00", "250, 0.12, 0.01, 30.00", "3, 3.333, 0, 10.01", "1, 5.00, -30.00, 25.00"})
+    void quantityByPriceAndAdjustmentMustGiveTheAmount(
+            String quantity, String price, String adjustment, String amount) {
+        assertRefused("line-amount", () -> posting.post(priced(quantity, price, adjustment, amount)));
+    }
+
+    @ParameterizedTest(name = "{0} × {1} and {2} are {3}")
+    @CsvSource({"250, 0.12, 0, 30.00", "250, 0.12, -1.50, 28.50", "3, 3.333, 0, 10.00", "1, 5.00, -30.00, -25.00"})
+    void aPriceIsKeptWithItsAdjustment(String quantity, String price, String adjustment, String amount) {
+        Books.Document document = saltmere(() -> posting.post(priced(quantity, price, adjustment, amount)));
+        Books.Line line = document.lines().getFirst();
+        assertThat(line.unitPrice()).isEqualByComparingTo(price);
+        assertThat(line.adjustment()).isEqualByComparingTo(adjustment);
+        assertThat(line.at(amount("1.00")).computed()).isEqualByComparingTo("1.00");
+    }
+
+    private static Draft priced(String quantity, String price, String adjustment, String amount) {
+        DraftLine line = new DraftLine(
+                null, "4010", "Rope", amount(quantity), amount(price), amount(adjustment), amount(amount), "S23");
+        Draft plain = invoice("P-" + quantity + price + adjustment + amount);
+        return plain.changed(plain.due(), List.of(line), 0);
+    }
+
+    @ParameterizedTest(name = "{1} under {0}")
+    @CsvSource({
+        "RC23, 500.00, 5100 500.00 0.00; 1400 115.00 0.00; 2100 0.00 500.00; 2200 0.00 115.00",
+        "RC23H, 250.05, 5100 278.80 0.00; 1400 28.76 0.00; 2100 0.00 250.05; 2200 0.00 57.51"
+    })
+    void whatASupplierDoesNotChargeIsBookedOnBothSides(String code, String amount, String journal) {
+        Draft plain = bill("K-" + code, "IC-1002", "bill");
+        DraftLine line = new DraftLine(null, "5100", "Rope", BigDecimal.ONE, amount(amount), amount(amount), code);
+        Books.Document bill = saltmere(() -> posting.post(plain.changed(plain.due(), List.of(line), 0)));
+        assertThat(bill.gross()).as("the supplier is owed the net").isEqualByComparingTo(amount);
+        assertThat(bill.journal())
+                .extracting(each -> each.account() + " " + each.debit() + " " + each.credit())
+                .containsExactlyInAnyOrder(journal.split("; "));
+        Books.Document sale = saltmere(() -> posting.post(invoice("T-" + code).changed(DAY, List.of(line), 0)));
+        assertThat(sale.journal()).as("a sale under it books none").hasSize(2);
     }
 
     private static BigDecimal balance(String account) {

@@ -45,6 +45,14 @@ class TaxOfInkwellTest {
                 .isEqualByComparingTo("0.02");
     }
 
+    @Test
+    void aReturnedLineGetsItsShareOfTheTaxWithItsSign() {
+        assertThat(compute(true, "123.00 S23", "-24.60 S23").nets())
+                .containsExactly(new BigDecimal("100.00"), new BigDecimal("-20.00"));
+        assertThat(compute(true, "10.00 S23", "-10.00 S23").nets())
+                .allSatisfy(net -> assertThat(net.abs()).isEqualByComparingTo("10.00"));
+    }
+
     private static TaxOfInkwell.Result compute(boolean inclusive, String... lines) {
         List<Books.DraftLine> drafts = Arrays.stream(lines)
                 .map(line -> line.split(" "))
