@@ -67,7 +67,7 @@ public record Document(
 
     /// As the business sees it: an invoice in which the business is the buyer is a bill.
     public Document seenBy(Ownership seen) {
-        return copy(seen == Ownership.BUYER ? kind.fromTheBuyer() : kind, replaces, seen);
+        return copy(seen == Ownership.BUYER ? kind.fromTheBuyer() : kind.fromTheSeller(), replaces, seen);
     }
 
     /// The same, in the place of the document that it names.

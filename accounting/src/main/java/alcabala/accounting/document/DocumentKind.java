@@ -20,9 +20,19 @@ public enum DocumentKind {
         return isCredit() ? -1 : 1;
     }
 
+    /// The same paper as its seller made it out.
+    public DocumentKind fromTheSeller() {
+        return isCredit() ? CREDIT_NOTE : INVOICE;
+    }
+
     /// The same paper seen by its buyer.
     public DocumentKind fromTheBuyer() {
         return isCredit() ? SUPPLIER_CREDIT : BILL;
+    }
+
+    /// The kind that a word is for.
+    public static DocumentKind of(String word) {
+        return valueOf(word.toUpperCase(java.util.Locale.ROOT).replace('-', '_'));
     }
 
     /// `invoice`, `credit-note`, `bill`, `supplier-credit`: the word used in the API and in the database.

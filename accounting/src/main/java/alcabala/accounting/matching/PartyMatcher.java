@@ -16,12 +16,14 @@ import java.util.stream.Stream;
 public final class PartyMatcher {
     private static final double SIMILAR = 0.62;
     private static final int WORTH_ASKING = 40;
+    private static final int MOST = 5;
     private static final Pattern NO_DIGIT = Pattern.compile("\\D+");
     private static final Pattern NO_WORD = Pattern.compile("\\W+");
 
     private final List<Known> known;
     private final SimilarNames similar;
     private final SharedKeys sharing;
+    private final PartyMatcher base;
 
     private record Known(Party party, String name, String email, String phone, String tax, String address) {
         /// What two parties may share to the letter, each marked by what it is.
@@ -44,25 +46,42 @@ public final class PartyMatcher {
     }
 
     public PartyMatcher(Collection<Party> ledgerParties) {
+        this(ledgerParties, null);
+    }
+
+    private PartyMatcher(Collection<Party> ledgerParties, PartyMatcher base) {
         known = ledgerParties.stream().filter(Party::active).map(Known::of).toList();
         similar = new SimilarNames(known.stream().map(Known::name).toList());
         sharing = new SharedKeys(known.stream().map(Known::keys).toList());
+        this.base = base;
+    }
+
+    /// This one and a few more parties, without indexing those it has again.
+    public PartyMatcher and(Collection<Party> more) {
+        return more.isEmpty() ? this : new PartyMatcher(more, this);
     }
 
     /// Those worth asking about, the best first; empty when the party is new to the ledger. Only parties that share
     /// something are compared, so that a hundred thousand others cost nothing.
     public List<Candidate> rank(Party party) {
-        Known asked = Known.of(party);
-        Set<Integer> places = new HashSet<>(similar.find(asked.name(), SIMILAR));
-        asked.keys().forEach(key -> sharing.find(key, places::add));
-        return places.stream()
-                .map(index -> compare(asked, known.get(index)))
-                .filter(candidate -> candidate.score() >= WORTH_ASKING)
+        return all(party).limit(MOST).toList();
+    }
+
+    /// As [#rank], however many they are.
+    public Stream<Candidate> all(Party party) {
+        return candidates(Known.of(party))
                 .sorted(Comparator.comparingInt(Candidate::score)
                         .reversed()
-                        .thenComparing(candidate -> candidate.party().code()))
-                .limit(5)
-                .toList();
+                        .thenComparing(candidate -> candidate.party().code()));
+    }
+
+    private Stream<Candidate> candidates(Known asked) {
+        Set<Integer> places = new HashSet<>(similar.find(asked.name(), SIMILAR));
+        asked.keys().forEach(key -> sharing.find(key, places::add));
+        Stream<Candidate> own = places.stream()
+                .map(index -> compare(asked, known.get(index)))
+                .filter(candidate -> candidate.score() >= WORTH_ASKING);
+        return base == null ? own : Stream.concat(own, base.candidates(asked));
     }
 
     private static Candidate compare(Known asked, Known other) {

@@ -3,6 +3,7 @@ package alcabala.accounting.readiness;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.LedgerProfile;
 import java.math.BigDecimal;
 import java.time.Duration;
@@ -65,9 +66,11 @@ public record Facts(
 
     /// A tax of the source that waiting documents use.
     ///
+    /// @param category its letter; null for lines that state no tax
     /// @param ledgerCode what it goes to; empty when it has no counterpart
     /// @param gross minor units of the documents that use it
-    public record TaxUse(String code, BigDecimal rate, String ledgerCode, int documents, long gross) {}
+    public record TaxUse(
+            String code, BigDecimal rate, TaxCategory category, String ledgerCode, int documents, long gross) {}
 
     /// Documents of a site without a route.
     ///

@@ -53,9 +53,7 @@ public final class Readiness {
             case TAX_RATES ->
                 taxes(
                         check,
-                        use -> codeOf(use)
-                                .filter(code -> code.rate().compareTo(use.rate()) != 0)
-                                .isPresent());
+                        use -> codeOf(use).filter(code -> differs(use, code)).isPresent());
             case APPLIES_CREDITS ->
                 ifSet(check, settings().appliesCredits(), doc -> doc.kind() == DocumentKind.CREDIT_NOTE);
             case TRACKS_QUANTITIES ->
@@ -193,11 +191,18 @@ public final class Readiness {
                 Money.ofMinor(facts.ledger().baseCurrency(), gross));
     }
 
-    /// `VEU 0` or, with what it goes to, `V13 13.5 R13 9`.
+    private static boolean differs(TaxUse use, LedgerTaxCode code) {
+        return code.chargedRate().compareTo(use.rate()) != 0
+                || (use.category() != null && use.category() != code.category());
+    }
+
+    /// `VEU|0|AE` or, with what it goes to, `V13|13.5|S|R13|9|S`.
     private String saysTax(TaxUse use) {
-        String source = use.code() + " " + use.rate().stripTrailingZeros().toPlainString();
+        String letter = use.category() == null ? "" : use.category().name();
+        String source = use.code() + "|" + use.rate().stripTrailingZeros().toPlainString() + "|" + letter;
         return codeOf(use)
-                .map(code -> source + " " + code.code() + " " + code.rate().toPlainString())
+                .map(code ->
+                        source + "|" + code.code() + "|" + code.chargedRate().toPlainString() + "|" + code.category())
                 .orElse(source);
     }
 

@@ -42,7 +42,7 @@ class ReadinessTest {
                 AccountRole.OUTPUT_TAX, "2200",
                 AccountRole.ROUNDING, "6990",
                 AccountRole.SALES, "4010"));
-        List<TaxUse> taxes = List.of(new TaxUse("V23", new BigDecimal("23.0000"), "S23", 2, 25_000));
+        List<TaxUse> taxes = List.of(new TaxUse("V23", new BigDecimal("23.0000"), TaxCategory.S, "S23", 2, 25_000));
         List<Waiting> waiting = List.of(waiting("A-1", 12_300, false), waiting("A-2", -2_000, true));
         LocalDate lockedThrough = DAY.minusDays(1);
         boolean appliesCredits;
@@ -207,9 +207,10 @@ class ReadinessTest {
     void aTaxWithoutAnActiveCodeBlocks(String ledgerCode) {
         Result result = spoilt(
                 Check.TAX_CODES,
-                facts -> facts.taxes = List.of(new TaxUse("V23", new BigDecimal("23"), ledgerCode, 2, 25_000)));
+                facts -> facts.taxes =
+                        List.of(new TaxUse("V23", new BigDecimal("23"), TaxCategory.S, ledgerCode, 2, 25_000)));
         assertFails(result, Verdict.BLOCKS, 2, "250.00");
-        assertThat(result.subjects()).containsExactly("V23 23");
+        assertThat(result.subjects()).containsExactly("V23|23|S");
     }
 
     @Test
@@ -217,10 +218,25 @@ class ReadinessTest {
         Result result = spoilt(
                 Check.TAX_RATES,
                 facts -> facts.taxes = List.of(
-                        new TaxUse("V13", new BigDecimal("13.5"), "R9", 3, 9_900),
-                        new TaxUse("V0", BigDecimal.ZERO, "", 8, 1)));
+                        new TaxUse("V13", new BigDecimal("13.5"), TaxCategory.S, "R9", 3, 9_900),
+                        new TaxUse("V0", BigDecimal.ZERO, TaxCategory.Z, "", 8, 1)));
         assertFails(result, Verdict.BLOCKS, 3, "99.00");
-        assertThat(result.subjects()).containsExactly("V13 13.5 R9 9");
+        assertThat(result.subjects()).containsExactly("V13|13.5|S|R9|9|S");
+    }
+
+    @Test
+    void aLetterThatDiffersBlocksToo() {
+        Result result = spoilt(
+                Check.TAX_RATES,
+                facts -> facts.taxes = List.of(new TaxUse("V23", new BigDecimal("23"), TaxCategory.L, "S23", 1, 100)));
+        assertThat(result.subjects()).containsExactly("V23|23|L|S23|23|S");
+        assertThat(spoilt(
+                                Check.TAX_RATES,
+                                facts -> facts.taxes =
+                                        List.of(new TaxUse("none", new BigDecimal("23"), null, "S23", 1, 100)))
+                        .verdict())
+                .as("lines that state no tax have no letter")
+                .isEqualTo(Verdict.PASSES);
     }
 
     @Test

@@ -8,7 +8,9 @@ import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.ledger.LedgerItem;
+import java.util.Collection;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
@@ -31,11 +33,15 @@ public class LedgerReference {
         this.json = json;
     }
 
-    public int keep(long ledgerId, Party party) {
-        return template.update(
+    /// One that was created there just now; who resembles it is asked about from now on.
+    public void keep(long ledgerId, Party party) {
+        template.update(
                 PARTY,
                 row(ledgerId, party.code(), party.name(), party.active())
                         .addValue("body", json.writeValueAsString(party)));
+        jdbc.sql("update ledger set kept_version = nextval('state_version') where id = :id")
+                .param("id", ledgerId)
+                .update();
     }
 
     public int keep(long ledgerId, LedgerItem item) {
@@ -59,6 +65,14 @@ public class LedgerReference {
                 .single();
     }
 
+    /// How many characters the ledger keeps of an item's name.
+    public int nameLimit(long ledgerId) {
+        return jdbc.sql("select name_limit from ledger where id = :id")
+                .param("id", ledgerId)
+                .query(Integer.class)
+                .single();
+    }
+
     public List<LedgerAccount> accounts(long ledgerId) {
         return jdbc.sql(
                         "select code, name, type, active from ledger_account where ledger_id = :id and not gone order by code")
@@ -73,13 +87,15 @@ public class LedgerReference {
 
     public List<LedgerTaxCode> taxCodes(long ledgerId) {
         return jdbc.sql("""
-                select code, name, rate, category, account, input_account, active from ledger_tax_code where ledger_id = :id and not gone order by code""")
+                select code, name, rate, category, both_sides, deductible, account, input_account, active from ledger_tax_code where ledger_id = :id and not gone order by code""")
                 .param("id", ledgerId)
                 .query((row, n) -> new LedgerTaxCode(
                         row.getString("code"),
                         row.getString("name"),
                         row.getBigDecimal("rate"),
                         TaxCategory.valueOf(row.getString("category")),
+                        row.getBoolean("both_sides"),
+                        row.getBigDecimal("deductible"),
                         row.getString("account"),
                         row.getString("input_account"),
                         row.getBoolean("active")))
@@ -87,14 +103,47 @@ public class LedgerReference {
     }
 
     public List<Party> parties(long ledgerId) {
+        return parties(ledgerId, "");
+    }
+
+    /// Those that the ledger told of.
+    public List<Party> pulledParties(long ledgerId) {
+        return parties(ledgerId, " and not kept");
+    }
+
+    /// Those created there since.
+    public List<Party> createdParties(long ledgerId) {
+        return parties(ledgerId, " and kept");
+    }
+
+    private List<Party> parties(long ledgerId, String which) {
         return jdbc
-                .sql("select body from ledger_party where ledger_id = :id and not gone order by name")
+                .sql("select body from ledger_party where ledger_id = :id and not gone" + which + " order by name")
                 .param("id", ledgerId)
                 .query(String.class)
                 .list()
                 .stream()
                 .map(body -> json.readValue(body, Party.class))
                 .toList();
+    }
+
+    public boolean hasParty(long ledgerId, String code) {
+        return jdbc.sql(
+                        "select exists (select 1 from ledger_party where ledger_id = :id and code = :code and not gone)")
+                .param("id", ledgerId)
+                .param("code", code)
+                .query(Boolean.class)
+                .single();
+    }
+
+    /// Which of these items it has.
+    public Set<String> findItems(long ledgerId, Collection<String> codes) {
+        return Set.copyOf(
+                jdbc.sql("select code from ledger_item where ledger_id = :id and code = any(:codes) and not gone")
+                        .param("id", ledgerId)
+                        .param("codes", codes.toArray(String[]::new))
+                        .query(String.class)
+                        .list());
     }
 
     public List<LedgerItem> items(long ledgerId) {
@@ -118,8 +167,8 @@ public class LedgerReference {
     }
 
     private static final String PARTY = """
-            insert into ledger_party as t (ledger_id, code, name, body, active)
-            values (:ledger, :code, :name, cast(:body as jsonb), :active)
+            insert into ledger_party as t (ledger_id, code, name, body, active, kept)
+            values (:ledger, :code, :name, cast(:body as jsonb), :active, true)
             on conflict (ledger_id, code) do update set name = excluded.name, body = excluded.body, active = excluded.active, gone = false
             where (t.body, t.active) is distinct from (excluded.body, excluded.active)""";
     private static final String ITEM = """

@@ -96,6 +96,8 @@ class PulledRows {
                     new TreeMap<>(Map.of(
                             "rate", t.rate(),
                             "category", t.category().name(),
+                            "bothSides", t.bothSides(),
+                            "deductible", t.deductible(),
                             "account", t.account(),
                             "inputAccount", t.inputAccount()))));
             send(ReferenceKind.TAX_CODE);

@@ -9,9 +9,10 @@ enum ReferenceKind {
     TAX_CODE(
             "tax code",
             "ledger_tax_code",
-            "trim_scale(r.rate) || ' %, ' || r.category",
-            "rate, category, account, input_account",
-            "cast(p.body->>'rate' as numeric(9, 4)), p.body->>'category', p.body->>'account', p.body->>'inputAccount'"),
+            "trim_scale(r.rate) || ' %, ' || r.category || case when r.both_sides then ', on both sides' else '' end",
+            "rate, category, both_sides, deductible, account, input_account",
+            "cast(p.body->>'rate' as numeric), p.body->>'category', cast(p.body->>'bothSides' as boolean),"
+                    + " cast(p.body->>'deductible' as numeric), p.body->>'account', p.body->>'inputAccount'"),
     PARTY("party", "ledger_party", "coalesce(r.body->>'taxIdentifier', '')", "body", "p.body"),
     ITEM("item", "ledger_item", "r.account", "account", "p.body->>'account'"),
     TERM("terms", "ledger_term", "r.days || ' days'", "days", "cast(p.body->>'days' as int)");

@@ -77,9 +77,11 @@ public class ReferencePull {
             lists.forEach(list -> told.add(reading.list(list)));
             return transaction.execute(status -> {
                 int changes = pulled.merge(pull, ledgerId, told.toArray(ReferenceKind[]::new));
-                jdbc.sql("update ledger set pulled_at = :now, version = version + :newer where id = :id")
+                jdbc.sql("""
+                        update ledger set pulled_at = :now,
+                            version = case when :newer then nextval('state_version') else version end where id = :id""")
                         .param("now", Timestamp.from(clock.instant()))
-                        .param("newer", changes > 0 ? 1 : 0)
+                        .param("newer", changes > 0)
                         .param("id", ledgerId)
                         .update();
                 finish(pull, ledgerId, changes, false, who);
@@ -216,11 +218,24 @@ public class ReferencePull {
                 .param("now", Timestamp.from(clock.instant()))
                 .param("id", pull)
                 .update();
+        forgetWhatWasCreated(ledgerId);
         trail.write(null, null, who, "reference-pulled", Map.of("ledger", ledgerName(ledgerId), "changes", changes));
         if (changes > 0 || settings) {
             after.forEach(each -> each.referenceChanged(ledgerId, who));
         }
         return changes > 0 || settings;
+    }
+
+    /// Parties that were created since the last pull are among those that the ledger told of now.
+    private void forgetWhatWasCreated(long ledgerId) {
+        int told = jdbc.sql("update ledger_party set kept = false where ledger_id = :id and kept")
+                .param("id", ledgerId)
+                .update();
+        if (told > 0) {
+            jdbc.sql("update ledger set version = nextval('state_version') where id = :id")
+                    .param("id", ledgerId)
+                    .update();
+        }
     }
 
     private String ledgerName(long ledgerId) {
@@ -239,9 +254,9 @@ public class ReferencePull {
                     currency = :currency, company_name = :name, applies_credits = :applies, tracks_quantities = :tracks,
                     features = :features, pulled_at = :now,
                     books_id = case when books_id = '' then :books else books_id end,
-                    version = version + case when :changed or (cast(:rounding as text), cast(:limit as int),
+                    version = case when :changed or (cast(:rounding as text), cast(:limit as int),
                         cast(:locked as date), cast(:currency as text), cast(:name as text), cast(:applies as boolean),
-                        cast(:tracks as boolean), cast(:features as text[]))::text <> before.was then 1 else 0 end
+                        cast(:tracks as boolean), cast(:features as text[]))::text <> before.was then nextval('state_version') else version end
                 from before where id = :id
                 returning (tax_rounding, name_limit, locked_through, currency, company_name, applies_credits,
                     tracks_quantities, features)::text <> before.was""")

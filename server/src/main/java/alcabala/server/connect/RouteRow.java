@@ -23,9 +23,10 @@ public record RouteRow(
         String site,
         boolean ended,
         String businessName,
-        Set<String> businessTaxIdentifiers) {
+        Set<String> businessTaxIdentifiers,
+        Set<String> businessKnownAs) {
     public Business business() {
-        return new Business(businessName, businessTaxIdentifiers);
+        return new Business(businessName, businessTaxIdentifiers, businessKnownAs);
     }
 
     /// Whether it only keeps what has no way to go.

@@ -152,13 +152,19 @@ public class Routes {
                 row.getString("site"),
                 row.getBoolean("ended"),
                 row.getString("business_name"),
-                Set.of((String[]) row.getArray("business_tax_identifiers").getArray()));
+                strings(row, "business_tax_identifiers"),
+                strings(row, "known_as"));
+    }
+
+    private static Set<String> strings(ResultSet row, String column) throws SQLException {
+        return Set.of((String[]) row.getArray(column).getArray());
     }
 
     private static final String SELECT = """
             select r.id, r.code, r.source_id, s.name as source, s.kind as source_kind, s.desk as source_desk,
                 coalesce(r.ledger_id, 0) as ledger_id, coalesce(l.name, '') as ledger, coalesce(l.desk, '') as ledger_desk,
                 coalesce(l.system, '') as ledger_system, r.site, r.ended_at is not null as ended, r.business_name, r.business_tax_identifiers,
+                array(select k.party_code from known_as k where k.source_id = r.source_id) as known_as,
                 coalesce(l.currency, (select d.currency from document d where d.route_id = r.id limit 1), 'EUR') as currency
             from route r join source s on s.id = r.source_id left join ledger l on l.id = r.ledger_id""";
 }

@@ -77,7 +77,7 @@ public class SettingStore {
         jdbc.sql("""
                 insert into route_setting_history (route_id, setting, value, version, set_by, set_at)
                 values (:route, :setting, :value, :expected + 1, :who, :now)""").params(values(routeId, setting, value, expected, who)).update();
-        jdbc.sql("update route set crosswalk_version = crosswalk_version + 1 where id = :route")
+        jdbc.sql("update route set crosswalk_version = nextval('state_version') where id = :route")
                 .param("route", routeId)
                 .update();
     }

@@ -56,6 +56,7 @@ public class SourceCatalogue {
                                     .addValue("rate", c.rate())
                                     .addValue("category", c.category().name()));
                 case SourceChange.DocumentChanged c -> {}
+                case SourceChange.SetAside c -> {}
             }
         }
     }
@@ -117,7 +118,13 @@ public class SourceCatalogue {
                 .param("id", sourceId)
                 .query((row, n) -> items.put(row.getString("code"), row.getString("name")))
                 .list();
+        Party business = business(sourceId);
         return new SourceLookup() {
+            @Override
+            public Party business() {
+                return business;
+            }
+
             @Override
             public String itemName(String code) {
                 return items.getOrDefault(code, "");
@@ -133,6 +140,28 @@ public class SourceCatalogue {
                 return categories.getOrDefault(code, taxed ? TaxCategory.S : TaxCategory.Z);
             }
         };
+    }
+
+    /// By the name that its routes give it.
+    private Party business(long sourceId) {
+        return Party.named(
+                "",
+                jdbc.sql("select business_name from route where source_id = :id order by leads desc, id limit 1")
+                        .param("id", sourceId)
+                        .query(String.class)
+                        .optional()
+                        .orElse(""));
+    }
+
+    /// What is known of a party, or one that has only its code.
+    public Party party(long sourceId, String code) {
+        return jdbc.sql("select body from source_party where source_id = :id and code = :code")
+                .param("id", sourceId)
+                .param("code", code)
+                .query(String.class)
+                .optional()
+                .map(body -> json.readValue(body, Party.class))
+                .orElseGet(() -> Party.named(code, code));
     }
 
     public List<Party> parties(long sourceId) {

@@ -8,8 +8,7 @@ import alcabala.server.connect.LedgerReference;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.connect.SettingStore;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
+import alcabala.server.platform.CommittedCache;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -22,9 +21,7 @@ public class Compilers {
     private final LedgerReference reference;
     private final PartyMatchers matchers;
     private final SettingStore settings;
-    private final Map<Long, Versioned> cache = new ConcurrentHashMap<>();
-
-    private record Versioned(String version, Compiler compiler) {}
+    private final CommittedCache<Long, Compiler> cache = new CommittedCache<>();
 
     Compilers(
             JdbcClient jdbc,
@@ -43,16 +40,14 @@ public class Compilers {
 
     /// The versions are read every time, so a change made by another server process is never missed.
     public Compiler of(long routeId) {
-        String version = jdbc.sql("""
-                select r.crosswalk_version || '/' || coalesce(r.ledger_id, 0) || '/' || coalesce(l.version, 0)
+        return cache.get(routeId, version(routeId), () -> build(routes.get(routeId)));
+    }
+
+    private String version(long routeId) {
+        return jdbc.sql("""
+                select r.crosswalk_version || '/' || coalesce(r.ledger_id, 0) || '/' || coalesce(l.version, 0) || '/'
+                    || coalesce(l.kept_version, 0)
                 from route r left join ledger l on l.id = r.ledger_id where r.id = :id""").param("id", routeId).query(String.class).single();
-        Versioned cached = cache.get(routeId);
-        if (cached != null && cached.version().equals(version)) {
-            return cached.compiler();
-        }
-        Compiler compiler = build(routes.get(routeId));
-        cache.put(routeId, new Versioned(version, compiler));
-        return compiler;
     }
 
     private Compiler build(RouteRow route) {

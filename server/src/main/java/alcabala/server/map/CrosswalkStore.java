@@ -114,7 +114,7 @@ public class CrosswalkStore {
                 .param("now", Timestamp.from(clock.instant()))
                 .param("removed", removed)
                 .update();
-        jdbc.sql("update route set crosswalk_version = crosswalk_version + 1 where id = :route")
+        jdbc.sql("update route set crosswalk_version = nextval('state_version') where id = :route")
                 .param("route", routeId)
                 .update();
     }

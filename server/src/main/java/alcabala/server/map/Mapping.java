@@ -11,7 +11,6 @@ import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.map.Affected.Released;
 import alcabala.server.map.Suggestions.Suggestion;
-import alcabala.server.platform.Copy;
 import alcabala.server.platform.NotPossibleException;
 import java.util.HashSet;
 import java.util.Locale;
@@ -148,18 +147,15 @@ public class Mapping {
         return with(change, change.counterpart(), account);
     }
 
+    /// What is decided for one line may be any account but a control account or a bank: freight into stock is fine.
     private Change checkLine(RouteRow route, Change change) {
-        boolean bought = jdbc.sql("""
-                select exists (select 1 from document where route_id = :route and refs @> cast(:ref as text[])
-                    and kind in ('bill', 'supplier-credit'))""")
-                .param("route", route.id())
-                .param("ref", Copy.array(Set.of(ref(change.kind(), change.code()))))
-                .query(Boolean.class)
-                .single();
-        if (bought) {
-            return checkBought(route, change);
+        AccountType type = account(route, change.account()).type();
+        if (!type.takesLines()) {
+            throw NotPossibleException.invalid(
+                    "account-type",
+                    "Account " + change.account() + " is a " + (type == AccountType.BANK ? "bank" : "control account")
+                            + "; no single line can go there.");
         }
-        requireIncome(route, change.account());
         return with(change, "", change.account());
     }
 

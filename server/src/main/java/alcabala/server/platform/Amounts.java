@@ -15,6 +15,11 @@ public final class Amounts {
         return Money.ofMinor(CurrencyUnit.of(currency), minor);
     }
 
+    /// @throws ArithmeticException when the amount is finer than the currency allows
+    public static long minor(String currency, BigDecimal amount) {
+        return Money.of(CurrencyUnit.of(currency), amount.stripTrailingZeros()).getAmountMinorLong();
+    }
+
     /// In the currency's own decimals, such as `133.05`.
     public static String decimal(String currency, long minor) {
         return decimal(money(currency, minor));

@@ -14,7 +14,8 @@ import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
 
-/// Documents as they are kept in the database: money as `EUR 12.30`, a combination as the list of its taxes.
+/// Documents, and what is made of them, as they are kept in the database: money as `EUR 12.30`, a combination as the
+/// list of its taxes.
 public final class DocumentJson {
     private static final JsonMapper MAPPER = JsonMapper.builder()
             .addModule(new SimpleModule()
@@ -28,12 +29,16 @@ public final class DocumentJson {
 
     private DocumentJson() {}
 
-    public static String write(Document document) {
-        return MAPPER.writeValueAsString(document);
+    public static String write(Object kept) {
+        return MAPPER.writeValueAsString(kept);
     }
 
     public static Document read(String json) {
-        return MAPPER.readValue(json, Document.class);
+        return read(json, Document.class);
+    }
+
+    public static <T> T read(String json, Class<T> type) {
+        return MAPPER.readValue(json, type);
     }
 
     private interface ToText<T> {

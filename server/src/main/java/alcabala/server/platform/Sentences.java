@@ -2,9 +2,12 @@ package alcabala.server.platform;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.finding.Finding;
 import java.math.BigDecimal;
 import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /// The edge where findings become plain sentences.
 public final class Sentences {
@@ -54,9 +57,29 @@ public final class Sentences {
             case Finding.ArithmeticDiffers f ->
                 "The file says %s %s, its own figures give %s."
                         .formatted(figure(f), Amounts.shown(f.stated()), Amounts.shown(f.computed()));
+            case Finding.TaxCategoryDiffers f ->
+                "Tax %s is of category %s, but code %s of the ledger is of category %s."
+                        .formatted(f.tax(), letters(f.categories()), f.ledgerCode(), f.ledgerCategory());
+            case Finding.TaxNotCharged f ->
+                "Tax %s states %s %% under category %s, which charges nothing."
+                        .formatted(f.tax(), plain(f.rate()), f.category());
+            case Finding.NoLines f -> "It has no lines; a document needs one at least.";
+            case Finding.TypeUnknown f ->
+                f.typeCode().isEmpty()
+                        ? "It does not say what it is."
+                        : "It says that it is of type %s; it is not known what that means for the books."
+                                .formatted(f.typeCode());
+            case Finding.CorrectsUnknown f ->
+                f.number().isEmpty()
+                        ? "It corrects another document and does not name it."
+                        : "It corrects %s, which has not been taken in; once that is here, this takes its place."
+                                .formatted(f.number());
+            case Finding.Prepaid f ->
+                "%s of it was paid before; that is kept here and is still to be applied on the ledger."
+                        .formatted(Amounts.shown(f.amount()));
             case Finding.NotAParty f ->
-                "The business is neither its seller (%s) nor its buyer (%s); it is taken as the business's own sale."
-                        .formatted(f.seller(), f.buyer());
+                "The business is neither its seller (%s) nor its buyer (%s); say which of them it is."
+                        .formatted(f.sellerName(), f.buyerName());
         };
     }
 
@@ -72,6 +95,8 @@ public final class Sentences {
             case INACTIVE -> "Account %s is no longer active on the ledger.".formatted(f.account());
             case WRONG_TYPE ->
                 "Account %s is of the wrong type for the role %s.".formatted(f.account(), role(f.role()));
+            case CONTROL_OR_BANK ->
+                "Account %s is a control account or a bank; no single line can go there.".formatted(f.account());
         };
     }
 
@@ -82,14 +107,20 @@ public final class Sentences {
             case ALLOWANCES -> "its allowances are";
             case CHARGES -> "its charges are";
             case NET -> "net";
-            case TAX -> "tax";
+            case TAXABLE -> "under tax " + f.place() + " the taxable amount is";
+            case TAX -> f.place().isEmpty() ? "tax" : "under tax " + f.place() + " the tax is";
             case GROSS -> "gross";
+            case PAYABLE -> "payable";
         };
     }
 
     /// `receivables control`, as it is said in a sentence.
     public static String role(AccountRole role) {
         return role.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
+    private static String letters(Set<TaxCategory> categories) {
+        return categories.stream().map(TaxCategory::name).collect(Collectors.joining(" and "));
     }
 
     private static String plain(BigDecimal rate) {

@@ -4,6 +4,8 @@ import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.readiness.Facts;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
@@ -183,11 +185,11 @@ class FactGatherer {
 
     private List<Facts.TaxUse> taxes(RouteRow route, String[] kinds, Map<String, CrosswalkRow> rows) {
         return jdbc.sql("""
-                select t.code, t.rate, count(*) as documents,
+                select t.code, t.rate, t.category, count(*) as documents,
                     coalesce(sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end)
                         filter (where d.currency = :currency), 0) as gross
                 from source_tax t join document d on d.refs @> array['tax:' || t.code] and""" + WAITING + """
-                 where t.source_id = :source group by t.code, t.rate order by t.code""")
+                 where t.source_id = :source group by t.code, t.rate, t.category order by t.code""")
                 .param("source", route.sourceId())
                 .param("route", route.id())
                 .param("currency", route.currency())
@@ -195,6 +197,9 @@ class FactGatherer {
                 .query((row, n) -> new Facts.TaxUse(
                         row.getString("code"),
                         row.getBigDecimal("rate"),
+                        row.getString("code").equals(TaxCombination.NONE.key())
+                                ? null
+                                : TaxCategory.valueOf(row.getString("category")),
                         Optional.ofNullable(rows.get(row.getString("code")))
                                 .map(CrosswalkRow::counterpart)
                                 .orElse(""),

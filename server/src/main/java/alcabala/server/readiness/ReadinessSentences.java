@@ -43,7 +43,7 @@ final class ReadinessSentences {
             case DEFAULT_FOR_SALES -> "There is a default for sales";
             case DEFAULT_FOR_PURCHASES -> "There is a default for purchases";
             case TAX_CODES -> "Every tax in use has an active code";
-            case TAX_RATES -> "Tax rates are the same on both sides";
+            case TAX_RATES -> "Taxes have the same rate and category on both sides";
             case APPLIES_CREDITS -> "Credits stay where they are put";
             case TRACKS_QUANTITIES -> "Cost is booked on one side only";
             case NUMBERS -> "Document numbers are free";
@@ -161,8 +161,8 @@ final class ReadinessSentences {
             case ACCOUNT_ROLES, DEFAULT_FOR_SALES, DEFAULT_FOR_PURCHASES -> "Choose accounts under Map, Account roles.";
             case TAX_CODES -> "Choose a code under Map, Tax codes.";
             case TAX_RATES ->
-                "Choose a code with the right rate under Map, Tax codes; or put the rate right in " + route.ledger()
-                        + " and pull.";
+                "Choose a code with the right rate and category under Map, Tax codes; or put it right in "
+                        + route.ledger() + " and pull.";
             case APPLIES_CREDITS -> desk + "switch off “applies open credits to the oldest invoice by itself”.";
             case TRACKS_QUANTITIES -> desk + "switch off “tracks quantities and books the cost of what is sold”.";
             case NUMBERS ->
@@ -203,13 +203,14 @@ final class ReadinessSentences {
     }
 
     private static String tax(String subject) {
-        String[] part = subject.split(" ");
+        String[] part = subject.split("\\|", -1);
         return part[0] + " (" + part[1] + " %)";
     }
 
     private static String rates(String subject) {
-        String[] part = subject.split(" ");
-        return part[0] + " is " + part[1] + " %, but " + part[2] + " is " + part[3] + " %";
+        String[] part = subject.split("\\|", -1);
+        return part[0] + " is " + part[1] + " % of category " + part[2] + ", but " + part[3] + " is " + part[4]
+                + " % of category " + part[5];
     }
 
     private static String some(List<String> subjects) {

@@ -2,6 +2,7 @@ package alcabala.server.release;
 
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.Ownership;
+import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.setting.Milestone;
@@ -19,6 +20,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,11 +29,13 @@ import org.springframework.transaction.annotation.Transactional;
 /// Takes in files that others wrote.
 @Component
 public class FileIntake {
+    private static final Logger LOG = LoggerFactory.getLogger(FileIntake.class);
     private static final Set<Milestone> ISSUED = Set.of(Milestone.APPROVED, Milestone.FINISHED, Milestone.SENT);
     private final JdbcClient jdbc;
     private final Routes routes;
     private final Compilers compilers;
     private final DocumentWriter writer;
+    private final Corrections corrections;
     private final UblReader reader = new UblReader();
 
     public record File(String name, String mediaType, byte[] content) {}
@@ -42,77 +47,146 @@ public class FileIntake {
 
     record Result(List<Taken> taken, List<FileProblem> problems) {}
 
-    FileIntake(JdbcClient jdbc, Routes routes, Compilers compilers, DocumentWriter writer) {
+    FileIntake(JdbcClient jdbc, Routes routes, Compilers compilers, DocumentWriter writer, Corrections corrections) {
         this.jdbc = jdbc;
         this.routes = routes;
         this.compilers = compilers;
         this.writer = writer;
+        this.corrections = corrections;
     }
 
     /// All files in one transaction; a file with a problem does not hold up the others.
     @Transactional
     public Result take(RouteRow route, List<File> files, boolean dryRun, String who) {
         routes.lock(route.id());
-        Compiler compiler = compilers.of(route.id());
-        Map<String, Incoming> incoming = new LinkedHashMap<>();
-        List<Taken> taken = new ArrayList<>();
-        List<FileProblem> problems = new ArrayList<>();
-        for (File file : files) {
+        Upload upload = new Upload(route, compilers.of(route.id()), dryRun, who);
+        files.forEach(upload::take);
+        upload.write();
+        return new Result(upload.taken, upload.problems);
+    }
+
+    /// The files of one request.
+    private final class Upload {
+        private final RouteRow route;
+        private final Compiler compiler;
+        private final boolean dryRun;
+        private final String who;
+        private final Map<String, Incoming> incoming = new LinkedHashMap<>();
+        private final Map<String, String> seen = new LinkedHashMap<>();
+        private final List<Taken> taken = new ArrayList<>();
+        private final List<FileProblem> problems = new ArrayList<>();
+
+        Upload(RouteRow route, Compiler compiler, boolean dryRun, String who) {
+            this.route = route;
+            this.compiler = compiler;
+            this.dryRun = dryRun;
+            this.who = who;
+        }
+
+        void take(File file) {
             switch (reader.read(file.content())) {
                 case ReadResult.Unreadable unreadable ->
                     unreadable.problems().forEach(problem -> problems.add(problem(file, problem)));
                 case ReadResult.Read read -> {
-                    Document document = read.document().seenBy(Ownership.of(read.document(), route.business()));
-                    taken.add(new Taken(document, compiler.compile(document)));
-                    Incoming one = incoming(file, document);
-                    findDuplicate(route, file, incoming, one)
-                            .ifPresentOrElse(problems::add, () -> incoming.put(one.sourceRef(), one));
+                    try {
+                        take(file, read.document());
+                    } catch (ArithmeticException e) {
+                        LOG.warn("figures of {} cannot be computed with", file.name(), e);
+                        problems.add(new FileProblem(
+                                "beyond-limits", file.name(), "Its figures are beyond what can be computed with."));
+                    }
                 }
             }
         }
-        if (!dryRun) {
-            writer.write(route, compiler, List.copyOf(incoming.values()), who);
+
+        private void take(File file, Document read) {
+            Document own = read.seenBy(Ownership.of(read, route.business()));
+            Optional<Corrections.Place> place = corrected(own);
+            Document document =
+                    place.map(found -> own.replacing(found.number())).orElse(own);
+            Compilation compilation = compiler.compile(document);
+            Incoming one = incoming(
+                    file, document, place.map(Corrections.Place::sourceRef).orElse(refOf(document)));
+            Optional<FileProblem> duplicate = findDuplicate(file, one);
+            taken.add(new Taken(document, compilation));
+            if (duplicate.isPresent()) {
+                problems.add(duplicate.get());
+                return;
+            }
+            if (incoming.containsKey(one.sourceRef())) {
+                // The document that this one takes the place of came in the same upload, and is written before it.
+                write();
+            }
+            seen.put(one.document().kind().word() + one.document().number(), one.sourceRef());
+            incoming.put(one.sourceRef(), one);
         }
-        return new Result(taken, problems);
+
+        /// Also one that came in this very upload.
+        private Optional<Corrections.Place> corrected(Document document) {
+            if (document.findType().filter(TypeCode.CORRECTED_INVOICE::equals).isEmpty()) {
+                return Optional.empty();
+            }
+            String named = seen.get(document.kind().word() + document.precedingNumber());
+            return named == null
+                    ? corrections.findPlace(route, document)
+                    : Optional.of(new Corrections.Place(named, document.precedingNumber()));
+        }
+
+        void write() {
+            if (!dryRun) {
+                List<Incoming> fresh =
+                        corrections.withoutSuperseded(route, compiler, List.copyOf(incoming.values()), who);
+                writer.write(route, compiler, fresh, who);
+            }
+            incoming.clear();
+        }
+
+        private Optional<FileProblem> findDuplicate(File file, Incoming one) {
+            String hash = Hashes.hex(file.content());
+            boolean inThisUpload = incoming.values().stream()
+                    .anyMatch(each -> Hashes.hex(each.raw()).equals(hash));
+            if (inThisUpload) {
+                return Optional.of(new FileProblem(
+                        "same-file", file.name(), "This file is in the upload twice; it is taken in once."));
+            }
+            Optional<String> before = takenBefore(hash);
+            if (before.isPresent()) {
+                return Optional.of(new FileProblem(
+                        "same-file",
+                        file.name(),
+                        "This very file was taken in on " + before.get() + "; nothing was stored again."));
+            }
+            Incoming other = incoming.get(one.sourceRef());
+            if (other != null && other.document().number().equals(one.document().number())) {
+                return Optional.of(new FileProblem(
+                        "same-number",
+                        file.name(),
+                        "Two different files of this upload both say they are "
+                                + one.document().number() + "; only the first is taken in."));
+            }
+            return Optional.empty();
+        }
+
+        private Optional<String> takenBefore(String hash) {
+            return jdbc.sql("""
+                    select to_char(received_at, 'YYYY-MM-DD HH24:MI') from received
+                    where source_id = :source and sha256 = :hash order by id limit 1""")
+                    .param("source", route.sourceId())
+                    .param("hash", HexFormat.of().parseHex(hash))
+                    .query(String.class)
+                    .optional();
+        }
+    }
+
+    /// What identifies a document of files on its source for good.
+    static String refOf(Document document) {
+        String owner = document.kind().isSale() ? "" : document.seller().code() + ":";
+        return document.kind().word() + ":" + owner + document.number();
     }
 
     /// A sale that was issued is approved and sent; whoever takes in a supplier's bill has approved it.
-    private static Incoming incoming(File file, Document document) {
-        String owner = document.kind().isSale() ? "" : document.seller().code() + ":";
-        String ref = document.kind().word() + ":" + owner + document.number();
+    private static Incoming incoming(File file, Document document, String ref) {
         return new Incoming(ref, document, file.content(), file.mediaType(), file.name(), ISSUED, false);
-    }
-
-    private Optional<FileProblem> findDuplicate(
-            RouteRow route, File file, Map<String, Incoming> incoming, Incoming one) {
-        String hash = Hashes.hex(file.content());
-        boolean inThisUpload = incoming.values().stream()
-                .anyMatch(each -> Hashes.hex(each.raw()).equals(hash));
-        Optional<String> before = jdbc.sql("""
-                select to_char(received_at, 'YYYY-MM-DD HH24:MI') from received
-                where source_id = :source and sha256 = :hash order by id limit 1""")
-                .param("source", route.sourceId())
-                .param("hash", HexFormat.of().parseHex(hash))
-                .query(String.class)
-                .optional();
-        if (inThisUpload) {
-            return Optional.of(new FileProblem(
-                    "same-file", file.name(), "This file is in the upload twice; it is taken in once."));
-        }
-        if (before.isPresent()) {
-            return Optional.of(new FileProblem(
-                    "same-file",
-                    file.name(),
-                    "This very file was taken in on " + before.get() + "; nothing was stored again."));
-        }
-        if (incoming.containsKey(one.sourceRef())) {
-            return Optional.of(new FileProblem(
-                    "same-number",
-                    file.name(),
-                    "Two different files of this upload both say they are "
-                            + one.document().number() + "; only the first is taken in."));
-        }
-        return Optional.empty();
     }
 
     private static FileProblem problem(File file, Problem problem) {
@@ -133,6 +207,7 @@ public class FileIntake {
             case OTHER_DOCUMENT_TYPE ->
                 "This is a UBL " + problem.detail() + "; invoices and credit notes are taken in.";
             case INVALID -> "The file breaks the rules of UBL 2.1: " + problem.detail();
+            case BEYOND_LIMITS -> "The file states what no document can: " + problem.detail() + ".";
         };
     }
 }

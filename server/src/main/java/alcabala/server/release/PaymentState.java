@@ -9,14 +9,16 @@ enum PaymentState {
     PAID,
     OVERDUE;
 
+    /// Amounts of either sign; nothing is open of a document that comes to nothing.
     static PaymentState of(long gross, long paid, LocalDate due, LocalDate today) {
-        if (paid >= gross && gross != 0) {
+        long open = gross - paid;
+        if (open == 0 || Long.signum(open) != Long.signum(gross)) {
             return PAID;
         }
         if (due != null && due.isBefore(today)) {
             return OVERDUE;
         }
-        return paid > 0 ? PART_PAID : OPEN;
+        return Long.signum(paid) == Long.signum(gross) ? PART_PAID : OPEN;
     }
 
     String word() {

@@ -1,5 +1,6 @@
 package alcabala.server.release;
 
+import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.posting.Compiler;
 import alcabala.server.map.Affected;
 import alcabala.server.map.Compilers;
@@ -10,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.LongFunction;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -26,7 +28,7 @@ class Recompiler implements Affected {
 
     private record Before(long id, String state, String kind, long gross, String content) {
         long signed() {
-            return kind.equals("credit-note") ? -gross : gross;
+            return DocumentKind.of(kind).sign() * gross;
         }
     }
 
@@ -40,46 +42,57 @@ class Recompiler implements Affected {
     @Override
     @Transactional
     public Released compileAgain(long routeId, Set<String> refs, String who, String because) {
+        return compileAll(routeId, after -> next(routeId, refs, after), who, because);
+    }
+
+    @Override
+    @Transactional
+    public Released compileAgain(long routeId, List<Long> documents, String who, String because) {
+        return compileAll(routeId, after -> next(routeId, documents, after), who, because);
+    }
+
+    private Released compileAll(long routeId, LongFunction<List<Before>> chunks, String who, String because) {
         Compiler compiler = compilers.getObject().of(routeId);
-        int released = 0;
-        long amount = 0;
-        int blocked = 0;
-        long after = 0;
-        List<Before> chunk;
-        do {
-            chunk = next(routeId, refs, after);
-            List<Compiled> results = chunk.stream()
-                    .map(before -> Compiled.of(compiler.compile(DocumentJson.read(before.content()))))
-                    .toList();
-            if (!chunk.isEmpty()) {
-                writer.rewrite(chunk.stream().map(Before::id).toList(), results);
-                after = chunk.getLast().id();
+        Released total = new Released(0, 0, 0);
+        List<Before> chunk = chunks.apply(0);
+        while (!chunk.isEmpty()) {
+            total = plus(total, compile(routeId, compiler, chunk, who, because));
+            chunk = chunks.apply(chunk.getLast().id());
+        }
+        return total;
+    }
+
+    private Released compile(long routeId, Compiler compiler, List<Before> chunk, String who, String because) {
+        List<Compiled> results = chunk.stream()
+                .map(before -> Compiled.of(compiler.compile(DocumentJson.read(before.content()))))
+                .toList();
+        writer.rewrite(chunk.stream().map(Before::id).toList(), results);
+        Released released = new Released(0, 0, 0);
+        List<Trail.Entry> entries = new ArrayList<>();
+        for (int i = 0; i < chunk.size(); i++) {
+            Before before = chunk.get(i);
+            Compiled result = results.get(i);
+            boolean clean = result.blocking() == 0;
+            if (before.state().equals("Blocked") && clean) {
+                released = plus(released, new Released(1, before.signed(), 0));
+            } else if (before.state().equals("Ready") && !clean) {
+                released = plus(released, new Released(0, 0, 1));
             }
-            List<Trail.Entry> entries = new ArrayList<>();
-            for (int i = 0; i < chunk.size(); i++) {
-                Before before = chunk.get(i);
-                boolean clean = results.get(i).blocking() == 0;
-                if (before.state().equals("Blocked") && clean) {
-                    released++;
-                    amount += before.signed();
-                } else if (before.state().equals("Ready") && !clean) {
-                    blocked++;
-                }
-                entries.add(new Trail.Entry(routeId, before.id(), who, "mapping-changed", Map.of("change", because)));
-                entries.add(
-                        new Trail.Entry(routeId, before.id(), who, "compiled", DocumentWriter.trailOf(results.get(i))));
-            }
-            trail.write(entries);
-        } while (chunk.size() == CHUNK);
-        return new Released(released, amount, blocked);
+            entries.add(new Trail.Entry(routeId, before.id(), who, "mapping-changed", Map.of("change", because)));
+            entries.add(new Trail.Entry(routeId, before.id(), who, "compiled", DocumentWriter.trailOf(result)));
+        }
+        trail.write(entries);
+        return released;
+    }
+
+    private static Released plus(Released one, Released other) {
+        return new Released(
+                one.count() + other.count(), one.amount() + other.amount(), one.blockedAgain() + other.blockedAgain());
     }
 
     private List<Before> next(long routeId, Set<String> refs, long after) {
         String touched = refs.isEmpty() ? "" : " and refs && cast(:refs as text[])";
-        return jdbc.sql("""
-                select id, state, kind, gross, content from document
-                where route_id = :route and id > :after and outcome is distinct from 'posted'
-                    and (outcome is null or outcome in ('refused', 'unreached'))""" + touched + " order by id limit :limit")
+        return jdbc.sql(SELECT + touched + " order by id limit :limit")
                 .param("route", routeId)
                 .param("after", after)
                 .param("refs", Copy.array(refs))
@@ -87,4 +100,19 @@ class Recompiler implements Affected {
                 .query(Before.class)
                 .list();
     }
+
+    private List<Before> next(long routeId, List<Long> documents, long after) {
+        return jdbc.sql(SELECT + " and id = any(:ids) order by id limit :limit")
+                .param("route", routeId)
+                .param("after", after)
+                .param("ids", documents.toArray(Long[]::new))
+                .param("limit", CHUNK)
+                .query(Before.class)
+                .list();
+    }
+
+    private static final String SELECT = """
+            select id, state, kind, gross, content from document
+            where route_id = :route and id > :after and outcome is distinct from 'posted'
+                and (outcome is null or outcome in ('refused', 'unreached'))""";
 }

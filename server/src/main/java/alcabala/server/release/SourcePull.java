@@ -1,7 +1,11 @@
 package alcabala.server.release;
 
 import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.Ownership;
+import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.Kept;
+import alcabala.connectors.Unusable;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceConnector;
 import alcabala.connectors.source.SourceFeed;
@@ -9,17 +13,20 @@ import alcabala.connectors.source.SourceLookup;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.connect.Routing;
+import alcabala.server.connect.SetAsides;
 import alcabala.server.connect.SourceCatalogue;
 import alcabala.server.connect.Sources;
 import alcabala.server.map.Compilers;
 import alcabala.server.release.DocumentWriter.Written;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
+import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -36,6 +43,7 @@ public class SourcePull {
     private final SourceCatalogue catalogue;
     private final Compilers compilers;
     private final DocumentWriter writer;
+    private final SetAsides setAsides;
     private final TransactionTemplate transaction;
 
     /// What a pull brought.
@@ -49,6 +57,7 @@ public class SourcePull {
             SourceCatalogue catalogue,
             Compilers compilers,
             DocumentWriter writer,
+            SetAsides setAsides,
             TransactionTemplate transaction) {
         this.sources = sources;
         this.routes = routes;
@@ -57,6 +66,7 @@ public class SourcePull {
         this.catalogue = catalogue;
         this.compilers = compilers;
         this.writer = writer;
+        this.setAsides = setAsides;
         this.transaction = transaction;
     }
 
@@ -83,41 +93,83 @@ public class SourcePull {
     }
 
     /// Within a transaction that holds the routes of the source. What has crossed stays on the way it went; everything
-    /// else takes the way of its site.
+    /// else takes the way of its site. What cannot be used is set aside.
     public Written take(long sourceId, List<SourceChange> changes, String who) {
         catalogue.keep(sourceId, changes);
-        SourceLookup lookup = catalogue.lookup(sourceId);
-        Map<String, Incoming> incoming = new LinkedHashMap<>();
-        for (SourceChange change : changes) {
-            if (change instanceof SourceChange.DocumentChanged changed) {
-                Document document = changed.document().apply(lookup).seenBy(Ownership.SELLER);
-                incoming.put(
-                        changed.id(),
-                        new Incoming(
-                                changed.id(),
-                                document,
-                                changed.raw().getBytes(StandardCharsets.UTF_8),
-                                "application/json",
-                                "",
-                                changed.milestones(),
-                                changed.voided()));
-            }
-        }
+        Map<String, Incoming> incoming = read(sourceId, changes);
         Map<String, RouteRow> crossed = crossed(sourceId, incoming.keySet());
         Routing.Ways ways = routing.of(sourceId);
-        Map<RouteRow, List<Incoming>> byRoute = incoming.values().stream()
-                .collect(Collectors.groupingBy(
-                        each -> crossed.containsKey(each.sourceRef())
-                                ? crossed.get(each.sourceRef())
-                                : ways.to(each.document().site()),
-                        LinkedHashMap::new,
-                        Collectors.toList()));
+        Map<RouteRow, List<Incoming>> byRoute = new LinkedHashMap<>();
+        for (Incoming each : incoming.values()) {
+            RouteRow way = crossed.containsKey(each.sourceRef())
+                    ? crossed.get(each.sourceRef())
+                    : ways.to(each.document().site());
+            byRoute.computeIfAbsent(way, w -> new ArrayList<>()).add(each);
+        }
         Written written = new Written(0, 0, 0);
         for (Map.Entry<RouteRow, List<Incoming>> entry : byRoute.entrySet()) {
             written = written.plus(
                     writer.write(entry.getKey(), compilers.of(entry.getKey().id()), entry.getValue(), who));
         }
         return written;
+    }
+
+    /// The last one of each document.
+    private Map<String, Incoming> read(long sourceId, List<SourceChange> changes) {
+        SourceLookup lookup = catalogue.lookup(sourceId);
+        Map<String, Incoming> incoming = new LinkedHashMap<>();
+        List<String> others = new ArrayList<>();
+        for (SourceChange change : changes) {
+            switch (change) {
+                case SourceChange.DocumentChanged c -> {
+                    incoming.remove(c.id());
+                    read(sourceId, c, lookup).ifPresent(one -> incoming.put(c.id(), one));
+                }
+                case SourceChange.PartyChanged c -> others.add(c.party().code());
+                case SourceChange.ItemChanged c -> others.add(c.code());
+                case SourceChange.CategoryChanged c -> others.add(c.code());
+                case SourceChange.TaxChanged c -> others.add(c.code());
+                case SourceChange.SiteChanged c -> others.add(c.name());
+                case SourceChange.SetAside c -> setAsides.keepOfSource(sourceId, c.record());
+            }
+        }
+        setAsides.settleOfSource(sourceId, incoming.keySet(), others);
+        return incoming;
+    }
+
+    private Optional<Incoming> read(long sourceId, SourceChange.DocumentChanged changed, SourceLookup lookup) {
+        try {
+            Document document = changed.document().apply(lookup).seenBy(Ownership.SELLER);
+            requireComputable(document);
+            return Optional.of(new Incoming(
+                    changed.id(),
+                    document,
+                    changed.raw().getBytes(StandardCharsets.UTF_8),
+                    "application/json",
+                    "",
+                    changed.milestones(),
+                    changed.voided()));
+        } catch (AnswerUnusableException e) {
+            setAsides.keepOfSource(
+                    sourceId,
+                    new Unusable(
+                            "document", changed.id(), changed.name(), Kept.quoted(e.what()), Kept.text(changed.raw())));
+            return Optional.empty();
+        }
+    }
+
+    /// Sums within their limits may still come to more than can be computed with.
+    private static void requireComputable(Document document) {
+        try {
+            document.lines().stream()
+                    .map(DocumentLine::amount)
+                    .map(Money::abs)
+                    .reduce(Money.zero(document.currency()), Money::plus)
+                    .getAmountMinorLong();
+        } catch (ArithmeticException e) {
+            throw new AnswerUnusableException(
+                    "", "document " + document.number() + ": its sums are beyond what can be computed with", e);
+        }
     }
 
     private Map<String, RouteRow> crossed(long sourceId, Set<String> refs) {

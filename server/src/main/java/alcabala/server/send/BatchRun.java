@@ -1,30 +1,34 @@
 package alcabala.server.send;
 
+import alcabala.server.platform.Lease;
+import alcabala.server.platform.RouteLeases;
 import alcabala.server.send.Dispatches.Dispatch;
-import java.sql.Connection;
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Duration;
 import java.util.Optional;
-import javax.sql.DataSource;
-import org.springframework.dao.DataAccessResourceFailureException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 
-/// Sends what is open of a batch, one document after the other. One batch at a time on a route, by a database lock that
-/// ends with its connection.
+/// Sends what is open of a batch, one document after the other. One batch at a time on a route, by a lease that
+/// outlives
+/// neither its process nor its host. What fails is tried again later, and what follows goes on; a ledger that fails
+/// again
+/// and again is left alone.
 @Component
 class BatchRun {
+    private static final Logger LOG = LoggerFactory.getLogger(BatchRun.class);
     private static final Duration BUSY = Duration.ofSeconds(1);
-    private static final int LOCK_SPACE = 8480;
-    private final DataSource dataSource;
+    private static final Duration SHORTEST = Duration.ofMillis(50);
+    private final RouteLeases leases;
     private final JdbcClient jdbc;
     private final Dispatches dispatches;
     private final Sender sender;
 
-    BatchRun(DataSource dataSource, JdbcClient jdbc, Dispatches dispatches, Sender sender) {
-        this.dataSource = dataSource;
+    BatchRun(RouteLeases leases, JdbcClient jdbc, Dispatches dispatches, Sender sender) {
+        this.leases = leases;
         this.jdbc = jdbc;
         this.dispatches = dispatches;
         this.sender = sender;
@@ -36,40 +40,65 @@ class BatchRun {
                 .param("id", batchId)
                 .query(Long.class)
                 .single();
-        try (Connection connection = dataSource.getConnection()) {
-            if (!call(connection, "select pg_try_advisory_lock(?, ?)", (int) route)) {
-                return BUSY;
-            }
-            try {
-                return sendAll(batchId);
-            } finally {
-                call(connection, "select pg_advisory_unlock(?, ?)", (int) route);
-            }
-        } catch (SQLException e) {
-            throw new DataAccessResourceFailureException("lock of route " + route, e);
+        Optional<Lease> lease = leases.take(route);
+        if (lease.isEmpty()) {
+            return BUSY;
+        }
+        try (Lease own = lease.get()) {
+            return sendAll(batchId, own);
+        } catch (MovedMeanwhileException e) {
+            LOG.info("{}; this one stops", e.getMessage());
+            return BUSY;
         }
     }
 
-    private Duration sendAll(long batchId) {
-        Optional<Dispatch> next = dispatches.findNext(batchId);
-        while (next.isPresent()) {
-            Duration pause = sender.step(next.get());
+    private Duration sendAll(long batchId, Lease lease) {
+        while (lease.isHeld()) {
+            Optional<Dispatch> next = dispatches.findNext(batchId);
+            if (next.isEmpty()) {
+                return rest(batchId);
+            }
+            Duration pause = heed(batchId, step(next.get()));
             if (!pause.isZero()) {
                 return pause;
             }
-            next = dispatches.findNext(batchId);
         }
-        dispatches.finish(batchId);
-        return Duration.ZERO;
+        return BUSY;
     }
 
-    private static boolean call(Connection connection, String sql, int route) throws SQLException {
-        try (PreparedStatement statement = connection.prepareStatement(sql)) {
-            statement.setInt(1, LOCK_SPACE);
-            statement.setInt(2, route);
-            try (ResultSet row = statement.executeQuery()) {
-                return row.next() && row.getBoolean(1);
-            }
+    /// Until the next one may be tried; through when nothing is open.
+    private Duration rest(long batchId) {
+        Optional<Duration> wait = dispatches.findWait(batchId);
+        if (wait.isEmpty()) {
+            dispatches.finish(batchId);
+            return Duration.ZERO;
         }
+        return wait.get().compareTo(SHORTEST) < 0 ? SHORTEST : wait.get();
+    }
+
+    /// A fault of ours with one document is no reason to leave the others.
+    private Progress step(Dispatch dispatch) {
+        try {
+            return sender.step(dispatch);
+        } catch (MovedMeanwhileException | DataAccessException | TransactionException e) {
+            throw e;
+        } catch (RuntimeException e) {
+            LOG.error("dispatch {} could not be taken further", dispatch.id(), e);
+            dispatches.broke(dispatch.id(), e);
+            return Progress.DONE;
+        }
+    }
+
+    private Duration heed(long batchId, Progress progress) {
+        if (!progress.failed()) {
+            dispatches.reached(batchId);
+            return Duration.ZERO;
+        }
+        int failures = dispatches.missed(batchId);
+        if (failures >= (progress.limited() ? Pauses.TRIES_AT_A_LIMIT : Pauses.TRIES)) {
+            dispatches.leaveAlone(batchId, failures, progress.reason());
+            return Duration.ZERO;
+        }
+        return progress.limited() ? Pauses.after(1, progress.pause()) : Pauses.after(failures, progress.pause());
     }
 }

@@ -2,7 +2,7 @@ package alcabala.server.send;
 
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.accounting.document.Document;
+import alcabala.accounting.finding.Finding;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerDocument;
@@ -15,8 +15,11 @@ import alcabala.server.connect.Ledgers;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.SourceCatalogue;
 import alcabala.server.map.CrosswalkStore;
+import alcabala.server.map.PartyMatchers;
+import alcabala.server.platform.Sentences;
 import alcabala.server.trail.Trail;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -35,47 +38,62 @@ class Counterparts {
     private final LedgerReference reference;
     private final SourceCatalogue catalogue;
     private final CrosswalkStore store;
+    private final PartyMatchers matchers;
+    private final Resemblance resemblance;
     private final Trail trail;
     private final TransactionTemplate transaction;
+
+    /// The party of a document came to resemble one that the ledger has by now: that is asked about, not created.
+    static final class DoubtfulException extends RuntimeException {
+        DoubtfulException(String sentence) {
+            super(sentence);
+        }
+    }
 
     Counterparts(
             Ledgers ledgers,
             LedgerReference reference,
             SourceCatalogue catalogue,
             CrosswalkStore store,
+            PartyMatchers matchers,
+            Resemblance resemblance,
             Trail trail,
             TransactionTemplate transaction) {
         this.ledgers = ledgers;
         this.reference = reference;
         this.catalogue = catalogue;
         this.store = store;
+        this.matchers = matchers;
+        this.resemblance = resemblance;
         this.trail = trail;
         this.transaction = transaction;
     }
 
     /// The ledger's id of the party when everything is there; otherwise the answer that stands in the way.
     ///
+    /// @param partyName as the document names its party
     /// @return accepted with the party's id
-    Answer<String> ensure(RouteRow route, long documentId, Document document, LedgerDocument sent) {
-        Set<String> items =
-                reference.items(route.ledgerId()).stream().map(LedgerItem::code).collect(Collectors.toSet());
-        for (LedgerLine line : sent.lines()) {
-            boolean missing = !line.item().isEmpty() && line.counterpart().isEmpty() && !items.contains(line.item());
-            if (missing) {
+    /// @throws DoubtfulException when the party may be on the ledger by now under another name
+    Answer<String> ensure(RouteRow route, long documentId, LedgerDocument sent, String partyName) {
+        Map<String, LedgerLine> needed = sent.lines().stream()
+                .filter(line -> !line.item().isEmpty() && line.counterpart().isEmpty())
+                .collect(Collectors.toMap(LedgerLine::item, line -> line, (first, second) -> first));
+        Set<String> there = reference.findItems(route.ledgerId(), needed.keySet());
+        for (LedgerLine line : needed.values()) {
+            if (!there.contains(line.item())) {
                 Answer<LedgerItem> answer = create(route, documentId, line);
                 if (!(answer instanceof Answer.Accepted<LedgerItem>)) {
                     return pass(answer);
                 }
-                items.add(line.item());
             }
         }
         return sent.partyCounterpart().isEmpty()
-                ? createParty(route, documentId, document.counterparty())
+                ? findOrCreateParty(route, documentId, sent.party(), partyName)
                 : new Answer.Accepted<>(sent.partyCounterpart(), 200, "");
     }
 
     private Answer<LedgerItem> create(RouteRow route, long documentId, LedgerLine line) {
-        int limit = reference.profile(route.ledgerId()).nameLimit();
+        int limit = reference.nameLimit(route.ledgerId());
         LedgerItem item = new LedgerItem(
                 line.item(), ItemNames.cut(line.description(), limit), line.account(), line.taxCode(), true);
         String about = "item:" + line.item();
@@ -93,44 +111,55 @@ class Counterparts {
         return answer;
     }
 
-    private Answer<String> createParty(RouteRow route, long documentId, Party named) {
-        Party party = catalogue.lookup(route.sourceId()).party(named.code());
-        String about = "party:" + named.code();
+    /// A document before this one may have had the same party created.
+    private Answer<String> findOrCreateParty(RouteRow route, long documentId, String code, String name) {
+        Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, code);
+        String counterpart = row.map(CrosswalkRow::counterpart).orElse("");
+        if (!counterpart.isEmpty()) {
+            return new Answer.Accepted<>(counterpart, 200, "");
+        }
+        Party party = catalogue.party(route.sourceId(), code);
+        if (row.isEmpty()) {
+            requireNew(route, party);
+        }
+        return createParty(route, documentId, party, name);
+    }
+
+    /// Somebody who said that it is new has been asked already.
+    private void requireNew(RouteRow route, Party party) {
+        matchers.of(route.ledgerId()).all(party).findFirst().ifPresent(known -> {
+            Party there = known.party();
+            throw new DoubtfulException(
+                    Sentences.of(new Finding.PartyDoubtful(party.code(), party.name(), there.code(), there.name())));
+        });
+    }
+
+    private Answer<String> createParty(RouteRow route, long documentId, Party party, String name) {
+        String about = "party:" + party.code();
         String key = key(route, about);
         LedgerConnector ledger = ledgers.of(route.ledgerId());
         Answer<Party> answer =
                 asked(() -> ledger.create(party, route.reference(about), key), () -> ledger.findCreatedParty(key));
-        if (answer instanceof Answer.Accepted<Party> accepted) {
-            transaction.executeWithoutResult(status -> {
-                reference.keep(route.ledgerId(), accepted.record());
-                Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, named.code());
-                if (row.map(CrosswalkRow::counterpart).orElse("").isEmpty()) {
-                    int version = row.map(CrosswalkRow::version).orElse(0);
-                    store.set(
-                            route.id(),
-                            RowKind.PARTY,
-                            named.code(),
-                            accepted.record().code(),
-                            "",
-                            version,
-                            WHO);
-                }
-                trail.write(
-                        route.id(),
-                        documentId,
-                        WHO,
-                        "party-created",
-                        Map.of(
-                                "party",
-                                named.code(),
-                                "ledger",
-                                accepted.record().code(),
-                                "name",
-                                party.name()));
-            });
-            return new Answer.Accepted<>(accepted.record().code(), accepted.status(), accepted.raw());
+        if (!(answer instanceof Answer.Accepted<Party> accepted)) {
+            return pass(answer);
         }
-        return pass(answer);
+        Party created = accepted.record();
+        transaction.executeWithoutResult(status -> {
+            reference.keep(route.ledgerId(), created);
+            Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, party.code());
+            if (row.map(CrosswalkRow::counterpart).orElse("").isEmpty()) {
+                int version = row.map(CrosswalkRow::version).orElse(0);
+                store.set(route.id(), RowKind.PARTY, party.code(), created.code(), "", version, WHO);
+            }
+            trail.write(
+                    route.id(),
+                    documentId,
+                    WHO,
+                    "party-created",
+                    Map.of("party", party.code(), "ledger", created.code(), "name", name));
+            resemblance.askAbout(route.ledgerId(), created, WHO);
+        });
+        return new Answer.Accepted<>(created.code(), accepted.status(), accepted.raw());
     }
 
     /// After a lost answer the ledger is asked by key before anything is sent again.
@@ -139,7 +168,7 @@ class Counterparts {
         if (answer instanceof Answer.Lost<T>) {
             return find.get()
                     .<Answer<T>>map(found -> new Answer.Accepted<>(found, 200, ""))
-                    .orElseGet(create);
+                    .orElse(answer);
         }
         return answer;
     }
@@ -155,8 +184,8 @@ class Counterparts {
             case Answer.Accepted<T> a -> throw new IllegalArgumentException("nothing stands in the way");
             case Answer.Refused<T> a -> new Answer.Refused<>(a.status(), a.code(), a.sentence(), a.raw());
             case Answer.Later<T> a -> new Answer.Later<>(a.status(), a.pause(), a.reason());
-            case Answer.Lost<T> a ->
-                new Answer.Later<>(0, java.time.Duration.ofSeconds(1), "the answer to a creation was lost");
+            // Under its key it is made once, however often it is asked for.
+            case Answer.Lost<T> a -> new Answer.Later<>(a.status(), Duration.ofSeconds(1), a.reason());
         };
     }
 }

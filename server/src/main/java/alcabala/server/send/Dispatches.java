@@ -1,12 +1,17 @@
 package alcabala.server.send;
 
+import alcabala.connectors.Kept;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.map.Affected;
+import alcabala.server.platform.Amounts;
 import alcabala.server.trail.Trail;
-import java.math.BigDecimal;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -21,12 +26,14 @@ class Dispatches {
     private static final String WHO = "Alcabala";
     private final JdbcClient jdbc;
     private final Trail trail;
+    private final Affected affected;
     private final JsonMapper json;
     private final Clock clock;
 
     /// One document on its way.
     ///
     /// @param readVersion the ledger's version that it replaces; null for one that is not there yet
+    /// @param sentence what came instead of an answer the last time; empty when nothing did
     record Dispatch(
             long id,
             long batchId,
@@ -36,6 +43,7 @@ class Dispatches {
             String outcome,
             int attempts,
             Integer readVersion,
+            String sentence,
             int version) {
         /// Whether it goes in the place of what stands on the ledger.
         boolean inPlace() {
@@ -44,13 +52,23 @@ class Dispatches {
 
         Dispatch sending() {
             return new Dispatch(
-                    id, batchId, documentId, routeId, idempotencyKey, "sending", attempts, readVersion, version + 1);
+                    id,
+                    batchId,
+                    documentId,
+                    routeId,
+                    idempotencyKey,
+                    "sending",
+                    attempts + 1,
+                    readVersion,
+                    sentence,
+                    version + 1);
         }
     }
 
-    Dispatches(JdbcClient jdbc, Trail trail, JsonMapper json, Clock clock) {
+    Dispatches(JdbcClient jdbc, Trail trail, Affected affected, JsonMapper json, Clock clock) {
         this.jdbc = jdbc;
         this.trail = trail;
+        this.affected = affected;
         this.json = json;
         this.clock = clock;
     }
@@ -68,32 +86,58 @@ class Dispatches {
         return LocalDate.ofInstant(made, clock.getZone());
     }
 
-    /// The next one of a batch that is not settled; what was on the wire when a process died comes first.
+    /// The next one of a batch that is due; what was on the wire when a process died comes first.
     Optional<Dispatch> findNext(long batchId) {
-        return jdbc.sql("""
-                select p.id, p.batch_id, p.document_id, b.route_id, p.idempotency_key, p.outcome, p.attempts, p.read_version,
-                    p.version
-                from dispatch p join batch b on b.id = p.batch_id
-                where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued')
+        return jdbc.sql(SELECT + """
+                where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests
+                    and (p.next_at is null or p.next_at <= :now)
                 order by case p.outcome when 'sending' then 0 when 'unconfirmed' then 1 else 2 end, p.id
-                limit 1""").param("batch", batchId).query(Dispatch.class).optional();
+                limit 1""")
+                .param("batch", batchId)
+                .param("now", now())
+                .query(Dispatch.class)
+                .optional();
+    }
+
+    /// How long until the next one of a batch is due; empty when nothing of it is open.
+    Optional<Duration> findWait(long batchId) {
+        Instant now = clock.instant();
+        return jdbc.sql("""
+                        select min(coalesce(next_at, :now)) from dispatch
+                        where batch_id = :batch and outcome in ('sending', 'unconfirmed', 'queued') and not rests
+                        having count(*) > 0""")
+                .param("batch", batchId)
+                .param("now", Timestamp.from(now))
+                .query(Timestamp.class)
+                .optional()
+                .map(due -> Duration.between(now, due.toInstant()))
+                .map(wait -> wait.isNegative() ? Duration.ZERO : wait);
+    }
+
+    /// What was shown when it was queued.
+    Posting posting(Dispatch dispatch) {
+        return Posting.read(jdbc.sql("select posting from dispatch where id = :id")
+                .param("id", dispatch.id())
+                .query(String.class)
+                .single());
     }
 
     /// Written before the request leaves, so that a crash afterwards is known to have left it open.
     @Transactional
-    void sending(Dispatch dispatch, int revision, String request) {
+    void sending(Dispatch dispatch, String request) {
         move(dispatch, "sending");
         jdbc.sql("""
-                update dispatch set attempts = attempts + 1, revision = :revision, request = cast(:request as jsonb),
-                    sent_at = :now where id = :id""")
-                .param("revision", revision)
+                update dispatch set attempts = attempts + 1, request = cast(:request as jsonb), sent_at = :now,
+                    next_at = null where id = :id""")
                 .param("request", request)
-                .param("now", Timestamp.from(clock.instant()))
+                .param("now", now())
                 .param("id", dispatch.id())
                 .update();
         if (!dispatch.inPlace()) {
-            jdbc.sql("update document set outcome_revision = :revision where id = :id")
-                    .param("revision", revision)
+            jdbc.sql("""
+                    update document set outcome_revision = (select revision from dispatch where id = :dispatch)
+                    where id = :id""")
+                    .param("dispatch", dispatch.id())
                     .param("id", dispatch.documentId())
                     .update();
         }
@@ -103,35 +147,79 @@ class Dispatches {
                 Map.of("key", dispatch.idempotencyKey(), "request", json.readTree(request)));
     }
 
+    /// The process that sent it ended before it knew the answer: the ledger is asked at once.
     @Transactional
-    void unconfirmed(Dispatch dispatch, String reason) {
-        move(dispatch, "unconfirmed");
-        trail(dispatch, "answer-lost", Map.of("key", dispatch.idempotencyKey(), "reason", reason));
-    }
-
-    /// The ledger did not even answer the question: it stays unconfirmed, and the next pause is longer.
-    @Transactional
-    void askedInVain(Dispatch dispatch) {
-        move(dispatch, "unconfirmed");
-        jdbc.sql("update dispatch set attempts = attempts + 1 where id = :id")
+    void cutOff(Dispatch dispatch) {
+        unconfirmed(dispatch, 0, "the server stopped while the request was under way", "");
+        jdbc.sql("update dispatch set next_at = null where id = :id")
                 .param("id", dispatch.id())
                 .update();
     }
 
-    /// The ledger was asked and never did it: it goes again, under the same key.
+    /// The ledger is asked after a pause.
+    ///
+    /// @param raw what came instead of an answer
     @Transactional
-    void notThere(Dispatch dispatch) {
-        move(dispatch, "queued");
-        trail(dispatch, "asked", Map.of("key", dispatch.idempotencyKey(), "answer", "the ledger does not have it"));
+    void unconfirmed(Dispatch dispatch, int status, String reason, String raw) {
+        move(dispatch, "unconfirmed");
+        jdbc.sql("""
+                update dispatch set sentence = :reason, answer_status = nullif(:status, 0), answer = nullif(:raw, ''),
+                    next_at = :next where id = :id""")
+                .param("reason", reason)
+                .param("status", status)
+                .param("raw", raw)
+                .param("next", after(Pauses.after(dispatch.attempts())))
+                .param("id", dispatch.id())
+                .update();
+        trail(
+                dispatch,
+                "answer-lost",
+                Map.of("key", dispatch.idempotencyKey(), "reason", reason, "status", status, "answer", raw));
     }
 
-    /// Nothing was done; it stays queued for the next try, which counts once, whether the request left or not.
+    /// The ledger did not even answer the question: it stays unconfirmed, and the next pause is longer, until it rests.
     @Transactional
-    void later(Dispatch dispatch, String reason) {
+    void askedInVain(Dispatch dispatch, String reason) {
+        move(dispatch, "unconfirmed");
+        int attempts = dispatch.attempts() + 1;
+        boolean rests = attempts >= Pauses.TRIES;
+        jdbc.sql("""
+                update dispatch set attempts = :attempts, next_at = :next, rests = :rests, sentence = :reason where id = :id""")
+                .param("attempts", attempts)
+                .param("next", after(Pauses.after(attempts)))
+                .param("rests", rests)
+                .param("reason", Kept.text(reason))
+                .param("id", dispatch.id())
+                .update();
+        if (rests) {
+            trail(dispatch, "asking-given-up", Map.of("reason", reason));
+        }
+    }
+
+    /// The ledger was asked and never did it: it goes again, under the same key, unless that was tried often enough.
+    @Transactional
+    void notThere(Dispatch dispatch) {
+        trail(dispatch, "asked", Map.of("key", dispatch.idempotencyKey(), "answer", "the ledger does not have it"));
+        if (dispatch.attempts() >= Pauses.TRIES) {
+            unreached(dispatch, "It could not be sent: " + dispatch.sentence() + ".");
+            return;
+        }
         move(dispatch, "queued");
-        jdbc.sql("update dispatch set attempts = :attempts, sentence = :reason where id = :id")
-                .param("attempts", dispatch.attempts() + 1)
-                .param("reason", reason)
+        jdbc.sql("update dispatch set next_at = null where id = :id")
+                .param("id", dispatch.id())
+                .update();
+    }
+
+    /// Nothing was done; it stays queued for the next try.
+    ///
+    /// @param attempts how often it was tried by now
+    @Transactional
+    void later(Dispatch dispatch, int attempts, Duration pause, String reason) {
+        move(dispatch, "queued");
+        jdbc.sql("update dispatch set attempts = :attempts, sentence = :reason, next_at = :next where id = :id")
+                .param("attempts", attempts)
+                .param("reason", Kept.text(reason))
+                .param("next", after(Pauses.after(Math.max(attempts, 1), pause)))
                 .param("id", dispatch.id())
                 .update();
     }
@@ -140,37 +228,62 @@ class Dispatches {
     @Transactional
     void unreached(Dispatch dispatch, String sentence) {
         move(dispatch, "unreached");
-        jdbc.sql("update dispatch set sentence = :sentence where id = :id")
-                .param("sentence", sentence)
+        jdbc.sql("update dispatch set sentence = :sentence, next_at = null where id = :id")
+                .param("sentence", Kept.text(sentence))
                 .param("id", dispatch.id())
                 .update();
         if (dispatch.inPlace()) {
             refuse(dispatch, "unreached");
         }
         trail(dispatch, "given-up", Map.of("reason", sentence));
+        compileAgain(dispatch);
+    }
+
+    /// It was ready, and is not any more: what came up meanwhile is its cause now.
+    @Transactional
+    void heldBack(Dispatch dispatch, String sentence) {
+        unreached(dispatch, "It stays here: " + sentence);
+    }
+
+    /// Alcabala itself stumbled over it. What may have left is asked about; the rest waits for a person.
+    @Transactional
+    void broke(long dispatchId, RuntimeException e) {
+        Dispatch dispatch = jdbc.sql(SELECT + "where p.id = :id")
+                .param("id", dispatchId)
+                .query(Dispatch.class)
+                .single();
+        String what = "Alcabala itself failed on it (" + e.getClass().getSimpleName() + "); the log says where.";
+        switch (dispatch.outcome()) {
+            case "sending" -> unconfirmed(dispatch, 0, what, "");
+            case "unconfirmed" -> askedInVain(dispatch, what);
+            default -> unreached(dispatch, what);
+        }
     }
 
     @Transactional
-    void refused(Dispatch dispatch, int revision, int status, String code, String sentence, String raw) {
+    void refused(Dispatch dispatch, int status, String code, String sentence, String raw) {
         move(dispatch, "refused");
         jdbc.sql("""
                 update dispatch set refusal_code = :code, sentence = :sentence, answer_status = :status,
-                    answer = cast(:raw as jsonb), answered_at = :now where id = :id""")
+                    answer = :raw, answered_at = :now, next_at = null where id = :id""")
                 .param("code", code)
                 .param("sentence", sentence)
                 .param("status", status)
                 .param("raw", raw)
-                .param("now", Timestamp.from(clock.instant()))
+                .param("now", now())
                 .param("id", dispatch.id())
                 .update();
         refuse(dispatch, code);
         if (!dispatch.inPlace()) {
-            jdbc.sql("update document set outcome_revision = :revision where id = :id")
-                    .param("revision", revision)
+            jdbc.sql("""
+                    update document set outcome_revision = (select revision from dispatch where id = :dispatch)
+                    where id = :id""")
+                    .param("dispatch", dispatch.id())
                     .param("id", dispatch.documentId())
                     .update();
         }
-        trail(dispatch, "refused", Map.of("status", status, "code", code, "sentence", sentence));
+        trail(dispatch, "refused", Map.of("status", status, "code", code, "sentence", sentence, "answer", raw));
+        compileAgain(dispatch);
     }
 
     private void refuse(Dispatch dispatch, String code) {
@@ -180,7 +293,12 @@ class Dispatches {
                 .update();
     }
 
-    /// @param how `answered`, or `asked` when the ledger was asked after a lost answer
+    /// Whatever was mapped while it was on its way left it alone, and concerns it now.
+    private void compileAgain(Dispatch dispatch) {
+        affected.compileAgain(dispatch.routeId(), List.of(dispatch.documentId()), WHO, "it came back");
+    }
+
+    /// @param how `answered`, or `asked` when the answer had been lost
     @Transactional
     void posted(Dispatch dispatch, LedgerRecord record, int status, String how) {
         move(dispatch, "posted");
@@ -189,10 +307,14 @@ class Dispatches {
         LedgerRecord latest = findSeen(dispatch)
                 .filter(seen -> seen.version() > record.version())
                 .orElse(record);
-        Timestamp now = Timestamp.from(clock.instant());
+        String currency = jdbc.sql("select currency from document where id = :id")
+                .param("id", dispatch.documentId())
+                .query(String.class)
+                .single();
+        Timestamp now = now();
         jdbc.sql("""
-                update dispatch set ledger_ref = :ref, answer_status = :status, answer = cast(:body as jsonb),
-                    answered_at = :now, sentence = '' where id = :id""")
+                update dispatch set ledger_ref = :ref, answer_status = :status, answer = :body,
+                    answered_at = :now, sentence = '', next_at = null where id = :id""")
                 .param("ref", record.id())
                 .param("status", status)
                 .param("body", body)
@@ -209,9 +331,9 @@ class Dispatches {
                 .param("ref", record.id())
                 .param("number", latest.number())
                 .param("version", latest.version())
-                .param("gross", minor(latest.gross()))
+                .param("gross", Amounts.minor(currency, latest.gross()))
                 .param("due", latest.due(), java.sql.Types.DATE)
-                .param("paid", minor(latest.paid()))
+                .param("paid", Amounts.minor(currency, latest.paid()))
                 .param("differs", Agreement.isBroken(record, latest))
                 .param("now", now)
                 .param("id", dispatch.documentId())
@@ -241,19 +363,52 @@ class Dispatches {
                 .map(seen -> json.readValue(seen, LedgerRecord.class));
     }
 
+    /// The ledger answers.
+    void reached(long batchId) {
+        jdbc.sql("update batch set failures = 0 where id = :id and failures > 0")
+                .param("id", batchId)
+                .update();
+    }
+
+    /// How often in a row it did not, this time included.
+    int missed(long batchId) {
+        return jdbc.sql("update batch set failures = failures + 1 where id = :id returning failures")
+                .param("id", batchId)
+                .query(Integer.class)
+                .single();
+    }
+
+    /// The ledger is left alone until somebody says so: what may have arrived rests, what has not is given up.
+    @Transactional
+    void leaveAlone(long batchId, int failures, String reason) {
+        List<Dispatch> open = jdbc.sql(SELECT + """
+                where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests order by p.id""")
+                .param("batch", batchId)
+                .query(Dispatch.class)
+                .list();
+        String sentence =
+                "The ledger was tried %d times in a row and %s. Nothing of this was sent; retry when it answers again."
+                        .formatted(failures, reason);
+        for (Dispatch each : open) {
+            if (each.outcome().equals("queued")) {
+                unreached(each, sentence);
+            } else {
+                move(each, "unconfirmed");
+                jdbc.sql("update dispatch set rests = true where id = :id")
+                        .param("id", each.id())
+                        .update();
+                trail(each, "asking-given-up", Map.of("reason", reason));
+            }
+        }
+        reached(batchId);
+    }
+
     /// Finished when nothing of it is open; done once.
     @Transactional
     void finish(long batchId) {
         jdbc.sql("""
                 update batch set finished_at = :now where id = :id and finished_at is null and not exists (
-                    select 1 from dispatch where batch_id = :id and outcome in ('queued', 'sending', 'unconfirmed'))""")
-                .param("now", Timestamp.from(clock.instant()))
-                .param("id", batchId)
-                .update();
-    }
-
-    static long minor(BigDecimal amount) {
-        return amount.setScale(2).unscaledValue().longValueExact();
+                    select 1 from dispatch where batch_id = :id and outcome in ('queued', 'sending', 'unconfirmed') and not rests)""").param("now", now()).param("id", batchId).update();
     }
 
     /// Compare-and-set on the dispatch: another process that got here first wins, and this one stops.
@@ -265,7 +420,7 @@ class Dispatches {
                 .param("version", dispatch.version())
                 .update();
         if (rows != 1) {
-            throw new IllegalStateException("dispatch " + dispatch.id() + " was moved by another process");
+            throw new MovedMeanwhileException(dispatch.id());
         }
         boolean stands = dispatch.inPlace() && (outcome.equals("refused") || outcome.equals("unreached"));
         jdbc.sql("update document set outcome = :outcome, version = version + 1 where id = :id")
@@ -274,9 +429,23 @@ class Dispatches {
                 .update();
     }
 
+    private Timestamp now() {
+        return Timestamp.from(clock.instant());
+    }
+
+    private Timestamp after(Duration pause) {
+        return Timestamp.from(clock.instant().plus(pause));
+    }
+
     private void trail(Dispatch dispatch, String action, Map<String, Object> detail) {
-        Map<String, Object> with = new java.util.LinkedHashMap<>(detail);
+        Map<String, Object> with = new LinkedHashMap<>(detail);
         with.put("batch", dispatch.batchId());
         trail.write(dispatch.routeId(), dispatch.documentId(), WHO, action, with);
     }
+
+    private static final String SELECT = """
+            select p.id, p.batch_id, p.document_id, b.route_id, p.idempotency_key, p.outcome, p.attempts, p.read_version,
+                p.sentence, p.version
+            from dispatch p join batch b on b.id = p.batch_id
+            """;
 }

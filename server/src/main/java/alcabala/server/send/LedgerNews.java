@@ -1,19 +1,25 @@
 package alcabala.server.send;
 
 import alcabala.accounting.setting.Setting;
+import alcabala.connectors.Kept;
+import alcabala.connectors.Unusable;
 import alcabala.connectors.ledger.LedgerConnector;
 import alcabala.connectors.ledger.LedgerFeed;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.connect.Ledgers;
 import alcabala.server.connect.ReferencePull;
 import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.SetAsides;
 import alcabala.server.connect.SettingStore;
+import alcabala.server.platform.Amounts;
 import alcabala.server.trail.Trail;
+import java.math.BigDecimal;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -27,6 +33,7 @@ class LedgerNews {
     private final Ledgers ledgers;
     private final ReferencePull pull;
     private final SettingStore settings;
+    private final SetAsides setAsides;
     private final Trail trail;
     private final JdbcClient jdbc;
     private final TransactionTemplate transaction;
@@ -41,15 +48,21 @@ class LedgerNews {
             long documentId,
             long routeId,
             String baseline,
+            String currency,
             long paid,
             boolean differs,
             int version,
-            boolean onItsWay) {}
+            boolean onItsWay) {
+        long minor(BigDecimal amount) {
+            return Amounts.minor(currency, amount);
+        }
+    }
 
     LedgerNews(
             Ledgers ledgers,
             ReferencePull pull,
             SettingStore settings,
+            SetAsides setAsides,
             Trail trail,
             JdbcClient jdbc,
             TransactionTemplate transaction,
@@ -58,6 +71,7 @@ class LedgerNews {
         this.ledgers = ledgers;
         this.pull = pull;
         this.settings = settings;
+        this.setAsides = setAsides;
         this.trail = trail;
         this.jdbc = jdbc;
         this.transaction = transaction;
@@ -99,15 +113,22 @@ class LedgerNews {
         if (rows == 0) {
             return new int[] {0, 0};
         }
+        feed.setAside().forEach(record -> setAsides.keepOfLedger(route.ledgerId(), record));
+        setAsides.settleOfLedger(
+                route.ledgerId(),
+                feed.documents().stream().map(LedgerRecord::id).toList());
         Map<String, LedgerRecord> latest = new LinkedHashMap<>();
         feed.documents().forEach(record -> latest.put(record.id(), record));
         int payments = 0;
         int edits = 0;
         for (LedgerRecord record : latest.values()) {
             Optional<Linked> linked = find(route.ledgerId(), record.id());
-            if (linked.isPresent()) {
+            if (linked.isPresent() && !record.isIn(CurrencyUnit.of(linked.get().currency()))) {
+                setAsides.keepOfLedger(
+                        route.ledgerId(), finer(record, linked.get().currency()));
+            } else if (linked.isPresent()) {
                 boolean paid = bringsPayments(linked.get().routeId())
-                        && Dispatches.minor(record.paid()) != linked.get().paid();
+                        && linked.get().minor(record.paid()) != linked.get().paid();
                 boolean differs = linked.get().onItsWay()
                         ? linked.get().differs()
                         : Agreement.isBroken(json.readValue(linked.get().baseline(), LedgerRecord.class), record);
@@ -124,13 +145,22 @@ class LedgerNews {
         return new int[] {payments, edits};
     }
 
+    private Unusable finer(LedgerRecord record, String currency) {
+        return new Unusable(
+                "document",
+                record.id(),
+                "document " + record.number(),
+                "its sums are finer than " + currency + " allows",
+                Kept.text(json.writeValueAsString(record)));
+    }
+
     private boolean bringsPayments(long routeId) {
         return settings.of(routeId).is(Setting.PAYMENTS, "from-ledger");
     }
 
     private Optional<Linked> find(long ledgerId, String ledgerRef) {
         return jdbc.sql("""
-                select l.document_id, d.route_id, l.baseline, d.paid, d.ledger_differs as differs, d.ledger_version as version,
+                select l.document_id, d.route_id, l.baseline, d.currency, d.paid, d.ledger_differs as differs, d.ledger_version as version,
                     d.outcome in ('queued', 'sending', 'unconfirmed') as on_its_way
                 from link l join document d on d.id = l.document_id where l.ledger_id = :ledger and l.ledger_ref = :ref""")
                 .param("ledger", ledgerId)
@@ -145,9 +175,9 @@ class LedgerNews {
                     ledger_number = :number, ledger_differs = :differs, version = version + 1,
                     refusal = case when outcome = 'posted' and ledger_version < :version then '' else refusal end
                 where id = :id""")
-                .param("paid", paid ? Dispatches.minor(record.paid()) : linked.paid())
+                .param("paid", paid ? linked.minor(record.paid()) : linked.paid())
                 .param("version", record.version())
-                .param("gross", Dispatches.minor(record.gross()))
+                .param("gross", linked.minor(record.gross()))
                 .param("due", record.due(), java.sql.Types.DATE)
                 .param("number", record.number())
                 .param("differs", differs)

@@ -11,6 +11,7 @@ import alcabala.server.readiness.ReadinessRun;
 import alcabala.server.trail.Trail;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.sql.ResultSet;
@@ -54,6 +55,7 @@ class SendApi {
             String hashTotal,
             int leftOut,
             List<Batches.Creation> parties,
+            List<Batches.Alike> alike,
             List<Batches.Creation> items,
             List<ItemNames.Collision> collisions,
             String sentence) {}
@@ -64,8 +66,17 @@ class SendApi {
             LocalDate from,
             LocalDate to,
             Boolean purchases,
+            @NotNull @Valid ShownJson shown,
             @Size(max = 40) String independentTotal,
             @Size(max = 500) String reason) {}
+
+    /// What the preview said, so that nothing else is sent.
+    record ShownJson(
+            @NotNull Integer count,
+            @NotNull @Size(max = 40) String net,
+            @NotNull @Size(max = 40) String tax,
+            @NotNull @Size(max = 40) String gross,
+            @NotNull @Size(max = 60) String hashTotal) {}
 
     record MadeBatch(long id) {}
 
@@ -132,6 +143,7 @@ class SendApi {
                 totals.hashTotal().toString(),
                 preview.leftOut(),
                 preview.parties(),
+                preview.alike(),
                 preview.items(),
                 preview.collisions(),
                 sentence(route, preview));
@@ -175,11 +187,14 @@ class SendApi {
     MadeBatch send(@Valid @RequestBody SendJson send, Principal who) {
         RouteRow route = routes.getLeading(send.route());
         judge(route, who);
+        ShownJson shown = send.shown();
         return new MadeBatch(batches.send(
                 route,
-                new Batches.Choice(send.ids(), send.from(), send.to(), Boolean.TRUE.equals(send.purchases())),
-                send.independentTotal(),
-                send.reason() == null ? "" : send.reason().trim(),
+                new Batches.Order(
+                        new Batches.Choice(send.ids(), send.from(), send.to(), Boolean.TRUE.equals(send.purchases())),
+                        new Batches.Shown(shown.count(), shown.net(), shown.tax(), shown.gross(), shown.hashTotal()),
+                        send.independentTotal(),
+                        send.reason() == null ? "" : send.reason().trim()),
                 who.getName()));
     }
 

@@ -1,6 +1,5 @@
 package alcabala.server.send;
 
-import alcabala.accounting.document.Document;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.setting.Setting;
 import alcabala.connectors.AccessLostException;
@@ -13,24 +12,22 @@ import alcabala.server.connect.Ledgers;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.connect.SettingStore;
-import alcabala.server.map.Compilers;
-import alcabala.server.platform.DocumentJson;
 import alcabala.server.release.Documents;
 import alcabala.server.send.Dispatches.Dispatch;
 import java.time.Duration;
 import java.util.Optional;
+import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Component;
 
 /// Takes one document one step further. Nothing is sent twice: before a request leaves, that it leaves is written;
-/// after
-/// a lost answer, or a crash, the ledger is asked by key and by reference before anything is sent again.
+/// after a lost answer, or a crash, the ledger is asked by key and by reference before anything is sent again.
 @Component
 class Sender {
-    private static final int TRIES = 8;
-    private static final Duration LONGEST_PAUSE = Duration.ofSeconds(30);
+    /// What a ledger says that only wants a pause.
+    static final String LIMIT = "request limit";
+    private static final Duration SHORT = Duration.ofSeconds(1);
     private final Ledgers ledgers;
     private final Routes routes;
-    private final Compilers compilers;
     private final Documents documents;
     private final Counterparts counterparts;
     private final Dispatches dispatches;
@@ -39,28 +36,25 @@ class Sender {
     Sender(
             Ledgers ledgers,
             Routes routes,
-            Compilers compilers,
             Documents documents,
             Counterparts counterparts,
             Dispatches dispatches,
             SettingStore settings) {
         this.ledgers = ledgers;
         this.routes = routes;
-        this.compilers = compilers;
         this.documents = documents;
         this.counterparts = counterparts;
         this.dispatches = dispatches;
         this.settings = settings;
     }
 
-    /// How long to wait before the next step: zero to go on at once.
-    Duration step(Dispatch dispatch) {
+    Progress step(Dispatch dispatch) {
         RouteRow route = routes.get(dispatch.routeId());
         Documents.Row row = documents.get(dispatch.documentId());
         return switch (dispatch.outcome()) {
             case "sending" -> {
-                dispatches.unconfirmed(dispatch, "the server stopped while the request was under way");
-                yield Duration.ZERO;
+                dispatches.cutOff(dispatch);
+                yield Progress.DONE;
             }
             case "unconfirmed" -> ask(dispatch, route, row);
             case "queued" -> send(dispatch, route, row);
@@ -68,68 +62,67 @@ class Sender {
         };
     }
 
-    private Duration ask(Dispatch dispatch, RouteRow route, Documents.Row row) {
+    private Progress ask(Dispatch dispatch, RouteRow route, Documents.Row row) {
+        Optional<LedgerRecord> found;
         try {
             LedgerConnector ledger = ledgers.of(route.ledgerId());
-            Optional<LedgerRecord> found =
-                    ledger.findPosted(dispatch.idempotencyKey().toString());
+            found = ledger.findPosted(dispatch.idempotencyKey().toString());
             // What stands there is found by its reference too, whether this change was made or not.
             if (found.isEmpty() && !dispatch.inPlace()) {
                 found = ledger.findByReference(route.reference(row.sourceRef()));
             }
-            found.ifPresentOrElse(
-                    record -> dispatches.posted(dispatch, record, 200, "asked"), () -> dispatches.notThere(dispatch));
-            return Duration.ZERO;
         } catch (UnreachableException e) {
-            dispatches.askedInVain(dispatch);
-            return pause(dispatch.attempts());
+            dispatches.askedInVain(dispatch, e.getMessage());
+            return Progress.failed(e.getMessage());
         }
+        if (found.isPresent() && !found.get().isIn(CurrencyUnit.of(row.currency()))) {
+            dispatches.askedInVain(dispatch, finer(row));
+            return Progress.DONE;
+        }
+        found.ifPresentOrElse(
+                record -> dispatches.posted(dispatch, record, 200, "asked"), () -> dispatches.notThere(dispatch));
+        return Progress.DONE;
     }
 
-    private Duration send(Dispatch dispatch, RouteRow route, Documents.Row row) {
-        Document document = DocumentJson.read(documents.content(row.id()));
-        Optional<LedgerDocument> compiled =
-                compilers.of(route.id()).compile(document).ledgerDocument();
-        if (compiled.isEmpty()) {
-            dispatches.unreached(dispatch, "It was blocked again before its turn came.");
-            return Duration.ZERO;
-        }
+    private Progress send(Dispatch dispatch, RouteRow route, Documents.Row row) {
+        Posting posting = dispatches.posting(dispatch);
         // A supplier's credit names the supplier's own bill, whose number stays what it is.
-        Optional<String> credited = document.kind().isSale()
-                ? documents.findLedgerNumber(route.id(), document.precedingNumber())
+        Optional<String> credited = posting.document().kind().isSale()
+                ? documents.findLedgerNumber(route.id(), posting.credits())
                 : Optional.empty();
-        if (compiled.get().number().isEmpty()
-                && credited.isEmpty()
-                && !document.precedingNumber().isEmpty()) {
+        boolean hasNumber =
+                !posting.document().number().isEmpty() || posting.credits().isEmpty();
+        if (!hasNumber && credited.isEmpty()) {
             dispatches.unreached(
                     dispatch,
                     "It credits %s, which has no number on %s yet. Send that first, then retry."
-                            .formatted(document.precedingNumber(), route.ledger()));
-            return Duration.ZERO;
+                            .formatted(posting.credits(), route.ledger()));
+            return Progress.DONE;
         }
-        LedgerDocument sent = dated(compiled.get(), dispatch, route);
-        return send(
-                dispatch, route, row, document, credited.map(sent::crediting).orElse(sent));
+        LedgerDocument sent = dated(posting.document(), dispatch, route);
+        return send(dispatch, route, row, credited.map(sent::crediting).orElse(sent), posting.party());
     }
 
-    private Duration send(
-            Dispatch dispatch, RouteRow route, Documents.Row row, Document document, LedgerDocument sent) {
+    private Progress send(Dispatch dispatch, RouteRow route, Documents.Row row, LedgerDocument sent, String partyName) {
         Answer<String> ready;
         try {
-            ready = counterparts.ensure(route, row.id(), document, sent);
+            ready = counterparts.ensure(route, row.id(), sent, partyName);
+        } catch (Counterparts.DoubtfulException e) {
+            dispatches.heldBack(dispatch, e.getMessage());
+            return Progress.DONE;
         } catch (AccessLostException e) {
             return shutOut(dispatch, route);
         } catch (UnreachableException e) {
-            return later(dispatch, Duration.ofSeconds(1), route.ledger() + " did not answer");
+            return later(dispatch, SHORT, e.getMessage());
         }
         return switch (ready) {
             case Answer.Accepted<String> party -> post(dispatch, route, row, sent, party.record());
             case Answer.Refused<String> no -> {
-                dispatches.refused(dispatch, row.revision(), no.status(), no.code(), no.sentence(), no.raw());
-                yield Duration.ZERO;
+                dispatches.refused(dispatch, no.status(), no.code(), no.sentence(), no.raw());
+                yield Progress.DONE;
             }
             case Answer.Later<String> later -> later(dispatch, later.pause(), later.reason());
-            case Answer.Lost<String> lost -> later(dispatch, Duration.ofSeconds(1), lost.reason());
+            case Answer.Lost<String> lost -> later(dispatch, SHORT, lost.reason());
         };
     }
 
@@ -140,7 +133,7 @@ class Sender {
                 : sent;
     }
 
-    private Duration post(
+    private Progress post(
             Dispatch dispatch, RouteRow route, Documents.Row row, LedgerDocument document, String partyId) {
         String reference = route.reference(row.sourceRef());
         LedgerConnector ledger = ledgers.of(route.ledgerId());
@@ -148,7 +141,6 @@ class Sender {
                 dispatch.inPlace() ? new Standing(row.ledgerRef(), dispatch.readVersion(), row.ledgerNumber()) : null;
         dispatches.sending(
                 dispatch,
-                row.revision(),
                 standing == null
                         ? ledger.body(document, partyId, reference)
                         : ledger.body(standing, document, partyId, reference));
@@ -164,44 +156,56 @@ class Sender {
         } catch (AccessLostException e) {
             return shutOut(sent, route);
         } catch (UnreachableException e) {
-            return later(sent, Duration.ofSeconds(1), route.ledger() + " gave no access token");
+            return later(sent, SHORT, route.ledger() + " gave no access token");
         }
     }
 
-    private Duration settle(Dispatch sent, Documents.Row row, Answer<LedgerRecord> answer) {
-        switch (answer) {
-            case Answer.Accepted<LedgerRecord> yes -> dispatches.posted(sent, yes.record(), yes.status(), "answered");
-            case Answer.Refused<LedgerRecord> no ->
-                dispatches.refused(sent, row.revision(), no.status(), no.code(), no.sentence(), no.raw());
-            case Answer.Later<LedgerRecord> later -> {
-                return later(sent, later.pause(), later.reason());
+    private Progress settle(Dispatch sent, Documents.Row row, Answer<LedgerRecord> answer) {
+        return switch (answer) {
+            case Answer.Accepted<LedgerRecord> yes -> accepted(sent, row, yes);
+            case Answer.Refused<LedgerRecord> no -> {
+                dispatches.refused(sent, no.status(), no.code(), no.sentence(), no.raw());
+                yield Progress.DONE;
             }
-            case Answer.Lost<LedgerRecord> lost -> dispatches.unconfirmed(sent, lost.reason());
+            case Answer.Later<LedgerRecord> later -> later(sent, later.pause(), later.reason());
+            case Answer.Lost<LedgerRecord> lost -> {
+                dispatches.unconfirmed(sent, lost.status(), lost.reason(), lost.raw());
+                yield Progress.failed(lost.reason());
+            }
+        };
+    }
+
+    /// Sums that are no amounts in the document's currency are not what was asked for.
+    private Progress accepted(Dispatch sent, Documents.Row row, Answer.Accepted<LedgerRecord> yes) {
+        if (yes.record().isIn(CurrencyUnit.of(row.currency()))) {
+            dispatches.posted(sent, yes.record(), yes.status(), "answered");
+            return Progress.DONE;
         }
-        return Duration.ZERO;
+        dispatches.unconfirmed(sent, yes.status(), finer(row), yes.raw());
+        return Progress.DONE;
+    }
+
+    private static String finer(Documents.Row row) {
+        return "answered sums that are finer than " + row.currency() + " allows";
     }
 
     /// Only a person can mend that; whoever is turned away at the door has not been worked on.
-    private Duration shutOut(Dispatch dispatch, RouteRow route) {
+    private Progress shutOut(Dispatch dispatch, RouteRow route) {
         dispatches.unreached(
                 dispatch, route.ledger() + " no longer lets Alcabala in. Connect it again under Connect, then retry.");
-        return Duration.ZERO;
+        return Progress.DONE;
     }
 
-    /// A request limit is no failure: it is waited for as often as it takes. Everything else is given up after some
-    /// tries.
-    private Duration later(Dispatch dispatch, Duration asked, String reason) {
-        if (dispatch.attempts() >= TRIES && !reason.equals("request limit")) {
+    /// A try counts once, whether the request left or not; a request limit does not count against a document.
+    private Progress later(Dispatch dispatch, Duration asked, String reason) {
+        int tried = dispatch.outcome().equals("sending") ? dispatch.attempts() : dispatch.attempts() + 1;
+        if (reason.equals(LIMIT)) {
+            dispatches.later(dispatch, tried - 1, asked, reason);
+        } else if (tried >= Pauses.TRIES) {
             dispatches.unreached(dispatch, "It could not be sent: " + reason + ".");
-            return Duration.ZERO;
+        } else {
+            dispatches.later(dispatch, tried, asked, reason);
         }
-        dispatches.later(dispatch, reason);
-        Duration growing = pause(dispatch.attempts());
-        return reason.equals("request limit") || asked.compareTo(growing) > 0 ? asked : growing;
-    }
-
-    private static Duration pause(int attempts) {
-        Duration growing = Duration.ofMillis(500L << Math.min(attempts, 6));
-        return growing.compareTo(LONGEST_PAUSE) > 0 ? LONGEST_PAUSE : growing;
+        return Progress.later(asked, reason);
     }
 }

@@ -64,9 +64,10 @@ class Triggered {
                 .query(Long.class)
                 .list();
         Batches.Choice choice = Batches.Choice.named(ready);
-        int going = ready.isEmpty() ? 0 : batches.preview(route, choice).ids().size();
+        int going =
+                ready.isEmpty() ? 0 : batches.preview(route, choice).documents().size();
         if (going > 0) {
-            batches.send(route, choice, "", "", who);
+            batches.send(route, new Batches.Order(choice, null, "", ""), who);
         }
         return going;
     }

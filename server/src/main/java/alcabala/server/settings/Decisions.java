@@ -9,8 +9,11 @@ import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.connect.SettingStore;
 import alcabala.server.map.Affected;
+import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.trail.Trail;
+import java.math.BigDecimal;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -78,13 +81,28 @@ class Decisions {
                 moved, affected.compileAgain(route.id(), Set.of(), who, "setting " + SettingSentences.title(setting)));
     }
 
+    private record Seen(long id, String currency, long paid, BigDecimal there) {
+        boolean isNews() {
+            return paid != minor();
+        }
+
+        long minor() {
+            return Amounts.minor(currency, there);
+        }
+    }
+
     /// Payments that were seen while they were not wanted are taken over once they are.
     private int catchUp(RouteRow route) {
-        return jdbc.sql("""
-                update document d set paid = round(cast(l.ledger_now->>'paid' as numeric) * 100), version = d.version + 1
-                from link l
-                where d.route_id = :route and l.document_id = d.id
-                    and d.paid <> round(cast(l.ledger_now->>'paid' as numeric) * 100)""").param("route", route.id()).update();
+        List<Seen> news = jdbc.sql("""
+                        select d.id, d.currency, d.paid, cast(l.ledger_now->>'paid' as numeric) as there
+                        from document d join link l on l.document_id = d.id where d.route_id = :route""").param("route", route.id()).query(Seen.class).list().stream()
+                .filter(Seen::isNews)
+                .toList();
+        news.forEach(each -> jdbc.sql("update document set paid = :paid, version = version + 1 where id = :id")
+                .param("paid", each.minor())
+                .param("id", each.id())
+                .update());
+        return news.size();
     }
 
     /// What has not crossed waits for another thing from now on.

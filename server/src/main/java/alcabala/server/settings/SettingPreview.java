@@ -190,7 +190,7 @@ class SettingPreview {
         for (Both each : all) {
             Document document = each.candidate().document();
             if (kinds.contains(document.kind()) && document.currency().getCode().equals(route.currency())) {
-                sum += document.totals().gross().getAmountMinorLong();
+                sum += document.kind().sign() * document.totals().gross().getAmountMinorLong();
                 count++;
             }
         }
@@ -200,7 +200,8 @@ class SettingPreview {
 
     private String payments(RouteRow route, RouteSettings after) {
         int open = jdbc.sql("""
-                select count(*) from document where route_id = :route and outcome = 'posted' and paid < gross""").param("route", route.id()).query(Integer.class).single();
+                select count(*) from document where route_id = :route and outcome = 'posted'
+                    and sign(coalesce(ledger_gross, gross)) * (coalesce(ledger_gross, gross) - paid) > 0""").param("route", route.id()).query(Integer.class).single();
         return after.is(Setting.PAYMENTS, "none")
                 ? "Payments of %s that are open would no longer come back.".formatted(documents(open))
                 : "Payments of %s that are open come back at the next fetch.".formatted(documents(open));
@@ -258,8 +259,7 @@ class SettingPreview {
                     && document.currency().getCode().equals(route.currency())
                     && !document.totals().tax().isZero();
             if (concerned && each.differs()) {
-                long own = document.totals().tax().getAmountMinorLong();
-                tax += document.kind().isCredit() ? -own : own;
+                tax += document.kind().sign() * document.totals().tax().getAmountMinorLong();
                 documents++;
             }
         }

@@ -1,0 +1,135 @@
+package alcabala.server.release;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.Ownership;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.map.Compilers;
+import alcabala.server.platform.DocumentJson;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.trail.Trail;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/// Documents in which the business was found to be neither seller nor buyer, until somebody says for a party that it is
+/// the
+/// business.
+@Component
+class Strangers {
+    private final JdbcClient jdbc;
+    private final Routes routes;
+    private final Compilers compilers;
+    private final Reinterpretation reinterpretation;
+    private final Trail trail;
+    private final Clock clock;
+
+    private record Waiting(long id, long routeId, String sourceRef, String content) {}
+
+    /// @param documents how many are taken for something else by it
+    record Said(int documents, int released) {}
+
+    Strangers(
+            JdbcClient jdbc,
+            Routes routes,
+            Compilers compilers,
+            Reinterpretation reinterpretation,
+            Trail trail,
+            Clock clock) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+        this.compilers = compilers;
+        this.reinterpretation = reinterpretation;
+        this.trail = trail;
+        this.clock = clock;
+    }
+
+    /// @param is false takes it back
+    @Transactional
+    Said say(RouteRow route, String party, boolean is, String who) {
+        routes.lockAllOf(route.sourceId());
+        int rows = is ? insert(route, party, who) : delete(route, party);
+        if (rows == 0) {
+            throw NotPossibleException.conflict(
+                    "said-already", is ? "Somebody said so already." : "Somebody took it back already.");
+        }
+        trail.write(route.id(), null, who, is ? "party-is-business" : "party-is-not-business", Map.of("party", party));
+        int documents = 0;
+        int released = 0;
+        for (Waiting each : concerned(route, party)) {
+            RouteRow way = routes.get(each.routeId());
+            Document before = DocumentJson.read(each.content());
+            Document after = before.seenBy(Ownership.of(before, way.business()));
+            if (after.ownership() != before.ownership()) {
+                documents++;
+                released += write(way, each, after, who) ? 1 : 0;
+            }
+        }
+        return new Said(documents, released);
+    }
+
+    private boolean write(RouteRow way, Waiting each, Document after, String who) {
+        String ref = refOf(way, each, after);
+        Compiled compiled = reinterpretation.write(compilers.of(way.id()), each.id(), ref, after);
+        trail.write(
+                way.id(),
+                each.id(),
+                who,
+                "taken-for",
+                Map.of("kind", after.kind().word()));
+        trail.write(way.id(), each.id(), who, "compiled", DocumentWriter.trailOf(compiled));
+        return compiled.blocking() == 0;
+    }
+
+    /// A file names its document by kind, number and, on a bill, seller; unless another has that name already.
+    private String refOf(RouteRow way, Waiting each, Document after) {
+        if (!way.fromFiles()) {
+            return each.sourceRef();
+        }
+        String ref = FileIntake.refOf(after);
+        boolean free = jdbc.sql("select count(*) from document where source_id = :source and source_ref = :ref")
+                        .param("source", way.sourceId())
+                        .param("ref", ref)
+                        .query(Integer.class)
+                        .single()
+                == 0;
+        return free ? ref : each.sourceRef();
+    }
+
+    private int insert(RouteRow route, String party, String who) {
+        return jdbc.sql("""
+                insert into known_as (source_id, party_code, said_by, said_at)
+                select :source, :party, :who, :now where exists (
+                    select 1 from document where source_id = :source and content->>'ownership' = 'NEITHER'
+                        and :party in (content->'seller'->>'code', content->'buyer'->>'code'))
+                on conflict do nothing""")
+                .param("source", route.sourceId())
+                .param("party", party)
+                .param("who", who)
+                .param("now", Timestamp.from(clock.instant()))
+                .update();
+    }
+
+    private int delete(RouteRow route, String party) {
+        return jdbc.sql("delete from known_as where source_id = :source and party_code = :party")
+                .param("source", route.sourceId())
+                .param("party", party)
+                .update();
+    }
+
+    private List<Waiting> concerned(RouteRow route, String party) {
+        return jdbc.sql("""
+                select id, route_id, source_ref, content from document
+                where source_id = :source and (outcome is null or outcome in ('refused', 'unreached')) and ledger_ref is null
+                    and :party in (content->'seller'->>'code', content->'buyer'->>'code')
+                order by id""")
+                .param("source", route.sourceId())
+                .param("party", party)
+                .query(Waiting.class)
+                .list();
+    }
+}
