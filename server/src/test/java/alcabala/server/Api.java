@@ -141,7 +141,26 @@ public final class Api {
         return request;
     }
 
+    /// Work that goes on behind a request is followed to its end, as the screens do; what it comes to is the answer.
     private Response send(HttpRequest request) {
+        Response answer = sendOnce(request);
+        if (answer.status() != 202) {
+            return answer;
+        }
+        long work = answer.json().get("id").asLong();
+        JsonNode ended = Await.value("work " + work + " ends", () -> {
+            JsonNode now = sendOnce(request("/api/work/" + work).GET().build()).json();
+            return now.path("state").asString("").equals("running") ? null : now;
+        });
+        return ended.get("state").asString().equals("done")
+                ? new Response(200, ended.get("result").toString(), answer.headers())
+                : new Response(
+                        ended.get("problem").get("status").asInt(),
+                        ended.get("problem").toString(),
+                        answer.headers());
+    }
+
+    private Response sendOnce(HttpRequest request) {
         try {
             HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString());
             return new Response(

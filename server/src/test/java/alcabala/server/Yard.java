@@ -73,11 +73,30 @@ public record Yard(Api api) {
     }
 
     public long send(List<Long> ids) {
-        Api.Response answer = api.post("/api/batches", Map.of("route", "yard", "ids", ids));
+        Api.Response answer = trySend(api, Map.of("route", "yard", "ids", ids));
         if (answer.status() != 200) {
             throw new IllegalStateException(answer.toString());
         }
         return answer.json().get("id").asLong();
+    }
+
+    /// As the screen does: looks first, and sends with what it was shown.
+    public static Api.Response trySend(Api api, Map<String, Object> choice) {
+        Map<String, Object> chosen = new HashMap<>(choice);
+        chosen.remove("independentTotal");
+        chosen.remove("reason");
+        Api.Response preview = api.post("/api/batches/preview", chosen);
+        if (preview.status() != 200) {
+            return preview;
+        }
+        Map<String, Object> shown =
+                new HashMap<>(Map.of("count", preview.json().get("count").asInt()));
+        for (String total : List.of("net", "tax", "gross", "hashTotal")) {
+            shown.put(total, preview.json().get(total).asString());
+        }
+        Map<String, Object> send = new HashMap<>(choice);
+        send.put("shown", shown);
+        return api.post("/api/batches", send);
     }
 
     public JsonNode batch(long id) {

@@ -10,6 +10,10 @@ import java.util.Optional;
 /// Compiles documents for one route at one state of its crosswalk and ledger. Pure: the same document gives the same
 /// result, to the byte. Safe for use by several threads.
 public final class Compiler {
+    /// Counts the changes of the rules that may give another result for the same document, so that what was compiled by
+    /// former ones can be compiled again.
+    public static final int RULES = 2;
+
     private final Crosswalk crosswalk;
     private final Route route;
     private final LedgerProfile ledger;

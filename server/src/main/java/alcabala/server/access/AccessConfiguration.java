@@ -1,11 +1,14 @@
 package alcabala.server.access;
 
+import alcabala.server.platform.Problem;
+import alcabala.server.platform.Problems;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AuthorizeHttpRequestsConfigurer;
@@ -103,8 +106,6 @@ class AccessConfiguration {
     }
 
     static void refuse(HttpServletResponse response, int status, String code, String sentence) throws IOException {
-        response.setStatus(status);
-        response.setContentType("application/json");
-        response.getWriter().write("{\"code\":\"" + code + "\",\"sentence\":\"" + sentence + "\",\"detail\":\"\"}");
+        Problems.write(response, Problem.of(HttpStatus.valueOf(status), code, sentence));
     }
 }

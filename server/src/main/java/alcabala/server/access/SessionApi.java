@@ -1,7 +1,7 @@
 package alcabala.server.access;
 
 import alcabala.server.platform.NotPossibleException;
-import alcabala.server.platform.Refusal;
+import alcabala.server.platform.Problem;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
@@ -17,6 +17,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContext;
@@ -124,7 +125,11 @@ class SessionApi {
             long seconds = pause.get().toSeconds();
             return ResponseEntity.status(HttpStatus.TOO_MANY_REQUESTS)
                     .header("Retry-After", String.valueOf(seconds))
-                    .body(new Refusal("pause", "Too many failed attempts. Try again in " + seconds + " seconds.", ""));
+                    .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                    .body(Problem.of(
+                            HttpStatus.TOO_MANY_REQUESTS,
+                            "pause",
+                            "Too many failed attempts. Try again in " + seconds + " seconds."));
         }
         Optional<People.Person> person = people.authenticate(name, signIn.password());
         if (person.isEmpty()) {

@@ -2,6 +2,9 @@ package alcabala.server.connect;
 
 import alcabala.server.access.SignedIn;
 import alcabala.server.connect.ConsentRequests.Pending;
+import alcabala.server.jobs.Work;
+import alcabala.server.jobs.Works;
+import alcabala.server.jobs.Works.Kind;
 import alcabala.server.platform.NotPossibleException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -11,6 +14,7 @@ import java.io.IOException;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -39,6 +43,7 @@ class ConnectApi {
     private final ReferenceView reference;
     private final Routes routes;
     private final LedgerOfFiles ofFiles;
+    private final Works works;
 
     /// @param ledger the ledger to connect again; left out for a new one
     record AskConsent(Long ledger) {}
@@ -103,7 +108,8 @@ class ConnectApi {
             ReferencePull pull,
             ReferenceView reference,
             Routes routes,
-            LedgerOfFiles ofFiles) {
+            LedgerOfFiles ofFiles,
+            Works works) {
         this.view = view;
         this.connections = connections;
         this.requests = requests;
@@ -111,6 +117,7 @@ class ConnectApi {
         this.reference = reference;
         this.routes = routes;
         this.ofFiles = ofFiles;
+        this.works = works;
     }
 
     @GetMapping
@@ -118,9 +125,17 @@ class ConnectApi {
         return view.all();
     }
 
+    /// Both sides as they are now; the ledger is asked.
     @GetMapping("/counts")
-    List<ConnectView.BothCounts> counts(@RequestParam String route) {
-        return view.counts(routes.getLeading(route));
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<ConnectView.BothCounts[]> counts(@RequestParam String route, Principal who) {
+        RouteRow found = routes.getLeading(route);
+        return works.start(
+                Kind.COUNTS,
+                found.code(),
+                who.getName(),
+                ConnectView.BothCounts[].class,
+                at -> view.counts(found).toArray(ConnectView.BothCounts[]::new));
     }
 
     @PostMapping("/consents")
@@ -131,14 +146,26 @@ class ConnectApi {
     /// Takes the code that Inkwell sent the person back with. The screen brings it here, so that the session's cookie
     /// need not follow anybody who comes from another site.
     @PostMapping("/consents/{state}")
-    ConsentGiven comeBack(@PathVariable String state, @Valid @RequestBody CodeGiven back, Authentication who) {
-        requests.given(signIn(who), state, back.code());
-        return given(state, who);
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<ConsentGiven> comeBack(@PathVariable String state, @Valid @RequestBody CodeGiven back, Authentication who) {
+        String person = signIn(who);
+        requests.requireOpen(person, state);
+        return works.start(Kind.CONSENT, state, who.getName(), ConsentGiven.class, at -> {
+            requests.given(person, state, back.code());
+            return given(state, person);
+        });
     }
 
     @GetMapping("/consents/{state}")
-    ConsentGiven given(@PathVariable String state, Authentication who) {
-        Pending pending = requests.get(signIn(who), state);
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<ConsentGiven> given(@PathVariable String state, Authentication who) {
+        String person = signIn(who);
+        requests.get(person, state);
+        return works.start(Kind.CONSENT, state, who.getName(), ConsentGiven.class, at -> given(state, person));
+    }
+
+    private ConsentGiven given(String state, String person) {
+        Pending pending = requests.get(person, state);
         List<CompanyOfferJson> companies = connections.offers(pending).stream()
                 .map(offer -> new CompanyOfferJson(
                         offer.company().id(),
@@ -162,21 +189,31 @@ class ConnectApi {
 
     /// Uses a consent for a company, once.
     @PostMapping("/ledgers")
-    LedgerConnected use(@Valid @RequestBody UseConsent use, Authentication who) {
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<LedgerConnected> use(@Valid @RequestBody UseConsent use, Authentication who) {
         Pending pending = requests.get(signIn(who), use.consent());
+        return works.start(
+                Kind.CONNECTION,
+                use.consent(),
+                who.getName(),
+                LedgerConnected.class,
+                at -> connect(pending, use, who.getName()));
+    }
+
+    private LedgerConnected connect(Pending pending, UseConsent use, String who) {
         if (pending.ledgerId() != null) {
-            connections.reconnect(pending, use.company(), who.getName());
+            connections.reconnect(pending, use.company(), who);
             return new LedgerConnected(pending.ledgerId());
         }
         String name = use.name() == null ? "" : use.name();
-        return new LedgerConnected(connections.connect(pending, use.company(), name, who.getName()));
+        return new LedgerConnected(connections.connect(pending, use.company(), name, who));
     }
 
     /// A ledger that takes files and cannot be asked.
     @PostMapping("/ledgers/files")
     LedgerConnected addLedgerOfFiles(@Valid @RequestBody AddLedgerOfFiles ledger, Principal who) {
         if (CurrencyUnit.registeredCurrencies().stream()
-                .noneMatch(each -> each.getCode().equals(ledger.currency()))) {
+                .noneMatch(each -> !each.isPseudoCurrency() && each.getCode().equals(ledger.currency()))) {
             throw NotPossibleException.invalid("currency-unknown", ledger.currency() + " is no currency.");
         }
         return new LedgerConnected(
@@ -195,8 +232,10 @@ class ConnectApi {
     }
 
     @PostMapping("/ledgers/{id}/test")
-    Connections.Tested test(@PathVariable long id) {
-        return connections.test(id);
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<Connections.Tested> test(@PathVariable long id, Principal who) {
+        return works.start(
+                Kind.TEST, "ledger " + id, who.getName(), Connections.Tested.class, at -> connections.test(id));
     }
 
     @DeleteMapping("/ledgers/{id}")
@@ -205,11 +244,19 @@ class ConnectApi {
         connections.disconnect(id, who.getName());
     }
 
+    /// The key is tried before it is kept.
     @PostMapping("/sources")
-    SourceConnected connectSource(@Valid @RequestBody ConnectSource source, Principal who) {
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<SourceConnected> connectSource(@Valid @RequestBody ConnectSource source, Principal who) {
         String name = source.name() == null ? "" : source.name();
         App app = source.app() == null ? App.HULLWORK : source.app();
-        return new SourceConnected(connections.connectSource(source.source(), app, name, source.key(), who.getName()));
+        return works.start(
+                Kind.CONNECTION,
+                "source " + UUID.randomUUID(),
+                who.getName(),
+                SourceConnected.class,
+                at -> new SourceConnected(
+                        connections.connectSource(source.source(), app, name, source.key(), who.getName())));
     }
 
     @PostMapping("/sources/files")

@@ -82,10 +82,11 @@ public class Connections {
                             .formatted(offer.name(), ledger));
         });
         LedgerCompany settled = ledgers.connectorFor(company, pending.access()).company();
+        InkwellDoor.Consent consent = ledgers.door(pending.access()).consent();
         return transaction.execute(status -> {
             String called = name.isBlank() ? "Inkwell, " + offer.name() : name.trim();
             long id = insert(offer, settled, called, who);
-            keep(id, pending);
+            keep(id, pending, consent);
             trail.write(null, null, who, "ledger-connected", Map.of("ledger", called, "company", offer.name()));
             return id;
         });
@@ -138,13 +139,14 @@ public class Connections {
             throw NotPossibleException.conflict(
                     "already-connected", offer.name() + " is connected meanwhile, as " + other + ".");
         });
+        InkwellDoor.Consent consent = ledgers.door(pending.access()).consent();
         transaction.executeWithoutResult(status -> {
             jdbc.sql("update ledger set connected = true, connected_by = :who, connected_at = :now where id = :id")
                     .param("who", who)
                     .param("now", Timestamp.from(clock.instant()))
                     .param("id", id)
                     .update();
-            keep(id, pending);
+            keep(id, pending, consent);
             trail.write(
                     null, null, who, "ledger-connected-again", Map.of("ledger", known.name(), "company", offer.name()));
         });
@@ -157,8 +159,7 @@ public class Connections {
                 .orElseThrow(() -> NotPossibleException.missing("company " + company + " in this consent"));
     }
 
-    private void keep(long id, Pending pending) {
-        InkwellDoor.Consent consent = ledgers.door(pending.access()).consent();
+    private void keep(long id, Pending pending, InkwellDoor.Consent consent) {
         credentials.keepForLedger(
                 id, pending.secret().orElseThrow(), pending.scopes(), pending.expiresAt(), consent.endsAt());
         requests.used(pending.state());

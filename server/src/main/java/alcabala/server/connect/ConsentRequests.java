@@ -68,17 +68,24 @@ public class ConsentRequests {
         return asked.address();
     }
 
-    /// Takes the code that came back for a token.
-    public void given(String signIn, String state, String code) {
-        byte[] verifier = jdbc.sql("""
+    void requireOpen(String signIn, String state) {
+        findVerifier(signIn, state).orElseThrow(ConsentRequests::unknown);
+    }
+
+    private Optional<byte[]> findVerifier(String signIn, String state) {
+        return jdbc.sql("""
                 select verifier from consent_request
                 where state = :state and sign_in = :signIn and sealed is null and created_at >= :old""")
                 .param("state", state)
                 .param("signIn", signIn)
                 .param("old", Timestamp.from(clock.instant().minus(LIFE)))
                 .query(byte[].class)
-                .optional()
-                .orElseThrow(ConsentRequests::unknown);
+                .optional();
+    }
+
+    /// Takes the code that came back for a token.
+    public void given(String signIn, String state, String code) {
+        byte[] verifier = findVerifier(signIn, state).orElseThrow(ConsentRequests::unknown);
         Given given = consents.exchange(state, seal.open(verifier).orElseThrow(ConsentRequests::unknown), code);
         jdbc.sql("""
                 update consent_request set sealed = :sealed, scopes = :scopes, expires_at = :expires where state = :state""")

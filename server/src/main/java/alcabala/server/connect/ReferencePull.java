@@ -5,7 +5,8 @@ import alcabala.connectors.UnreachableException;
 import alcabala.connectors.files.CopperplateLists.Listing;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerConnector;
-import alcabala.server.platform.Jobs;
+import alcabala.server.jobs.Jobs;
+import alcabala.server.jobs.Retrying;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.trail.Trail;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
@@ -109,7 +110,7 @@ public class ReferencePull {
     static class Background {
         @Bean
         CustomTask<Void> pullReference(ReferencePull pulls) {
-            return Tasks.custom(TASK, Void.class).execute((instance, context) -> {
+            return Tasks.custom(TASK, Void.class).onFailure(Retrying.times(3)).execute((instance, context) -> {
                 pulls.runQuietly(Long.parseLong(instance.getId()));
                 return (complete, operations) -> operations.remove();
             });

@@ -5,16 +5,23 @@ import alcabala.accounting.readiness.Result;
 import alcabala.accounting.readiness.Result.Verdict;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
+import alcabala.server.jobs.Work;
+import alcabala.server.jobs.Works;
+import alcabala.server.jobs.Works.Kind;
 import alcabala.server.platform.Amounts;
 import io.swagger.v3.oas.annotations.Hidden;
+import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /// Readiness of a route, judged anew at each asking.
@@ -23,6 +30,7 @@ import org.springframework.web.bind.annotation.RestController;
 class ReadinessApi {
     private final Routes routes;
     private final ReadinessRun run;
+    private final Works works;
 
     /// @param amount gross of the documents concerned, in the ledger's currency
     record CheckJson(
@@ -52,25 +60,30 @@ class ReadinessApi {
 
     record ReadinessJson(Instant at, List<CheckJson> checks) {}
 
-    ReadinessApi(Routes routes, ReadinessRun run) {
+    ReadinessApi(Routes routes, ReadinessRun run, Works works) {
         this.routes = routes;
         this.run = run;
+        this.works = works;
     }
 
+    /// The ledger is asked, so the answer is work that goes on.
     @GetMapping
-    ReadinessJson judge(@RequestParam String route) {
-        return json(routes.getLeading(route));
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<ReadinessJson> judge(@RequestParam String route, Principal who) {
+        RouteRow found = routes.getLeading(route);
+        return works.start(Kind.READINESS, found.code(), who.getName(), ReadinessJson.class, at -> json(found));
     }
 
-    /// One page for the accountant.
+    /// One page for the accountant, of a judgement that was asked for.
     @Hidden
-    @GetMapping("/report.pdf")
-    ResponseEntity<byte[]> report(@RequestParam String route) {
+    @GetMapping("/{id}/report.pdf")
+    ResponseEntity<byte[]> report(@PathVariable long id, @RequestParam String route) {
         RouteRow found = routes.getLeading(route);
+        ReadinessJson judged = works.result(id, Kind.READINESS, found.code(), ReadinessJson.class);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"readiness-" + found.code() + ".pdf\"")
-                .body(ReadinessReport.of(found, json(found)));
+                .body(ReadinessReport.of(found, judged));
     }
 
     private ReadinessJson json(RouteRow route) {

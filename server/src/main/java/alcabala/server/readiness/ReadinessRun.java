@@ -3,19 +3,21 @@ package alcabala.server.readiness;
 import alcabala.accounting.readiness.Readiness;
 import alcabala.accounting.readiness.Result;
 import alcabala.accounting.readiness.Result.Verdict;
+import alcabala.connectors.Kept;
 import alcabala.connectors.UnreachableException;
 import alcabala.server.connect.AfterPull;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
-import alcabala.server.platform.Jobs;
+import alcabala.server.jobs.Jobs;
+import alcabala.server.jobs.Retrying;
+import alcabala.server.trail.Trail;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
+import java.util.Map;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -24,11 +26,12 @@ import org.springframework.stereotype.Component;
 /// Judges a route: when somebody asks, before every batch, and in the background after a pull that brought changes.
 @Component
 public class ReadinessRun implements AfterPull {
-    private static final Logger LOG = LoggerFactory.getLogger(ReadinessRun.class);
+    private static final String WHO = "Alcabala";
     private static final String TASK = "readiness";
     private final FactGatherer facts;
     private final Routes routes;
     private final Jobs jobs;
+    private final Trail trail;
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -39,10 +42,11 @@ public class ReadinessRun implements AfterPull {
         }
     }
 
-    ReadinessRun(FactGatherer facts, Routes routes, Jobs jobs, JdbcClient jdbc, Clock clock) {
+    ReadinessRun(FactGatherer facts, Routes routes, Jobs jobs, Trail trail, JdbcClient jdbc, Clock clock) {
         this.facts = facts;
         this.routes = routes;
         this.jobs = jobs;
+        this.trail = trail;
         this.jdbc = jdbc;
         this.clock = clock;
     }
@@ -61,6 +65,12 @@ public class ReadinessRun implements AfterPull {
         return judged;
     }
 
+    /// In the background; what it found stands on the trail.
+    public void judgeSoon(RouteRow route, String who) {
+        trail.write(route.id(), null, who, "readiness-asked", Map.of());
+        jobs.schedule(TASK, route.id());
+    }
+
     @Override
     public void referenceChanged(long ledgerId, String who) {
         routes.all().stream()
@@ -72,7 +82,7 @@ public class ReadinessRun implements AfterPull {
     static class Background {
         @Bean
         CustomTask<Void> judgeReadiness(ReadinessRun run) {
-            return Tasks.custom(TASK, Void.class).execute((instance, context) -> {
+            return Tasks.custom(TASK, Void.class).onFailure(Retrying.times(3)).execute((instance, context) -> {
                 run.judgeQuietly(Long.parseLong(instance.getId()));
                 return (complete, operations) -> operations.remove();
             });
@@ -81,9 +91,15 @@ public class ReadinessRun implements AfterPull {
 
     private void judgeQuietly(long routeId) {
         try {
-            judge(routes.get(routeId));
+            Judged judged = judge(routes.get(routeId));
+            trail.write(
+                    routeId,
+                    null,
+                    WHO,
+                    "readiness-judged",
+                    Map.of("blocks", judged.count(Verdict.BLOCKS), "warns", judged.count(Verdict.WARNS)));
         } catch (UnreachableException e) {
-            LOG.warn("readiness of route {} not judged: {}", routeId, e.getMessage());
+            trail.write(routeId, null, WHO, "readiness-not-judged", Map.of("reason", Kept.text(e.getMessage())));
         }
     }
 }

@@ -1,11 +1,12 @@
 package alcabala.server.release;
 
-import alcabala.connectors.source.SourceConnector;
 import alcabala.server.access.Sight;
 import alcabala.server.access.SignedIn;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
-import alcabala.server.connect.Sources;
+import alcabala.server.jobs.Work;
+import alcabala.server.jobs.Works;
+import alcabala.server.jobs.Works.Kind;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.SumJson;
@@ -13,13 +14,15 @@ import alcabala.server.trail.Trail;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -27,6 +30,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -37,8 +41,8 @@ class ReleaseApi {
     private final Routes routes;
     private final WhyView whyView;
     private final BothSidesView bothSidesView;
-    private final Sources sources;
-    private final SourcePull pull;
+    private final Approvals approvals;
+    private final Works works;
     private final Trail trail;
     private final Clock clock;
 
@@ -87,25 +91,23 @@ class ReleaseApi {
 
     record Approval(
             @NotBlank String route,
-            @NotEmpty @Size(max = 500) List<Long> ids) {}
-
-    record Approved(int approved, String sentence) {}
+            @NotEmpty @Size(max = 500) List<@NotNull Long> ids) {}
 
     ReleaseApi(
             Documents documents,
             Routes routes,
             WhyView whyView,
             BothSidesView bothSidesView,
-            Sources sources,
-            SourcePull pull,
+            Approvals approvals,
+            Works works,
             Trail trail,
             Clock clock) {
         this.documents = documents;
         this.routes = routes;
         this.whyView = whyView;
         this.bothSidesView = bothSidesView;
-        this.sources = sources;
-        this.pull = pull;
+        this.approvals = approvals;
+        this.works = works;
         this.trail = trail;
         this.clock = clock;
     }
@@ -199,25 +201,19 @@ class ReleaseApi {
 
     /// Approves documents on their source and takes the news in.
     @PostMapping("/documents/approval")
-    Approved approve(@Valid @RequestBody Approval approval, Principal who) {
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<Approvals.Approved> approve(@Valid @RequestBody Approval approval, Principal who) {
         RouteRow route = routes.get(approval.route());
         if (route.fromFiles()) {
             throw NotPossibleException.invalid(
                     "no-approval", "Documents of this route come as files; nobody can approve them there.");
         }
-        List<Documents.Row> waiting = approval.ids().stream()
-                .map(documents::get)
-                .filter(row -> row.routeId() == route.id() && row.state().equals("Waiting"))
-                .toList();
-        SourceConnector source = sources.of(route.sourceId());
-        for (Documents.Row row : waiting) {
-            source.approve(row.sourceRef());
-            trail.write(route.id(), row.id(), who.getName(), "approved", Map.of("source", route.source()));
-        }
-        pull.pull(route.sourceId(), who.getName());
-        int count = waiting.size();
-        return new Approved(
-                count, "%d %s approved in %s".formatted(count, count == 1 ? "document" : "documents", route.source()));
+        return works.start(
+                Kind.APPROVAL,
+                "approval " + UUID.randomUUID(),
+                who.getName(),
+                Approvals.Approved.class,
+                at -> approvals.approve(route, approval.ids(), who.getName(), at));
     }
 
     private DocumentRow json(Documents.Row row, RouteRow route, Sight sight) {

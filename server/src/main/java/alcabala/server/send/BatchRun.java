@@ -52,6 +52,10 @@ class BatchRun {
         }
     }
 
+    boolean hasMore(long batchId) {
+        return dispatches.findWait(batchId).isPresent();
+    }
+
     private Duration sendAll(long batchId, Lease lease) {
         while (lease.isHeld()) {
             Optional<Dispatch> next = dispatches.findNext(batchId);

@@ -2,14 +2,20 @@ package alcabala.server.send;
 
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
+import alcabala.server.jobs.Work;
+import alcabala.server.jobs.Works;
+import alcabala.server.jobs.Works.Kind;
+import alcabala.server.jobs.Works.Progress;
 import alcabala.server.release.SourcePull;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /// Fetches from both sides of a route, by hand.
@@ -21,29 +27,45 @@ class PullApi {
     private final LedgerNews news;
     private final Settlement settlement;
     private final Triggered triggered;
+    private final Works works;
 
     record Pulled(int added, int changed, int payments, int edits, int sending, String sentence) {}
 
-    PullApi(Routes routes, SourcePull source, LedgerNews news, Settlement settlement, Triggered triggered) {
+    PullApi(
+            Routes routes,
+            SourcePull source,
+            LedgerNews news,
+            Settlement settlement,
+            Triggered triggered,
+            Works works) {
         this.routes = routes;
         this.source = source;
         this.news = news;
         this.settlement = settlement;
         this.triggered = triggered;
+        this.works = works;
     }
 
+    /// The same fetch asked for by several people is done once.
     @PostMapping
-    Pulled pull(@RequestParam String route, Principal who) {
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<Pulled> pull(@RequestParam String route, Principal who) {
         RouteRow found = routes.get(route);
+        return works.start(
+                Kind.PULL, "route " + found.code(), who.getName(), Pulled.class, at -> pull(found, who.getName(), at));
+    }
+
+    private Pulled pull(RouteRow route, String who, Progress at) {
         LedgerNews.Brought brought =
-                found.ledgerAnswers() ? news.bring(found, who.getName()) : new LedgerNews.Brought(0, 0, false);
-        SourcePull.Pulled pulled =
-                found.fromFiles() ? new SourcePull.Pulled(0, 0) : source.pull(found.sourceId(), who.getName());
-        int stand = routes.ofSource(found.sourceId()).stream()
-                .mapToInt(each -> settlement.letStand(each, who.getName()))
+                route.ledgerAnswers() ? news.bring(route, who) : new LedgerNews.Brought(0, 0, false);
+        at.at(1, 3);
+        SourcePull.Pulled pulled = route.fromFiles() ? new SourcePull.Pulled(0, 0) : source.pull(route.sourceId(), who);
+        at.at(2, 3);
+        int stand = routes.ofSource(route.sourceId()).stream()
+                .mapToInt(each -> settlement.letStand(each, who))
                 .sum();
-        int sending = routes.ofSource(found.sourceId()).stream()
-                .mapToInt(each -> triggered.send(each, who.getName()))
+        int sending = routes.ofSource(route.sourceId()).stream()
+                .mapToInt(each -> triggered.send(each, who))
                 .sum();
         return new Pulled(
                 pulled.added(),
@@ -51,13 +73,18 @@ class PullApi {
                 brought.payments(),
                 brought.edits(),
                 sending,
-                sentence(found, pulled, brought, stand, sending));
+                sentence(route, pulled, brought, stand, sending));
     }
 
     /// What an app knows, also before it has a route.
     @PostMapping("/sources/{id}")
-    Pulled pullSource(@PathVariable long id, Principal who) {
-        SourcePull.Pulled pulled = source.pull(id, who.getName());
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<Pulled> pullSource(@PathVariable long id, Principal who) {
+        return works.start(Kind.PULL, "source " + id, who.getName(), Pulled.class, at -> pullSource(id, who.getName()));
+    }
+
+    private Pulled pullSource(long id, String who) {
+        SourcePull.Pulled pulled = source.pull(id, who);
         String documents = pulled.added() == 1 ? "1 new document" : pulled.added() + " new documents";
         return new Pulled(pulled.added(), pulled.changed(), 0, 0, 0, "Fetched; " + documents);
     }

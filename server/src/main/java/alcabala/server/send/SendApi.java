@@ -1,14 +1,11 @@
 package alcabala.server.send;
 
 import alcabala.accounting.matching.ItemNames;
-import alcabala.accounting.readiness.Result.Verdict;
-import alcabala.connectors.UnreachableException;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.readiness.ReadinessRun;
-import alcabala.server.trail.Trail;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -19,7 +16,6 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -37,7 +33,6 @@ class SendApi {
     private final Routes routes;
     private final Batches batches;
     private final ReadinessRun readiness;
-    private final Trail trail;
 
     /// Either ids, or all that are ready from one day to another: sales, or if so asked purchases.
     record ChoiceJson(
@@ -121,9 +116,8 @@ class SendApi {
 
     record Retried(int documents) {}
 
-    SendApi(JdbcClient jdbc, Routes routes, Batches batches, ReadinessRun readiness, Trail trail) {
+    SendApi(JdbcClient jdbc, Routes routes, Batches batches, ReadinessRun readiness) {
         this.readiness = readiness;
-        this.trail = trail;
         this.jdbc = jdbc;
         this.routes = routes;
         this.batches = batches;
@@ -182,35 +176,21 @@ class SendApi {
         return count + " " + noun + (count == 1 ? "" : "s");
     }
 
-    /// Readiness is judged first, and what it found stands on the trail beside the batch.
+    /// Readiness is judged beside it, and what it found stands on the trail; the documents go whatever it says.
     @PostMapping
     MadeBatch send(@Valid @RequestBody SendJson send, Principal who) {
         RouteRow route = routes.getLeading(send.route());
-        judge(route, who);
         ShownJson shown = send.shown();
-        return new MadeBatch(batches.send(
+        long batch = batches.send(
                 route,
                 new Batches.Order(
                         new Batches.Choice(send.ids(), send.from(), send.to(), Boolean.TRUE.equals(send.purchases())),
                         new Batches.Shown(shown.count(), shown.net(), shown.tax(), shown.gross(), shown.hashTotal()),
                         send.independentTotal(),
                         send.reason() == null ? "" : send.reason().trim()),
-                who.getName()));
-    }
-
-    private void judge(RouteRow route, Principal who) {
-        try {
-            ReadinessRun.Judged judged = readiness.judge(route);
-            trail.write(
-                    route.id(),
-                    null,
-                    who.getName(),
-                    "readiness-judged",
-                    Map.of("blocks", judged.count(Verdict.BLOCKS), "warns", judged.count(Verdict.WARNS)));
-        } catch (UnreachableException e) {
-            // The batch is made all the same: it waits for the ledger and is retried.
-            trail.write(route.id(), null, who.getName(), "readiness-not-judged", Map.of("reason", e.getMessage()));
-        }
+                who.getName());
+        readiness.judgeSoon(route, who.getName());
+        return new MadeBatch(batch);
     }
 
     @GetMapping

@@ -6,6 +6,9 @@ import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.connect.SettingStore;
 import alcabala.server.connect.SettingStore.Decided;
+import alcabala.server.jobs.Work;
+import alcabala.server.jobs.Works;
+import alcabala.server.jobs.Works.Kind;
 import alcabala.server.map.Affected;
 import alcabala.server.platform.Amounts;
 import jakarta.validation.Valid;
@@ -19,11 +22,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /// The settings of a route.
@@ -35,6 +40,7 @@ class SettingsApi {
     private final Decisions decisions;
     private final SettingPreview preview;
     private final Numbering numbering;
+    private final Works works;
 
     record Word(String value, String says) {}
 
@@ -64,12 +70,19 @@ class SettingsApi {
 
     record SettingVersion(int version, String value, String says, String setBy, Instant setAt) {}
 
-    SettingsApi(Routes routes, SettingStore store, Decisions decisions, SettingPreview preview, Numbering numbering) {
+    SettingsApi(
+            Routes routes,
+            SettingStore store,
+            Decisions decisions,
+            SettingPreview preview,
+            Numbering numbering,
+            Works works) {
         this.routes = routes;
         this.store = store;
         this.decisions = decisions;
         this.preview = preview;
         this.numbering = numbering;
+        this.works = works;
     }
 
     @GetMapping
@@ -167,9 +180,16 @@ class SettingsApi {
                 .toList();
     }
 
-    /// The numbers of both sides, and a next one that neither has used.
+    /// The numbers of both sides, and a next one that neither has used; the ledger is asked.
     @GetMapping("/numbers")
-    List<Numbering.NumbersOfKind> numbers(@RequestParam String route) {
-        return numbering.of(routes.getLeading(route));
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<Numbering.NumbersOfKind[]> numbers(@RequestParam String route, Principal who) {
+        RouteRow found = routes.getLeading(route);
+        return works.start(
+                Kind.NUMBERS,
+                found.code(),
+                who.getName(),
+                Numbering.NumbersOfKind[].class,
+                at -> numbering.of(found).toArray(Numbering.NumbersOfKind[]::new));
     }
 }

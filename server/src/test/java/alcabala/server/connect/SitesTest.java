@@ -279,7 +279,7 @@ class SitesTest {
                         .get("count")
                         .asInt())
                 .isEqualTo(19);
-        Api.Response no = admin.post("/api/batches", Map.of("route", "ellery"));
+        Api.Response no = Yard.trySend(admin, Map.of("route", "ellery"));
         assertThat(no.status()).isEqualTo(422);
         assertThat(no.json().get("sentence").asString()).contains("takes files");
         JsonNode checks = admin.get("/api/readiness?route=ellery").json().get("checks");

@@ -81,9 +81,7 @@ class BadDaysTest {
         List<Long> ids = ready(2);
         world.standIns().fault("inkwell", "SLOW", 0);
         long batch = yard.send(ids);
-        assertThat(yard.api()
-                        .post("/api/batches", Map.of("route", "yard", "ids", ids))
-                        .status())
+        assertThat(Yard.trySend(yard.api(), Map.of("route", "yard", "ids", ids)).status())
                 .isEqualTo(422);
         world.standIns().fault("inkwell", "NONE", 0);
         yard.awaitFinished(batch);
@@ -93,7 +91,7 @@ class BadDaysTest {
     @Test
     void itemsWhoseCutNamesCollideStopTheBatchBeforeItsFirstDocument() {
         world.jdbc().sql("update ledger set name_limit = 9").update();
-        Api.Response no = yard.api().post("/api/batches", Map.of("route", "yard"));
+        Api.Response no = Yard.trySend(yard.api(), Map.of("route", "yard"));
         assertThat(no.status()).isEqualTo(422);
         assertThat(no.json().get("code").asString()).isEqualTo("names-collide");
         assertThat(world.standIns().postedReferences()).isEmpty();

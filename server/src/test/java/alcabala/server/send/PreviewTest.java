@@ -101,9 +101,8 @@ class PreviewTest {
     void anIndependentTotalHasToAgreeOrBeExplained() {
         List<Long> one = ids(yard.documents("Ready").subList(3, 4));
         Map<String, Object> wrong = Map.of("route", "yard", "ids", one, "independentTotal", "1.00");
-        assertThat(ferro.post("/api/batches", wrong).json().get("code").asString())
-                .isEqualTo("totals-differ");
-        assertThat(ferro.post("/api/batches", Map.of("route", "yard", "ids", one, "independentTotal", "one euro"))
+        assertThat(Yard.trySend(ferro, wrong).json().get("code").asString()).isEqualTo("totals-differ");
+        assertThat(Yard.trySend(ferro, Map.of("route", "yard", "ids", one, "independentTotal", "one euro"))
                         .json()
                         .get("code")
                         .asString())

@@ -87,10 +87,10 @@ class WholeCrossingTest {
     }
 
     private static void refuseAWrongTotal(Api ferro) {
-        Api.Response no = ferro.post("/api/batches", Map.of("route", "yard", "independentTotal", "1.00"));
+        Api.Response no = Yard.trySend(ferro, Map.of("route", "yard", "independentTotal", "1.00"));
         assertThat(no.status()).isEqualTo(409);
         assertThat(no.json().get("sentence").asString()).contains("€1.00");
-        assertThat(ferro.post("/api/batches", Map.of("route", "yard", "independentTotal", "much"))
+        assertThat(Yard.trySend(ferro, Map.of("route", "yard", "independentTotal", "much"))
                         .status())
                 .isEqualTo(422);
     }

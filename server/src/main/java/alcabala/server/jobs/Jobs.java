@@ -1,4 +1,4 @@
-package alcabala.server.platform;
+package alcabala.server.jobs;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
@@ -7,6 +7,7 @@ import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
+import java.util.concurrent.Executors;
 import javax.sql.DataSource;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.context.annotation.Bean;
@@ -35,6 +36,8 @@ public class Jobs {
 
     @Configuration
     static class Scheduling {
+        /// Many wait for an outside system.
+        private static final int THREADS = 16;
         private static final Duration HEARTBEAT = Duration.ofSeconds(1);
 
         /// Dead executions are taken up after a few missed heartbeats, so a killed server's work goes on within
@@ -42,7 +45,8 @@ public class Jobs {
         @Bean(destroyMethod = "")
         Scheduler scheduler(DataSource dataSource, List<Task<?>> tasks) {
             return Scheduler.create(dataSource, tasks)
-                    .threads(4)
+                    .threads(THREADS)
+                    .executorService(Executors.newVirtualThreadPerTaskExecutor())
                     .pollingInterval(Duration.ofMillis(500))
                     .heartbeatInterval(HEARTBEAT)
                     .missedHeartbeatsLimit(4)

@@ -1,0 +1,239 @@
+package alcabala.server.jobs;
+
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Problem;
+import alcabala.server.platform.Problems;
+import jakarta.annotation.PreDestroy;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpStatus;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
+import tools.jackson.databind.json.JsonMapper;
+
+/// Does what waits for outside systems apart from the request that asked for it: a row says how far it is, on whichever
+/// server one asks, and survives a reload. The same work asked for twice at a time is done once. What a server was
+/// doing
+/// when it ended is said to be cut off; nothing of such work is lost by that, since each can be asked for again.
+@Component
+public class Works {
+    private static final Logger LOG = LoggerFactory.getLogger(Works.class);
+    private static final Duration STALE = Duration.ofMinutes(1);
+    private static final long SIGN_OF_LIFE_MILLIS = 5_000;
+    private final JdbcClient jdbc;
+    private final JsonMapper json;
+    private final Clock clock;
+    private final Set<Long> here = ConcurrentHashMap.newKeySet();
+    private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
+
+    /// What is done behind requests.
+    public enum Kind {
+        PULL(false),
+        APPROVAL(false),
+        READINESS(false),
+        COUNTS(false),
+        NUMBERS(false),
+        TEST(true),
+        CONSENT(true),
+        CONNECTION(true);
+
+        private final boolean isPrivate;
+
+        Kind(boolean isPrivate) {
+            this.isPrivate = isPrivate;
+        }
+
+        /// Whether only administrators see it.
+        boolean isPrivate() {
+            return isPrivate;
+        }
+    }
+
+    /// What is to be done.
+    public interface Task<T> {
+        T run(Progress progress);
+    }
+
+    /// Says how far work has come.
+    public interface Progress {
+        void at(int done, int of);
+    }
+
+    Works(JdbcClient jdbc, JsonMapper json, Clock clock) {
+        this.jdbc = jdbc;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /// Begins it, or joins the same that is under way.
+    ///
+    /// @param subject what it is about, such as a route; the same kind and subject is not done twice at a time
+    public <T> Work<T> start(Kind kind, String subject, String who, Class<T> type, Task<T> task) {
+        giveUpStale(kind, subject);
+        Optional<Long> begun = jdbc.sql("""
+                insert into work (kind, subject, who, state, started_at, seen_at) values (:kind, :subject, :who, 'running', :now, :now)
+                on conflict do nothing returning id""")
+                .param("kind", kind.name())
+                .param("subject", subject)
+                .param("who", who)
+                .param("now", now())
+                .query(Long.class)
+                .optional();
+        begun.ifPresent(id -> {
+            here.add(id);
+            threads.execute(() -> run(id, task));
+        });
+        return get(begun.orElseGet(() -> running(kind, subject)), kind.isPrivate(), type);
+    }
+
+    private void giveUpStale(Kind kind, String subject) {
+        jdbc.sql("""
+                update work set state = 'failed', finished_at = :now, problem = cast(:problem as jsonb)
+                where kind = :kind and subject = :subject and state = 'running' and seen_at < :stale""")
+                .param("now", now())
+                .param("problem", json.writeValueAsString(cutOff()))
+                .param("kind", kind.name())
+                .param("subject", subject)
+                .param("stale", Timestamp.from(clock.instant().minus(STALE)))
+                .update();
+    }
+
+    private long running(Kind kind, String subject) {
+        return jdbc.sql("select max(id) from work where kind = :kind and subject = :subject")
+                .param("kind", kind.name())
+                .param("subject", subject)
+                .query(Long.class)
+                .single();
+    }
+
+    /// @param administrator whether whoever asks may see what administrators do
+    Work<Object> get(long id, boolean administrator) {
+        return get(id, administrator, Object.class);
+    }
+
+    private <T> Work<T> get(long id, boolean administrator, Class<T> type) {
+        return jdbc.sql("""
+                select id, state, who, started_at, done, of, result, problem from work
+                where id = :id and (:administrator or kind <> all(:private))""")
+                .param("id", id)
+                .param("administrator", administrator)
+                .param(
+                        "private",
+                        Stream.of(Kind.values())
+                                .filter(Kind::isPrivate)
+                                .map(Kind::name)
+                                .toArray(String[]::new))
+                .query((row, n) -> work(row, type))
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("work " + id));
+    }
+
+    /// What work came to that has ended well.
+    public <T> T result(long id, Kind kind, String subject, Class<T> type) {
+        return jdbc.sql("""
+                select result from work where id = :id and kind = :kind and subject = :subject and state = 'done'""")
+                .param("id", id)
+                .param("kind", kind.name())
+                .param("subject", subject)
+                .query(String.class)
+                .optional()
+                .map(result -> json.readValue(result, type))
+                .orElseThrow(() -> NotPossibleException.missing("work " + id));
+    }
+
+    private <T> Work<T> work(ResultSet row, Class<T> type) throws SQLException {
+        String result = row.getString("result");
+        String problem = row.getString("problem");
+        return new Work<>(
+                row.getLong("id"),
+                row.getString("state"),
+                row.getString("who"),
+                row.getTimestamp("started_at").toInstant(),
+                row.getInt("done"),
+                row.getInt("of"),
+                result == null ? null : json.readValue(result, type),
+                problem == null ? null : json.readValue(problem, Problem.class));
+    }
+
+    private void run(long id, Task<?> task) {
+        try {
+            Object result = task.run((done, of) -> progress(id, done, of));
+            finish(id, "done", json.writeValueAsString(result), null);
+        } catch (RuntimeException e) {
+            finish(id, "failed", null, json.writeValueAsString(Problems.of(e)));
+        } finally {
+            here.remove(id);
+        }
+    }
+
+    private void progress(long id, int done, int of) {
+        jdbc.sql("update work set done = :done, of = :of, seen_at = :now where id = :id")
+                .param("done", done)
+                .param("of", of)
+                .param("now", now())
+                .param("id", id)
+                .update();
+    }
+
+    private void finish(long id, String state, String result, String problem) {
+        try {
+            jdbc.sql("""
+                    update work set state = :state, result = cast(:result as jsonb), problem = cast(:problem as jsonb),
+                        finished_at = :now where id = :id""")
+                    .param("state", state)
+                    .param("result", result)
+                    .param("problem", problem)
+                    .param("now", now())
+                    .param("id", id)
+                    .update();
+        } catch (DataAccessException | TransactionException e) {
+            LOG.warn("how work {} ended could not be kept: {}", id, e.getMessage());
+        }
+    }
+
+    @Scheduled(fixedRate = SIGN_OF_LIFE_MILLIS)
+    void signOfLife() {
+        if (!here.isEmpty()) {
+            jdbc.sql("update work set seen_at = :now where id = any(:ids)")
+                    .param("now", now())
+                    .param("ids", here.toArray(Long[]::new))
+                    .update();
+        }
+    }
+
+    /// What ended long ago is of no interest to anybody.
+    @Scheduled(fixedRate = 3_600_000)
+    void forget() {
+        jdbc.sql("delete from work where finished_at < :then")
+                .param("then", Timestamp.from(clock.instant().minus(Duration.ofDays(7))))
+                .update();
+    }
+
+    private static Problem cutOff() {
+        return Problem.of(
+                HttpStatus.SERVICE_UNAVAILABLE, "cut-off", "It was cut off when the server ended. Ask for it again.");
+    }
+
+    @PreDestroy
+    void end() {
+        threads.shutdownNow();
+    }
+
+    private Timestamp now() {
+        return Timestamp.from(clock.instant());
+    }
+}

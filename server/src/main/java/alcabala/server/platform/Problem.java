@@ -1,0 +1,24 @@
+package alcabala.server.platform;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import org.springframework.http.HttpStatus;
+
+/// What went wrong (RFC 9457). Every error of the API has this shape.
+///
+/// @param type names the kind of problem for good, such as `urn:alcabala:nothing-to-send`
+/// @param title the sentence, for whoever knows the RFC only
+/// @param status of HTTP
+/// @param code the end of the type
+/// @param sentence what happened, why and what to do, in the bookkeeper's words
+/// @param detail for the technically minded; may be empty
+@JsonInclude(JsonInclude.Include.ALWAYS)
+public record Problem(String type, String title, int status, String code, String sentence, String detail) {
+    public static Problem of(HttpStatus status, String code, String sentence, String detail) {
+        return new Problem(
+                "urn:alcabala:" + code, sentence, status.value(), code, sentence, detail == null ? "" : detail);
+    }
+
+    public static Problem of(HttpStatus status, String code, String sentence) {
+        return of(status, code, sentence, "");
+    }
+}
