@@ -57,7 +57,7 @@ class ApiFilter extends OncePerRequestFilter {
         }
         Fault fault = faults.take(system, request.getMethod().equals("GET"));
         switch (fault) {
-            case NONE -> chain.doFilter(request, response);
+            case NONE, BAD_RECORDS -> chain.doFilter(request, response);
             case SLOW -> {
                 pause();
                 chain.doFilter(request, response);

@@ -13,7 +13,8 @@ public enum Fault {
     EMPTY_ANSWER("does the work and answers nothing"),
     UNREADABLE_ANSWER("does the work and answers half a sentence"),
     HUGE_ANSWER("does the work and does not stop answering"),
-    SLOW_ANSWER("does the work and answers a letter a second");
+    SLOW_ANSWER("does the work and answers a letter a second"),
+    BAD_RECORDS("tells of records that nobody can use, beside the others (Hullwork)");
 
     private final String says;
 

@@ -50,7 +50,8 @@ public final class World implements AutoCloseable {
                 "--alcabala.demo=" + demo,
                 "--alcabala.standins=" + standIns.address(),
                 "--alcabala.key=" + KEY,
-                "--alcabala.patience=2s");
+                "--alcabala.patience=2s",
+                "--alcabala.pause=10ms");
         return world;
     }
 
@@ -73,20 +74,78 @@ public final class World implements AutoCloseable {
 
     public void startProcess() {
         port = freePort();
+        process = launchServer(port);
+        Await.until("the server answers", () -> new Api(address()).isUp());
+    }
+
+    private Process launchServer(int at) {
         String classPath = System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"));
-        process = launch(
+        return launch(
                 Map.of(
-                        "ALCABALA_PORT", String.valueOf(port),
-                        "ALCABALA_DB", url(database),
-                        "PGPASSWORD", password(),
-                        "ALCABALA_DEMO", "true",
-                        "ALCABALA_PATIENCE", "2s",
-                        "ALCABALA_KEY", KEY,
-                        "ALCABALA_STANDINS", standIns.address()),
+                        "ALCABALA_PORT",
+                        String.valueOf(at),
+                        "ALCABALA_DB",
+                        url(database),
+                        "PGPASSWORD",
+                        password(),
+                        "ALCABALA_DEMO",
+                        "true",
+                        "ALCABALA_PATIENCE",
+                        "2s",
+                        "ALCABALA_PAUSE",
+                        "100ms",
+                        "ALCABALA_KEY",
+                        KEY,
+                        "ALCABALA_STANDINS",
+                        standIns.address()),
                 "-cp",
                 classPath,
                 "alcabala.server.AlcabalaApplication");
-        Await.until("the server answers", () -> new Api(address()).isUp());
+    }
+
+    /// A second server on the same database.
+    public Beside beside() {
+        int at = freePort();
+        Beside beside = new Beside("http://127.0.0.1:" + at, launchServer(at));
+        Await.until("the second server answers", () -> new Api(beside.address()).isUp());
+        return beside;
+    }
+
+    /// Another server process.
+    public record Beside(String address, Process process) implements AutoCloseable {
+        public Api api(String person) {
+            return new Api(address).signedIn(person);
+        }
+
+        public void signal(String name) {
+            World.signal(process, name);
+        }
+
+        @Override
+        public void close() {
+            process.destroyForcibly().onExit().join();
+        }
+    }
+
+    /// Such as `STOP`, which leaves the process with everything that it holds.
+    public void signal(String name) {
+        signal(process, name);
+    }
+
+    private static void signal(Process to, String name) {
+        try {
+            int code = new ProcessBuilder("kill", "-" + name, String.valueOf(to.pid()))
+                    .start()
+                    .waitFor();
+            if (code != 0) {
+                throw new IllegalStateException("kill -" + name + " ended with " + code);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
     }
 
     /// As `kill -9` does: no shutdown hook runs.

@@ -1,12 +1,15 @@
 package standins.hullwork;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import standins.Fault;
+import standins.Faults;
 import standins.hullwork.HullworkRecords.Change;
 
 @RestController
@@ -14,21 +17,30 @@ import standins.hullwork.HullworkRecords.Change;
 class HullworkApi {
     private final HullworkRecords records;
     private final HullworkDocuments documents;
+    private final Faults faults;
+    private final BadRecords badRecords;
 
     /// @param next the cursor to ask with the next time
     record Feed(List<Change> changes, long next, boolean more) {}
 
-    HullworkApi(HullworkRecords records, HullworkDocuments documents) {
+    HullworkApi(HullworkRecords records, HullworkDocuments documents, Faults faults, BadRecords badRecords) {
         this.records = records;
         this.documents = documents;
+        this.faults = faults;
+        this.badRecords = badRecords;
     }
 
     /// Every record changed since the cursor, as it is now: customer, item, category, vat-code, document.
     @GetMapping("/changes")
     Feed changes(@RequestParam(defaultValue = "0") long after, @RequestParam(defaultValue = "200") int limit) {
         List<Change> changes = records.changes(after, Math.clamp(limit, 1, 1000));
+        boolean full = changes.size() == Math.clamp(limit, 1, 1000);
         long next = changes.isEmpty() ? after : changes.getLast().cursor();
-        return new Feed(changes, next, changes.size() == Math.clamp(limit, 1, 1000));
+        if (faults.current("hullwork") == Fault.BAD_RECORDS) {
+            changes = Stream.concat(badRecords.all(next).stream(), changes.stream())
+                    .toList();
+        }
+        return new Feed(changes, next, full);
     }
 
     @GetMapping("/documents/{id}")

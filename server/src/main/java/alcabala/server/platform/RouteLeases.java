@@ -19,10 +19,10 @@ import org.springframework.transaction.TransactionException;
 @Component
 public class RouteLeases {
     private static final Logger LOG = LoggerFactory.getLogger(RouteLeases.class);
-    private static final Duration LASTS = Duration.ofSeconds(30);
+    private static final Duration LASTS = Duration.ofSeconds(15);
     /// By the own clock it ends earlier, so that two never believe to hold it.
-    private static final Duration BELIEVED = Duration.ofSeconds(24);
-    private static final long RENEWED_EVERY_MILLIS = 5_000;
+    private static final Duration BELIEVED = Duration.ofSeconds(12);
+    private static final long RENEWED_EVERY_MILLIS = 3_000;
     private final JdbcClient jdbc;
     private final Map<String, Held> held = new ConcurrentHashMap<>();
 

@@ -9,6 +9,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 /// @param inkwellSecret what Alcabala is known by to Inkwell
 /// @param key the key to seal secrets with, in Base64; else `keyFile` names a file with it
 /// @param patience how long an outside system may take to answer
+/// @param pause how long is waited after the first failure to reach one; the next pauses are longer
 @ConfigurationProperties("alcabala")
 public record Settings(
         boolean demo,
@@ -19,7 +20,8 @@ public record Settings(
         String inkwellSecret,
         String key,
         String keyFile,
-        Duration patience) {
+        Duration patience,
+        Duration pause) {
     /// Without the keys.
     @Override
     public String toString() {

@@ -4,14 +4,21 @@ import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Problem;
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import io.swagger.v3.oas.annotations.Hidden;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -45,13 +52,17 @@ class IntakeApi {
 
     record IntakeAnswer(List<IntakeDocument> documents, List<FileIntake.FileProblem> problems) {}
 
+    /// An error with the problem of each file.
+    record NothingTakenIn(@JsonUnwrapped Problem problem, List<FileIntake.FileProblem> problems) {}
+
     IntakeApi(FileIntake intake, Routes routes) {
         this.intake = intake;
         this.routes = routes;
     }
 
     @PostMapping(consumes = {MediaType.APPLICATION_XML_VALUE, MediaType.TEXT_XML_VALUE})
-    IntakeAnswer takeOne(
+    @ApiResponse(content = @Content(schema = @Schema(implementation = IntakeAnswer.class)))
+    ResponseEntity<?> takeOne(
             @RequestParam(required = false) String route,
             @RequestParam(defaultValue = "false") boolean dryRun,
             HttpServletRequest request,
@@ -64,7 +75,7 @@ class IntakeApi {
 
     @Hidden
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    IntakeAnswer takeSeveral(
+    ResponseEntity<?> takeSeveral(
             @RequestParam(required = false) String route,
             @RequestParam(defaultValue = "false") boolean dryRun,
             MultipartHttpServletRequest request,
@@ -83,10 +94,24 @@ class IntakeApi {
         return take(route, files, dryRun, who);
     }
 
-    private IntakeAnswer take(String code, List<FileIntake.File> files, boolean dryRun, Principal who) {
+    private ResponseEntity<?> take(String code, List<FileIntake.File> files, boolean dryRun, Principal who) {
         RouteRow route = routes.forFiles(code);
         FileIntake.Result result = intake.take(route, files, dryRun, who.getName());
-        return new IntakeAnswer(result.taken().stream().map(IntakeApi::json).toList(), result.problems());
+        if (result.taken().isEmpty()) {
+            return unprocessable(result);
+        }
+        return ResponseEntity.ok(
+                new IntakeAnswer(result.taken().stream().map(IntakeApi::json).toList(), result.problems()));
+    }
+
+    /// Nothing could be taken in: the problems stand beside the usual shape of an error.
+    private static ResponseEntity<NothingTakenIn> unprocessable(FileIntake.Result result) {
+        String first = result.problems().getFirst().sentence();
+        Problem problem =
+                Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "nothing-taken-in", "Nothing could be taken in. " + first);
+        return ResponseEntity.unprocessableContent()
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(new NothingTakenIn(problem, result.problems()));
     }
 
     private static IntakeDocument json(FileIntake.Taken taken) {

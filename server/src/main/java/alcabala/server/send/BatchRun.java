@@ -26,12 +26,14 @@ class BatchRun {
     private final JdbcClient jdbc;
     private final Dispatches dispatches;
     private final Sender sender;
+    private final Pauses pauses;
 
-    BatchRun(RouteLeases leases, JdbcClient jdbc, Dispatches dispatches, Sender sender) {
+    BatchRun(RouteLeases leases, JdbcClient jdbc, Dispatches dispatches, Sender sender, Pauses pauses) {
         this.leases = leases;
         this.jdbc = jdbc;
         this.dispatches = dispatches;
         this.sender = sender;
+        this.pauses = pauses;
     }
 
     /// How long to wait before going on; zero when the batch is through.
@@ -103,6 +105,6 @@ class BatchRun {
             dispatches.leaveAlone(batchId, failures, progress.reason());
             return Duration.ZERO;
         }
-        return progress.limited() ? Pauses.after(1, progress.pause()) : Pauses.after(failures, progress.pause());
+        return progress.limited() ? pauses.after(1, progress.pause()) : pauses.after(failures, progress.pause());
     }
 }

@@ -27,6 +27,7 @@ class Dispatches {
     private final JdbcClient jdbc;
     private final Trail trail;
     private final Affected affected;
+    private final Pauses pauses;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -65,10 +66,11 @@ class Dispatches {
         }
     }
 
-    Dispatches(JdbcClient jdbc, Trail trail, Affected affected, JsonMapper json, Clock clock) {
+    Dispatches(JdbcClient jdbc, Trail trail, Affected affected, Pauses pauses, JsonMapper json, Clock clock) {
         this.jdbc = jdbc;
         this.trail = trail;
         this.affected = affected;
+        this.pauses = pauses;
         this.json = json;
         this.clock = clock;
     }
@@ -86,12 +88,14 @@ class Dispatches {
         return LocalDate.ofInstant(made, clock.getZone());
     }
 
-    /// The next one of a batch that is due; what was on the wire when a process died comes first.
+    /// The next one of a batch that is due; what was on the wire when a process died comes first, then what was not
+    /// tried
+    /// yet, so that one that fails does not hold up the others.
     Optional<Dispatch> findNext(long batchId) {
         return jdbc.sql(SELECT + """
                 where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests
                     and (p.next_at is null or p.next_at <= :now)
-                order by case p.outcome when 'sending' then 0 when 'unconfirmed' then 1 else 2 end, p.id
+                order by p.outcome = 'sending' desc, p.next_at nulls first, p.id
                 limit 1""")
                 .param("batch", batchId)
                 .param("now", now())
@@ -168,7 +172,7 @@ class Dispatches {
                 .param("reason", reason)
                 .param("status", status)
                 .param("raw", raw)
-                .param("next", after(Pauses.after(dispatch.attempts())))
+                .param("next", after(pauses.after(dispatch.attempts())))
                 .param("id", dispatch.id())
                 .update();
         trail(
@@ -186,7 +190,7 @@ class Dispatches {
         jdbc.sql("""
                 update dispatch set attempts = :attempts, next_at = :next, rests = :rests, sentence = :reason where id = :id""")
                 .param("attempts", attempts)
-                .param("next", after(Pauses.after(attempts)))
+                .param("next", after(pauses.after(attempts)))
                 .param("rests", rests)
                 .param("reason", Kept.text(reason))
                 .param("id", dispatch.id())
@@ -219,7 +223,7 @@ class Dispatches {
         jdbc.sql("update dispatch set attempts = :attempts, sentence = :reason, next_at = :next where id = :id")
                 .param("attempts", attempts)
                 .param("reason", Kept.text(reason))
-                .param("next", after(Pauses.after(Math.max(attempts, 1), pause)))
+                .param("next", after(pauses.after(Math.max(attempts, 1), pause)))
                 .param("id", dispatch.id())
                 .update();
     }
@@ -387,7 +391,7 @@ class Dispatches {
                 .query(Dispatch.class)
                 .list();
         String sentence =
-                "The ledger was tried %d times in a row and %s. Nothing of this was sent; retry when it answers again."
+                "The ledger was tried %d times in a row; the last time: %s. Nothing of this was sent; retry when it answers again."
                         .formatted(failures, reason);
         for (Dispatch each : open) {
             if (each.outcome().equals("queued")) {

@@ -45,7 +45,7 @@ class EndpointsTest {
             GET /api/setup                                         administrator bookkeeper reviewer
             POST /api/map/suggestions                              administrator bookkeeper
             GET /api/readiness                                     administrator bookkeeper reviewer
-            GET /api/readiness/report.pdf                          administrator bookkeeper reviewer
+            GET /api/readiness/{id}/report.pdf                     administrator bookkeeper reviewer
             GET /api/find                                          administrator bookkeeper reviewer
             GET /api/trail                                         administrator bookkeeper reviewer
             GET /api/map/{kind}                                    administrator bookkeeper reviewer
@@ -70,6 +70,10 @@ class EndpointsTest {
             GET /api/connect/pulls/{pull}/changes                  administrator bookkeeper reviewer
             GET /api/connect/ledgers/{id}/reference/{kind}         administrator bookkeeper reviewer
             GET /api/connect/ledgers/{id}/reference/{kind}/uses    administrator bookkeeper reviewer
+            GET /api/work/{id}                                     administrator bookkeeper reviewer
+            GET /api/set-aside                                     administrator bookkeeper reviewer
+            DELETE /api/set-aside/{id}                             administrator bookkeeper
+            POST /api/strangers                                    administrator bookkeeper
             PUT /api/map/row                                       administrator bookkeeper
             POST /api/documents/approval                           administrator bookkeeper
             POST /api/intake                                       administrator bookkeeper

@@ -1,7 +1,9 @@
 package alcabala.server.platform;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.math.BigDecimal;
 import org.joda.money.Money;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -38,5 +40,17 @@ class AmountsTest {
     @CsvSource({"EUR, abc", "EUR, ''", "EUR, 1.005", "JPY, 1.5", "EUR, '1.2.3'"})
     void whatIsNoAmountOfThatCurrencyIsSaid(String currency, String text) {
         assertThat(Amounts.typed(currency, text)).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"JPY, 1234, 1234", "JPY, 1234.00, 1234", "KWD, 1.005, 1005", "EUR, 12.3, 1230", "EUR, -0.05, -5"})
+    void minorUnitsFollowTheCurrency(String currency, BigDecimal amount, long minor) {
+        assertThat(Amounts.minor(currency, amount)).isEqualTo(minor);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"JPY, 0.5", "EUR, 0.005", "KWD, 0.0005"})
+    void whatIsFinerThanTheCurrencyAllowsIsNoAmountOfIt(String currency, BigDecimal amount) {
+        assertThatThrownBy(() -> Amounts.minor(currency, amount)).isInstanceOf(ArithmeticException.class);
     }
 }

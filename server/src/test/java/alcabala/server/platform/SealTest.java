@@ -19,7 +19,8 @@ class SealTest {
             Base64.getEncoder().encodeToString("another key of thirty-two bytes.".getBytes());
 
     private static Seal seal(String key, String file) {
-        return new Seal(new Settings(false, "", "", "", "", "", key, file, Duration.ofSeconds(1)));
+        return new Seal(
+                new Settings(false, "", "", "", "", "", key, file, Duration.ofSeconds(1), Duration.ofSeconds(1)));
     }
 
     @Test
@@ -65,7 +66,16 @@ class SealTest {
     @Test
     void settingsNeverSayTheirSecrets() {
         Settings settings = new Settings(
-                true, "", "http://here", "http://there", "hull-key", "ink-secret", KEY, "", Duration.ofSeconds(1));
+                true,
+                "",
+                "http://here",
+                "http://there",
+                "hull-key",
+                "ink-secret",
+                KEY,
+                "",
+                Duration.ofSeconds(1),
+                Duration.ofSeconds(1));
         assertThat(settings.toString()).doesNotContain("hull-key", "ink-secret", KEY);
     }
 }

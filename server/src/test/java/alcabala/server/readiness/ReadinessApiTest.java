@@ -129,7 +129,12 @@ class ReadinessApiTest {
 
     @Test
     void theReportIsAPdfAndTheRoadKnowsTheCounts() {
-        Api.Response report = admin.get("/api/readiness/report.pdf?route=yard");
+        assertThat(admin.get("/api/readiness?route=yard").status()).isEqualTo(200);
+        long judged = world.jdbc()
+                .sql("select max(id) from work where kind = 'READINESS' and state = 'done'")
+                .query(Long.class)
+                .single();
+        Api.Response report = admin.get("/api/readiness/" + judged + "/report.pdf?route=yard");
         assertThat(report.status()).isEqualTo(200);
         assertThat(report.header("content-type")).isEqualTo("application/pdf");
         assertThat(report.body()).startsWith("%PDF-");

@@ -90,8 +90,8 @@ class PreviewTest {
 
     @Test
     void anEmptyBatchIsRefused() {
-        Api.Response refused = ferro.post(
-                "/api/batches",
+        Api.Response refused = Yard.trySend(
+                ferro,
                 Map.of("route", "yard", "ids", ids(yard.documents("Blocked").subList(0, 1))));
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.json().get("code").asString()).isEqualTo("nothing-to-send");
@@ -107,8 +107,8 @@ class PreviewTest {
                         .get("code")
                         .asString())
                 .isEqualTo("total-invalid");
-        long batch = ferro.post(
-                        "/api/batches",
+        long batch = Yard.trySend(
+                        ferro,
                         Map.of("route", "yard", "ids", one, "independentTotal", "1.00", "reason", "list was short"))
                 .json()
                 .get("id")

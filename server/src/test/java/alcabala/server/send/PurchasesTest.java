@@ -117,7 +117,9 @@ class PurchasesTest {
         map("ROLE", "PURCHASES", "5100");
         long first = takeIn("N-77", "Oakum and Tar", "IE1111111A");
         long second = takeIn("N-77", "Saltmere Sailmakers", "IE2222222B");
-        assertThat(map("LINE", "IE1111111A N-77/1", "4010").status()).isEqualTo(422);
+        assertThat(map("LINE", "IE1111111A N-77/1", "2100").status())
+                .as("a control account")
+                .isEqualTo(422);
         assertThat(map("LINE", "IE1111111A N-77/1", "6050").status()).isEqualTo(200);
         assertThat(landsIn(first)).isEqualTo("6050");
         assertThat(landsIn(second)).isEqualTo("5100");
@@ -219,6 +221,8 @@ class PurchasesTest {
                     .replace("TW-3381", number)
                     .replace("Tarpaulin Works", supplier)
                     .replace("IE5530192N", taxIdentifier)
+                    .replace("bills@tarpaulin.example", taxIdentifier + "@post.example")
+                    .replace("Mill Lane 4", taxIdentifier + " Lane")
                     .replace("{issued}", "2026-11-02")
                     .replace("{due}", "2026-12-02");
             Api.Response taken = admin.xml("/api/intake?route=harbour", bill.getBytes(StandardCharsets.UTF_8));
