@@ -8,6 +8,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
@@ -22,6 +23,7 @@ public final class Api {
             .version(HttpClient.Version.HTTP_1_1)
             .build();
     private final String address;
+    private final Map<String, String> more = new HashMap<>();
     private String token;
     private boolean csrf = true;
 
@@ -44,19 +46,30 @@ public final class Api {
         return this;
     }
 
+    /// With one more header on every request.
+    public Api with(String header, String value) {
+        more.put(header, value);
+        return this;
+    }
+
     public Api withoutCsrf() {
         csrf = false;
         return this;
     }
 
     public Api signedIn(String person) {
-        get("/api/session/csrf");
-        Response answer = post("/api/session", Map.of("signIn", person, "password", person + "-corvane"));
+        Response answer = signIn(person, person + "-corvane");
         if (answer.status() != 200) {
             throw new IllegalStateException("sign-in of " + person + ": " + answer);
         }
-        get("/api/session/csrf");
         return this;
+    }
+
+    public Response signIn(String person, String password) {
+        get("/api/session/csrf");
+        Response answer = post("/api/session", Map.of("signIn", person, "password", password));
+        get("/api/session/csrf");
+        return answer;
     }
 
     public boolean isUp() {
@@ -103,6 +116,14 @@ public final class Api {
                 .build());
     }
 
+    /// Exactly this, and the first answer to it.
+    public Response raw(String method, String path, String type, String body) {
+        return sendOnce(request(path)
+                .header("Content-Type", type)
+                .method(method, HttpRequest.BodyPublishers.ofString(body))
+                .build());
+    }
+
     public Response form(String path, String form) {
         return send(request(path)
                 .header("Content-Type", "application/x-www-form-urlencoded")
@@ -129,6 +150,7 @@ public final class Api {
 
     private HttpRequest.Builder request(String path) {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path));
+        more.forEach(request::header);
         if (token != null) {
             request.header("Authorization", "Bearer " + token);
         }

@@ -16,7 +16,7 @@ public final class StandIns {
 
     StandIns() {
         String database = "standins_" + UUID.randomUUID().toString().replace("-", "");
-        World.execute("create database " + database);
+        World.execute("postgres", "create database " + database);
         World.launch(
                 Map.of(
                         "STANDINS_PORT", String.valueOf(port),

@@ -1,9 +1,12 @@
 package alcabala.server;
 
+import static java.util.Map.entry;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -13,14 +16,20 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /// The real server on a database of its own, beside the real stand-ins in a process of their own.
 public final class World implements AutoCloseable {
     /// 32 bytes that seal nothing worth having.
     public static final String KEY = "dGVzdC1rZXktb2YtMzItYnl0ZXMtZm9yLXRlc3RzISE=";
+    /// What the first administrator has to know.
+    public static final String FIRST_SECRET = "the-first-of-all";
+
+    private static final String ROLES = roles();
     private static StandIns standIns;
     private final String database = "test_" + UUID.randomUUID().toString().replace("-", "");
     private ConfigurableApplicationContext context;
@@ -29,29 +38,38 @@ public final class World implements AutoCloseable {
 
     private World() {}
 
-    /// Stand-ins as on the first day, and a server in this process that has loaded the demo business.
-    public static World inProcess() {
-        return inProcess(true);
-    }
-
     /// Stand-ins as on the first day, and a server that knows nobody and nothing.
     public static World empty() {
         return inProcess(false);
     }
 
-    private static World inProcess(boolean demo) {
+    /// Stand-ins as on the first day, and a server in this process that has loaded the demo business.
+    ///
+    /// @param settings further ones, as `--name=value`
+    public static World inProcess(String... settings) {
+        return inProcess(true, settings);
+    }
+
+    private static World inProcess(boolean demo, String... settings) {
         World world = prepared();
         world.port = freePort();
-        world.context = SpringApplication.run(
-                AlcabalaApplication.class,
+        Stream<String> usual = Stream.of(
                 "--server.port=" + world.port,
                 "--spring.datasource.url=" + url(world.database),
+                "--spring.datasource.username=alcabala_app",
                 "--spring.datasource.password=" + password(),
+                "--spring.flyway.user=alcabala_migration",
+                "--spring.flyway.init-sqls=set role alcabala_owner",
+                "--springdoc.api-docs.enabled=true",
+                "--alcabala.first-secret=" + FIRST_SECRET,
                 "--alcabala.demo=" + demo,
                 "--alcabala.standins=" + standIns.address(),
                 "--alcabala.key=" + KEY,
                 "--alcabala.patience=2s",
                 "--alcabala.pause=10ms");
+        world.context = SpringApplication.run(
+                AlcabalaApplication.class,
+                Stream.concat(usual, Stream.of(settings)).toArray(String[]::new));
         return world;
     }
 
@@ -68,8 +86,20 @@ public final class World implements AutoCloseable {
         }
         standIns.reset();
         World world = new World();
-        execute("create database " + world.database);
+        execute("postgres", "create database " + world.database);
+        execute(
+                world.database,
+                "set alcabala.app_password = '%1$s'; set alcabala.migration_password = '%1$s';".formatted(password())
+                        + ROLES);
         return world;
+    }
+
+    private static String roles() {
+        try {
+            return Files.readString(Path.of("../operations/roles.sql"));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     public void startProcess() {
@@ -81,23 +111,18 @@ public final class World implements AutoCloseable {
     private Process launchServer(int at) {
         String classPath = System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"));
         return launch(
-                Map.of(
-                        "ALCABALA_PORT",
-                        String.valueOf(at),
-                        "ALCABALA_DB",
-                        url(database),
-                        "PGPASSWORD",
-                        password(),
-                        "ALCABALA_DEMO",
-                        "true",
-                        "ALCABALA_PATIENCE",
-                        "2s",
-                        "ALCABALA_PAUSE",
-                        "100ms",
-                        "ALCABALA_KEY",
-                        KEY,
-                        "ALCABALA_STANDINS",
-                        standIns.address()),
+                Map.ofEntries(
+                        entry("ALCABALA_PORT", String.valueOf(at)),
+                        entry("ALCABALA_DB", url(database)),
+                        entry("ALCABALA_DB_USER", "alcabala_app"),
+                        entry("ALCABALA_DB_PASSWORD", password()),
+                        entry("ALCABALA_MIGRATION_USER", "alcabala_migration"),
+                        entry("ALCABALA_MIGRATION_ROLE", "set role alcabala_owner"),
+                        entry("ALCABALA_DEMO", "true"),
+                        entry("ALCABALA_PATIENCE", "2s"),
+                        entry("ALCABALA_PAUSE", "100ms"),
+                        entry("ALCABALA_KEY", KEY),
+                        entry("ALCABALA_STANDINS", standIns.address())),
                 "-cp",
                 classPath,
                 "alcabala.server.AlcabalaApplication");
@@ -165,7 +190,18 @@ public final class World implements AutoCloseable {
         return standIns;
     }
 
+    /// The database as its superuser sees it, who may do what the server may not.
     public JdbcClient jdbc() {
+        return JdbcClient.create(new DriverManagerDataSource(url(database), "postgres", password()));
+    }
+
+    /// A connection of its own, as the superuser.
+    public Connection superuser() throws SQLException {
+        return DriverManager.getConnection(url(database), "postgres", password());
+    }
+
+    /// The database as the server sees it.
+    public JdbcClient serverJdbc() {
         return context.getBean(JdbcClient.class);
     }
 
@@ -185,7 +221,7 @@ public final class World implements AutoCloseable {
         if (process != null) {
             kill();
         }
-        execute("drop database " + database + " with (force)");
+        execute("postgres", "drop database " + database + " with (force)");
     }
 
     static Process launch(Map<String, String> environment, String... arguments) {
@@ -227,8 +263,8 @@ public final class World implements AutoCloseable {
         return System.getenv().getOrDefault("PGPASSWORD", "");
     }
 
-    static void execute(String sql) {
-        try (Connection connection = DriverManager.getConnection(url("postgres"), "postgres", password());
+    static void execute(String database, String sql) {
+        try (Connection connection = DriverManager.getConnection(url(database), "postgres", password());
                 Statement statement = connection.createStatement()) {
             statement.execute(sql);
         } catch (SQLException e) {

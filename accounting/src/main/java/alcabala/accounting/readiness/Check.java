@@ -20,6 +20,7 @@ public enum Check {
     DIMENSIONS(true),
     ITEM_NAMES(false),
     ONE_WAY_ONLY(false),
+    TRAIL(false),
     CALENDAR(true);
 
     private final boolean asksLedger;

@@ -32,6 +32,7 @@ import org.joda.money.Money;
 /// @param safeNextNumber above every number of both sides; 0 when that is not known
 /// @param takenNumbers numbers of waiting documents that stand on the ledger already under another document
 /// @param otherRoutes other routes that lead to the same books, with how many document numbers they share with this one
+/// @param trail what is wrong with the trail; empty when it is whole
 public record Facts(
         Set<RecordType> carried,
         LedgerProfile ledger,
@@ -46,7 +47,8 @@ public record Facts(
         Map<String, String> itemNames,
         Set<String> takenNumbers,
         long safeNextNumber,
-        Map<String, Integer> otherRoutes) {
+        Map<String, Integer> otherRoutes,
+        String trail) {
 
     /// Settings of the company on the ledger.
     ///

@@ -73,6 +73,10 @@ public final class Readiness {
             case DIMENSIONS -> ifSet(check, !settings().features().contains("dimensions"), doc -> true);
             case ITEM_NAMES -> itemNames();
             case ONE_WAY_ONLY -> oneWay();
+            case TRAIL ->
+                facts.trail().isEmpty()
+                        ? passes(check)
+                        : result(check, Verdict.BLOCKS, List.of(facts.trail()), List.of());
             case CALENDAR -> calendar();
         };
     }

@@ -54,6 +54,7 @@ class ReadinessTest {
         Map<String, String> newItems = Map.of("N-1", "Rope 8 mm");
         Set<String> taken = Set.of();
         Map<String, Integer> otherRoutes = Map.of("Harbour office", 0);
+        String trail = "";
         Set<RecordType> carried = Set.of(RecordType.SALES);
         boolean otherBooks;
         boolean canBeAsked = true;
@@ -87,7 +88,8 @@ class ReadinessTest {
                     Map.of("K-1", "Rope 10 mm"),
                     taken,
                     20_457,
-                    otherRoutes);
+                    otherRoutes,
+                    trail);
             List<Result> results = Readiness.judge(facts);
             assertThat(results)
                     .extracting(Result::check)
@@ -237,6 +239,11 @@ class ReadinessTest {
                         .verdict())
                 .as("lines that state no tax have no letter")
                 .isEqualTo(Verdict.PASSES);
+    }
+
+    @Test
+    void aTrailThatWasTamperedWithBlocks() {
+        assertFails(spoilt(Check.TRAIL, facts -> facts.trail = "block 7 is missing"), Verdict.BLOCKS, 0, "0.00");
     }
 
     @Test

@@ -133,15 +133,23 @@ final class Http {
         return classify(reply, reader);
     }
 
+    /// What an outside system gave us as a token, or a person as a key, may hold what no header can carry.
+    private String sendable(String token) {
+        if (token.chars().anyMatch(sign -> sign <= ' ' || sign > '~')) {
+            throw new AccessLostException(system, "cannot have given a key like this, which no request can carry");
+        }
+        return token;
+    }
+
     /// A request that is turned away at the door was not worked on, so it may go again with another token.
     private Reply letIn(Function<String, Reply> request) {
-        String token = access.token();
+        String token = sendable(access.token());
         Reply reply = request.apply(token);
         if (reply.status() != TURNED_AWAY) {
             return reply;
         }
         Optional<String> another = access.tokenAfter(token);
-        reply = another.isPresent() ? request.apply(another.get()) : reply;
+        reply = another.isPresent() ? request.apply(sendable(another.get())) : reply;
         if (reply.status() == TURNED_AWAY) {
             throw new AccessLostException(system, "does not let us in");
         }

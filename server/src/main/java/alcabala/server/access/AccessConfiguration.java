@@ -1,9 +1,12 @@
 package alcabala.server.access;
 
+import alcabala.server.door.BodyFilter;
 import alcabala.server.platform.Problem;
 import alcabala.server.platform.Problems;
+import alcabala.server.platform.Settings;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.Clock;
 import java.util.List;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -19,9 +22,12 @@ import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 
 /// Who may what (domain, section 9), whatever the screen offers.
 @Configuration
@@ -36,9 +42,16 @@ class AccessConfiguration {
     };
 
     @Bean
-    SecurityFilterChain security(HttpSecurity http, AccessTokens tokens, SecurityContextRepository contexts) {
+    SecurityFilterChain security(
+            HttpSecurity http,
+            AccessTokens tokens,
+            SecurityContextRepository contexts,
+            Settings settings,
+            Clock clock) {
         http.authorizeHttpRequests(AccessConfiguration::rules)
-                .csrf(csrf -> csrf.spa().ignoringRequestMatchers(BearerFilter::hasToken))
+                .csrf(csrf -> csrf.csrfTokenRepository(CookieCsrfTokenRepository.withHttpOnlyFalse())
+                        .csrfTokenRequestHandler(new HeaderCsrf())
+                        .ignoringRequestMatchers(BearerFilter::hasToken))
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
@@ -51,15 +64,21 @@ class AccessConfiguration {
                         .referrerPolicy(policy -> policy.policy(
                                 org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
                                         .ReferrerPolicy.SAME_ORIGIN)))
-                .addFilterBefore(new BearerFilter(tokens), AnonymousAuthenticationFilter.class);
+                .addFilterBefore(new SessionEnds(settings.sessionLasts(), clock), SecurityContextHolderFilter.class)
+                .addFilterBefore(new BearerFilter(tokens), AnonymousAuthenticationFilter.class)
+                .addFilterAfter(new BodyFilter(), AuthorizationFilter.class);
         return http.build();
     }
 
     /// From the narrowest to the widest. Every endpoint falls under one of them; a test walks all with every role.
     private static void rules(
             AuthorizeHttpRequestsConfigurer<HttpSecurity>.AuthorizationManagerRequestMatcherRegistry may) {
-        may.requestMatchers("/api/session/csrf", "/actuator/health/**", "/api/first")
+        may.requestMatchers("/api/session/csrf", "/actuator/health/**", "/api/first", "/error")
                 .permitAll()
+                .requestMatchers("/actuator/prometheus")
+                .hasAnyRole(Role.ADMINISTRATOR.name(), Role.REVIEWER.name())
+                .requestMatchers("/actuator/**")
+                .denyAll()
                 .requestMatchers(HttpMethod.POST, "/api/session")
                 .permitAll()
                 .requestMatchers("/api/session/**")

@@ -10,21 +10,19 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 
-/// The people who may sign in. Passwords are hashed by Spring Security's default.
+/// The people who may sign in.
 @Component
 public class People {
-    private static final int SHORTEST = 10;
     private final JdbcClient jdbc;
-    private final PasswordEncoder passwords;
+    private final Passwords passwords;
     private final Sessions sessions;
+    private final AccessTokens tokens;
     private final Trail trail;
     private final JsonMapper json;
-    private final String nobodysHash;
 
     record Person(long id, String signIn, String name, String role, String passwordHash) {
         Role asRole() {
@@ -48,13 +46,13 @@ public class People {
     /// @param site empty for all sites
     record Seen(long source, @NotNull @Size(max = 200) String site) {}
 
-    People(JdbcClient jdbc, PasswordEncoder passwords, Sessions sessions, Trail trail, JsonMapper json) {
+    People(JdbcClient jdbc, Passwords passwords, Sessions sessions, AccessTokens tokens, Trail trail, JsonMapper json) {
         this.jdbc = jdbc;
         this.passwords = passwords;
         this.sessions = sessions;
+        this.tokens = tokens;
         this.trail = trail;
         this.json = json;
-        this.nobodysHash = passwords.encode("nobody");
     }
 
     List<PersonListed> all() {
@@ -78,6 +76,12 @@ public class People {
                 .list();
     }
 
+    void requireEmpty() {
+        if (!isEmpty()) {
+            throw NotPossibleException.conflict("not-first", "There is an administrator already; ask her to add you.");
+        }
+    }
+
     boolean isEmpty() {
         return jdbc.sql("select count(*) from person").query(Integer.class).single() == 0;
     }
@@ -97,7 +101,7 @@ public class People {
 
     @Transactional
     public void add(String signIn, String name, Role role, List<Seen> sees, String password, String who) {
-        requireGood(signIn, password);
+        passwords.requireGood(signIn, password);
         if (!add(signIn, name, role, password)) {
             throw NotPossibleException.conflict("sign-in-taken", "Somebody signs in as " + signIn + " already.");
         }
@@ -105,17 +109,26 @@ public class People {
         trail.write(null, null, who, "person-added", Map.of("person", signIn, "role", word(role), "sees", shown));
     }
 
+    Person get(String signIn) {
+        return find(signIn).orElseThrow(() -> NotPossibleException.missing("person " + signIn));
+    }
+
+    private Optional<Person> find(String signIn) {
+        return jdbc.sql("select id, sign_in, name, role, password_hash from person where sign_in = :signIn and active")
+                .param("signIn", signIn)
+                .query(Person.class)
+                .optional();
+    }
+
     /// The very first person, an administrator. Possible once, while there is nobody.
     @Transactional
     public void addFirst(String signIn, String name, String password) {
         jdbc.sql("lock table person in exclusive mode").update();
-        if (!isEmpty()) {
-            throw NotPossibleException.conflict("not-first", "There is an administrator already; ask her to add you.");
-        }
+        requireEmpty();
         add(signIn, name, Role.ADMINISTRATOR, List.of(), password, name);
     }
 
-    /// Compare-and-set. Whoever gets another role, or leaves, is signed out everywhere.
+    /// Compare-and-set. Whoever gets another role, or leaves, is signed out everywhere; the tokens of who leaves end.
     @Transactional
     public void change(
             String signIn, String name, Role role, List<Seen> sees, boolean active, int version, String who) {
@@ -142,6 +155,9 @@ public class People {
         }
         String shown = show(signIn, role, sees);
         sessions.endAll(signIn);
+        if (!active) {
+            tokens.endAll(signIn);
+        }
         trail.write(
                 null,
                 null,
@@ -182,25 +198,27 @@ public class People {
                 .orElseThrow(() -> NotPossibleException.missing("source " + source));
     }
 
-    /// Set by an administrator for somebody else, who is signed out everywhere by it.
+    /// Set by an administrator for somebody else, who is signed out everywhere by it, and whose tokens end.
     @Transactional
     public void setPassword(String signIn, String password, String who) {
-        requireGood(signIn, password);
+        passwords.requireGood(signIn, password);
         requireKnown(signIn);
         writePassword(signIn, password);
         sessions.endAll(signIn);
+        tokens.endAll(signIn);
         trail.write(null, null, who, "password-set", Map.of("person", signIn));
     }
 
-    /// Changed by the person herself; her other sessions end.
+    /// Changed by the person herself; her other sessions end, and her tokens.
     @Transactional
     public void changePassword(SignedIn person, String old, String password, String session) {
         if (authenticate(person.signIn(), old).isEmpty()) {
             throw NotPossibleException.invalid("password-wrong", "The present password is not right.");
         }
-        requireGood(person.signIn(), password);
+        passwords.requireGood(person.signIn(), password);
         writePassword(person.signIn(), password);
         sessions.endOthers(person.signIn(), session);
+        tokens.endAll(person.signIn());
         trail.write(null, null, person.name(), "password-changed", Map.of("person", person.signIn()));
     }
 
@@ -221,23 +239,11 @@ public class People {
         }
     }
 
-    private static void requireGood(String signIn, String password) {
-        if (password.length() < SHORTEST || password.equalsIgnoreCase(signIn)) {
-            throw NotPossibleException.invalid(
-                    "password-short",
-                    "A password has at least " + SHORTEST + " characters and is not the name to sign in with.");
-        }
-    }
-
     /// Takes as long for a name that does not exist, or has left, as for a wrong password.
     Optional<Person> authenticate(String signIn, String password) {
-        Optional<Person> person = jdbc.sql(
-                        "select id, sign_in, name, role, password_hash from person where sign_in = :signIn and active")
-                .param("signIn", signIn)
-                .query(Person.class)
-                .optional();
+        Optional<Person> person = find(signIn);
         boolean right =
-                passwords.matches(password, person.map(Person::passwordHash).orElse(nobodysHash));
+                passwords.isRight(password, person.map(Person::passwordHash).orElse(null));
         return right ? person : Optional.empty();
     }
 

@@ -9,6 +9,7 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -25,6 +26,7 @@ class PeopleApi {
     static final String SIGN_IN = "[a-z][a-z0-9._-]{1,39}";
     private static final int MOST_SEEN = 500;
     private final People people;
+    private final AccessTokens tokens;
 
     record NewPerson(
             @NotBlank @Pattern(regexp = SIGN_IN) String signIn,
@@ -52,8 +54,9 @@ class PeopleApi {
         }
     }
 
-    PeopleApi(People people) {
+    PeopleApi(People people, AccessTokens tokens) {
         this.people = people;
+        this.tokens = tokens;
     }
 
     @GetMapping
@@ -85,5 +88,17 @@ class PeopleApi {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void setPassword(@PathVariable String signIn, @Valid @RequestBody Password password, Principal who) {
         people.setPassword(signIn, password.password(), who.getName());
+    }
+
+    /// Tokens that somebody made, so that an administrator can end them.
+    @GetMapping("/{signIn}/tokens")
+    List<AccessTokens.TokenListed> tokens(@PathVariable String signIn) {
+        return tokens.of(signIn);
+    }
+
+    @DeleteMapping("/{signIn}/tokens/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void endToken(@PathVariable String signIn, @PathVariable long id, Principal who) {
+        tokens.takeBack(signIn, id, who.getName());
     }
 }

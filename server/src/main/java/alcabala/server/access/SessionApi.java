@@ -1,6 +1,5 @@
 package alcabala.server.access;
 
-import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Problem;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -8,24 +7,19 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Duration;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.http.HttpHeaders;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.Authentication;
-import org.springframework.security.core.context.SecurityContext;
-import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CsrfToken;
-import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -38,12 +32,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/session")
 class SessionApi {
-    private static final Logger LOG = LoggerFactory.getLogger(SessionApi.class);
     private final People people;
-    private final SignInPauses pauses;
+    private final SigningIn signingIn;
     private final AccessTokens tokens;
     private final Sessions sessions;
-    private final SecurityContextRepository contexts;
 
     record SignIn(
             @NotBlank @Size(max = 100) String signIn,
@@ -74,33 +66,30 @@ class SessionApi {
         }
     }
 
+    /// @param purposes what it may be used for; everything when left out
+    /// @param route the only route that it may be used on; all when left out
     /// @param days how long it is good for; thirty when left out
     record WantedToken(
             @Size(max = 60) String name,
-            boolean readsOnly,
+            @Size(min = 1, max = 10) Set<@NotNull Purpose> purposes,
+            @Size(max = 100) String route,
             @Min(1) @Max(366) Integer days) {
-        static final WantedToken PLAIN = new WantedToken("command line", false, 30);
+        private static final int USUAL_DAYS = 30;
 
-        String named() {
-            return name == null || name.isBlank() ? PLAIN.name : name.trim();
-        }
-
-        Duration life() {
-            return Duration.ofDays(days == null ? PLAIN.days : days);
+        AccessTokens.Wanted plain() {
+            return new AccessTokens.Wanted(
+                    name == null || name.isBlank() ? "command line" : name.trim(),
+                    purposes == null ? EnumSet.allOf(Purpose.class) : purposes,
+                    route == null ? "" : route,
+                    Duration.ofDays(days == null ? USUAL_DAYS : days));
         }
     }
 
-    SessionApi(
-            People people,
-            SignInPauses pauses,
-            AccessTokens tokens,
-            Sessions sessions,
-            SecurityContextRepository contexts) {
+    SessionApi(People people, SigningIn signingIn, AccessTokens tokens, Sessions sessions) {
         this.people = people;
-        this.pauses = pauses;
+        this.signingIn = signingIn;
         this.tokens = tokens;
         this.sessions = sessions;
-        this.contexts = contexts;
     }
 
     /// Sets the XSRF-TOKEN cookie.
@@ -116,50 +105,29 @@ class SessionApi {
     }
 
     @PostMapping
-    ResponseEntity<?> signIn(
-            @Valid @RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
+    Me signIn(@Valid @RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
         String name = signIn.signIn().trim().toLowerCase(Locale.ROOT);
-        List<String> subjects = List.of("name " + name, "address " + request.getRemoteAddr());
-        Optional<Duration> pause = pauses.find(subjects);
-        if (pause.isPresent()) {
-            long seconds = pause.get().toSeconds();
-            return ResponseEntity.status(HttpStatus.TOO_MANY_REQUESTS)
-                    .header("Retry-After", String.valueOf(seconds))
-                    .contentType(MediaType.APPLICATION_PROBLEM_JSON)
-                    .body(Problem.of(
-                            HttpStatus.TOO_MANY_REQUESTS,
-                            "pause",
-                            "Too many failed attempts. Try again in " + seconds + " seconds."));
-        }
-        Optional<People.Person> person = people.authenticate(name, signIn.password());
-        if (person.isEmpty()) {
-            pauses.failed(subjects);
-            LOG.info("failed sign-in from {}", request.getRemoteAddr());
-            throw new NotPossibleException(
-                    HttpStatus.UNAUTHORIZED, "sign-in-wrong", "Name and password do not go together.");
-        }
-        subjects.forEach(pauses::succeeded);
-        SignedIn signedIn = new SignedIn(name, person.get().name(), person.get().asRole());
-        request.getSession();
-        request.changeSessionId();
-        request.getSession().setAttribute(FindByIndexNameSessionRepository.PRINCIPAL_NAME_INDEX_NAME, name);
-        sessions.remember(request.getSession().getId(), String.valueOf(request.getHeader(HttpHeaders.USER_AGENT)));
-        SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(AccessConfiguration.authentication(signedIn));
-        contexts.saveContext(context, request, response);
-        return ResponseEntity.ok(Me.of(signedIn));
+        return Me.of(signingIn.signIn(name, signIn.password(), request, response));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Problem> pause(SigningIn.PauseException e) {
+        return PauseAnswer.of(e);
     }
 
     @DeleteMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void signOut(HttpServletRequest request) {
-        Optional.ofNullable(request.getSession(false)).ifPresent(session -> session.invalidate());
+        signingIn.signOut(request);
     }
 
     @PutMapping("/password")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changePassword(@Valid @RequestBody ChangePassword change, Authentication who, HttpServletRequest request) {
+        String subject = "present password of " + person(who).signIn();
+        signingIn.begin(subject);
         people.changePassword(person(who), change.present(), change.next(), sessionId(request));
+        signingIn.right(subject);
     }
 
     @GetMapping("/all")
@@ -189,14 +157,14 @@ class SessionApi {
     /// that she may, for thirty days.
     @PostMapping("/tokens")
     AccessTokens.NewToken token(@Valid @RequestBody(required = false) WantedToken token, Authentication who) {
-        WantedToken wanted = token == null ? WantedToken.PLAIN : token;
-        return tokens.make(person(who), wanted.named(), wanted.readsOnly(), wanted.life());
+        WantedToken wanted = token == null ? new WantedToken(null, null, null, null) : token;
+        return tokens.make(person(who), wanted.plain());
     }
 
     @DeleteMapping("/tokens/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void takeBack(@PathVariable long id, Authentication who) {
-        tokens.takeBack(person(who), id);
+        tokens.takeBack(person(who).signIn(), id, who.getName());
     }
 
     private static SignedIn person(Authentication who) {

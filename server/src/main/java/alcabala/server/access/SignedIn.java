@@ -1,10 +1,13 @@
 package alcabala.server.access;
 
+import alcabala.server.platform.Actor;
 import java.io.Serializable;
 import java.security.Principal;
 
 /// Who is asking.
-public record SignedIn(String signIn, String name, Role role) implements Principal, Serializable {
+///
+/// @param id by which the trail names her
+public record SignedIn(long id, String signIn, String name, Role role) implements Actor, Principal, Serializable {
     @Override
     public String getName() {
         return name;

@@ -90,7 +90,13 @@ class ConnectApi {
             Long source,
             App app,
             @Size(max = 60) String name,
-            @NotBlank @Size(max = 500) String key) {
+
+            @NotBlank
+            @Size(max = 500)
+            @Pattern(
+                    regexp = "[\\x21-\\x7e]*",
+                    message = "holds something that no key has: only letters, digits and signs, without spaces")
+            String key) {
         @Override
         public String toString() {
             return "ConnectSource[" + source + "]";

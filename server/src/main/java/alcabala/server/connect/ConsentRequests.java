@@ -49,6 +49,9 @@ public class ConsentRequests {
     /// The address on Inkwell that the person is to be sent to.
     @Transactional
     public String ask(String signIn, Long ledgerId) {
+        if (ledgerId != null) {
+            requireKnown(ledgerId);
+        }
         jdbc.sql("delete from consent_request where created_at < :old")
                 .param("old", Timestamp.from(clock.instant().minus(LIFE)))
                 .update();
@@ -66,6 +69,16 @@ public class ConsentRequests {
                 .param("now", Timestamp.from(clock.instant()))
                 .update();
         return asked.address();
+    }
+
+    private void requireKnown(long ledgerId) {
+        boolean known = jdbc.sql("select exists (select 1 from ledger where id = :id)")
+                .param("id", ledgerId)
+                .query(Boolean.class)
+                .single();
+        if (!known) {
+            throw NotPossibleException.missing("ledger " + ledgerId);
+        }
     }
 
     void requireOpen(String signIn, String state) {

@@ -48,7 +48,7 @@ class PulledRows {
     /// Takes over what was read of these kinds, and writes down how many rows are new, changed, inactive or gone by it.
     int merge(long pull, long ledgerId, ReferenceKind... kinds) {
         // Without it the planner may take a hundred thousand rows for a few, and compare each with each for minutes.
-        jdbc.sql("analyze pulled (pull_id, kind, code)").update();
+        jdbc.sql("select analyze_pulled()").query().singleRow();
         int changes = 0;
         for (ReferenceKind kind : kinds) {
             for (String step : kind.mergeSteps()) {

@@ -1,5 +1,6 @@
 package alcabala.server.connect;
 
+import alcabala.server.access.RouteScope;
 import alcabala.server.access.Sight;
 import alcabala.server.platform.NotPossibleException;
 import java.sql.ResultSet;
@@ -24,12 +25,15 @@ public class Routes {
 
     /// Those that lead, and after them what has ended or leads nowhere and has documents.
     public List<RouteRow> inUse(Sight sight) {
-        return jdbc.sql(SELECT
+        return jdbc
+                .sql(SELECT
                         + " where (r.leads or exists (select 1 from document d where d.route_id = r.id))"
                         + sight.ofRoutes() + " order by not r.leads, r.ledger_id is null, r.id")
                 .param("viewer", sight.onlyOf())
                 .query(Routes::row)
-                .list();
+                .stream()
+                .filter(route -> RouteScope.find().orElse(route.code()).equals(route.code()))
+                .toList();
     }
 
     /// The ways that documents of a source go, with the one that leads nowhere.
@@ -41,13 +45,16 @@ public class Routes {
     }
 
     public RouteRow get(long id) {
-        return jdbc.sql(SELECT + " where r.id = :id")
+        RouteRow route = jdbc.sql(SELECT + " where r.id = :id")
                 .param("id", id)
                 .query(Routes::row)
                 .single();
+        RouteScope.require(route.code());
+        return route;
     }
 
     public RouteRow get(String code) {
+        RouteScope.require(code);
         return jdbc.sql(SELECT + " where r.code = :code")
                 .param("code", code)
                 .query(Routes::row)
@@ -78,6 +85,7 @@ public class Routes {
             return route;
         }
         List<RouteRow> forFiles = all().stream()
+                .filter(route -> RouteScope.find().orElse(route.code()).equals(route.code()))
                 .filter(RouteRow::fromFiles)
                 .filter(route -> !route.leadsNowhere() && !route.ended())
                 .toList();

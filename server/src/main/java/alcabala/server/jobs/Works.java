@@ -21,6 +21,7 @@ import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.security.concurrent.DelegatingSecurityContextRunnable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 import tools.jackson.databind.json.JsonMapper;
@@ -95,9 +96,10 @@ public class Works {
                 .optional();
         begun.ifPresent(id -> {
             here.add(id);
-            threads.execute(() -> run(id, task));
+            // What it does stands on the trail under whoever asked for it.
+            threads.execute(new DelegatingSecurityContextRunnable(() -> run(id, task)));
         });
-        return get(begun.orElseGet(() -> running(kind, subject)), kind.isPrivate(), type);
+        return get(begun.orElseGet(() -> running(kind, subject)), kind.isPrivate(), "", type);
     }
 
     private void giveUpStale(Kind kind, String subject) {
@@ -121,16 +123,18 @@ public class Works {
     }
 
     /// @param administrator whether whoever asks may see what administrators do
-    Work<Object> get(long id, boolean administrator) {
-        return get(id, administrator, Object.class);
+    /// @param onlyOf whose work is looked at; empty for everybody's
+    Work<Object> get(long id, boolean administrator, String onlyOf) {
+        return get(id, administrator, onlyOf, Object.class);
     }
 
-    private <T> Work<T> get(long id, boolean administrator, Class<T> type) {
+    private <T> Work<T> get(long id, boolean administrator, String onlyOf, Class<T> type) {
         return jdbc.sql("""
                 select id, state, who, started_at, done, of, result, problem from work
-                where id = :id and (:administrator or kind <> all(:private))""")
+                where id = :id and (:administrator or kind <> all(:private)) and (:onlyOf = '' or who = :onlyOf)""")
                 .param("id", id)
                 .param("administrator", administrator)
+                .param("onlyOf", onlyOf)
                 .param(
                         "private",
                         Stream.of(Kind.values())

@@ -12,6 +12,7 @@ import alcabala.server.connect.Routes;
 import alcabala.server.map.Affected.Released;
 import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.NotPossibleException;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.Locale;
 import java.util.Map;
@@ -177,7 +178,11 @@ public class Mapping {
     }
 
     private Change checkRole(RouteRow route, Change change) {
-        AccountRole role = AccountRole.valueOf(change.code());
+        AccountRole role = Arrays.stream(AccountRole.values())
+                .filter(each -> each.name().equals(change.code()))
+                .findFirst()
+                .orElseThrow(() -> NotPossibleException.invalid(
+                        "role-unknown", "There is no account role " + change.code() + "."));
         AccountType type = account(route, change.account()).type();
         if (!role.takes(type)) {
             throw NotPossibleException.invalid(

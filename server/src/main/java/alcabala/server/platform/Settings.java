@@ -9,6 +9,9 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 /// @param inkwellSecret what Alcabala is known by to Inkwell
 /// @param key the key to seal secrets with, in Base64; else `keyFile` names a file with it
 /// @param patience how long an outside system may take to answer
+/// @param firstSecret what the first administrator has to know; one is made up and logged when none is given
+/// @param sessionLasts after which a session ends, however much it is used
+/// @param trustedProxies addresses of proxies whose word on where a request came from is taken; empty for none
 /// @param pause how long is waited after the first failure to reach one; the next pauses are longer
 @ConfigurationProperties("alcabala")
 public record Settings(
@@ -21,7 +24,10 @@ public record Settings(
         String key,
         String keyFile,
         Duration patience,
-        Duration pause) {
+        Duration pause,
+        String firstSecret,
+        Duration sessionLasts,
+        String trustedProxies) {
     /// Without the keys.
     @Override
     public String toString() {

@@ -18,6 +18,7 @@ import alcabala.server.connect.SettingStore;
 import alcabala.server.map.CrosswalkStore;
 import alcabala.server.settings.Numbering;
 import alcabala.server.settings.Numbering.NumbersOfKind;
+import alcabala.server.trail.TrailSeal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -51,6 +52,7 @@ class FactGatherer {
     private final CrosswalkStore store;
     private final Numbering numbering;
     private final SettingStore decisions;
+    private final TrailSeal seal;
     private final Clock clock;
 
     FactGatherer(
@@ -60,6 +62,7 @@ class FactGatherer {
             CrosswalkStore store,
             Numbering numbering,
             SettingStore decisions,
+            TrailSeal seal,
             Clock clock) {
         this.jdbc = jdbc;
         this.ledgers = ledgers;
@@ -67,6 +70,7 @@ class FactGatherer {
         this.store = store;
         this.numbering = numbering;
         this.decisions = decisions;
+        this.seal = seal;
         this.clock = clock;
     }
 
@@ -108,7 +112,11 @@ class FactGatherer {
                         .map(number -> number.substring(prefix.length()))
                         .collect(Collectors.toSet()),
                 numbers.stream().mapToLong(NumbersOfKind::safeNext).max().orElse(0),
-                otherRoutes(route));
+                otherRoutes(route),
+                seal.findLastCheck()
+                        .filter(last -> !last.ok())
+                        .map(TrailSeal.LastCheck::says)
+                        .orElse(""));
     }
 
     private Facts.Settings settings(RouteRow route, LedgerCompany company) {

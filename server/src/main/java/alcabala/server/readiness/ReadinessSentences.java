@@ -53,6 +53,7 @@ final class ReadinessSentences {
             case DIMENSIONS -> "Sites and work orders have a place";
             case ITEM_NAMES -> "Names of new items stay different";
             case ONE_WAY_ONLY -> "Each document comes one way only";
+            case TRAIL -> "The trail is whole";
             case CALENDAR -> "Both sides are on the same day";
         };
     }
@@ -80,6 +81,7 @@ final class ReadinessSentences {
                 result.subjects().isEmpty()
                         ? "No other route leads to these books."
                         : "Other routes lead there too, but no number comes twice.";
+            case TRAIL -> "Nothing on it was changed, taken out or slipped in after it was sealed.";
             case CALENDAR -> "Same time zone, clocks agree.";
         };
     }
@@ -117,6 +119,7 @@ final class ReadinessSentences {
                         .filter(each -> !each.endsWith(" 0"))
                         .map(each -> each.replaceFirst(" (\\d+)$", " has $1 of the same numbers"))
                         .collect(Collectors.joining(", ", "", "."));
+            case TRAIL -> "When it was last looked at: " + subjects.getFirst() + ".";
             case CALENDAR ->
                 "Alcabala keeps the time of %s, %s that of %s; the clocks are %s minutes apart."
                         .formatted(subjects.get(0), route.ledger(), subjects.get(1), subjects.get(2));
@@ -145,6 +148,7 @@ final class ReadinessSentences {
             case DIMENSIONS -> "The site and work order of " + documents + ", will not be on the books.";
             case ITEM_NAMES -> "The batch is stopped before its first document.";
             case ONE_WAY_ONLY -> "What both routes bring is booked twice.";
+            case TRAIL -> "Who did what can no longer be proved, and somebody may have changed more than the trail.";
             case CALENDAR -> "Documents made around midnight are booked on another day, perhaps in another month.";
         };
     }
@@ -176,6 +180,8 @@ final class ReadinessSentences {
             case DIMENSIONS -> desk + "switch on “has dimensions”, if sites and work orders are wanted on the books.";
             case ITEM_NAMES -> "Rename one in " + route.source() + ", or map it to an item that is there.";
             case ONE_WAY_ONLY -> "Void or leave out one of each pair, then look again.";
+            case TRAIL ->
+                "Find out who has write access to the database; compare with a backup and with an anchor that was kept elsewhere.";
             case CALENDAR -> desk + "set the time zone; and set the clock of whichever machine is wrong.";
         };
     }

@@ -1,5 +1,6 @@
 package alcabala.server.release;
 
+import alcabala.server.access.RouteScope;
 import alcabala.server.access.Sight;
 import alcabala.server.platform.Like;
 import alcabala.server.platform.NotPossibleException;
@@ -106,8 +107,10 @@ public class Documents {
     }
 
     private Optional<Row> find(long id, Sight sight) {
-        return jdbc.sql(SELECT + " where d.id = :id" + sight.ofDocuments())
+        return jdbc.sql(SELECT + " where d.id = :id" + sight.ofDocuments()
+                        + " and (:scope = '' or d.route_id in (select id from route where code = :scope))")
                 .param("id", id)
+                .param("scope", RouteScope.find().orElse(""))
                 .param("viewer", sight.onlyOf())
                 .query(Documents::row)
                 .optional();

@@ -51,6 +51,6 @@ final class WhatBecame {
     private static TrailEntry of(TrailEntry entry) {
         TreeMap<String, Object> told = new TreeMap<>(entry.detail());
         told.keySet().retainAll(TOLD);
-        return new TrailEntry(entry.id(), entry.at(), entry.who(), entry.action(), told);
+        return new TrailEntry(entry.id(), entry.at(), entry.who(), entry.signIn(), entry.action(), told);
     }
 }

@@ -414,11 +414,7 @@ class Batches {
     /// whose sums have changed since the batch was shown. What rests is asked about again.
     @Transactional
     int retry(long batch, String who) {
-        long routeId = jdbc.sql("select route_id from batch where id = :id")
-                .param("id", batch)
-                .query(Long.class)
-                .optional()
-                .orElseThrow(() -> NotPossibleException.missing("batch " + batch));
+        long routeId = routeOf(batch);
         routes.lock(routeId);
         Compiler compiler = compilers.of(routeId);
         int rows = 0;
@@ -433,6 +429,14 @@ class Batches {
             SendTask.schedule(jobs, batch);
         }
         return rows;
+    }
+
+    long routeOf(long batch) {
+        return jdbc.sql("select route_id from batch where id = :id")
+                .param("id", batch)
+                .query(Long.class)
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("batch " + batch));
     }
 
     private List<Failed> failed(long batch) {

@@ -210,6 +210,7 @@ class SendApi {
                 .query(SendApi::batch)
                 .optional()
                 .orElseThrow(() -> NotPossibleException.missing("batch " + id));
+        routes.get(batches.routeOf(id));
         List<DispatchJson> dispatches =
                 jdbc.sql("""
                 select p.document_id, d.number, d.kind, d.party_name, d.issue_date, d.gross, d.currency, p.outcome, p.refusal_code,
@@ -224,6 +225,7 @@ class SendApi {
 
     @PostMapping("/{id}/retry")
     Retried retry(@PathVariable long id, Principal who) {
+        routes.get(batches.routeOf(id));
         return new Retried(batches.retry(id, who.getName()));
     }
 

@@ -1,15 +1,19 @@
 package alcabala.server.trail;
 
+import alcabala.server.platform.Actor;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.Like;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import javax.sql.DataSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -27,7 +31,11 @@ public class Trail {
     public record Entry(Long routeId, Long documentId, String who, String action, Map<String, ?> detail) {}
 
     /// One entry as it is read.
-    public record TrailEntry(long id, Instant at, String who, String action, Map<String, Object> detail) {}
+    ///
+    /// @param who as she was called then
+    /// @param signIn by which she signs in today; empty for what Alcabala did by itself
+    public record TrailEntry(
+            long id, Instant at, String who, String signIn, String action, Map<String, Object> detail) {}
 
     Trail(JdbcClient jdbc, DataSource dataSource, JsonMapper json, Clock clock) {
         this.jdbc = jdbc;
@@ -44,16 +52,33 @@ public class Trail {
     public void write(List<Entry> entries) {
         Copy copy = new Copy();
         String now = clock.instant().toString();
+        Map<String, Long> persons = new HashMap<>();
         for (Entry entry : entries) {
             copy.value(now)
                     .value(entry.who())
+                    .value(persons.computeIfAbsent(entry.who(), this::findPerson))
                     .value(entry.routeId())
                     .value(entry.documentId())
                     .value(entry.action())
                     .value(json.writeValueAsString(entry.detail()))
                     .endRow();
         }
-        copy.send(dataSource, "trail (at, who, route_id, document_id, action, detail)");
+        copy.send(dataSource, "trail (at, who, person_id, route_id, document_id, action, detail)");
+    }
+
+    /// Whoever is signed in; in the background whoever has that name alone. Null for what Alcabala does by itself.
+    private Long findPerson(String who) {
+        Authentication present = SecurityContextHolder.getContext().getAuthentication();
+        if (present != null
+                && present.getPrincipal() instanceof Actor actor
+                && actor.name().equals(who)) {
+            return actor.id();
+        }
+        return jdbc.sql("select min(id) from person where name = :name having count(*) = 1")
+                .param("name", who)
+                .query(Long.class)
+                .optional()
+                .orElse(null);
     }
 
     /// What concerns no single document: settings, people, connections, pulls. The newest first.
@@ -61,10 +86,11 @@ public class Trail {
     /// @param before only entries older than this one; null for the newest
     public List<TrailEntry> ofSettings(String who, String text, Long before, int limit) {
         return jdbc.sql("""
-                select id, at, who, action, detail from trail
-                where document_id is null and id < :before and (:who = '' or who = :who)
-                    and (:text = '' or action ilike :pattern or detail::text ilike :pattern)
-                order by id desc limit :limit""")
+                select t.id, t.at, t.who, coalesce(p.sign_in, '') as sign_in, t.action, t.detail
+                from trail t left join person p on p.id = t.person_id
+                where t.document_id is null and t.id < :before and (:who = '' or t.who = :who)
+                    and (:text = '' or t.action ilike :pattern or t.detail::text ilike :pattern)
+                order by t.id desc limit :limit""")
                 .param("before", before == null ? Long.MAX_VALUE : before)
                 .param("who", who)
                 .param("text", text)
@@ -75,7 +101,9 @@ public class Trail {
     }
 
     public List<TrailEntry> of(long documentId) {
-        return jdbc.sql("select id, at, who, action, detail from trail where document_id = :id order by id")
+        return jdbc.sql("""
+                select t.id, t.at, t.who, coalesce(p.sign_in, '') as sign_in, t.action, t.detail
+                from trail t left join person p on p.id = t.person_id where t.document_id = :id order by t.id""")
                 .param("id", documentId)
                 .query((row, n) -> entry(row))
                 .list();
@@ -86,6 +114,7 @@ public class Trail {
                 row.getLong("id"),
                 row.getTimestamp("at").toInstant(),
                 row.getString("who"),
+                row.getString("sign_in"),
                 row.getString("action"),
                 json.readValue(row.getString("detail"), DETAIL));
     }

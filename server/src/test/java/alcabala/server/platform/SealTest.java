@@ -19,8 +19,20 @@ class SealTest {
             Base64.getEncoder().encodeToString("another key of thirty-two bytes.".getBytes());
 
     private static Seal seal(String key, String file) {
-        return new Seal(
-                new Settings(false, "", "", "", "", "", key, file, Duration.ofSeconds(1), Duration.ofSeconds(1)));
+        return new Seal(new Settings(
+                false,
+                "",
+                "",
+                "",
+                "",
+                "",
+                key,
+                file,
+                Duration.ofSeconds(1),
+                Duration.ofSeconds(1),
+                "",
+                Duration.ofDays(1),
+                ""));
     }
 
     @Test
@@ -75,7 +87,10 @@ class SealTest {
                 KEY,
                 "",
                 Duration.ofSeconds(1),
-                Duration.ofSeconds(1));
-        assertThat(settings.toString()).doesNotContain("hull-key", "ink-secret", KEY);
+                Duration.ofSeconds(1),
+                "first-secret",
+                Duration.ofHours(1),
+                "");
+        assertThat(settings.toString()).doesNotContain("hull-key", "ink-secret", "first-secret", KEY);
     }
 }

@@ -94,16 +94,6 @@ class DocumentListTest {
     }
 
     @Test
-    void theTrailCannotBeRewritten() {
-        org.assertj.core.api.Assertions.assertThatThrownBy(
-                        () -> world.jdbc().sql("delete from trail").update())
-                .hasMessageContaining("append-only");
-        org.assertj.core.api.Assertions.assertThatThrownBy(() ->
-                        world.jdbc().sql("update trail set who = 'nobody'").update())
-                .hasMessageContaining("append-only");
-    }
-
-    @Test
     void theDescriptionThatTheScreensAreBuiltFromIsCurrent() throws Exception {
         JsonNode served = ferro.get("/api/openapi").json();
         JsonNode kept = new tools.jackson.databind.json.JsonMapper()

@@ -1,0 +1,12 @@
+-- The server may do with its tables what it needs, and nothing to the trail but add to it.
+do $$
+begin
+    if '${appRole}' <> current_user then
+        execute 'grant usage on schema public to "${appRole}"';
+        execute 'grant select, insert, update, delete on all tables in schema public to "${appRole}"';
+        execute 'grant usage, select on all sequences in schema public to "${appRole}"';
+        execute 'revoke update, delete, truncate on trail, trail_block from "${appRole}"';
+        execute 'revoke all on flyway_schema_history from "${appRole}"';
+        execute 'grant select on flyway_schema_history to "${appRole}"';
+    end if;
+end $$;
