@@ -6,6 +6,8 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -50,12 +52,28 @@ public final class World implements AutoCloseable {
         return inProcess(true, settings);
     }
 
-    private static World inProcess(boolean demo, String... settings) {
+    /// The demo business on a database that is reached through a wire.
+    public static World inProcess(Wire wire) {
         World world = prepared();
-        world.port = freePort();
+        return world.start(
+                true,
+                "--spring.datasource.url=" + url(world.database).replaceFirst(":[0-9]+/", ":" + wire.port() + "/"));
+    }
+
+    /// Where the database of the tests is on this machine.
+    public static int databasePort() {
+        return URI.create(url("").substring("jdbc:".length())).getPort();
+    }
+
+    private static World inProcess(boolean demo, String... settings) {
+        return prepared().start(demo, settings);
+    }
+
+    private World start(boolean demo, String... settings) {
+        port = freePort();
         Stream<String> usual = Stream.of(
-                "--server.port=" + world.port,
-                "--spring.datasource.url=" + url(world.database),
+                "--server.port=" + port,
+                "--spring.datasource.url=" + url(database),
                 "--spring.datasource.username=alcabala_app",
                 "--spring.datasource.password=" + password(),
                 "--spring.flyway.user=alcabala_migration",
@@ -67,10 +85,16 @@ public final class World implements AutoCloseable {
                 "--alcabala.key=" + KEY,
                 "--alcabala.patience=2s",
                 "--alcabala.pause=10ms");
-        world.context = SpringApplication.run(
+        context = SpringApplication.run(
                 AlcabalaApplication.class,
-                Stream.concat(usual, Stream.of(settings)).toArray(String[]::new));
-        return world;
+                Stream.concat(usual.filter(each -> !isSetIn(settings, each)), Stream.of(settings))
+                        .toArray(String[]::new));
+        return this;
+    }
+
+    private static boolean isSetIn(String[] settings, String usual) {
+        String name = usual.substring(0, usual.indexOf('=') + 1);
+        return Stream.of(settings).anyMatch(each -> each.startsWith(name));
     }
 
     /// The same with the server in a process of its own, which can be killed.
@@ -99,6 +123,43 @@ public final class World implements AutoCloseable {
             return Files.readString(Path.of("../operations/roles.sql"));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        }
+    }
+
+    /// Runs a program of operations/ on this database, as whoever runs the server does.
+    ///
+    /// @return what it says
+    /// @throws IllegalStateException when it fails, with what it says
+    public String operate(String program, String... arguments) {
+        List<String> command = new ArrayList<>(List.of("../operations/" + program));
+        command.addAll(List.of(arguments));
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
+        builder.environment()
+                .putAll(Map.of(
+                        "PGHOST",
+                        "127.0.0.1",
+                        "PGPORT",
+                        String.valueOf(databasePort()),
+                        "PGUSER",
+                        "postgres",
+                        "PGDATABASE",
+                        database,
+                        "ALCABALA_DB_PASSWORD",
+                        password(),
+                        "ALCABALA_MIGRATION_PASSWORD",
+                        password()));
+        try {
+            Process running = builder.start();
+            String said = new String(running.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            if (running.waitFor() != 0) {
+                throw new IllegalStateException(program + ": " + said);
+            }
+            return said;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
         }
     }
 
@@ -222,6 +283,7 @@ public final class World implements AutoCloseable {
             kill();
         }
         execute("postgres", "drop database " + database + " with (force)");
+        execute("postgres", "drop database if exists " + database + "_before_restore");
     }
 
     static Process launch(Map<String, String> environment, String... arguments) {

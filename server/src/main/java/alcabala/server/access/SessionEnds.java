@@ -21,6 +21,12 @@ class SessionEnds extends OncePerRequestFilter {
         this.clock = clock;
     }
 
+    /// Files are the same for everybody, and are not asked for on behalf of a session.
+    @Override
+    protected boolean shouldNotFilter(HttpServletRequest request) {
+        return !request.getRequestURI().startsWith("/api/");
+    }
+
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {

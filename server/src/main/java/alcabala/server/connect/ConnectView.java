@@ -189,7 +189,7 @@ class ConnectView {
                 .map(route -> {
                     List<Waiting> waiting = jdbc.sql("""
                             select currency, count(*) as documents,
-                                coalesce(sum(case when kind in ('credit-note', 'supplier-credit') then -gross else gross end)
+                                coalesce(sum(signed(kind, gross))
                                     filter (where state not in ('Posted', 'Diverged', 'Voided')), 0) as gross
                             from document where route_id = :id group by currency""")
                             .param("id", route.id())

@@ -28,6 +28,11 @@ public final class BodyFilter extends OncePerRequestFilter {
     private static final int CHUNK = 8 * KILOBYTE;
 
     @Override
+    protected boolean shouldNotFilter(HttpServletRequest request) {
+        return request.getContentLengthLong() <= 0 && request.getHeader("Transfer-Encoding") == null;
+    }
+
+    @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         boolean files = isOfFiles(request);

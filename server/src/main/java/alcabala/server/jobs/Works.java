@@ -3,12 +3,14 @@ package alcabala.server.jobs;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Problem;
 import alcabala.server.platform.Problems;
+import io.micrometer.core.instrument.MeterRegistry;
 import jakarta.annotation.PreDestroy;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -37,6 +39,7 @@ public class Works {
     private static final long SIGN_OF_LIFE_MILLIS = 5_000;
     private final JdbcClient jdbc;
     private final JsonMapper json;
+    private final MeterRegistry meters;
     private final Clock clock;
     private final Set<Long> here = ConcurrentHashMap.newKeySet();
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
@@ -74,9 +77,10 @@ public class Works {
         void at(int done, int of);
     }
 
-    Works(JdbcClient jdbc, JsonMapper json, Clock clock) {
+    Works(JdbcClient jdbc, JsonMapper json, MeterRegistry meters, Clock clock) {
         this.jdbc = jdbc;
         this.json = json;
+        this.meters = meters;
         this.clock = clock;
     }
 
@@ -97,7 +101,7 @@ public class Works {
         begun.ifPresent(id -> {
             here.add(id);
             // What it does stands on the trail under whoever asked for it.
-            threads.execute(new DelegatingSecurityContextRunnable(() -> run(id, task)));
+            threads.execute(new DelegatingSecurityContextRunnable(() -> run(id, kind, task)));
         });
         return get(begun.orElseGet(() -> running(kind, subject)), kind.isPrivate(), "", type);
     }
@@ -173,15 +177,22 @@ public class Works {
                 problem == null ? null : json.readValue(problem, Problem.class));
     }
 
-    private void run(long id, Task<?> task) {
+    private void run(long id, Kind kind, Task<?> task) {
         try {
             Object result = task.run((done, of) -> progress(id, done, of));
+            count(kind, "done");
             finish(id, "done", json.writeValueAsString(result), null);
         } catch (RuntimeException e) {
+            count(kind, "failed");
             finish(id, "failed", null, json.writeValueAsString(Problems.of(e)));
         } finally {
             here.remove(id);
         }
+    }
+
+    private void count(Kind kind, String result) {
+        meters.counter("alcabala.work", "kind", kind.name().toLowerCase(Locale.ROOT), "result", result)
+                .increment();
     }
 
     private void progress(long id, int done, int of) {

@@ -143,7 +143,7 @@ class MapView {
         Map<String, Blocked> blocked = new HashMap<>();
         jdbc.sql("""
                 select f.cause, count(*) as documents, coalesce(
-                    sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end)
+                    sum(signed(d.kind, d.gross))
                         filter (where d.currency = :currency), 0) as amount
                 from finding f join document d on d.id = f.document_id
                 where d.route_id = :route and f.severity = 'blocks' and d.state in ('Blocked', 'Waiting')

@@ -83,7 +83,7 @@ class Rerouting implements AfterRouting {
     private List<Waiting> waiting(long sourceId) {
         return jdbc.sql("""
                 select d.route_id, d.site, d.currency, count(*) filter (where not d.voided) as documents,
-                    coalesce(sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end)
+                    coalesce(sum(signed(d.kind, d.gross))
                         filter (where not d.voided), 0) as gross
                 from document d where d.source_id = :source and\s""" + OPEN + """
                  group by d.route_id, d.site, d.currency order by d.site, d.currency""")

@@ -18,6 +18,14 @@ public record Problem(String type, String title, int status, String code, String
                 "urn:alcabala:" + code, sentence, status.value(), code, sentence, detail == null ? "" : detail);
     }
 
+    /// Said wherever it comes up, with the same words.
+    public static Problem databaseGone() {
+        return of(
+                HttpStatus.SERVICE_UNAVAILABLE,
+                "database",
+                "The database does not answer at the moment. Nothing was lost: try again in a moment.");
+    }
+
     public static Problem of(HttpStatus status, String code, String sentence) {
         return of(status, code, sentence, "");
     }

@@ -85,10 +85,7 @@ public final class Problems {
 
     static Problem database(Throwable e) {
         LOG.warn("database: {}", e.getMessage());
-        return Problem.of(
-                HttpStatus.SERVICE_UNAVAILABLE,
-                "database",
-                "The database does not answer at the moment. Nothing was lost: try again in a moment.");
+        return Problem.databaseGone();
     }
 
     private static Problem unexpected(Throwable e) {
@@ -97,7 +94,8 @@ public final class Problems {
                 HttpStatus.INTERNAL_SERVER_ERROR,
                 "failed",
                 "Alcabala itself failed; nothing was changed. What happened is in its log.",
-                e.getClass().getSimpleName());
+                e.getClass().getSimpleName()
+                        + RequestIds.find().map(id -> ", request " + id).orElse(""));
     }
 
     /// For what goes wrong before or behind the controllers.

@@ -13,14 +13,24 @@ import org.springframework.security.crypto.encrypt.BytesEncryptor;
 import org.springframework.stereotype.Component;
 
 /// Seals secrets before they are kept: AES-256 in GCM, each under a nonce of its own. The key comes from a file or the
-/// environment and is never kept in the database.
+/// environment and is never kept in the database. The key before it opens too, while one is named.
 @Component
 public class Seal {
     private static final int KEY_BYTES = 32;
     private final BytesEncryptor cipher;
+    private final Optional<BytesEncryptor> before;
 
     Seal(Settings settings) {
-        cipher = AesGcmBytesEncryptor.withSecretKey(new SecretKeySpec(readKey(settings), "AES"))
+        String key = isSet(settings.key()) ? settings.key() : readFile(settings.keyFile());
+        String old = isSet(settings.keyBefore()) || !isSet(settings.keyBeforeFile())
+                ? settings.keyBefore()
+                : readFile(settings.keyBeforeFile());
+        cipher = cipher(key);
+        before = isSet(old) ? Optional.of(cipher(old)) : Optional.empty();
+    }
+
+    private static BytesEncryptor cipher(String key) {
+        return AesGcmBytesEncryptor.withSecretKey(new SecretKeySpec(decode(key), "AES"))
                 .build();
     }
 
@@ -30,15 +40,25 @@ public class Seal {
 
     /// Empty when it was sealed with another key, was tampered with, or is no seal of ours at all.
     public Optional<String> open(byte[] sealed) {
+        return open(cipher, sealed).or(() -> before.flatMap(old -> open(old, sealed)));
+    }
+
+    /// Under the present key, what only the one before opens; empty when there is nothing to do or nothing to be done.
+    public Optional<byte[]> sealAnew(byte[] sealed) {
+        return open(cipher, sealed).isPresent()
+                ? Optional.empty()
+                : open(sealed).map(this::seal);
+    }
+
+    private static Optional<String> open(BytesEncryptor with, byte[] sealed) {
         try {
-            return Optional.of(new String(cipher.decrypt(sealed), StandardCharsets.UTF_8));
+            return Optional.of(new String(with.decrypt(sealed), StandardCharsets.UTF_8));
         } catch (IllegalStateException | IllegalArgumentException | IndexOutOfBoundsException e) {
             return Optional.empty();
         }
     }
 
-    private static byte[] readKey(Settings settings) {
-        String text = isSet(settings.key()) ? settings.key() : readFile(settings.keyFile());
+    private static byte[] decode(String text) {
         byte[] key;
         try {
             key = Base64.getDecoder().decode(text.strip());

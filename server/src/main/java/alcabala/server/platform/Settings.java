@@ -8,6 +8,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 /// @param hullworkKey the key that the demo connects Hullwork with
 /// @param inkwellSecret what Alcabala is known by to Inkwell
 /// @param key the key to seal secrets with, in Base64; else `keyFile` names a file with it
+/// @param keyBefore the key before it, while something may still be sealed with that; else `keyBeforeFile` names it
 /// @param patience how long an outside system may take to answer
 /// @param firstSecret what the first administrator has to know; one is made up and logged when none is given
 /// @param sessionLasts after which a session ends, however much it is used
@@ -23,6 +24,8 @@ public record Settings(
         String inkwellSecret,
         String key,
         String keyFile,
+        String keyBefore,
+        String keyBeforeFile,
         Duration patience,
         Duration pause,
         String firstSecret,

@@ -146,7 +146,7 @@ class FactGatherer {
     private List<Facts.Unrouted> unrouted(RouteRow route) {
         return jdbc.sql("""
                 select d.site, d.currency, count(*) as documents,
-                    sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end) as gross
+                    sum(signed(d.kind, d.gross)) as gross
                 from document d join route r on r.id = d.route_id
                 where r.source_id = :source and r.ledger_id is null and not d.voided
                 group by d.site, d.currency order by d.site, d.currency""")
@@ -194,7 +194,7 @@ class FactGatherer {
     private List<Facts.TaxUse> taxes(RouteRow route, String[] kinds, Map<String, CrosswalkRow> rows) {
         return jdbc.sql("""
                 select t.code, t.rate, t.category, count(*) as documents,
-                    coalesce(sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end)
+                    coalesce(sum(signed(d.kind, d.gross))
                         filter (where d.currency = :currency), 0) as gross
                 from source_tax t join document d on d.refs @> array['tax:' || t.code] and""" + WAITING + """
                  where t.source_id = :source group by t.code, t.rate, t.category order by t.code""")
@@ -224,7 +224,7 @@ class FactGatherer {
                     (select string_agg(substr(f.cause, 12), ' ') from finding f
                      where f.document_id = d.id and f.cause like 'role-unset:%') as missing
                 from document d cross join lateral (
-                    select case when d.kind in ('credit-note', 'supplier-credit') then -1 else 1 end as sign) s
+                    select signed(d.kind, 1) as sign) s
                 where d.route_id = :route and d.state not in ('Posted', 'Diverged', 'Voided') and d.kind = any(:kinds)
                 order by d.issue_date, d.id""")
                 .param("route", route.id())

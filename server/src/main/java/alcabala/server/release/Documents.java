@@ -173,7 +173,7 @@ public class Documents {
         Map<String, Sum> byState = new LinkedHashMap<>();
         jdbc.sql("""
                 select d.state, d.currency, count(*) as count,
-                    coalesce(sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end), 0) as gross
+                    coalesce(sum(signed(d.kind, d.gross)), 0) as gross
                 from document d where d.route_id = :route""" + filter.sql() + " group by d.state, d.currency")
                 .params(filter.parameters())
                 .param("route", routeId)
@@ -192,14 +192,14 @@ public class Documents {
         Map<String, Cause> byCause = new LinkedHashMap<>();
         jdbc.sql("""
                 select f.cause, min(f.sentence) as sentence, d.currency, count(*) as documents,
-                    sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end) as amount,
+                    sum(signed(d.kind, d.gross)) as amount,
                     count(*) filter (where d.cause = f.cause) as first
                 from document d join finding f on f.document_id = d.id
                 where d.route_id = :route and d.state = 'Blocked' and f.severity = 'blocks'""" + filter.sql() + """
                  group by f.cause, d.currency
                 union all
                 select 'refused:' || d.refusal, min(p.sentence), d.currency, count(*),
-                    sum(case when d.kind in ('credit-note', 'supplier-credit') then -d.gross else d.gross end), count(*)
+                    sum(signed(d.kind, d.gross)), count(*)
                 from document d cross join lateral (
                     select p.sentence from dispatch p where p.document_id = d.id order by p.id desc limit 1) p
                 where d.route_id = :route and d.state = 'Refused'""" + filter.sql() + """

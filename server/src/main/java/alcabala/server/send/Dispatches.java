@@ -5,6 +5,7 @@ import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.map.Affected;
 import alcabala.server.platform.Amounts;
 import alcabala.server.trail.Trail;
+import io.micrometer.core.instrument.MeterRegistry;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
@@ -29,6 +30,7 @@ class Dispatches {
     private final Affected affected;
     private final Pauses pauses;
     private final JsonMapper json;
+    private final MeterRegistry meters;
     private final Clock clock;
 
     /// One document on its way.
@@ -66,12 +68,20 @@ class Dispatches {
         }
     }
 
-    Dispatches(JdbcClient jdbc, Trail trail, Affected affected, Pauses pauses, JsonMapper json, Clock clock) {
+    Dispatches(
+            JdbcClient jdbc,
+            Trail trail,
+            Affected affected,
+            Pauses pauses,
+            JsonMapper json,
+            MeterRegistry meters,
+            Clock clock) {
         this.jdbc = jdbc;
         this.trail = trail;
         this.affected = affected;
         this.pauses = pauses;
         this.json = json;
+        this.meters = meters;
         this.clock = clock;
     }
 
@@ -118,12 +128,13 @@ class Dispatches {
                 .map(wait -> wait.isNegative() ? Duration.ZERO : wait);
     }
 
-    /// What was shown when it was queued.
-    Posting posting(Dispatch dispatch) {
-        return Posting.read(jdbc.sql("select posting from dispatch where id = :id")
+    /// What was shown when it was queued; empty for what is only asked about.
+    Optional<Posting> findPosting(Dispatch dispatch) {
+        return jdbc.sql("select posting from dispatch where id = :id and posting is not null")
                 .param("id", dispatch.id())
                 .query(String.class)
-                .single());
+                .optional()
+                .map(Posting::read);
     }
 
     /// Written before the request leaves, so that a crash afterwards is known to have left it open.
@@ -426,6 +437,7 @@ class Dispatches {
         if (rows != 1) {
             throw new MovedMeanwhileException(dispatch.id());
         }
+        meters.counter("alcabala.dispatch.outcomes", "outcome", outcome).increment();
         boolean stands = dispatch.inPlace() && (outcome.equals("refused") || outcome.equals("unreached"));
         jdbc.sql("update document set outcome = :outcome, version = version + 1 where id = :id")
                 .param("outcome", stands ? "posted" : outcome)

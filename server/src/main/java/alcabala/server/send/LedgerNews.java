@@ -34,6 +34,8 @@ class LedgerNews {
     private final ReferencePull pull;
     private final SettingStore settings;
     private final SetAsides setAsides;
+    private final Beyond beyond;
+    private final Restorations restorations;
     private final Trail trail;
     private final JdbcClient jdbc;
     private final TransactionTemplate transaction;
@@ -63,6 +65,8 @@ class LedgerNews {
             ReferencePull pull,
             SettingStore settings,
             SetAsides setAsides,
+            Beyond beyond,
+            Restorations restorations,
             Trail trail,
             JdbcClient jdbc,
             TransactionTemplate transaction,
@@ -72,6 +76,8 @@ class LedgerNews {
         this.pull = pull;
         this.settings = settings;
         this.setAsides = setAsides;
+        this.beyond = beyond;
+        this.restorations = restorations;
         this.trail = trail;
         this.jdbc = jdbc;
         this.transaction = transaction;
@@ -93,6 +99,8 @@ class LedgerNews {
             edits += counts[1];
             more = feed.more();
         }
+        beyond.claim(route.ledgerId(), who);
+        restorations.accounted(route.ledgerId());
         return new Brought(payments, edits, changed);
     }
 
@@ -126,7 +134,9 @@ class LedgerNews {
             if (linked.isPresent() && !record.isIn(CurrencyUnit.of(linked.get().currency()))) {
                 setAsides.keepOfLedger(
                         route.ledgerId(), finer(record, linked.get().currency()));
-            } else if (linked.isPresent()) {
+            } else if (linked.isEmpty()) {
+                beyond.note(route, record);
+            } else {
                 boolean paid = bringsPayments(linked.get().routeId())
                         && linked.get().minor(record.paid()) != linked.get().paid();
                 boolean differs = linked.get().onItsWay()

@@ -138,7 +138,7 @@ class RoadApi {
                      where d.route_id = :route and d.state in ('Blocked', 'Waiting') and f.severity = 'blocks'
                          and f.cause ~ '^(item|category|tax|supplier)-unmapped|^party-(doubtful|missing)|^role-unset') as unmapped,
                     (select count(*) from document where route_id = :route and state = 'Ready') as ready,
-                    (select coalesce(sum(case when kind in ('credit-note', 'supplier-credit') then -gross else gross end), 0)
+                    (select coalesce(sum(signed(kind, gross)), 0)
                      from document where route_id = :route and state = 'Ready') as ready_gross,
                     (select count(*) from document where route_id = :route and state = 'Blocked') as blocked,
                     (select count(*) from document where route_id = :route and state = 'Refused') as refused,

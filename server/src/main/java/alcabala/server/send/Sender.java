@@ -32,6 +32,7 @@ class Sender {
     private final Counterparts counterparts;
     private final Dispatches dispatches;
     private final SettingStore settings;
+    private final Restorations restorations;
 
     Sender(
             Ledgers ledgers,
@@ -39,13 +40,15 @@ class Sender {
             Documents documents,
             Counterparts counterparts,
             Dispatches dispatches,
-            SettingStore settings) {
+            SettingStore settings,
+            Restorations restorations) {
         this.ledgers = ledgers;
         this.routes = routes;
         this.documents = documents;
         this.counterparts = counterparts;
         this.dispatches = dispatches;
         this.settings = settings;
+        this.restorations = restorations;
     }
 
     Progress step(Dispatch dispatch) {
@@ -85,7 +88,38 @@ class Sender {
     }
 
     private Progress send(Dispatch dispatch, RouteRow route, Documents.Row row) {
-        Posting posting = dispatches.posting(dispatch);
+        if (!dispatch.inPlace() && restorations.asksFirst(route.ledgerId())) {
+            return askFirst(dispatch, route, row);
+        }
+        return sendNow(dispatch, route, row);
+    }
+
+    /// We may have sent it in a time that was taken from us: then it is there.
+    private Progress askFirst(Dispatch dispatch, RouteRow route, Documents.Row row) {
+        Optional<LedgerRecord> there;
+        try {
+            there = ledgers.of(route.ledgerId()).findByReference(route.reference(row.sourceRef()));
+        } catch (AccessLostException e) {
+            return shutOut(dispatch, route);
+        } catch (UnreachableException e) {
+            return later(dispatch, SHORT, e.getMessage());
+        }
+        if (there.isEmpty()) {
+            return sendNow(dispatch, route, row);
+        }
+        dispatches.posted(dispatch, there.get(), 200, "asked");
+        return Progress.DONE;
+    }
+
+    private Progress sendNow(Dispatch dispatch, RouteRow route, Documents.Row row) {
+        Optional<Posting> frozen = dispatches.findPosting(dispatch);
+        if (frozen.isEmpty()) {
+            dispatches.unreached(
+                    dispatch,
+                    route.ledger() + " was found to have it, and has it no more. Look there, then send it anew.");
+            return Progress.DONE;
+        }
+        Posting posting = frozen.get();
         // A supplier's credit names the supplier's own bill, whose number stays what it is.
         Optional<String> credited = posting.document().kind().isSale()
                 ? documents.findLedgerNumber(route.id(), posting.credits())

@@ -61,8 +61,7 @@ class SettlementApi {
             settlement.letStand(route.id(), id, who.getName());
             return new Settled(null, row.number() + " stands as " + route.ledger() + " has it");
         }
-        long batch =
-                batches.send(route, new Batches.Order(Batches.Choice.named(List.of(id)), null, "", ""), who.getName());
+        long batch = batches.send(route, new Batches.Order(Choice.named(List.of(id)), null, "", ""), who.getName());
         return new Settled(batch, row.number() + " goes again as " + route.source() + " has it");
     }
 }

@@ -18,11 +18,13 @@ class Triggered {
     private static final int MOST = 5000;
     private final JdbcClient jdbc;
     private final SettingStore settings;
+    private final Previews previews;
     private final Batches batches;
 
-    Triggered(JdbcClient jdbc, SettingStore settings, Batches batches) {
+    Triggered(JdbcClient jdbc, SettingStore settings, Previews previews, Batches batches) {
         this.jdbc = jdbc;
         this.settings = settings;
+        this.previews = previews;
         this.batches = batches;
     }
 
@@ -63,9 +65,8 @@ class Triggered {
                 .param("most", MOST)
                 .query(Long.class)
                 .list();
-        Batches.Choice choice = Batches.Choice.named(ready);
-        int going =
-                ready.isEmpty() ? 0 : batches.preview(route, choice).documents().size();
+        Choice choice = Choice.named(ready);
+        int going = ready.isEmpty() ? 0 : previews.of(route, choice).documents().size();
         if (going > 0) {
             batches.send(route, new Batches.Order(choice, null, "", ""), who);
         }

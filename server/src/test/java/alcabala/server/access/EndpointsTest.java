@@ -70,6 +70,7 @@ class EndpointsTest {
             GET /api/connect/pulls/{pull}/changes                  administrator bookkeeper reviewer
             GET /api/connect/ledgers/{id}/reference/{kind}         administrator bookkeeper reviewer
             GET /api/connect/ledgers/{id}/reference/{kind}/uses    administrator bookkeeper reviewer
+            GET /api/waiting                                       administrator bookkeeper reviewer
             GET /api/work/{id}                                     administrator bookkeeper reviewer
             GET /api/set-aside                                     administrator bookkeeper reviewer
             DELETE /api/set-aside/{id}                             administrator bookkeeper

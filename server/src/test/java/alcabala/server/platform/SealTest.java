@@ -19,20 +19,30 @@ class SealTest {
             Base64.getEncoder().encodeToString("another key of thirty-two bytes.".getBytes());
 
     private static Seal seal(String key, String file) {
-        return new Seal(new Settings(
+        return seal(key, file, "");
+    }
+
+    private static Seal seal(String key, String file, String before) {
+        return new Seal(settings(key, file, before));
+    }
+
+    private static Settings settings(String key, String file, String before) {
+        return new Settings(
                 false,
                 "",
                 "",
                 "",
-                "",
-                "",
+                "hull-key",
+                "ink-secret",
                 key,
                 file,
-                Duration.ofSeconds(1),
-                Duration.ofSeconds(1),
+                before,
                 "",
+                Duration.ofSeconds(1),
+                Duration.ofSeconds(1),
+                "first-secret",
                 Duration.ofDays(1),
-                ""));
+                "");
     }
 
     @Test
@@ -41,6 +51,17 @@ class SealTest {
         assertThat(new String(sealed, StandardCharsets.UTF_8)).doesNotContain("token");
         assertThat(seal(KEY, "").open(sealed)).contains("a token, ünïcode and all");
         assertThat(seal(OTHER, "").open(sealed)).isEmpty();
+    }
+
+    @Test
+    void theKeyBeforeStillOpensAndWhatItOpensIsSealedAnew() {
+        byte[] old = seal(OTHER, "").seal("a token");
+        Seal both = seal(KEY, "", OTHER);
+        assertThat(both.open(old)).contains("a token");
+        byte[] anew = both.sealAnew(old).orElseThrow();
+        assertThat(seal(KEY, "").open(anew)).contains("a token");
+        assertThat(both.sealAnew(anew)).as("done already").isEmpty();
+        assertThat(both.sealAnew(new byte[40])).as("nobody's seal").isEmpty();
     }
 
     @Test
@@ -77,20 +98,7 @@ class SealTest {
 
     @Test
     void settingsNeverSayTheirSecrets() {
-        Settings settings = new Settings(
-                true,
-                "",
-                "http://here",
-                "http://there",
-                "hull-key",
-                "ink-secret",
-                KEY,
-                "",
-                Duration.ofSeconds(1),
-                Duration.ofSeconds(1),
-                "first-secret",
-                Duration.ofHours(1),
-                "");
-        assertThat(settings.toString()).doesNotContain("hull-key", "ink-secret", "first-secret", KEY);
+        Settings settings = settings(KEY, "", OTHER);
+        assertThat(settings.toString()).doesNotContain("hull-key", "ink-secret", "first-secret", KEY, OTHER);
     }
 }

@@ -1,0 +1,106 @@
+package alcabala.server.database;
+
+import jakarta.annotation.PreDestroy;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.Properties;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.health.contributor.Health;
+import org.springframework.boot.health.contributor.HealthIndicator;
+import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/// Asks the database twice a second, on a connection of its own, whether it answers. As long as it does not, requests
+/// are
+/// told so at once, and whoever waits for it is let go: within two seconds of the moment that it froze.
+@Component("databaseHealthIndicator")
+public class DatabaseWatch implements HealthIndicator {
+    private static final Logger LOG = LoggerFactory.getLogger(DatabaseWatch.class);
+    private static final int PATIENCE_MILLIS = 1500;
+    private static final String PATIENCE_SECONDS = "2";
+    private final DataSourceProperties source;
+    private final OpenConnections connections;
+    private volatile boolean answers = true;
+    private Connection own;
+
+    DatabaseWatch(DataSourceProperties source, OpenConnections connections) {
+        this.source = source;
+        this.connections = connections;
+    }
+
+    public boolean answers() {
+        return answers;
+    }
+
+    @Override
+    public Health health() {
+        return answers ? Health.up().build() : Health.down().build();
+    }
+
+    @Scheduled(fixedDelay = 500, timeUnit = TimeUnit.MILLISECONDS)
+    void look() {
+        boolean now = ask();
+        if (!now) {
+            // Whatever is waiting waits in vain.
+            connections.letGo();
+        }
+        if (now != answers) {
+            LOG.warn(now ? "the database answers again" : "the database does not answer");
+        }
+        answers = now;
+    }
+
+    /// A connection that was cut says nothing yet about a new one; one that is silent does.
+    private boolean ask() {
+        long before = System.nanoTime();
+        if (own != null && askOnce()) {
+            return true;
+        }
+        boolean wasSilent = System.nanoTime() - before > TimeUnit.MILLISECONDS.toNanos(PATIENCE_MILLIS) / 2;
+        return !wasSilent && open() && askOnce();
+    }
+
+    private boolean askOnce() {
+        try (Statement statement = own.createStatement()) {
+            return statement.execute("select 1");
+        } catch (SQLException e) {
+            close();
+            return false;
+        }
+    }
+
+    private boolean open() {
+        Properties properties = new Properties();
+        properties.setProperty("user", source.determineUsername());
+        properties.setProperty("password", source.determinePassword());
+        properties.setProperty("ApplicationName", "alcabala watch");
+        properties.setProperty("connectTimeout", PATIENCE_SECONDS);
+        properties.setProperty("socketTimeout", PATIENCE_SECONDS);
+        properties.setProperty("loginTimeout", PATIENCE_SECONDS);
+        try {
+            own = DriverManager.getConnection(source.determineUrl(), properties);
+            own.setNetworkTimeout(Runnable::run, PATIENCE_MILLIS);
+            return true;
+        } catch (SQLException e) {
+            close();
+            return false;
+        }
+    }
+
+    @PreDestroy
+    void close() {
+        if (own != null) {
+            try {
+                own.abort(Runnable::run);
+            } catch (SQLException e) {
+                LOG.debug("it was gone already", e);
+            }
+            own = null;
+        }
+    }
+}

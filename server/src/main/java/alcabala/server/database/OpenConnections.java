@@ -1,0 +1,74 @@
+package alcabala.server.database;
+
+import com.zaxxer.hikari.HikariDataSource;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.Properties;
+import java.util.Set;
+import java.util.WeakHashMap;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.config.BeanPostProcessor;
+import org.springframework.jdbc.datasource.AbstractDataSource;
+import org.springframework.stereotype.Component;
+
+/// Knows every connection that the pool has opened, so that those can be let go that wait for a database which will not
+/// answer: a query that was sent to a frozen host would else be waited for until the socket's own limit.
+@Component
+class OpenConnections implements BeanPostProcessor {
+    private static final Logger LOG = LoggerFactory.getLogger(OpenConnections.class);
+    private final Set<Connection> open = Collections.synchronizedSet(Collections.newSetFromMap(new WeakHashMap<>()));
+
+    @Override
+    public Object postProcessBeforeInitialization(Object bean, String name) {
+        if (bean instanceof HikariDataSource pool && pool.getDataSource() == null) {
+            pool.setDataSource(new Physical(pool.getJdbcUrl(), pool.getDataSourceProperties()));
+        }
+        return bean;
+    }
+
+    /// Whoever waits on one of them gets an error now.
+    void letGo() {
+        for (Connection each : List.copyOf(open)) {
+            try {
+                each.abort(Runnable::run);
+            } catch (SQLException | RuntimeException e) {
+                LOG.debug("a connection was gone already", e);
+            }
+            open.remove(each);
+        }
+    }
+
+    private final class Physical extends AbstractDataSource {
+        private final String url;
+        private final Properties properties;
+
+        private Physical(String url, Properties properties) {
+            this.url = url;
+            this.properties = properties;
+        }
+
+        @Override
+        public Connection getConnection() throws SQLException {
+            return open(Map.of());
+        }
+
+        @Override
+        public Connection getConnection(String user, String password) throws SQLException {
+            return open(Map.of("user", user, "password", password == null ? "" : password));
+        }
+
+        private Connection open(Map<String, String> who) throws SQLException {
+            Properties all = new Properties();
+            all.putAll(properties);
+            all.putAll(who);
+            Connection connection = DriverManager.getConnection(url, all);
+            open.add(connection);
+            return connection;
+        }
+    }
+}

@@ -1,0 +1,147 @@
+package alcabala.server.send;
+
+import alcabala.server.connect.RouteRow;
+import alcabala.server.platform.Amounts;
+import alcabala.server.platform.NotPossibleException;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// Shows batches and what became of their documents.
+@Component
+class BatchView {
+    private final JdbcClient jdbc;
+
+    record BatchJson(
+            long id,
+            String createdBy,
+            Instant createdAt,
+            Instant finishedAt,
+            String currency,
+            int count,
+            String net,
+            String tax,
+            String gross,
+            String hashTotal,
+            String independentTotal,
+            String reason,
+            int posted,
+            int refused,
+            int unreached,
+            int unconfirmed,
+            int open) {}
+
+    /// @param outcome queued, sending, unconfirmed, posted, refused or unreached
+    record DispatchJson(
+            long documentId,
+            String number,
+            String kind,
+            String party,
+            LocalDate issueDate,
+            String gross,
+            String outcome,
+            String refusalCode,
+            String sentence,
+            String advice,
+            String ledgerRef,
+            String ledgerNumber,
+            UUID key,
+            int attempts,
+            String state) {}
+
+    record BatchDetail(BatchJson batch, List<DispatchJson> dispatches) {}
+
+    BatchView(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /// The newest hundred.
+    ///
+    /// @param before only batches before this one; null for all
+    List<BatchJson> list(RouteRow route, Long before) {
+        return jdbc.sql(BATCH
+                        + " where b.route_id = :route and b.id < :before group by b.id order by b.id desc limit 100")
+                .param("route", route.id())
+                .param("before", before == null ? Long.MAX_VALUE : before)
+                .query(BatchView::batch)
+                .list();
+    }
+
+    BatchDetail detail(long id) {
+        BatchJson batch = jdbc.sql(BATCH + " where b.id = :id group by b.id")
+                .param("id", id)
+                .query(BatchView::batch)
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("batch " + id));
+        List<DispatchJson> dispatches =
+                jdbc.sql("""
+                select p.document_id, d.number, d.kind, d.party_name, d.issue_date, d.gross, d.currency, p.outcome, p.refusal_code,
+                    p.sentence, p.ledger_ref, d.ledger_number, p.idempotency_key, p.attempts, d.state, l.name as ledger, s.name as source
+                from dispatch p join document d on d.id = p.document_id join route r on r.id = d.route_id
+                    join ledger l on l.id = r.ledger_id join source s on s.id = r.source_id
+                where p.batch_id = :id
+                order by case p.outcome when 'refused' then 0 when 'unreached' then 1 when 'unconfirmed' then 2
+                    when 'posted' then 4 else 3 end, p.id""").param("id", id).query(BatchView::dispatch).list();
+        return new BatchDetail(batch, dispatches);
+    }
+
+    private static BatchJson batch(ResultSet row, int n) throws SQLException {
+        String currency = row.getString("currency");
+        long independent = row.getLong("independent_total");
+        boolean typed = !row.wasNull();
+        return new BatchJson(
+                row.getLong("id"),
+                row.getString("created_by"),
+                row.getTimestamp("created_at").toInstant(),
+                row.getTimestamp("finished_at") == null
+                        ? null
+                        : row.getTimestamp("finished_at").toInstant(),
+                currency,
+                row.getInt("count"),
+                Amounts.decimal(currency, row.getLong("net")),
+                Amounts.decimal(currency, row.getLong("tax")),
+                Amounts.decimal(currency, row.getLong("gross")),
+                row.getBigDecimal("hash_total").toPlainString(),
+                typed ? Amounts.decimal(currency, independent) : "",
+                row.getString("reason"),
+                row.getInt("posted"),
+                row.getInt("refused"),
+                row.getInt("unreached"),
+                row.getInt("unconfirmed"),
+                row.getInt("open"));
+    }
+
+    private static DispatchJson dispatch(ResultSet row, int n) throws SQLException {
+        return new DispatchJson(
+                row.getLong("document_id"),
+                row.getString("number"),
+                row.getString("kind"),
+                row.getString("party_name"),
+                row.getObject("issue_date", LocalDate.class),
+                Amounts.decimal(row.getString("currency"), row.getLong("gross")),
+                row.getString("outcome"),
+                row.getString("refusal_code"),
+                row.getString("sentence"),
+                Advice.forRefusal(row.getString("refusal_code"), row.getString("source"), row.getString("ledger")),
+                row.getString("ledger_ref") == null ? "" : row.getString("ledger_ref"),
+                row.getString("ledger_number") == null ? "" : row.getString("ledger_number"),
+                row.getObject("idempotency_key", UUID.class),
+                row.getInt("attempts"),
+                row.getString("state"));
+    }
+
+    private static final String BATCH = """
+            select b.id, b.created_by, b.created_at, b.finished_at, b.currency, b.count, b.net, b.tax, b.gross, b.hash_total,
+                b.independent_total, b.reason,
+                count(*) filter (where p.outcome = 'posted') as posted,
+                count(*) filter (where p.outcome = 'refused') as refused,
+                count(*) filter (where p.outcome = 'unreached') as unreached,
+                count(*) filter (where p.outcome = 'unconfirmed') as unconfirmed,
+                count(*) filter (where p.outcome in ('queued', 'sending')) as open
+            from batch b left join dispatch p on p.batch_id = b.id""";
+}

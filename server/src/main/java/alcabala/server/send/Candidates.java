@@ -1,0 +1,77 @@
+package alcabala.server.send;
+
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Trigger;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.SettingStore;
+import alcabala.server.platform.NotPossibleException;
+import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// Finds the documents that a batch may take.
+@Component
+class Candidates {
+    private static final int LARGEST = 5000;
+    /// What can go: what is not there yet, and what stands on the ledger that the route leads to and differs from the
+    /// source.
+    static final String CAN_GO = """
+            (d.state in ('Ready', 'Refused') or (d.state = 'Diverged' and not d.voided and exists (
+                select 1 from link l join route r on r.ledger_id = l.ledger_id
+                where l.document_id = d.id and r.id = d.route_id)))""";
+    private final JdbcClient jdbc;
+    private final SettingStore settings;
+
+    /// A document that may go, as it stands now.
+    record Candidate(long id, String number, String state, int revision, String content) {
+        boolean stands() {
+            return state.equals("Diverged");
+        }
+    }
+
+    Candidates(JdbcClient jdbc, SettingStore settings) {
+        this.jdbc = jdbc;
+        this.settings = settings;
+    }
+
+    List<Candidate> of(RouteRow route, Choice choice) {
+        boolean named = choice.isNamed();
+        List<Candidate> found = jdbc.sql("""
+                select d.id, d.number, d.state, d.revision, d.content from document d
+                where d.route_id = :route and""" + CAN_GO + """
+                    and (:named or d.state = 'Ready'
+                        or (d.state = 'Diverged' and not d.ledger_differs and d.refusal = ''))
+                    and (:named or kind <> all(:byHand)) and kind = any(:kinds)
+                    and (:named = false or id = any(:ids))
+                    and (cast(:from as date) is null or issue_date >= :from)
+                    and (cast(:to as date) is null or issue_date <= :to)
+                order by issue_date, id limit :limit""")
+                .param("route", route.id())
+                .param("named", named)
+                .param("byHand", chosenByHand(route))
+                .param("kinds", choice.kinds())
+                .param("ids", named ? choice.ids().toArray(Long[]::new) : new Long[0])
+                .param("from", named ? null : choice.from(), java.sql.Types.DATE)
+                .param("to", named ? null : choice.to(), java.sql.Types.DATE)
+                .param("limit", LARGEST + 1)
+                .query(Candidate.class)
+                .list();
+        if (found.size() > LARGEST) {
+            throw NotPossibleException.invalid(
+                    "batch-too-large",
+                    "A batch takes at most " + LARGEST + " documents; choose a shorter span of days.");
+        }
+        return found;
+    }
+
+    /// Kinds that go only when somebody names the document.
+    private String[] chosenByHand(RouteRow route) {
+        RouteSettings decided = settings.of(route.id());
+        return Stream.of(DocumentKind.values())
+                .filter(kind -> decided.trigger(kind) == Trigger.BY_HAND)
+                .map(DocumentKind::word)
+                .toArray(String[]::new);
+    }
+}

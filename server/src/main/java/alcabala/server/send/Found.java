@@ -1,0 +1,78 @@
+package alcabala.server.send;
+
+import alcabala.accounting.batch.ControlTotals;
+import alcabala.accounting.document.DocumentKind;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.jobs.Jobs;
+import alcabala.server.trail.Trail;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// Puts documents that a ledger was found to have into a batch of their own, in which nothing is sent: each is asked
+/// about,
+/// exactly as after an answer that was lost.
+@Component
+class Found {
+    static final String REASON = "Found on the ledger; nothing of this is sent";
+    private final JdbcClient jdbc;
+    private final Routes routes;
+    private final BatchHeads heads;
+    private final Trail trail;
+    private final Jobs jobs;
+
+    private record Member(long id, String number, String kind, long net, long tax, long gross) {}
+
+    Found(JdbcClient jdbc, Routes routes, BatchHeads heads, Trail trail, Jobs jobs) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+        this.heads = heads;
+        this.trail = trail;
+        this.jobs = jobs;
+    }
+
+    void ask(long routeId, List<Long> documents, String who) {
+        RouteRow route = routes.get(routeId);
+        Long[] ids = documents.toArray(Long[]::new);
+        List<Member> members = jdbc.sql(
+                        "select id, number, kind, net, tax, gross from document where id = any(:ids) order by issue_date, id")
+                .param("ids", ids)
+                .query(Member.class)
+                .list();
+        long batch = heads.insert(route, totals(route, members), Optional.empty(), REASON, who);
+        for (Member each : members) {
+            jdbc.sql("""
+                    insert into dispatch (batch_id, document_id, idempotency_key, outcome, revision)
+                    select :batch, id, :key, 'unconfirmed', revision from document where id = :id""")
+                    .param("batch", batch)
+                    .param("key", UUID.randomUUID())
+                    .param("id", each.id())
+                    .update();
+            trail.write(route.id(), each.id(), who, "found-on-ledger", Map.of("batch", batch));
+        }
+        jdbc.sql("update document set outcome = 'unconfirmed', version = version + 1 where id = any(:ids)")
+                .param("ids", ids)
+                .update();
+        SendTask.schedule(jobs, batch);
+    }
+
+    private static ControlTotals totals(RouteRow route, List<Member> members) {
+        CurrencyUnit currency = CurrencyUnit.of(route.currency());
+        return ControlTotals.of(
+                currency,
+                members.stream()
+                        .map(each -> new ControlTotals.Member(
+                                each.number(),
+                                DocumentKind.of(each.kind()).isCredit(),
+                                Money.ofMinor(currency, each.net()),
+                                Money.ofMinor(currency, each.tax()),
+                                Money.ofMinor(currency, each.gross())))
+                        .toList());
+    }
+}

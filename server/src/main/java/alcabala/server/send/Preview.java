@@ -1,0 +1,33 @@
+package alcabala.server.send;
+
+import alcabala.accounting.batch.ControlTotals;
+import alcabala.accounting.matching.ItemNames;
+import alcabala.accounting.party.Party;
+import java.util.List;
+
+/// What the batch will do, before it does anything.
+///
+/// @param alike parties that resemble one that the batch creates: their documents stay
+/// @param inPlace how many stand on the ledger already and are changed there
+record Preview(
+        List<Prepared> documents,
+        ControlTotals totals,
+        List<Creation> parties,
+        List<Alike> alike,
+        List<Creation> items,
+        List<ItemNames.Collision> collisions,
+        int inPlace,
+        int leftOut) {
+    List<Long> ids() {
+        return documents.stream().map(Prepared::id).toList();
+    }
+
+    /// Something that the ledger lacks and gets.
+    record Creation(String code, String name) {}
+
+    /// One document of the batch, as it would go.
+    record Prepared(long id, int revision, String number, boolean stands, Party party, Posting posting) {}
+
+    /// @param like the name of the party that the batch creates
+    record Alike(String code, String name, String like, int documents) {}
+}

@@ -1,0 +1,194 @@
+package alcabala.server.send;
+
+import alcabala.accounting.batch.ControlTotals;
+import alcabala.accounting.document.Document;
+import alcabala.accounting.matching.ItemNames;
+import alcabala.accounting.matching.PartyMatcher;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.BookingDay;
+import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.connectors.ledger.LedgerItem;
+import alcabala.server.connect.LedgerReference;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.map.Compilers;
+import alcabala.server.platform.DocumentJson;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.send.Candidates.Candidate;
+import alcabala.server.send.Preview.Alike;
+import alcabala.server.send.Preview.Creation;
+import alcabala.server.send.Preview.Prepared;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.joda.money.CurrencyUnit;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// Says what sending documents will do, before it does anything.
+@Component
+class Previews {
+    private final JdbcClient jdbc;
+    private final Candidates candidates;
+    private final Compilers compilers;
+    private final LedgerReference reference;
+    private final Clock clock;
+
+    Previews(JdbcClient jdbc, Candidates candidates, Compilers compilers, LedgerReference reference, Clock clock) {
+        this.jdbc = jdbc;
+        this.candidates = candidates;
+        this.compilers = compilers;
+        this.reference = reference;
+        this.clock = clock;
+    }
+
+    Preview of(RouteRow route, Choice choice) {
+        List<Candidate> found = candidates.of(route, choice);
+        List<Prepared> clean = prepare(route, found);
+        requireOneSide(clean);
+        Map<String, Alike> alike = alike(clean);
+        List<Prepared> going = clean.stream()
+                .filter(each -> !alike.containsKey(each.party().code())
+                        || !each.posting().document().partyCounterpart().isEmpty())
+                .toList();
+        Map<String, LedgerItem> known = new HashMap<>();
+        reference.items(route.ledgerId()).forEach(item -> known.put(item.code(), item));
+        Map<String, Creation> parties = new LinkedHashMap<>();
+        Map<String, Creation> items = new LinkedHashMap<>();
+        for (Prepared each : going) {
+            if (each.posting().document().partyCounterpart().isEmpty()) {
+                Party party = each.party();
+                parties.putIfAbsent(party.code(), new Creation(party.code(), party.name()));
+            }
+            each.posting().document().lines().forEach(line -> addItem(line, known, items));
+        }
+        int asked = choice.isNamed() ? choice.ids().size() : found.size();
+        return new Preview(
+                going,
+                totals(route, going),
+                List.copyOf(parties.values()),
+                List.copyOf(alike.values()),
+                List.copyOf(items.values()),
+                collisions(route, items.values(), known.values()),
+                (int) going.stream().filter(Prepared::stands).count(),
+                asked - going.size());
+    }
+
+    /// Those that compile clean now, and are not dated by their batch before the first day of their kind.
+    private List<Prepared> prepare(RouteRow route, List<Candidate> candidates) {
+        Compiler compiler = compilers.of(route.id());
+        LocalDate today = LocalDate.now(clock);
+        List<Prepared> prepared = new ArrayList<>();
+        for (Candidate candidate : candidates) {
+            Document document = DocumentJson.read(candidate.content());
+            RouteSettings decided = compiler.route().settings();
+            boolean early = BookingDay.find(document, decided).isEmpty()
+                    && decided.findCutOff(document.kind())
+                            .filter(today::isBefore)
+                            .isPresent();
+            Optional<LedgerDocument> sent =
+                    early ? Optional.empty() : compiler.compile(document).ledgerDocument();
+            sent.ifPresent(going -> prepared.add(new Prepared(
+                    candidate.id(),
+                    candidate.revision(),
+                    candidate.number(),
+                    candidate.stands(),
+                    document.counterparty(),
+                    new Posting(going, document.counterparty().name(), document.precedingNumber()))));
+        }
+        return prepared;
+    }
+
+    private static void requireOneSide(List<Prepared> documents) {
+        long sides = documents.stream()
+                .map(each -> each.posting().document().kind().isSale())
+                .distinct()
+                .count();
+        if (sides > 1) {
+            throw NotPossibleException.invalid(
+                    "mixed-batch",
+                    "Sales and purchases do not add up to one total. Choose the ones or the others, and send two batches.");
+        }
+    }
+
+    private static ControlTotals totals(RouteRow route, List<Prepared> documents) {
+        return ControlTotals.of(
+                CurrencyUnit.of(route.currency()),
+                documents.stream()
+                        .map(each -> {
+                            LedgerDocument sent = each.posting().document();
+                            return new ControlTotals.Member(
+                                    each.number(), sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross());
+                        })
+                        .toList());
+    }
+
+    /// Parties that the batch would create are looked at together: whoever resembles one before it is asked about
+    /// first.
+    /// Somebody who said that it is a new one has been asked.
+    private Map<String, Alike> alike(List<Prepared> documents) {
+        Map<String, Party> fresh = new LinkedHashMap<>();
+        Map<String, Integer> counts = new HashMap<>();
+        for (Prepared each : documents) {
+            if (each.posting().document().partyCounterpart().isEmpty()) {
+                fresh.putIfAbsent(each.party().code(), each.party());
+                counts.merge(each.party().code(), 1, Integer::sum);
+            }
+        }
+        PartyMatcher matcher = new PartyMatcher(fresh.values());
+        Set<String> said = saidToBeNew(documents, fresh.keySet());
+        Set<String> created = new HashSet<>();
+        Map<String, Alike> alike = new LinkedHashMap<>();
+        for (Party party : fresh.values()) {
+            Optional<Party> like = said.contains(party.code())
+                    ? Optional.empty()
+                    : matcher.all(party)
+                            .map(alcabala.accounting.matching.Candidate::party)
+                            .filter(other -> created.contains(other.code()))
+                            .findFirst();
+            like.ifPresentOrElse(
+                    other -> alike.put(
+                            party.code(),
+                            new Alike(party.code(), party.name(), other.name(), counts.get(party.code()))),
+                    () -> created.add(party.code()));
+        }
+        return alike;
+    }
+
+    private Set<String> saidToBeNew(List<Prepared> documents, Set<String> codes) {
+        if (documents.isEmpty()) {
+            return Set.of();
+        }
+        return Set.copyOf(jdbc.sql("""
+                select c.code from crosswalk_row c join document d on d.route_id = c.route_id
+                where d.id = :document and c.kind = 'PARTY' and c.code = any(:codes)""")
+                .param("document", documents.getFirst().id())
+                .param("codes", codes.toArray(String[]::new))
+                .query(String.class)
+                .list());
+    }
+
+    private static void addItem(LedgerLine line, Map<String, LedgerItem> known, Map<String, Creation> items) {
+        if (!line.item().isEmpty() && line.counterpart().isEmpty() && !known.containsKey(line.item())) {
+            items.putIfAbsent(line.item(), new Creation(line.item(), line.description()));
+        }
+    }
+
+    private List<ItemNames.Collision> collisions(RouteRow route, Iterable<Creation> fresh, Iterable<LedgerItem> known) {
+        Map<String, String> freshNames = new LinkedHashMap<>();
+        fresh.forEach(item -> freshNames.put(item.code(), item.name()));
+        Map<String, String> knownNames = new LinkedHashMap<>();
+        known.forEach(item -> knownNames.put(item.code(), item.name()));
+        return ItemNames.collisions(
+                freshNames, knownNames, reference.profile(route.ledgerId()).nameLimit());
+    }
+}

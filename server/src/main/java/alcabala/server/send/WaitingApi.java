@@ -1,0 +1,109 @@
+package alcabala.server.send;
+
+import alcabala.server.access.SignedIn;
+import alcabala.server.connect.RouteRow;
+import alcabala.server.connect.Routes;
+import alcabala.server.platform.Amounts;
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/// What waits to be sent, route by route, and what failed on its way.
+@RestController
+@RequestMapping("/api/waiting")
+class WaitingApi {
+    private final JdbcClient jdbc;
+    private final Routes routes;
+    private final Beyond beyond;
+
+    /// Documents with their total, what is given back negative.
+    record Group(int count, String gross) {}
+
+    /// Documents that came to the same end for the same reason.
+    ///
+    /// @param outcome refused, unreached or unconfirmed
+    /// @param sentence what the ledger said, or what came instead of an answer
+    /// @param batch the last in which one of them failed
+    record Failed(String outcome, String code, String sentence, String advice, int count, String gross, long batch) {}
+
+    /// @param ready never sent
+    /// @param changed on the ledger already, and changed since at the source
+    /// @param onItsWay how many are being sent
+    /// @param beyond what the ledger has under our reference, and we do not know of having sent
+    record Waiting(
+            String route,
+            String source,
+            String ledger,
+            String site,
+            String currency,
+            boolean toFiles,
+            Group ready,
+            Group changed,
+            int onItsWay,
+            List<Failed> failed,
+            List<Beyond.Known> beyond) {}
+
+    private record Counts(int ready, long readyGross, int changed, long changedGross, int onItsWay) {}
+
+    WaitingApi(JdbcClient jdbc, Routes routes, Beyond beyond) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+        this.beyond = beyond;
+    }
+
+    @GetMapping
+    List<Waiting> all(@AuthenticationPrincipal SignedIn viewer) {
+        return routes.inUse(viewer.sight()).stream()
+                .filter(route -> !route.leadsNowhere() && !route.ended())
+                .map(this::waiting)
+                .toList();
+    }
+
+    private Waiting waiting(RouteRow route) {
+        Counts counts = counts(route);
+        return new Waiting(
+                route.code(),
+                route.source(),
+                route.ledger(),
+                route.site(),
+                route.currency(),
+                !route.ledgerAnswers(),
+                new Group(counts.ready(), Amounts.decimal(route.currency(), counts.readyGross())),
+                new Group(counts.changed(), Amounts.decimal(route.currency(), counts.changedGross())),
+                counts.onItsWay(),
+                failed(route),
+                beyond.of(route.ledgerId()));
+    }
+
+    private Counts counts(RouteRow route) {
+        return jdbc.sql("""
+                select count(*) filter (where state = 'Ready' and outcome is null) as ready,
+                    coalesce(sum(signed(kind, gross)) filter (where state = 'Ready' and outcome is null), 0) as ready_gross,
+                    count(*) filter (where state = 'Diverged' and not voided and refusal = '') as changed,
+                    coalesce(sum(signed(kind, gross)) filter (where state = 'Diverged' and not voided and refusal = ''), 0) as changed_gross,
+                    count(*) filter (where outcome in ('queued', 'sending', 'unconfirmed')) as on_its_way
+                from document where route_id = :route""").param("route", route.id()).query(Counts.class).single();
+    }
+
+    private List<Failed> failed(RouteRow route) {
+        return jdbc.sql("""
+                select p.outcome, p.refusal_code, p.sentence, count(*) as count, sum(signed(d.kind, d.gross)) as gross, max(p.batch_id) as batch
+                from document d join dispatch p on p.id = (select max(l.id) from dispatch l where l.document_id = d.id)
+                where d.route_id = :route and not d.voided and (p.outcome in ('refused', 'unreached') and d.state <> 'Posted'
+                    or p.outcome = 'unconfirmed' and p.rests)
+                group by p.outcome, p.refusal_code, p.sentence order by count(*) desc, max(p.batch_id) desc limit 50""")
+                .param("route", route.id())
+                .query((row, n) -> new Failed(
+                        row.getString("outcome"),
+                        row.getString("refusal_code"),
+                        row.getString("sentence"),
+                        Advice.forRefusal(row.getString("refusal_code"), route.source(), route.ledger()),
+                        row.getInt("count"),
+                        Amounts.decimal(route.currency(), row.getLong("gross")),
+                        row.getLong("batch")))
+                .list();
+    }
+}
