@@ -11,12 +11,17 @@ final class Ask {
     private Ask() {}
 
     static String answer(HttpClient client, HttpRequest request) {
+        HttpResponse<String> answer = send(client, request);
+        if (answer.statusCode() >= 300) {
+            throw new IllegalStateException(request.uri() + ": " + answer.statusCode() + " " + answer.body());
+        }
+        return answer.body();
+    }
+
+    /// Whatever it says.
+    static HttpResponse<String> send(HttpClient client, HttpRequest request) {
         try {
-            HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString());
-            if (answer.statusCode() >= 300) {
-                throw new IllegalStateException(request.uri() + ": " + answer.statusCode() + " " + answer.body());
-            }
-            return answer.body();
+            return client.send(request, HttpResponse.BodyHandlers.ofString());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } catch (InterruptedException e) {

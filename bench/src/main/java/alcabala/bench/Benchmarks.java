@@ -6,14 +6,15 @@ import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 
-/// Runs all benchmarks, or those named: compile, intake, release, pull. Prints one line for each figure, with what is
+/// Runs all benchmarks, or those named: compile, intake, release, pull, slow. Prints one line for each figure, with
+/// what is
 /// wanted.
 public final class Benchmarks {
     private Benchmarks() {}
 
     public static void main(String[] arguments) throws RunnerException {
         List<String> wanted =
-                arguments.length == 0 ? List.of("compile", "intake", "release", "pull") : List.of(arguments);
+                arguments.length == 0 ? List.of("compile", "intake", "release", "pull", "slow") : List.of(arguments);
         if (wanted.contains("compile")) {
             for (RunResult result : new Runner(new OptionsBuilder()
                             .include(CompileBenchmark.class.getSimpleName())
@@ -30,6 +31,9 @@ public final class Benchmarks {
         }
         if (wanted.contains("pull")) {
             PullBenchmark.run();
+        }
+        if (wanted.contains("slow")) {
+            SlowLedger.run();
         }
     }
 
