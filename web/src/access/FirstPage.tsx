@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Navigate, useNavigate } from 'react-router';
 import { answer, client } from '../api/client';
-import { firstQuery } from '../api/queries';
+import { firstQuery, meQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
 import { Field } from '../ui/Field';
 
@@ -11,14 +11,17 @@ export function FirstPage() {
   const first = useQuery(firstQuery);
   const navigate = useNavigate();
   const queries = useQueryClient();
+  const [secret, setSecret] = useState('');
   const [name, setName] = useState('');
   const [signIn, setSignIn] = useState('');
   const [password, setPassword] = useState('');
   const add = useMutation({
-    mutationFn: () => answer(client.POST('/api/first', { body: { name, signIn, password } })),
-    onSuccess: () => {
+    mutationFn: () => answer(client.POST('/api/first', { body: { secret, name, signIn, password } })),
+    onSuccess: async (me) => {
+      await fetch('/api/session/csrf');
+      queries.setQueryData(meQuery.queryKey, me);
+      await navigate('/connect', { replace: true });
       queries.setQueryData(firstQuery.queryKey, { needed: false });
-      return navigate('/sign-in?back=/connect', { replace: true });
     },
   });
   if (first.data && !first.data.needed) {
@@ -38,10 +41,16 @@ export function FirstPage() {
           You are the first here, so you become administrator: you connect sources and ledgers, and let the
           others in.
         </p>
+        <Field
+          label="Secret that the start command printed"
+          value={secret}
+          onChange={setSecret}
+          autoComplete="off"
+        />
         <Field label="Your name" value={name} onChange={setName} autoComplete="name" />
         <Field label="Name to sign in with, in small letters" value={signIn} onChange={setSignIn} />
         <Field
-          label="Password, at least ten characters"
+          label="Password, at least twelve characters"
           type="password"
           value={password}
           onChange={setPassword}

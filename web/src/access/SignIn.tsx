@@ -19,7 +19,7 @@ export function SignIn() {
     mutationFn: () => answer(client.POST('/api/session', { body: { signIn, password } })),
     onSuccess: async (me) => {
       await fetch('/api/session/csrf');
-      queries.setQueryData(meQuery.queryKey, me as never);
+      queries.setQueryData(meQuery.queryKey, me);
       await navigate(safe(params.get('back')), { replace: true });
     },
   });
@@ -38,8 +38,7 @@ export function SignIn() {
         <div className="border-base-300 border-r p-7">
           <h1 className="title text-[30px]">Alcabala</h1>
           <p className="soft mt-2">
-            What the yard did on the left, what the books say on the right, and everything between them
-            explained.
+            What was done on the left, what the books say on the right, and everything between them explained.
           </p>
         </div>
         <div className="flex flex-col gap-3 p-7">

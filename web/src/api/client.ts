@@ -46,7 +46,7 @@ client.use({
   },
 });
 
-interface Outcome<T> {
+export interface Outcome<T> {
   data?: T;
   error?: unknown;
   response: Response;

@@ -1,6 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { answer, client, type Schemas } from './client';
 import { upTo } from './pages';
+import { workDone, workEnded } from './work';
 import type { paths } from './schema';
 
 export type DocumentsQuery = paths['/api/documents']['get']['parameters']['query'];
@@ -88,6 +89,18 @@ export const choicesQuery = (route: string, text = '') =>
     placeholderData: keepPreviousData,
   });
 
+/** What waits on every route, and what failed. */
+export const waitingQuery = queryOptions({
+  queryKey: ['batches', 'waiting'],
+  queryFn: () => answer(client.GET('/api/waiting')),
+  refetchInterval: (query) => (query.state.data?.some((each) => each.onItsWay > 0) ? 1500 : 15_000),
+});
+
+export const setAsideQuery = queryOptions({
+  queryKey: ['connect', 'set-aside'],
+  queryFn: () => answer(client.GET('/api/set-aside')),
+});
+
 export const batchesQuery = (route: string) =>
   queryOptions({
     queryKey: ['batches', route],
@@ -117,14 +130,14 @@ export const connectQuery = queryOptions({
 export const consentQuery = (state: string) =>
   queryOptions({
     queryKey: ['consent', state],
-    queryFn: () => answer(client.GET('/api/connect/consents/{state}', { params: { path: { state } } })),
+    queryFn: () => workDone(client.GET('/api/connect/consents/{state}', { params: { path: { state } } })),
     staleTime: Infinity,
   });
 
 export const countsQuery = (route: string) =>
   queryOptions({
     queryKey: ['connect', 'counts', route],
-    queryFn: () => answer(client.GET('/api/connect/counts', { params: { query: { route } } })),
+    queryFn: () => workDone(client.GET('/api/connect/counts', { params: { query: { route } } })),
   });
 
 export const movePlanQuery = (route: string, toLedger: number) =>
@@ -181,6 +194,12 @@ export const peopleQuery = queryOptions({
   queryFn: () => answer(client.GET('/api/people')),
 });
 
+export const tokensOfQuery = (signIn: string) =>
+  queryOptions({
+    queryKey: ['people', 'tokens', signIn],
+    queryFn: () => answer(client.GET('/api/people/{signIn}/tokens', { params: { path: { signIn } } })),
+  });
+
 export const sessionsQuery = queryOptions({
   queryKey: ['sessions'],
   queryFn: () => answer(client.GET('/api/session/all')),
@@ -206,7 +225,10 @@ export const settingsTrailQuery = (who: string, text: string) =>
 export const readinessQuery = (route: string) =>
   queryOptions({
     queryKey: ['readiness', route],
-    queryFn: () => answer(client.GET('/api/readiness', { params: { query: { route } } })),
+    queryFn: async () => {
+      const { id, result } = await workEnded(client.GET('/api/readiness', { params: { query: { route } } }));
+      return { ...result, report: `/api/readiness/${id}/report.pdf?route=${encodeURIComponent(route)}` };
+    },
     staleTime: 0,
   });
 
@@ -245,7 +267,7 @@ export const settingHistoryQuery = (route: string, setting: SettingName, version
 export const numbersQuery = (route: string) =>
   queryOptions({
     queryKey: ['connect', 'numbers', route],
-    queryFn: () => answer(client.GET('/api/settings/numbers', { params: { query: { route } } })),
+    queryFn: () => workDone(client.GET('/api/settings/numbers', { params: { query: { route } } })),
     retry: false,
   });
 

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { answer, client } from '../api/client';
+import { workDone } from '../api/work';
 import { useRefresh } from '../api/useRefresh';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
@@ -47,7 +48,7 @@ function Fetch() {
   const notice = useNotice();
   const refresh = useRefresh();
   const pull = useMutation({
-    mutationFn: () => answer(client.POST('/api/pull', { params: { query: { route: route.code } } })),
+    mutationFn: () => workDone(client.POST('/api/pull', { params: { query: { route: route.code } } })),
     onSuccess: async (pulled) => {
       await refresh();
       notice({ tone: 'done', text: pulled.sentence });

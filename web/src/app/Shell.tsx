@@ -9,6 +9,7 @@ import { CurrentContext } from './current';
 import { Footer } from './Footer';
 import { Header } from './Header';
 import { KeysPanel } from './KeysPanel';
+import { isOutOfReach, OutOfReach } from './OutOfReach';
 import { Road } from './Road';
 import { useView } from './useView';
 
@@ -58,6 +59,9 @@ export function Shell() {
     return <Navigate to="/connect" replace />;
   }
   const error = me.error ?? routes.error;
+  if (error && isOutOfReach(error)) {
+    return <OutOfReach says={error.message} onAgain={() => Promise.all([me.refetch(), routes.refetch()])} />;
+  }
   if (error) {
     return (
       <main className="mx-auto mt-20 max-w-lg">

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { connectQuery } from '../api/queries';
+import { connectQuery, setAsideQuery } from '../api/queries';
 import { useSession } from '../app/current';
 import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
@@ -11,6 +11,7 @@ import { ReadinessPage } from './ReadinessPage';
 import { ReferencePage } from './ReferencePage';
 import { RoutesPage } from './RoutesPage';
 import { SettingsPage } from '../settings/SettingsPage';
+import { SetAsidePage } from './SetAsidePage';
 import { SetupPage } from './SetupPage';
 import { SourcesPage } from './SourcesPage';
 import { TrailPage } from './TrailPage';
@@ -23,6 +24,7 @@ const VIEWS = [
   { view: 'readiness', name: 'Readiness' },
   { view: 'reference', name: 'Reference data' },
   { view: 'counts', name: 'Counts of both sides' },
+  { view: 'set-aside', name: 'Set aside' },
   { view: 'people', name: 'People' },
   { view: 'trail', name: 'Trail' },
 ];
@@ -36,6 +38,7 @@ export function ConnectPage() {
     (name !== 'people' || me.role === 'ADMINISTRATOR');
   const view = useView();
   const connect = useQuery(connectQuery);
+  const asides = useQuery(setAsideQuery).data?.length ?? 0;
   const at =
     VIEWS.find((each) => each.view === view.get('view')) ??
     VIEWS.find((each) => each.view === (route ? 'connections' : 'first-steps'));
@@ -62,6 +65,7 @@ export function ConnectPage() {
             }
           >
             {each.name}
+            {each.view === 'set-aside' && asides > 0 && <b className="text-accent"> {asides}</b>}
           </button>
         ))}
       </div>
@@ -88,6 +92,7 @@ export function ConnectPage() {
       )}
       {connect.data && at?.view === 'reference' && <ReferencePage ledgers={connect.data.ledgers} />}
       {at?.view === 'people' && me.role === 'ADMINISTRATOR' && <PeoplePage />}
+      {at?.view === 'set-aside' && <SetAsidePage />}
       {at?.view === 'trail' && <TrailPage />}
       {at?.view === 'settings' && leads && <SettingsPage route={route} />}
       {at?.view === 'readiness' && leads && <ReadinessPage route={route} />}

@@ -2,6 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
 import { consentQuery } from '../api/queries';
+import { workDone } from '../api/work';
 import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
 import { useNotice } from '../ui/notices';
@@ -42,7 +43,7 @@ function Choose({ given }: { given: Schemas['ConsentGiven'] }) {
   const proposed = chosen ? `Inkwell, ${chosen.name}` : '';
   const use = useMutation({
     mutationFn: async () => {
-      const { ledger } = await answer(
+      const { ledger } = await workDone(
         client.POST('/api/connect/ledgers', {
           body: { consent: given.consent, company, name: again ? undefined : (name ?? proposed) },
         }),

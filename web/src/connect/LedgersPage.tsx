@@ -1,6 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
+import { workDone } from '../api/work';
 import { useSession } from '../app/current';
 import { useView } from '../app/useView';
 import { day, moment, plural } from '../ui/format';
@@ -106,7 +107,7 @@ function Actions({ ledger }: { ledger: Schemas['LedgerJson'] }) {
   const path = { params: { path: { id: ledger.id } } };
   const failed = (error: Error) => notice({ tone: 'failed', text: error.message });
   const test = useMutation({
-    mutationFn: () => answer(client.POST('/api/connect/ledgers/{id}/test', path)),
+    mutationFn: () => workDone(client.POST('/api/connect/ledgers/{id}/test', path)),
     onSuccess: (tested) =>
       notice({
         tone: tested.answers ? 'done' : 'failed',

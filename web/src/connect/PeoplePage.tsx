@@ -7,6 +7,7 @@ import { Field } from '../ui/Field';
 import { plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import { SightChoice } from './SightChoice';
+import { TokensOf } from './TokensOf';
 import { inWords, type Seen } from './sight';
 
 type Role = Schemas['PersonListed']['role'];
@@ -174,7 +175,7 @@ function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: (
         }}
       >
         <Field
-          label="New password, at least ten characters"
+          label="New password, at least twelve characters"
           type="password"
           value={password}
           onChange={setPassword}
@@ -184,6 +185,7 @@ function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: (
         <button type="submit" className="act" disabled={setTheirs.isPending}>
           Set the password
         </button>
+        <TokensOf signIn={person.signIn} />
       </form>
     </section>
   );
@@ -223,7 +225,7 @@ function Add() {
           <Field label="Name" value={name} onChange={setName} />
           <Field label="Name to sign in with, in small letters" value={signIn} onChange={setSignIn} />
           <Field
-            label="First password, at least ten characters"
+            label="First password, at least twelve characters"
             type="password"
             value={password}
             onChange={setPassword}

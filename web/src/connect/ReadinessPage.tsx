@@ -50,12 +50,7 @@ export function ReadinessPage({ route }: { route: Schemas['RouteJson'] }) {
         >
           {readiness.isFetching ? 'Judging…' : 'Judge again'} <Key>r</Key>
         </button>
-        <a
-          className="act"
-          href={`/api/readiness/report.pdf?route=${route.code}`}
-          target="_blank"
-          rel="noreferrer"
-        >
+        <a className="act" href={readiness.data.report} target="_blank" rel="noreferrer">
           Print for the accountant
         </a>
       </header>

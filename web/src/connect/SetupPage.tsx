@@ -1,7 +1,8 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { answer, client } from '../api/client';
+import { client } from '../api/client';
 import { setupQuery } from '../api/queries';
+import { workDone } from '../api/work';
 import { useSession } from '../app/current';
 import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
@@ -121,7 +122,7 @@ function FetchDocuments() {
   const notice = useNotice();
   const refresh = useConnectRefresh();
   const pull = useMutation({
-    mutationFn: () => answer(client.POST('/api/pull', { params: { query: { route: route?.code ?? '' } } })),
+    mutationFn: () => workDone(client.POST('/api/pull', { params: { query: { route: route?.code ?? '' } } })),
     onSuccess: async (pulled) => {
       await refresh();
       notice({ tone: 'done', text: pulled.sentence });

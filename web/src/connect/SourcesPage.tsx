@@ -1,6 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
+import { workDone } from '../api/work';
 import { useSession } from '../app/current';
 import { DoOrLeave } from '../ui/DoOrLeave';
 import { Failure } from '../ui/Failure';
@@ -21,7 +22,8 @@ const APPS: { app: App; name: string }[] = [
 
 const appOf = (system: string) => APPS.find((each) => each.app === system.toUpperCase())?.app ?? 'HULLWORK';
 
-const fetchFrom = (id: number) => answer(client.POST('/api/pull/sources/{id}', { params: { path: { id } } }));
+const fetchFrom = (id: number) =>
+  workDone(client.POST('/api/pull/sources/{id}', { params: { path: { id } } }));
 
 /** The left page: operational apps, and folders of files. */
 export function SourcesPage({ sources }: { sources: Schemas['SourceJson'][] }) {
@@ -145,7 +147,7 @@ function KeyForm({ app, source, onDone }: KeyProps) {
   const [key, setKey] = useState('');
   const connect = useMutation({
     mutationFn: async () => {
-      const connected = await answer(
+      const connected = await workDone(
         client.POST('/api/connect/sources', {
           body: { source: source?.id, app, name: source?.name ?? name, key },
         }),

@@ -4,6 +4,7 @@ import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
 import { moment } from '../ui/format';
 import { said } from './said';
+import { TrailCheck } from './TrailCheck';
 
 /** Everything that was done to settings, people and connections, the newest first. */
 export function TrailPage() {
@@ -38,6 +39,7 @@ export function TrailPage() {
             ))}
           </select>
         </label>
+        <TrailCheck />
       </div>
       <table className="book" aria-label="Trail of settings">
         <colgroup>
@@ -52,10 +54,11 @@ export function TrailPage() {
               <td className="soft" title={entry.at}>
                 {moment(entry.at)}
               </td>
-              <td>{entry.who}</td>
+              <td title={entry.signIn && `signs in as ${entry.signIn}`}>{entry.who}</td>
               <td>{said(entry.action)}</td>
               <td className="soft" title={JSON.stringify(entry.detail)}>
                 {Object.entries(entry.detail)
+                  .filter(([, value]) => value !== '')
                   .map(([name, value]) => `${said(name).toLowerCase()} ${String(value)}`)
                   .join(', ')}
               </td>

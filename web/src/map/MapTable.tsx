@@ -58,7 +58,7 @@ export function MapTable(props: Props) {
         <thead>
           <tr>
             <th colSpan={4} className="title text-primary !border-0 !pt-2 !text-[13px]">
-              In {route.source}
+              {kind === 'ROLE' ? 'Of this route' : `In ${route.source}`}
             </th>
             <th className="gutter !border-0" />
             <th className="title text-secondary !border-0 !pt-2 !text-[13px]">

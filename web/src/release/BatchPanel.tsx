@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { answer, ApiError, client, type Schemas } from '../api/client';
 import { roadQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
@@ -9,6 +9,7 @@ import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { amount, plural } from '../ui/format';
 import { BatchReadiness } from './BatchReadiness';
+import { shownOf } from '../send/sendShown';
 import type { ReleaseView } from './useReleaseView';
 
 /** Says what sending will do before anything is done. */
@@ -70,11 +71,17 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
   const [reason, setReason] = useState('');
   const send = useMutation({
     mutationFn: () =>
-      answer(client.POST('/api/batches', { body: { ...choice, independentTotal: total, reason } })),
+      answer(
+        client.POST('/api/batches', {
+          body: { ...choice, shown: shownOf(preview), independentTotal: total, reason },
+        }),
+      ),
     onSuccess: async (made) => {
       await refresh();
       await navigate(`/send/${made.id}?route=${route.code}`);
     },
+    // What it would be now is shown beside the refusal.
+    onError: (error) => error instanceof ApiError && error.code === 'not-as-shown' && refresh(),
   });
   if (route.toFiles) {
     return (
@@ -107,9 +114,11 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
       </table>
       {preview.leftOut > 0 && (
         <p className="text-accent text-[13px]">
-          {plural(preview.leftOut, 'document')} cannot go now and is left out.
+          {plural(preview.leftOut, 'document')} cannot go now and {preview.leftOut === 1 ? 'is' : 'are'} left
+          out.
         </p>
       )}
+      <AlikeParties alike={preview.alike} />
       <Creations title={`Parties created on ${route.ledger}`} rows={preview.parties} />
       <Creations title={`Items created on ${route.ledger}`} rows={preview.items} />
       {preview.collisions.map((collision) => (
@@ -159,6 +168,23 @@ const Figure = ({ name, value, total = false }: { name: string; value: string; t
     <td className="amount">{value}</td>
   </tr>
 );
+
+/** Parties that resemble one that the batch creates: their documents stay until somebody has said who they are. */
+function AlikeParties({ alike }: { alike: Schemas['Alike'][] }) {
+  const { route } = useCurrent();
+  return alike.map((each) => (
+    <p key={each.code} className="text-accent text-[13px]">
+      {each.name} may be {each.like}, whom this batch creates; {plural(each.documents, 'document')}{' '}
+      {each.documents === 1 ? 'stays' : 'stay'} here.{' '}
+      <Link
+        className="underline"
+        to={`/map?kind=party&route=${route.code}&text=${encodeURIComponent(each.name)}`}
+      >
+        Say who it is on Map
+      </Link>
+    </p>
+  ));
+}
 
 function Creations({ title, rows }: { title: string; rows: Schemas['Creation'][] }) {
   if (rows.length === 0) {

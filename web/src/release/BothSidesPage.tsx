@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate, useParams } from 'react-router';
-import { answer, client, type Schemas } from '../api/client';
+import type { Schemas } from '../api/client';
 import { documentQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
@@ -9,6 +9,7 @@ import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { amount, day, sum } from '../ui/format';
+import { sendOne } from '../send/sendShown';
 import { Settle } from './Settle';
 import { JournalSlip } from './slips';
 import { TrailList } from './TrailList';
@@ -202,8 +203,7 @@ function SendAgain({ document }: { document: Schemas['DocumentRow'] }) {
   const refresh = useRefresh();
   const navigate = useNavigate();
   const send = useMutation({
-    mutationFn: () =>
-      answer(client.POST('/api/batches', { body: { route: document.route, ids: [document.id] } })),
+    mutationFn: () => sendOne(document.route, document.id, document.gross),
     onSuccess: async (made) => {
       await refresh();
       await navigate(`/send/${made.id}?route=${document.route}`);

@@ -1,7 +1,8 @@
 import { useMutation } from '@tanstack/react-query';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { answer, client, type Schemas } from '../api/client';
+import { client, type Schemas } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
+import { workDone } from '../api/work';
 import { useCurrent } from '../app/current';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
@@ -112,7 +113,7 @@ function Approve({ view, rows }: { view: ReleaseView; rows: Row[] }) {
   );
   const approve = useMutation({
     mutationFn: () =>
-      answer(
+      workDone(
         client.POST('/api/documents/approval', {
           body: { route: route.code, ids: waiting.slice(0, 500).map((row) => row.id) },
         }),

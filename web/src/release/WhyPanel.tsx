@@ -11,6 +11,7 @@ import { Key } from '../ui/Key';
 import { amount } from '../ui/format';
 import type { Row } from './useRows';
 import { JournalSlip, TaxSlip } from './slips';
+import { StrangerChoice } from './StrangerChoice';
 import { question, WalkView, type WhyLine } from './WalkView';
 
 export function WhyPanel({ row, onClose }: { row: Row | undefined; onClose: () => void }) {
@@ -85,6 +86,9 @@ function Why({ row, onClose }: { row: Row; onClose: () => void }) {
           )}
         </p>
       ))}
+      {me.mayChange && why.data.strangers.length > 0 && row.state !== 'Posted' && (
+        <StrangerChoice strangers={why.data.strangers} />
+      )}
       {line && (
         <>
           {lines.length > 1 && (

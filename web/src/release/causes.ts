@@ -6,6 +6,16 @@ export function advice(cause: string, source: string, ledger: string): string {
       return 'Ask for a corrected file and take it in; it replaces this one';
     case 'tax-differs':
       return `Check the rates in ${source}`;
+    case 'tax-not-charged':
+      return `Check the tax in ${source}: its category charges nothing, and its rate does`;
+    case 'no-lines':
+      return `Ask for it with its lines, or leave it out in ${source}`;
+    case 'type-unknown':
+      return 'Ask what it is; a corrected file replaces this one';
+    case 'corrects-unknown':
+      return 'Take in the document that it corrects first';
+    case 'not-a-party':
+      return 'Open one and say which of the two you are';
     case 'currency-unavailable':
       return `${ledger} cannot take this currency`;
     case 'account-unusable':

@@ -37,9 +37,10 @@ export function JournalSlip({ title, journal }: { title: string; journal: Schema
 
 const WAYS: Record<string, string> = { 'per-line': 'by line', 'per-document': 'by document' };
 
+const isNone = (decimal: string) => /^-?0(\.0+)?$/.test(decimal);
+
 export function TaxSlip({ tax }: { tax: Schemas['Tax'] }) {
   const { route } = useCurrent();
-  const none = /^-?0(\.0+)?$/.test(tax.rounding);
   const sides = [
     { name: route.source, computation: tax.source },
     { name: route.ledger, computation: tax.ledger },
@@ -62,10 +63,33 @@ export function TaxSlip({ tax }: { tax: Schemas['Tax'] }) {
               <td className="amount">{amount(computation.tax)}</td>
             </tr>
           ))}
+          {tax.bothSides.map((each) => (
+            <tr key={each.code}>
+              <td>
+                Booked on both sides
+                <span className="soft block text-[12px]">
+                  {each.code} {each.rate} % on {amount(each.net)}, reclaimed {amount(each.deductible)}
+                  {!isNone(each.cost) && `, cost ${amount(each.cost)}`}
+                </span>
+              </td>
+              <td className="amount">{amount(each.tax)}</td>
+            </tr>
+          ))}
           <tr className="total">
             <td>Rounding line</td>
-            <td className="amount">{none ? 'none' : amount(tax.rounding)}</td>
+            <td className="amount">{isNone(tax.rounding) ? 'none' : amount(tax.rounding)}</td>
           </tr>
+          {!isNone(tax.gap) && (
+            <tr className="text-accent">
+              <td>
+                The ledger’s tax differs
+                <span className="block text-[12px]">
+                  from the {amount(tax.stated)} stated; what is owed is the same
+                </span>
+              </td>
+              <td className="amount">{amount(tax.gap)}</td>
+            </tr>
+          )}
         </tbody>
       </table>
     </section>

@@ -139,7 +139,7 @@ function Line({ dispatch }: { dispatch: Dispatch }) {
         {day(dispatch.issueDate)}
       </td>
       <td className="amount">
-        {dispatch.kind === 'credit-note' ? '-' : ''}
+        {dispatch.kind === 'credit-note' || dispatch.kind === 'supplier-credit' ? '-' : ''}
         {amount(dispatch.gross)}
       </td>
       <td className={refused ? 'text-error' : ''}>
@@ -165,19 +165,11 @@ function Again({ batch, dispatches }: { batch: Batch; dispatches: Dispatch[] }) 
   const refused = dispatches.filter(
     (each) => each.outcome === 'refused' && (each.state === 'Refused' || each.state === 'Ready'),
   );
-  const resend = useMutation({
-    mutationFn: () =>
-      answer(
-        client.POST('/api/batches', {
-          body: { route: route.code, ids: refused.map((each) => each.documentId) },
-        }),
-      ),
-    onSuccess: async (made) => {
-      await refresh();
-      await navigate(`/send/${made.id}?route=${route.code}`);
-    },
-    onError: failed,
-  });
+  // What they would be now is looked at before they go.
+  const look = () =>
+    navigate(
+      `/release?route=${route.code}&state=Refused&panel=batch&chosen=${refused.map((each) => each.documentId).join(',')}`,
+    );
   const retry = useMutation({
     mutationFn: () => answer(client.POST('/api/batches/{id}/retry', { params: { path: { id: batch.id } } })),
     onSuccess: refresh,
@@ -188,19 +180,21 @@ function Again({ batch, dispatches }: { batch: Batch; dispatches: Dispatch[] }) 
   }
   return (
     <>
-      {batch.unreached > 0 && (
+      {batch.unreached + batch.unconfirmed > 0 && (
         <button
           type="button"
           className="act act-main"
           disabled={retry.isPending}
           onClick={() => retry.mutate()}
         >
-          Try the {plural(batch.unreached, 'document')} again that did not get through
+          {batch.unreached > 0
+            ? `Try the ${plural(batch.unreached, 'document')} again that did not get through`
+            : `Ask ${route.ledger} again about ${plural(batch.unconfirmed, 'document')}`}
         </button>
       )}
       {refused.length > 0 && (
-        <button type="button" className="act" disabled={resend.isPending} onClick={() => resend.mutate()}>
-          Send the {refused.length} refused again
+        <button type="button" className="act" onClick={() => void look()}>
+          Send the {refused.length} refused again…
         </button>
       )}
     </>

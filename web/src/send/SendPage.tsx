@@ -7,6 +7,7 @@ import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { amount, moment } from '../ui/format';
 import { standing, type Batch } from './outcomes';
+import { Waits } from './Waits';
 
 export function SendPage() {
   const { route } = useCurrent();
@@ -20,10 +21,12 @@ export function SendPage() {
     ignoreEventWhen: (event) => event.target instanceof HTMLElement && event.target !== document.body,
   });
   return (
-    <section aria-label="Batches" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
+    <section aria-label="Send" className="sheet min-h-0 flex-1 overflow-auto rounded-b-none border-b-0">
+      <Waits />
+      <h2 className="title px-4 pt-5 pb-1 text-[16px]">Batches of this route</h2>
       {batches.error && <Failure error={batches.error} />}
       {batches.isSuccess && rows.length === 0 ? (
-        <p className="p-6">
+        <p className="px-4 py-2">
           No batch has been sent yet. On{' '}
           <Link className="underline" to={`/release?route=${route.code}&state=Ready`}>
             Release
@@ -31,39 +34,37 @@ export function SendPage() {
           choose what is ready and make one.
         </p>
       ) : (
-        <div className="min-h-0 flex-1 overflow-auto">
-          <table className="book" aria-label="Batches">
-            <colgroup>
-              <col style={{ width: 80 }} />
-              <col style={{ width: 150 }} />
-              <col style={{ width: 110 }} />
-              <col style={{ width: 90 }} />
-              <col style={{ width: 110 }} />
-              <col style={{ width: 110 }} />
-              <col style={{ width: 110 }} />
-              <col style={{ width: 110 }} />
-              <col />
-            </colgroup>
-            <thead className="soft">
-              <tr>
-                <th>Batch</th>
-                <th>Made</th>
-                <th>By</th>
-                <th className="amount">Documents</th>
-                <th className="amount">Net</th>
-                <th className="amount">Tax</th>
-                <th className="amount">Gross, {route.currency}</th>
-                <th className="amount">Own list</th>
-                <th>Outcome</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((batch, index) => (
-                <Line key={batch.id} batch={batch} selected={index === at} onSelect={() => setAt(index)} />
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <table className="book" aria-label="Batches">
+          <colgroup>
+            <col style={{ width: 80 }} />
+            <col style={{ width: 150 }} />
+            <col style={{ width: 110 }} />
+            <col style={{ width: 90 }} />
+            <col style={{ width: 110 }} />
+            <col style={{ width: 110 }} />
+            <col style={{ width: 110 }} />
+            <col style={{ width: 110 }} />
+            <col />
+          </colgroup>
+          <thead className="soft">
+            <tr>
+              <th>Batch</th>
+              <th>Made</th>
+              <th>By</th>
+              <th className="amount">Documents</th>
+              <th className="amount">Net</th>
+              <th className="amount">Tax</th>
+              <th className="amount">Gross, {route.currency}</th>
+              <th className="amount">Own list</th>
+              <th>Outcome</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((batch, index) => (
+              <Line key={batch.id} batch={batch} selected={index === at} onSelect={() => setAt(index)} />
+            ))}
+          </tbody>
+        </table>
       )}
     </section>
   );

@@ -2,23 +2,17 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, client } from '../api/client';
 import { tokensQuery } from '../api/queries';
+import { useSession } from '../app/current';
 import { Failure } from '../ui/Failure';
-import { day, moment } from '../ui/format';
+import { TokenTable } from './TokenTable';
+import { PURPOSES, type Purpose } from './purposes';
 
-/** Access tokens for machines: a name, what they may, and an end. A token is shown once. */
+const DAYS = [1, 7, 30, 90, 366];
+
+/** Access tokens for machines: a name, what they may, where, and an end. A token is shown once. */
 export function Tokens() {
   const tokens = useQuery(tokensQuery);
-  const [name, setName] = useState('');
-  const [days, setDays] = useState(30);
-  const [readsOnly, setReadsOnly] = useState(true);
-  const make = useMutation({
-    mutationFn: () => answer(client.POST('/api/session/tokens', { body: { name, readsOnly, days } })),
-    onSuccess: () => {
-      setName('');
-      return tokens.refetch();
-    },
-  });
-  const takeBack = useMutation({
+  const end = useMutation({
     mutationFn: (id: number) =>
       answer(client.DELETE('/api/session/tokens/{id}', { params: { path: { id } } })),
     onSettled: () => tokens.refetch(),
@@ -26,44 +20,51 @@ export function Tokens() {
   return (
     <section aria-label="Access tokens" className="mt-8">
       <h2 className="title mb-2">Access tokens for machines</h2>
+      {tokens.data && <TokenTable tokens={tokens.data} onEnd={(id) => end.mutate(id)} />}
+      {tokens.data?.length === 0 && <p className="soft">You have made none.</p>}
+      <NewToken onMade={() => tokens.refetch()} />
+      <p className="soft mt-2 max-w-[560px] text-[13px]">
+        All of them end when your password changes. None makes tokens, or sees to people and sessions.
+      </p>
+    </section>
+  );
+}
+
+function NewToken({ onMade }: { onMade: () => unknown }) {
+  const { routes } = useSession();
+  const [name, setName] = useState('');
+  const [days, setDays] = useState(30);
+  const [route, setRoute] = useState('');
+  const [purposes, setPurposes] = useState<Purpose[]>(['READ']);
+  const make = useMutation({
+    mutationFn: () =>
+      answer(
+        client.POST('/api/session/tokens', {
+          body: { name, purposes, days, route: route === '' ? undefined : route },
+        }),
+      ),
+    onSuccess: () => {
+      setName('');
+      return onMade();
+    },
+  });
+  return (
+    <form
+      aria-label="Make a token"
+      className="mt-3 flex max-w-[640px] flex-col gap-2 text-[13px]"
+      onSubmit={(event) => {
+        event.preventDefault();
+        make.mutate();
+      }}
+    >
       {make.data && (
-        <p role="status" className="border-accent my-2 border-l-[3px] pl-3">
+        <p role="status" className="border-accent border-l-[3px] pl-3">
           Copy it now, it is not shown again:{' '}
-          <code className="font-semibold select-all">{make.data.token}</code>
+          <code className="font-semibold break-all select-all">{make.data.token}</code>
         </p>
       )}
-      <table className="slip">
-        <tbody>
-          {tokens.data?.map((token) => (
-            <tr key={token.id}>
-              <td>{token.name}</td>
-              <td>{token.readsOnly ? 'reads only' : 'may all that you may'}</td>
-              <td className="soft">until {day(token.expiresAt)}</td>
-              <td className="soft">
-                {token.lastUsedAt ? `last used ${moment(token.lastUsedAt)}` : 'never used'}
-              </td>
-              <td className="text-right">
-                <button
-                  type="button"
-                  className="cursor-pointer underline"
-                  onClick={() => takeBack.mutate(token.id)}
-                >
-                  Take back
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {tokens.data?.length === 0 && <p className="soft">You have made none.</p>}
-      <form
-        className="mt-3 flex flex-wrap items-end gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          make.mutate();
-        }}
-      >
-        <label className="flex flex-col text-[13px]">
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="flex flex-col">
           What it is for
           <input
             className="field w-56"
@@ -73,25 +74,53 @@ export function Tokens() {
             onChange={(event) => setName(event.target.value)}
           />
         </label>
-        <label className="flex flex-col text-[13px]">
+        <label className="flex flex-col">
           Good for
           <select className="field" value={days} onChange={(event) => setDays(Number(event.target.value))}>
-            {[1, 7, 30, 90, 366].map((each) => (
+            {DAYS.map((each) => (
               <option key={each} value={each}>
                 {each === 1 ? '1 day' : `${each} days`}
               </option>
             ))}
           </select>
         </label>
-        <label className="flex items-center gap-2 pb-1 text-[13px]">
-          <input type="checkbox" checked={readsOnly} onChange={() => setReadsOnly(!readsOnly)} />
-          may only read
+        <label className="flex flex-col">
+          On
+          <select className="field" value={route} onChange={(event) => setRoute(event.target.value)}>
+            <option value="">all routes</option>
+            {routes.map((each) => (
+              <option key={each.code} value={each.code}>
+                {each.code} only
+              </option>
+            ))}
+          </select>
         </label>
-        <button type="submit" className="act" disabled={name.trim() === '' || make.isPending}>
-          Make a token
-        </button>
-        {make.error && <Failure error={make.error} />}
-      </form>
-    </section>
+      </div>
+      <fieldset className="flex flex-wrap gap-x-4 gap-y-1">
+        <legend className="soft">It may</legend>
+        {PURPOSES.map(({ purpose, may }) => (
+          <label key={purpose} className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              checked={purposes.includes(purpose)}
+              onChange={() =>
+                setPurposes((now) =>
+                  now.includes(purpose) ? now.filter((each) => each !== purpose) : [...now, purpose],
+                )
+              }
+            />
+            {may}
+          </label>
+        ))}
+      </fieldset>
+      {make.error && <Failure error={make.error} />}
+      <button
+        type="submit"
+        className="act self-start"
+        disabled={name.trim() === '' || purposes.length === 0 || make.isPending}
+      >
+        Make a token
+      </button>
+    </form>
   );
 }

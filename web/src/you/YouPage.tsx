@@ -60,7 +60,7 @@ function Password() {
         autoComplete="current-password"
       />
       <Field
-        label="New password, at least ten characters"
+        label="New password, at least twelve characters"
         type="password"
         value={next}
         onChange={setNext}

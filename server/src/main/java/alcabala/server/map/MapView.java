@@ -8,6 +8,7 @@ import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.setting.Setting;
 import alcabala.server.connect.LedgerReference;
 import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.SettingStore;
@@ -93,7 +94,8 @@ class MapView {
                 reference.items(route.ledgerId()),
                 reference.taxCodes(route.ledgerId()),
                 kind == RowKind.PARTY ? matchers.of(route.ledgerId()) : new PartyMatcher(List.of()));
-        Source source = new Source(route, rows, blocked, suggestions);
+        boolean asksFirst = settings.of(route.id()).is(Setting.NEW_PARTIES, "ask");
+        Source source = new Source(route, rows, blocked, suggestions, asksFirst);
         List<Row> view = switch (kind) {
             case PARTY -> source.parties();
             case ITEM -> source.items();
@@ -161,30 +163,36 @@ class MapView {
         private final Map<RowKind, Map<String, CrosswalkRow>> rows;
         private final Map<String, Blocked> blocked;
         private final Suggestions suggestions;
+        private final boolean asksFirst;
 
         Source(
                 RouteRow route,
                 Map<RowKind, Map<String, CrosswalkRow>> rows,
                 Map<String, Blocked> blocked,
-                Suggestions suggestions) {
+                Suggestions suggestions,
+                boolean asksFirst) {
             this.route = route;
             this.rows = rows;
             this.blocked = blocked;
             this.suggestions = suggestions;
+            this.asksFirst = asksFirst;
         }
 
         List<Row> parties() {
             List<Row> view = new ArrayList<>();
+            String otherwise = asksFirst ? "asked about on its first document" : "created on its first document";
             for (Party party : catalogue.parties(route.sourceId())) {
                 Suggestion suggestion = suggestions.forParty(party).orElse(null);
-                String covered = suggestion == null ? "created on its first document" : "";
+                String cause = blocked.containsKey("party-missing:" + party.code()) ? "party-missing:" : "party-doubtful:";
+                // Once a document asks, it is open.
+                String covered = suggestion == null && !blocked.containsKey(cause + party.code()) ? otherwise : "";
                 view.add(row(
                         RowKind.PARTY,
                         party.code(),
                         party.name(),
                         party.taxIdentifier(),
                         covered,
-                        "party-doubtful:",
+                        cause,
                         suggestion));
             }
             return view;

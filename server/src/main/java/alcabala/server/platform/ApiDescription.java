@@ -30,6 +30,8 @@ class ApiDescription {
             "consentEndsAt",
             "LedgerJson.expiresAt",
             "WantedToken.name",
+            "WantedToken.purposes",
+            "WantedToken.route",
             "WantedToken.days",
             "SetupJson.route",
             "AcceptSuggestions.codes",
@@ -52,9 +54,13 @@ class ApiDescription {
             "independentTotal",
             "reason",
             "remove");
+    /// Work that is under way has come to nothing yet.
+    private static final Set<String> OF_OPEN_WORK = Set.of("result", "problem");
     private static final Set<String> ALWAYS_THERE = Set.of(
             "DocumentRow.tax",
             "BatchJson.reason",
+            "SetAside.reason",
+            "ShownJson.tax",
             "BatchJson.independentTotal",
             "BatchJson.tax",
             "PreviewJson.tax",
@@ -62,6 +68,7 @@ class ApiDescription {
             "Computation.tax",
             "WhyLine.tax",
             "SideLine.tax",
+            "BothSidesTax.tax",
             "BothSides.journal",
             "LedgerSide.journal",
             "DocumentJson.tax",
@@ -83,7 +90,8 @@ class ApiDescription {
         List<String> required = new ArrayList<>();
         for (Map.Entry<String, ?> property : schema.getProperties().entrySet()) {
             String place = name + "." + property.getKey();
-            boolean mayBeNull = MAY_BE_NULL.contains(property.getKey()) || MAY_BE_NULL.contains(place);
+            boolean open = name.startsWith("Work") && OF_OPEN_WORK.contains(property.getKey());
+            boolean mayBeNull = open || MAY_BE_NULL.contains(property.getKey()) || MAY_BE_NULL.contains(place);
             if (!mayBeNull || ALWAYS_THERE.contains(place)) {
                 required.add(property.getKey());
             }

@@ -3,9 +3,11 @@ package alcabala.server.release;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.crosswalk.WalkStep;
 import alcabala.accounting.document.Document;
+import alcabala.accounting.document.Ownership;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.ResolvedLine;
+import alcabala.accounting.posting.SelfAssessed;
 import alcabala.accounting.posting.TaxComparison;
 import alcabala.accounting.tax.TaxComputation;
 import alcabala.server.connect.LedgerReference;
@@ -21,6 +23,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /// Answers "why?" for one document: the walk of every line, tax computed both ways, the journal.
@@ -56,7 +59,24 @@ class WhyView {
     /// @param rounding `per-line` or `per-document`
     record Computation(String rounding, List<TaxBreakdown> groups, String tax) {}
 
-    record Tax(String stated, Computation source, Computation ledger, String rounding) {}
+    /// Tax of one code that the ledger books on both sides without charging it.
+    ///
+    /// @param cost what of it may not be reclaimed
+    record BothSidesTax(String code, String rate, String net, String tax, String deductible, String cost) {}
+
+    /// @param gap how much the ledger's tax is more than what is stated, where no rounding line makes up for it
+    record Tax(
+            String stated,
+            Computation source,
+            Computation ledger,
+            List<BothSidesTax> bothSides,
+            String rounding,
+            String gap) {}
+
+    /// A party of a document that is not the business's own, or was not until somebody said so.
+    ///
+    /// @param isBusiness whether somebody said that this is the business
+    record Stranger(String code, String name, boolean isBusiness) {}
 
     record Journal(List<BothSidesView.JournalLine> lines, String debit, String credit) {}
 
@@ -65,7 +85,7 @@ class WhyView {
 
     record FindingJson(String severity, String cause, String sentence, Fix fix) {}
 
-    record Why(List<FindingJson> findings, List<WhyLine> lines, Tax tax, Journal journal) {}
+    record Why(List<FindingJson> findings, List<Stranger> strangers, List<WhyLine> lines, Tax tax, Journal journal) {}
 
     WhyView(Documents documents, Routes routes, Compilers compilers, LedgerReference reference) {
         this.documents = documents;
@@ -86,6 +106,7 @@ class WhyView {
                         .map(FindingRow::of)
                         .map(f -> new FindingJson(f.severity(), f.cause(), f.sentence(), fix(f.cause())))
                         .toList(),
+                strangers(document, route),
                 compilation.lines().stream().map(line -> line(line, accounts)).toList(),
                 compilation.tax().map(WhyView::tax).orElse(null),
                 compilation
@@ -103,6 +124,14 @@ class WhyView {
                         .orElse(null));
     }
 
+    private static List<Stranger> strangers(Document document, RouteRow route) {
+        return Stream.of(document.seller(), document.buyer())
+                .map(party -> new Stranger(
+                        party.code(), party.name(), route.businessKnownAs().contains(party.code())))
+                .filter(party -> document.ownership() == Ownership.NEITHER || party.isBusiness())
+                .toList();
+    }
+
     /// Where a cause is put right by one row of the crosswalk; null when it is put right elsewhere.
     static Fix fix(String cause) {
         int colon = cause.indexOf(':');
@@ -110,7 +139,7 @@ class WhyView {
         return switch (colon < 0 ? cause : cause.substring(0, colon)) {
             case "item-unmapped" -> new Fix(RowKind.ITEM, code);
             case "category-unmapped" -> new Fix(RowKind.CATEGORY, code);
-            case "tax-unmapped", "tax-rate-differs" -> new Fix(RowKind.TAX, code);
+            case "tax-unmapped", "tax-rate-differs", "tax-category-differs" -> new Fix(RowKind.TAX, code);
             case "party-doubtful", "party-missing" -> new Fix(RowKind.PARTY, code);
             case "supplier-unmapped" -> new Fix(RowKind.SUPPLIER, code);
             case "role-unset" -> new Fix(RowKind.ROLE, code);
@@ -150,7 +179,19 @@ class WhyView {
                 Amounts.decimal(tax.stated()),
                 computation(tax.source()),
                 computation(tax.ledger()),
-                Amounts.decimal(tax.rounding()));
+                tax.selfAssessed().stream().map(WhyView::bothSides).toList(),
+                Amounts.decimal(tax.rounding()),
+                Amounts.decimal(tax.gap().plus(tax.rounding())));
+    }
+
+    private static BothSidesTax bothSides(SelfAssessed tax) {
+        return new BothSidesTax(
+                tax.code(),
+                tax.rate().toPlainString(),
+                Amounts.decimal(tax.net()),
+                Amounts.decimal(tax.tax()),
+                Amounts.decimal(tax.deductible()),
+                Amounts.decimal(tax.cost()));
     }
 
     private static Computation computation(TaxComputation computation) {

@@ -1,0 +1,50 @@
+import { ApiError, answer, client, refusalOf, type Outcome } from './client';
+
+/** Work that goes on behind a request that asks an outside system; what it comes to has the shape of T. */
+export interface Work<T> {
+  id: number;
+  state: string;
+  done: number;
+  of: number;
+  result?: T;
+  problem?: unknown;
+}
+
+const FIRST_PAUSE = 100;
+const LONGEST_PAUSE = 1000;
+const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
+
+/** What work came to. */
+export async function workDone<T>(call: Promise<Outcome<Work<T>>>): Promise<T> {
+  return (await workEnded(call)).result;
+}
+
+/**
+ * Follows work to its end, looking ever less often. A server that does not answer meanwhile is asked again: the work
+ * goes on without us.
+ *
+ * @returns its number and what it came to, or throws an ApiError with what stood in its way
+ */
+export async function workEnded<T>(call: Promise<Outcome<Work<T>>>): Promise<{ id: number; result: T }> {
+  let work: Work<T> = await answer(call);
+  for (let wait = FIRST_PAUSE; work.state === 'running'; wait = Math.min(wait * 1.5, LONGEST_PAUSE)) {
+    await pause(wait);
+    work = (await look(work.id)) as Work<T>;
+  }
+  if (work.state !== 'done') {
+    const problem = (work.problem ?? {}) as { status?: number };
+    throw refusalOf(problem.status ?? 500, problem);
+  }
+  return { id: work.id, result: work.result as T };
+}
+
+async function look(id: number): Promise<Work<unknown>> {
+  try {
+    return await answer(client.GET('/api/work/{id}', { params: { path: { id } } }));
+  } catch (error) {
+    if (error instanceof ApiError && error.status !== 0 && error.status !== 503) {
+      throw error;
+    }
+    return { id, state: 'running', done: 0, of: 0 };
+  }
+}
