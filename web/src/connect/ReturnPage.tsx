@@ -1,7 +1,8 @@
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { answer, ApiError, client } from '../api/client';
+import { ApiError, client } from '../api/client';
+import { workDone } from '../api/work';
 import { troubleOf } from './troubles';
 
 /** Where a ledger sends its people back to. Brings the code to the server and goes on to choose a company. */
@@ -13,7 +14,7 @@ export function ReturnPage() {
   const code = params.get('code') ?? '';
   const bring = useMutation({
     mutationFn: () =>
-      answer(client.POST('/api/connect/consents/{state}', { params: { path: { state } }, body: { code } })),
+      workDone(client.POST('/api/connect/consents/{state}', { params: { path: { state } }, body: { code } })),
     onSuccess: () => navigate(`/connect?consent=${encodeURIComponent(state)}`, { replace: true }),
     onError: (error) => {
       const unknown = error instanceof ApiError && error.code === 'consent-unknown';

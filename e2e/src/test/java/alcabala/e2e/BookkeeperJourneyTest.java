@@ -110,6 +110,8 @@ class BookkeeperJourneyTest {
         browser.awaitText("1 changed document");
         browser.open(demo.address() + "/send/1?route=yard");
         browser.button("Send the 2 refused again").click();
+        browser.awaitText("Posts 2 documents");
+        browser.find("aside[aria-label=Batch] button[type=submit]").click();
         browser.awaitText("2 posted");
     }
 

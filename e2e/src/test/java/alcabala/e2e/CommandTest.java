@@ -4,11 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.nio.file.Path;
 import java.util.Map;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.io.TempDir;
 
 /// The one command when something is in its way: one plain sentence, exit code 1, nothing left running.
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
@@ -39,6 +41,34 @@ class CommandTest {
             assertThat(demo.read(demo.address() + "/actuator/health/readiness")).contains("UP");
             assertThat(Demo.say(Map.of(), "token").text().strip()).hasSize(43);
             demo.handOn();
+        }
+    }
+
+    @Test
+    @Order(3)
+    void aBackupIsPutBackTheKeyIsChangedAndTheTrailStaysWhole(@TempDir Path folder) {
+        String file = folder.resolve("alcabala.backup").toString();
+        try (Demo demo = Demo.start()) {
+            assertThat(Demo.say(Map.of(), "backup", file).text()).contains("The key that seals secrets is not in it");
+            String anchor = Demo.say(Map.of(), "trail", "anchor").text().strip();
+            assertThat(anchor).matches("\\d+ [0-9a-f]{64}");
+            assertThat(Demo.say(Map.of(), "restore", file).text().strip())
+                    .isEqualTo("The demo is running; ./alcabala stop ends it.");
+            Demo.say(Map.of(), "stop");
+            Demo.Said restored = Demo.say(Map.of(), "restore", file);
+            assertThat(restored.text()).contains("alcabala is as it was when");
+            assertThat(restored.code()).isZero();
+            assertThat(Demo.say(Map.of(), "key").text()).contains("A new key is in");
+            assertThat(Demo.say(Map.of(), "demo", "--detach").code()).isZero();
+            assertThat(demo.log("server")).contains("sealed anew with the present key", "an older state was put back");
+            Demo.Said check = Demo.say(Map.of(), ("trail check " + anchor).split(" "));
+            assertThat(check.text())
+                    .as("the anchor holds or is younger than the backup")
+                    .contains("the trail is whole");
+            assertThat(check.code()).isZero();
+            Demo.Said wrong = Demo.say(Map.of(), "trail", "check", anchor.split(" ")[0], "0".repeat(64));
+            assertThat(wrong.code()).isEqualTo(1);
+            assertThat(wrong.text()).contains("is not the one that the anchor was taken of");
         }
     }
 }

@@ -19,6 +19,7 @@ final class Demo implements AutoCloseable {
     private final String address;
     private final String desks;
     private final boolean own;
+    private String firstSecret = "";
     private static boolean handedOn;
 
     static {
@@ -39,8 +40,10 @@ final class Demo implements AutoCloseable {
     static Demo startEmpty() {
         handedOn = false;
         command("stop");
-        command("demo", "--detach", "--empty");
-        return new Demo("http://127.0.0.1:8580", "http://127.0.0.1:8590", true);
+        String said = command("demo", "--detach", "--empty");
+        Demo demo = new Demo("http://127.0.0.1:8580", "http://127.0.0.1:8590", true);
+        demo.firstSecret = said.replaceFirst("(?s).*asked for this secret: (\\S+).*", "$1");
+        return demo;
     }
 
     /// A running demo may be lent by ALCABALA_E2E_URL and ALCABALA_E2E_DESKS while one works on a screen.
@@ -61,6 +64,11 @@ final class Demo implements AutoCloseable {
     /// Leaves it running for the next journey, since this one has changed nothing in it.
     void handOn() {
         handedOn = own;
+    }
+
+    /// What the start command printed for the first administrator.
+    String firstSecret() {
+        return firstSecret;
     }
 
     String address() {
@@ -95,6 +103,15 @@ final class Demo implements AutoCloseable {
         return send(HttpRequest.newBuilder(URI.create(url)).build()).body();
     }
 
+    /// What a part of the demo has logged.
+    String log(String part) {
+        try {
+            return Files.readString(RUN.resolve(part + ".log"));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     @Override
     public void close() {
         if (own && !handedOn) {
@@ -116,11 +133,12 @@ final class Demo implements AutoCloseable {
     /// What the command said and its exit code.
     record Said(int code, String text) {}
 
-    private static void command(String... words) {
+    private static String command(String... words) {
         Said said = say(Map.of(), words);
         if (said.code() != 0) {
             throw new IllegalStateException(String.join(" ", words) + ": " + said.text());
         }
+        return said.text();
     }
 
     static Said say(Map<String, String> environment, String... words) {

@@ -32,11 +32,12 @@ class FirstSetupJourneyTest {
     private static void becomeAdministrator(Browser browser, Demo demo) {
         browser.open(demo.address());
         browser.awaitText("The book is empty");
-        tabToField(browser, "Your name");
-        browser.keys("Q. Founder", Keys.TAB, "founder", Keys.TAB, "founder-corvane", Keys.ENTER);
-        browser.find("input[autocomplete=current-password]");
-        tabToField(browser, "Name");
-        browser.keys("founder", Keys.TAB, "founder-corvane", Keys.ENTER);
+        tabToField(browser, "Secret that the start command printed");
+        browser.keys("a guess", Keys.TAB, "Q. Founder", Keys.TAB, "founder", Keys.TAB, "founder-corvane", Keys.ENTER);
+        browser.awaitText("This is not the secret that the start command printed");
+        tabToField(browser, "Secret that the start command printed");
+        browser.keys(Keys.BACK_SPACE.toString().repeat("a guess".length()), demo.firstSecret(), Keys.ENTER);
+        // Nobody is asked to sign in who just did.
         awaitStep(browser, "LEDGER");
     }
 
