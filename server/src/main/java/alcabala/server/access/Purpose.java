@@ -11,7 +11,7 @@ import org.springframework.web.util.pattern.PathPatternParser;
 /// sessions or tokens.
 public enum Purpose {
     /// Asks, and changes nothing.
-    READ("GET /api/**"),
+    READ("GET /api/**", "GET /actuator/prometheus"),
     /// Takes documents in.
     INTAKE("POST /api/intake"),
     /// Fetches, approves and sends, and follows what it began.

@@ -183,17 +183,12 @@ class MapView {
             String otherwise = asksFirst ? "asked about on its first document" : "created on its first document";
             for (Party party : catalogue.parties(route.sourceId())) {
                 Suggestion suggestion = suggestions.forParty(party).orElse(null);
-                String cause = blocked.containsKey("party-missing:" + party.code()) ? "party-missing:" : "party-doubtful:";
+                String cause =
+                        blocked.containsKey("party-missing:" + party.code()) ? "party-missing:" : "party-doubtful:";
                 // Once a document asks, it is open.
                 String covered = suggestion == null && !blocked.containsKey(cause + party.code()) ? otherwise : "";
                 view.add(row(
-                        RowKind.PARTY,
-                        party.code(),
-                        party.name(),
-                        party.taxIdentifier(),
-                        covered,
-                        cause,
-                        suggestion));
+                        RowKind.PARTY, party.code(), party.name(), party.taxIdentifier(), covered, cause, suggestion));
             }
             return view;
         }

@@ -43,6 +43,8 @@ class TokensTest {
         Api send = bearer(make(List.of("SEND"), null));
         Api change = bearer(make(List.of("CHANGE"), null));
         assertThat(read.get("/api/summary?route=yard").status()).isEqualTo(200);
+        String reader = token(admin, Map.of("purposes", List.of("READ")));
+        assertThat(bearer(reader).get("/actuator/prometheus").status()).isEqualTo(200);
         for (Api other : List.of(intake, send, change)) {
             assertThat(code(other.get("/api/summary?route=yard"))).isEqualTo("token-purpose");
         }
