@@ -7,8 +7,7 @@ import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 
 /// Runs all benchmarks, or those named: compile, intake, release, pull, slow. Prints one line for each figure, with
-/// what is
-/// wanted.
+/// what is wanted.
 public final class Benchmarks {
     private Benchmarks() {}
 

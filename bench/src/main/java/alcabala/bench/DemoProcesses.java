@@ -14,8 +14,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /// A real server with the demo business, with one gigabyte of heap, and real stand-ins, in processes and on databases
-/// of
-/// their own.
+/// of their own.
 final class DemoProcesses implements AutoCloseable {
     private static final int SERVER = 8487;
     private static final int STANDINS = 8488;

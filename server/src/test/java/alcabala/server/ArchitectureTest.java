@@ -8,6 +8,7 @@ import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
 import org.junit.jupiter.api.Test;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /// The arrows of the house.
 class ArchitectureTest {
@@ -51,6 +52,15 @@ class ArchitectureTest {
                 .should()
                 .dependOnClassesThat()
                 .resideInAPackage("alcabala.server..")
+                .check(house);
+    }
+
+    /// Such a stream keeps its connection until somebody closes it; sixteen forgotten ones are the whole pool.
+    @Test
+    void noQueryIsLeftOpen() {
+        noClasses()
+                .should()
+                .callMethod(JdbcClient.MappedQuerySpec.class, "stream")
                 .check(house);
     }
 

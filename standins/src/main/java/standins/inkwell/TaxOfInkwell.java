@@ -9,8 +9,7 @@ import java.util.Map;
 
 /// Inkwell's own tax, half away from zero: per document and code, or line by line, as the company has it set. With
 /// tax-inclusive prices the tax of a code is spread over its lines in proportion to their amounts, by largest
-/// remainder,
-/// and each line's net is what is left.
+/// remainder, and each line's net is what is left.
 final class TaxOfInkwell {
     private static final BigDecimal HUNDRED = new BigDecimal("100");
 

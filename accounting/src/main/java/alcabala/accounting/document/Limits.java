@@ -9,8 +9,7 @@ import java.util.stream.Stream;
 import org.joda.money.Money;
 
 /// What a document may be at most. No real one comes near; what is beyond was damaged on its way, or is meant to do
-/// harm,
-/// and would overflow or fill a table.
+/// harm, and would overflow or fill a table.
 public final class Limits {
     public static final int CODE = 200;
     public static final int NAME = 500;
@@ -27,8 +26,7 @@ public final class Limits {
     private Limits() {}
 
     /// The first thing that is beyond, as a clause such as `its number is longer than 200 characters`; empty when
-    /// nothing
-    /// is.
+    /// nothing is.
     public static Optional<String> findExceeded(Document document) {
         return first(List.of(header(document), parties(document), lines(document), sums(document)));
     }

@@ -11,8 +11,7 @@ import java.util.stream.IntStream;
 import org.joda.money.Money;
 
 /// Spreads a whole over parts so that the parts add up to the whole. Each part is the floor of its exact share; the
-/// units
-/// left over go to the largest remainders, the earlier part first when remainders are equal.
+/// units left over go to the largest remainders, the earlier part first when remainders are equal.
 public final class LargestRemainder {
     private LargestRemainder() {}
 
@@ -45,8 +44,7 @@ public final class LargestRemainder {
     }
 
     /// Amounts that are known exactly, in the minor unit of `whole` and adding up to it. They may add up to somewhat
-    /// more
-    /// or less than the whole: what is missing, or too much, is then shared out as evenly as it can be.
+    /// more or less than the whole: what is missing, or too much, is then shared out as evenly as it can be.
     ///
     /// @throws IllegalArgumentException if there are no amounts and the whole is not zero
     public static List<Money> round(Money whole, List<BigDecimal> exact) {

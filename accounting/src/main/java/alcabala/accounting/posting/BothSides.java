@@ -14,8 +14,7 @@ import java.util.List;
 import org.joda.money.Money;
 
 /// Tax that a ledger books as owed and as reclaimed at once, on what was bought without being charged it (reverse
-/// charge,
-/// EN 16931 categories AE and K). What may not be reclaimed of it is part of the cost.
+/// charge, EN 16931 categories AE and K). What may not be reclaimed of it is part of the cost.
 final class BothSides {
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
     private final LedgerProfile ledger;

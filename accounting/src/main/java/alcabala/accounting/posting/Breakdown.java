@@ -14,9 +14,8 @@ import java.util.function.Consumer;
 import org.joda.money.Money;
 
 /// Whether the breakdown of tax that a document states holds group by group: what is taxed is what its lines come to
-/// (EN 16931 BR-S-8 and its sisters), and the tax is that amount by the rate (BR-CO-17), off by one unit per taxed line
-/// at
-/// the most, since a source may have rounded line by line.
+/// (EN 16931 BR-S-8 and its sisters), and the tax is that amount by the rate (BR-CO-17), off by one unit per taxed
+/// line at the most, since a source may have rounded line by line.
 final class Breakdown {
     private final Document document;
     private final List<DocumentLine> lines;

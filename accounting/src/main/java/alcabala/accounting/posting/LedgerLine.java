@@ -3,9 +3,8 @@ package alcabala.accounting.posting;
 import java.math.BigDecimal;
 import org.joda.money.Money;
 
-/// One line of the document as it goes to the ledger. Quantity by price, in the minor unit with halves away from zero,
-/// and
-/// the adjustment give the amount.
+/// One line of the document as it goes to the ledger. Quantity by price, in the minor unit with halves away from
+/// zero, and the adjustment give the amount.
 ///
 /// @param item the source's item code; empty for a line without one
 /// @param counterpart the ledger's item; empty when it is to be created on first use, or the line has none

@@ -14,8 +14,7 @@ import java.util.function.Consumer;
 import org.joda.money.Money;
 
 /// Holds the tax that a document states against the tax that is computed from its lines. They may be one minor unit
-/// apart
-/// for each taxed line, which rounding explains; more is a finding (domain, section 3).
+/// apart for each taxed line, which rounding explains; more is a finding (domain, section 3).
 final class TaxCheck {
     private final Document document;
     private final LedgerProfile ledger;
@@ -49,8 +48,7 @@ final class TaxCheck {
     }
 
     /// Where tax stays in the lines the ledger computes none; the stated tax is held against the lines' own rates by
-    /// the
-    /// ledger's way of rounding all the same.
+    /// the ledger's way of rounding all the same.
     TaxComparison inLines(List<LedgerLine> lines, int taxedLines) {
         compare(SourceTax.rounded(ledger.taxRounding(), document, taxable).tax(), taxedLines);
         TaxComputation byLedger = compute(lines.stream()

@@ -17,8 +17,7 @@ import java.util.Set;
 import java.util.function.Consumer;
 
 /// The ledger's codes for the combinations of one document. A code is looked up and held against its combination once
-/// for
-/// each combination; the same key at another rate is another combination.
+/// for each combination; the same key at another rate is another combination.
 final class TaxCodes {
     private final Crosswalk crosswalk;
     private final LedgerProfile ledger;

@@ -33,8 +33,7 @@ final class TaxInLines {
     }
 
     /// They add up to the document's gross. The tax of a line is its own exact tax, floored; the missing units go to
-    /// the
-    /// largest remainders among the lines of the same tax.
+    /// the largest remainders among the lines of the same tax.
     ///
     /// @param source the document's tax by its own method
     static List<ResolvedLine> of(Document document, List<ResolvedLine> lines, TaxComputation source) {

@@ -16,8 +16,7 @@ import org.joda.money.Money;
 ///
 /// An allowance is shared by signed amounts; where a share would exceed its line, by size over the lines of the sum's
 /// sign. Where the two ways differ, the one that reproduces the stated tax holds, by the source's own rounding; if
-/// neither
-/// does, the signed one (domain, section 3). Several allowances apply to the original amounts.
+/// neither does, the signed one (domain, section 3). Several allowances apply to the original amounts.
 final class TaxableLines {
     private final Document document;
 

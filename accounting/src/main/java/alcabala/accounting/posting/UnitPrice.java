@@ -11,8 +11,7 @@ final class UnitPrice {
 
     /// @param whole what `units` of it cost
     /// @return with as many decimals as are needed so that `quantity` of it come to the same in the minor unit as
-    /// without
-    /// rounding; exact where the quotient ends within twelve decimals
+    /// without rounding; exact where the quotient ends within twelve decimals
     static BigDecimal of(BigDecimal whole, BigDecimal units, BigDecimal quantity, int decimals) {
         if (units.signum() == 0 || units.compareTo(BigDecimal.ONE) == 0) {
             return whole;

@@ -19,8 +19,7 @@ public final class TaxCalculator {
     private TaxCalculator() {}
 
     /// With tax-inclusive prices the tax is taken out of the amount; per document, the net of a code is then spread
-    /// over
-    /// its lines by largest remainder.
+    /// over its lines by largest remainder.
     public static TaxComputation compute(
             TaxRounding rounding, PriceMode mode, CurrencyUnit currency, List<TaxedAmount> amounts) {
         Map<Key, Group> groups = new LinkedHashMap<>();

@@ -75,9 +75,8 @@ class AllowanceSharingTest {
                                 : List.of());
     }
 
-    /// Signed: 0.27, 0.27 and −0.08, tax 0.11 by either rounding. Off what is sold only: 0.28, 0.28 and −0.10, tax 0.11
-    /// line by
-    /// line, 0.13 less 0.01 by document.
+    /// Signed: 0.27, 0.27 and −0.08, tax 0.11 by either rounding. Off what is sold only: 0.28, 0.28 and −0.10, tax
+    /// 0.11 line by line, 0.13 less 0.01 by document.
     @ParameterizedTest
     @CsvSource({"PER_LINE, 0.27, -0.08", "PER_DOCUMENT, 0.28, -0.10"})
     void whichWayItWasIsJudgedByTheSourcesOwnRounding(TaxRounding rounding, String sold, String returned) {

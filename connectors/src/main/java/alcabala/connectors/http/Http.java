@@ -102,8 +102,7 @@ final class Http {
     }
 
     /// 2xx with what was asked for is accepted, 429 and 503 mean later, 4xx with words refused; anything else leaves it
-    /// open
-    /// whether it was done.
+    /// open whether it was done.
     <T> Answer<T> post(String path, String body, String key, Function<JsonNode, T> reader, Object... variables) {
         return change(() -> client.post().uri(path, variables), body, key, reader);
     }
@@ -135,7 +134,7 @@ final class Http {
 
     /// What an outside system gave us as a token, or a person as a key, may hold what no header can carry.
     private String sendable(String token) {
-        if (token.chars().anyMatch(sign -> sign <= ' ' || sign > '~')) {
+        if (token.chars().anyMatch(sign -> sign < ' ' || sign > '~')) {
             throw new AccessLostException(system, "cannot have given a key like this, which no request can carry");
         }
         return token;

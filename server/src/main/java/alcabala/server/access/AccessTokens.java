@@ -21,8 +21,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /// Tokens for machines, with at most the rights of who made them, for what they were made for, and on one route where
-/// that
-/// was said. Only their hash is kept.
+/// that was said. Only their hash is kept.
 @Component
 class AccessTokens {
     private final JdbcClient jdbc;

@@ -10,8 +10,7 @@ import org.springframework.stereotype.Component;
 
 /// Slows guessing down: an attempt is counted in one step before it is looked at, so that sixty at once are not sixty
 /// guesses. From the fifth on each doubles the pause, up to a quarter of an hour. Kept in the database, so that all
-/// servers
-/// share it.
+/// servers share it.
 @Component
 class Attempts {
     private static final int FREE = 5;

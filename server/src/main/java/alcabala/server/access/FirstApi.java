@@ -18,8 +18,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
 /// The first start: as long as there is nobody, whoever has the secret that the start command prints becomes
-/// administrator,
-/// and is signed in.
+/// administrator, and is signed in.
 @RestController
 @RequestMapping("/api/first")
 class FirstApi {

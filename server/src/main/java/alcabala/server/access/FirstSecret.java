@@ -8,8 +8,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /// What the first administrator has to know, so that it is whoever started the server and not whoever finds it first.
-/// It
-/// comes from who starts it, or else is made up and said in the log.
+/// It comes from who starts it, or else is made up and said in the log.
 @Component
 class FirstSecret {
     private static final Logger LOG = LoggerFactory.getLogger(FirstSecret.class);

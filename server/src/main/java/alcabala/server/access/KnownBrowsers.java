@@ -14,8 +14,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /// Browsers from which somebody has signed in before. They are counted apart, so that whoever guesses elsewhere does
-/// not
-/// shut her out; a cookie tells them, which lets nobody in.
+/// not shut her out; a cookie tells them, which lets nobody in.
 @Component
 class KnownBrowsers {
     private static final String COOKIE = "ALCABALA_BROWSER";

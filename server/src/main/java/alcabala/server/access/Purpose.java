@@ -7,8 +7,7 @@ import org.springframework.web.util.pattern.PathPattern;
 import org.springframework.web.util.pattern.PathPatternParser;
 
 /// What an access token may be used for. Whatever it may, it may not do more than who made it, and never sees to
-/// people,
-/// sessions or tokens.
+/// people, sessions or tokens.
 public enum Purpose {
     /// Asks, and changes nothing.
     READ("GET /api/**", "GET /actuator/prometheus"),

@@ -17,8 +17,7 @@ import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.stereotype.Component;
 
 /// Signs people in and out. What is guessed is counted before it is looked at; every sign-in and every failure stands
-/// on the
-/// trail, with the address that it came from.
+/// on the trail, with the address that it came from.
 @Component
 class SigningIn {
     private final People people;

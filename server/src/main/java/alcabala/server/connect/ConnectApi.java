@@ -94,8 +94,8 @@ class ConnectApi {
             @NotBlank
             @Size(max = 500)
             @Pattern(
-                    regexp = "[\\x21-\\x7e]*",
-                    message = "holds something that no key has: only letters, digits and signs, without spaces")
+                    regexp = "[\\x20-\\x7e]*",
+                    message = "holds something that no key has: only plain letters, digits and signs")
             String key) {
         @Override
         public String toString() {

@@ -31,6 +31,7 @@ public class Routes {
                         + sight.ofRoutes() + " order by not r.leads, r.ledger_id is null, r.id")
                 .param("viewer", sight.onlyOf())
                 .query(Routes::row)
+                .list()
                 .stream()
                 .filter(route -> RouteScope.find().orElse(route.code()).equals(route.code()))
                 .toList();

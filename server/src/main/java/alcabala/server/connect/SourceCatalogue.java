@@ -62,8 +62,7 @@ public class SourceCatalogue {
     }
 
     /// Codes that documents use and the source has not told of: files name parties, items and taxes only in passing.
-    /// The
-    /// items of a bill are its supplier's.
+    /// The items of a bill are its supplier's.
     public void keepCodesOf(long sourceId, Collection<Document> documents) {
         Map<String, MapSqlParameterSource> parties = new LinkedHashMap<>();
         Map<String, MapSqlParameterSource> items = new LinkedHashMap<>();

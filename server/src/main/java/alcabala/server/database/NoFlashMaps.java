@@ -8,8 +8,7 @@ import org.springframework.web.servlet.FlashMap;
 import org.springframework.web.servlet.FlashMapManager;
 
 /// Nothing is handed on from one page to the next, so no session is looked up for every file that is served: the
-/// screens
-/// come without the database.
+/// screens come without the database.
 @Configuration
 class NoFlashMaps {
     @Bean

@@ -4,6 +4,7 @@ import com.zaxxer.hikari.HikariDataSource;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.sql.SQLTransientConnectionException;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -14,14 +15,17 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.jdbc.datasource.AbstractDataSource;
+import org.springframework.jdbc.datasource.DelegatingDataSource;
 import org.springframework.stereotype.Component;
 
 /// Knows every connection that the pool has opened, so that those can be let go that wait for a database which will not
-/// answer: a query that was sent to a frozen host would else be waited for until the socket's own limit.
+/// answer: a query that was sent to a frozen host would else be waited for until the socket's own limit. Until it
+/// answers again nobody is given one, since who was let go would only begin to wait once more.
 @Component
 class OpenConnections implements BeanPostProcessor {
     private static final Logger LOG = LoggerFactory.getLogger(OpenConnections.class);
     private final Set<Connection> open = Collections.synchronizedSet(Collections.newSetFromMap(new WeakHashMap<>()));
+    private volatile boolean shut;
 
     @Override
     public Object postProcessBeforeInitialization(Object bean, String name) {
@@ -31,8 +35,18 @@ class OpenConnections implements BeanPostProcessor {
         return bean;
     }
 
-    /// Whoever waits on one of them gets an error now.
+    @Override
+    public Object postProcessAfterInitialization(Object bean, String name) {
+        return bean instanceof HikariDataSource pool ? new Door(pool) : bean;
+    }
+
+    void letIn() {
+        shut = false;
+    }
+
+    /// Whoever waits on one of them gets an error now, and whoever asks for one.
     void letGo() {
+        shut = true;
         for (Connection each : List.copyOf(open)) {
             try {
                 each.abort(Runnable::run);
@@ -40,6 +54,20 @@ class OpenConnections implements BeanPostProcessor {
                 LOG.debug("a connection was gone already", e);
             }
             open.remove(each);
+        }
+    }
+
+    private final class Door extends DelegatingDataSource {
+        private Door(HikariDataSource pool) {
+            super(pool);
+        }
+
+        @Override
+        public Connection getConnection() throws SQLException {
+            if (shut) {
+                throw new SQLTransientConnectionException("the database does not answer");
+            }
+            return super.getConnection();
         }
     }
 

@@ -15,9 +15,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/// While the database does not answer, whoever asks for something of it is told so without waiting. The screens
-/// themselves
-/// are files, and come all the same.
+/// While the database does not answer, whoever asks for something of it is told so without waiting. The screens are
+/// files, and come all the same.
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 20)
 class OutOfReach extends OncePerRequestFilter {

@@ -9,9 +9,9 @@ import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
 import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.stereotype.Component;
 
-/// Behind a proxy that was named, the address and the scheme of a request are those that the proxy says; so cookies are
-/// for
-/// TLS only and browsers are told to stay with it. What anybody else says of where he comes from counts for nothing.
+/// Behind a proxy that was named, the address and the scheme of a request are those that the proxy says; so cookies
+/// are for TLS only and browsers are told to stay with it. What anybody else says of where he comes from counts for
+/// nothing.
 @Component
 class TrustedProxies implements WebServerFactoryCustomizer<TomcatServletWebServerFactory> {
     private final String proxies;

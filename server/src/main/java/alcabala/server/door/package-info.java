@@ -1,4 +1,3 @@
 /// What is checked of a request before anything is made of it: its size, its haste, its characters, and whom it came
-/// by.
-/// Start with BodyFilter.
+/// by. Start with BodyFilter.
 package alcabala.server.door;

@@ -28,10 +28,10 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 import tools.jackson.databind.json.JsonMapper;
 
-/// Does what waits for outside systems apart from the request that asked for it: a row says how far it is, on whichever
-/// server one asks, and survives a reload. The same work asked for twice at a time is done once. What a server was
-/// doing
-/// when it ended is said to be cut off; nothing of such work is lost by that, since each can be asked for again.
+/// Does what waits for outside systems apart from the request that asked for it: a row says how far it is, on
+/// whichever server one asks, and survives a reload. The same work asked for twice at a time is done once. What a
+/// server was doing when it ended is said to be cut off; nothing of such work is lost by that, since each can be
+/// asked for again.
 @Component
 public class Works {
     private static final Logger LOG = LoggerFactory.getLogger(Works.class);

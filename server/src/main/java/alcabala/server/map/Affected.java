@@ -3,9 +3,8 @@ package alcabala.server.map;
 import java.util.List;
 import java.util.Set;
 
-/// Compiles again what a change of the crosswalk or of the ledger touches. What is on its way is left alone: it goes as
-/// it
-/// was shown, and is compiled again should it come back. The release stop does it.
+/// Compiles again what a change of the crosswalk or of the ledger touches. What is on its way is left alone: it goes
+/// as it was shown, and is compiled again should it come back. The release stop does it.
 public interface Affected {
     /// @param refs such as `item:RIG-0042`; empty for all documents of the route that have not crossed
     Released compileAgain(long routeId, Set<String> refs, String who, String because);

@@ -42,8 +42,7 @@ class MapView {
     private final SettingStore settings;
 
     /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`, or why none is
-    /// needed;
-    /// empty when by none
+    /// needed; empty when by none
     /// @param needed whether anything that crosses could ask for it
     /// @param blockedAmount minor units
     record Row(

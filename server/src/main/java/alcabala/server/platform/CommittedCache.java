@@ -8,8 +8,7 @@ import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /// Keeps what was built from a state of the database, by the version of that state. What a transaction builds is its
-/// own
-/// until it has committed: what it changed and then took back is never seen by others.
+/// own until it has committed: what it changed and then took back is never seen by others.
 public final class CommittedCache<K, T> {
     private final Map<K, Built<T>> shared = new ConcurrentHashMap<>();
 

@@ -14,8 +14,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 
 /// Who works on a route. A lease is a row with an end by the database's clock; its holder moves the end on while it
-/// lives,
-/// and a process that is killed, stopped or cut off does not.
+/// lives, and a process that is killed, stopped or cut off does not.
 @Component
 public class RouteLeases {
     private static final Logger LOG = LoggerFactory.getLogger(RouteLeases.class);

@@ -10,8 +10,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /// The first set-up in the order of the work. Nothing is remembered: how far it is follows from what is there, so it
-/// can
-/// be left and taken up again, in another browser or by another person.
+/// can be left and taken up again, in another browser or by another person.
 @RestController
 @RequestMapping("/api/setup")
 class SetupApi {

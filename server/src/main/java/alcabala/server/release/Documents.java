@@ -244,8 +244,7 @@ public class Documents {
     }
 
     /// Parties and items of the sources and accounts of the ledgers, by part of their code or name, each with a route
-    /// to
-    /// look at it on.
+    /// to look at it on.
     List<Code> findCodes(String text, int limit) {
         return jdbc.sql("""
                 select 'PARTY' as kind, p.code, p.name, r.code as route from source_party p

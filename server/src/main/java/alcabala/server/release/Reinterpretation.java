@@ -8,8 +8,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /// Takes a document that has not crossed for something else than before, though its source said nothing new: a bill
-/// instead
-/// of a sale, a document in the place of another. Its revision stays.
+/// instead of a sale, a document in the place of another. Its revision stays.
 @Component
 class Reinterpretation {
     private final JdbcClient jdbc;

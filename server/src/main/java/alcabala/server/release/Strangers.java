@@ -16,9 +16,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/// Documents in which the business was found to be neither seller nor buyer, until somebody says for a party that it is
-/// the
-/// business.
+/// Documents in which the business was found to be neither seller nor buyer, until somebody says for a party that it
+/// is the business.
 @Component
 class Strangers {
     private final JdbcClient jdbc;

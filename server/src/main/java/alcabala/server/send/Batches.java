@@ -56,8 +56,7 @@ class Batches {
     record Order(Choice choice, Shown shown, String independentTotal, String reason) {}
 
     /// Makes the batch and sets it going. What was shown must still hold, and the totals must agree with the
-    /// independent
-    /// total, or a reason is given.
+    /// independent total, or a reason is given.
     @Transactional
     long send(RouteRow route, Order order, String who) {
         if (!route.ledgerAnswers()) {

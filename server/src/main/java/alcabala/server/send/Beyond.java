@@ -14,10 +14,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /// What a ledger has under our references that we know nothing of having sent: after an older state was put back, or
-/// after
-/// whatever else made us forget. What belongs to a document of ours is asked for as after a lost answer, and so comes
-/// to
-/// stand as posted; the rest waits until its document is fetched again.
+/// after whatever else made us forget. What belongs to a document of ours is asked for as after a lost answer, and so
+/// comes to stand as posted; the rest waits until its document is fetched again.
 @Component
 class Beyond {
     private final JdbcClient jdbc;
@@ -71,7 +69,7 @@ class Beyond {
                 join document d on d.route_id = r.id and lower(s.name) || ':' || d.source_ref = b.reference
                 where b.ledger_id = :ledger and not exists (select 1 from link l where l.document_id = d.id)
                     and (d.outcome is null or d.outcome in ('refused', 'unreached'))
-                order by d.id for update of d""").param("ledger", ledgerId).query(Claim.class).stream()
+                order by d.id for update of d""").param("ledger", ledgerId).query(Claim.class).list().stream()
                 .collect(Collectors.groupingBy(Claim::routeId));
         claims.forEach((route, of) ->
                 found.ask(route, of.stream().map(Claim::documentId).toList(), who));

@@ -98,14 +98,14 @@ class Dispatches {
         return LocalDate.ofInstant(made, clock.getZone());
     }
 
-    /// The next one of a batch that is due; what was on the wire when a process died comes first, then what was not
-    /// tried
-    /// yet, so that one that fails does not hold up the others.
+    /// The next one of a batch that is due. What was on the wire when a process died comes first, then what has to be
+    /// asked about, since no more should be sent blindly; then what was not tried yet, so that one that fails does
+    /// not hold up the others.
     Optional<Dispatch> findNext(long batchId) {
         return jdbc.sql(SELECT + """
                 where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests
                     and (p.next_at is null or p.next_at <= :now)
-                order by p.outcome = 'sending' desc, p.next_at nulls first, p.id
+                order by p.outcome = 'sending' desc, p.outcome = 'unconfirmed' desc, p.next_at nulls first, p.id
                 limit 1""")
                 .param("batch", batchId)
                 .param("now", now())

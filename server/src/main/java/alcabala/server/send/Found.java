@@ -16,8 +16,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /// Puts documents that a ledger was found to have into a batch of their own, in which nothing is sent: each is asked
-/// about,
-/// exactly as after an answer that was lost.
+/// about, exactly as after an answer that was lost.
 @Component
 class Found {
     static final String REASON = "Found on the ledger; nothing of this is sent";

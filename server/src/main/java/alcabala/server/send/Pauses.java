@@ -5,9 +5,8 @@ import io.github.resilience4j.core.IntervalFunction;
 import java.time.Duration;
 import org.springframework.stereotype.Component;
 
-/// How long is waited after something failed on its way: longer each time, somewhat at random so that many do not come
-/// back
-/// at once, and not without end.
+/// How long is waited after something failed on its way: longer each time, somewhat at random so that many do not
+/// come back at once, and not without end.
 @Component
 class Pauses {
     /// How often one document is tried, and how often in a row a ledger may not answer, before it is given up.

@@ -133,8 +133,7 @@ class Previews {
     }
 
     /// Parties that the batch would create are looked at together: whoever resembles one before it is asked about
-    /// first.
-    /// Somebody who said that it is a new one has been asked.
+    /// first. Somebody who said that it is a new one has been asked.
     private Map<String, Alike> alike(List<Prepared> documents) {
         Map<String, Party> fresh = new LinkedHashMap<>();
         Map<String, Integer> counts = new HashMap<>();

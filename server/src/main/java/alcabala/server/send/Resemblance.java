@@ -15,8 +15,7 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
 /// Who of those that would be created resembles one that has just been created. Creating both would be guessing that
-/// they
-/// are two.
+/// they are two.
 @Component
 class Resemblance {
     private final JdbcClient jdbc;

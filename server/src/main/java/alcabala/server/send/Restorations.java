@@ -13,11 +13,9 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/// After an older state of the database was put back (operations/restore), ledgers may have more than it knows of. What
-/// was
-/// on its way is asked about before anything else; everything else is asked for by its reference before it is sent, for
-/// as
-/// long as such documents may still turn up.
+/// After an older state of the database was put back (operations/restore), ledgers may have more than it knows of.
+/// What was on its way is asked about before anything else; everything else is asked for by its reference before it
+/// is sent, for as long as such documents may still turn up.
 @Component
 class Restorations implements InitializingBean {
     private static final Logger LOG = LoggerFactory.getLogger(Restorations.class);

@@ -38,8 +38,7 @@ class Retries {
             long id, long documentId, String outcome, boolean inPlace, String posting, int revision, String content) {}
 
     /// Sends again only what failed on its way, as it compiles now; nothing that the ledger has or has refused, and
-    /// nothing
-    /// whose sums have changed since the batch was shown. What rests is asked about again.
+    /// nothing whose sums have changed since the batch was shown. What rests is asked about again.
     @Transactional
     int retry(long batch, String who) {
         long routeId = heads.routeOf(batch);

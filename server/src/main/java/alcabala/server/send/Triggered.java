@@ -11,8 +11,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /// Sends by itself what a route's settings say goes by itself: what is ready, what its source changed after it was
-/// posted,
-/// and what was changed on the ledger where the source wins. What failed waits for a person.
+/// posted, and what was changed on the ledger where the source wins. What failed waits for a person.
 @Component
 class Triggered {
     private static final int MOST = 5000;

@@ -12,8 +12,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /// Seals the trail as it grows, and looks whether what was sealed is still what stands there. The rules are in the
-/// database,
-/// so that they can be asked without a server (V24).
+/// database, so that they can be asked without a server (V24).
 @Component
 public class TrailSeal {
     private static final Logger LOG = LoggerFactory.getLogger(TrailSeal.class);

@@ -15,8 +15,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 
 /// A ledger that answers, but not what it was asked: it is not asked without pause or end, what came is shown, and in
-/// the
-/// end each document is there once.
+/// the end each document is there once.
 class OddAnswersTest {
     private static final int TRIES = 8;
     private static World world;

@@ -11,8 +11,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /// A server that is stopped, not killed, keeps its connections and believes that it still sends: another takes over
-/// within
-/// a minute, and when the first goes on it finds that it lost its lease. Nothing is there twice.
+/// within a minute, and when the first goes on it finds that it lost its lease. Nothing is there twice.
 class StoppedServerTest {
     private static final int BATCH = 12;
     private static final Duration A_MINUTE = Duration.ofMinutes(1);
