@@ -73,7 +73,7 @@ class ConnectApi {
 
     record LedgerConnected(long ledger) {}
 
-    /// @param code short, for addresses, such as `yard`
+    /// @param code short, for addresses, such as `north`
     record PullStarted(long pull) {}
 
     record Hide(@NotBlank String code, boolean hidden) {}
