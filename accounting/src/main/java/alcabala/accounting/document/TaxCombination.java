@@ -2,12 +2,11 @@ package alcabala.accounting.document;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
-import java.util.function.Predicate;
-import java.util.stream.Collectors;
 
 /// The set of taxes a line carries, which maps to a ledger code as one thing.
 public final class TaxCombination {
@@ -20,11 +19,15 @@ public final class TaxCombination {
     private final List<Tax> taxes;
     private final String key;
     private final BigDecimal rate;
+    private final Set<TaxCategory> categories;
+    private final int hash;
 
     private TaxCombination(List<Tax> taxes) {
         this.taxes = taxes;
         this.key = key(taxes);
         this.rate = taxes.size() == 1 ? taxes.getFirst().rate() : combine(taxes);
+        this.categories = charging(taxes);
+        this.hash = taxes.hashCode();
     }
 
     /// A set: the order counts only where a tax is on a tax, which then stands after those that it is computed on.
@@ -86,17 +89,26 @@ public final class TaxCombination {
         return rate;
     }
 
-    /// The letters of the taxes that charge something; of all of them when none does.
-    public Set<TaxCategory> categories() {
-        Set<TaxCategory> charging = categories(tax -> tax.rate().signum() != 0);
-        return charging.isEmpty() ? categories(tax -> true) : charging;
+    /// Whether a tax in it is computed on another.
+    public boolean isCompound() {
+        return taxes.stream().anyMatch(Tax::compound);
     }
 
-    private Set<TaxCategory> categories(Predicate<Tax> of) {
-        return taxes.stream()
-                .filter(of)
-                .map(Tax::category)
-                .collect(Collectors.toCollection(() -> EnumSet.noneOf(TaxCategory.class)));
+    /// The letters of the taxes that charge something; of all of them when none does.
+    public Set<TaxCategory> categories() {
+        return categories;
+    }
+
+    private static Set<TaxCategory> charging(List<Tax> taxes) {
+        Set<TaxCategory> all = EnumSet.noneOf(TaxCategory.class);
+        Set<TaxCategory> charging = EnumSet.noneOf(TaxCategory.class);
+        for (Tax tax : taxes) {
+            all.add(tax.category());
+            if (tax.rate().signum() != 0) {
+                charging.add(tax.category());
+            }
+        }
+        return Collections.unmodifiableSet(charging.isEmpty() ? all : charging);
     }
 
     private static BigDecimal combine(List<Tax> taxes) {
@@ -110,12 +122,12 @@ public final class TaxCombination {
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof TaxCombination that && taxes.equals(that.taxes);
+        return this == other || other instanceof TaxCombination that && hash == that.hash && taxes.equals(that.taxes);
     }
 
     @Override
     public int hashCode() {
-        return taxes.hashCode();
+        return hash;
     }
 
     @Override

@@ -1,6 +1,8 @@
 package alcabala.accounting.document;
 
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /// What a document says it is (EN 16931 BT-3, UNCL1001), as far as that is understood here. Any other code is a
@@ -16,6 +18,8 @@ public enum TypeCode {
     SELF_BILLED_INVOICE("389", false),
     SELF_BILLED_CREDIT_NOTE("261", true);
 
+    private static final Map<String, TypeCode> BY_CODE =
+            Stream.of(values()).collect(Collectors.toUnmodifiableMap(TypeCode::code, type -> type));
     private final String code;
     private final boolean credit;
 
@@ -33,6 +37,6 @@ public enum TypeCode {
     }
 
     public static Optional<TypeCode> find(String code) {
-        return Stream.of(values()).filter(type -> type.code.equals(code)).findFirst();
+        return Optional.ofNullable(BY_CODE.get(code));
     }
 }

@@ -5,9 +5,7 @@ import java.math.BigInteger;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
-import java.util.stream.IntStream;
 import org.joda.money.Money;
 
 /// Spreads a whole over parts so that the parts add up to the whole. Each part is the floor of its exact share; the
@@ -20,10 +18,13 @@ public final class LargestRemainder {
     ///
     /// @throws IllegalArgumentException if there are no weights and the whole is not zero
     public static List<Money> bySize(Money whole, List<Money> weights) {
-        long[] sizes = weights.stream()
-                .mapToLong(w -> Math.abs(w.getAmountMinorLong()))
-                .toArray();
-        if (IntStream.range(0, sizes.length).allMatch(i -> sizes[i] == 0)) {
+        long[] sizes = minors(weights);
+        boolean nothing = true;
+        for (int i = 0; i < sizes.length; i++) {
+            sizes[i] = Math.abs(sizes[i]);
+            nothing &= sizes[i] == 0;
+        }
+        if (nothing) {
             Arrays.fill(sizes, 1);
         }
         return spread(whole, sizes);
@@ -32,7 +33,7 @@ public final class LargestRemainder {
     /// As [#bySize], with weights as they are: a weight of the other sign than their sum gets a part of the other sign.
     /// Weights that add up to zero are taken by size.
     public static List<Money> bySign(Money whole, List<Money> weights) {
-        long[] signed = weights.stream().mapToLong(Money::getAmountMinorLong).toArray();
+        long[] signed = minors(weights);
         int sign = sum(signed).signum();
         if (sign == 0) {
             return bySize(whole, weights);
@@ -93,12 +94,15 @@ public final class LargestRemainder {
             return;
         }
         long each = Math.floorDiv(left, parts.length);
-        Arrays.setAll(parts, i -> parts[i] + each);
-        IntStream.range(0, parts.length)
-                .boxed()
-                .sorted(Comparator.comparing((Integer i) -> remainders[i]).reversed())
-                .limit(Math.floorMod(left, parts.length))
-                .forEach(i -> parts[i]++);
+        Integer[] places = new Integer[parts.length];
+        for (int i = 0; i < parts.length; i++) {
+            parts[i] += each;
+            places[i] = i;
+        }
+        Arrays.sort(places, (one, other) -> remainders[other].compareTo(remainders[one]));
+        for (int i = 0; i < Math.floorMod(left, parts.length); i++) {
+            parts[places[i]]++;
+        }
     }
 
     private static List<Money> money(Money whole, long[] parts) {
@@ -107,6 +111,14 @@ public final class LargestRemainder {
             money.add(Money.ofMinor(whole.getCurrencyUnit(), part));
         }
         return money;
+    }
+
+    private static long[] minors(List<Money> weights) {
+        long[] minors = new long[weights.size()];
+        for (int i = 0; i < minors.length; i++) {
+            minors[i] = weights.get(i).getAmountMinorLong();
+        }
+        return minors;
     }
 
     private static BigInteger sum(long[] weights) {

@@ -3,13 +3,14 @@ package alcabala.accounting.posting;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
-import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.document.TaxSubtotal;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.ArithmeticDiffers.Figure;
 import alcabala.accounting.tax.TaxCalculator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Consumer;
 import org.joda.money.Money;
 
@@ -18,91 +19,93 @@ import org.joda.money.Money;
 /// line at the most, since a source may have rounded line by line.
 final class Breakdown {
     private final Document document;
-    private final List<DocumentLine> lines;
+    private final Map<TaxCombination, Sum> sums = new LinkedHashMap<>();
     private final Consumer<Finding> findings;
     private final boolean byCombination;
+
+    /// What the lines of one combination come to.
+    ///
+    /// @param taxable without tax
+    /// @param taxed how many of the lines have an amount and a rate
+    private record Sum(Money taxable, int lines, int taxed) {
+        Sum plus(Sum other) {
+            return new Sum(taxable.plus(other.taxable), lines + other.lines, taxed + other.taxed);
+        }
+    }
 
     /// @param lines less their shares of the document's allowances
     Breakdown(Document document, List<DocumentLine> lines, Consumer<Finding> findings) {
         this.document = document;
-        this.lines = lines;
         this.findings = findings;
         // A source that states a combination as one group does so for all of them.
         byCombination =
                 document.taxes().stream().anyMatch(group -> group.tax().taxes().size() > 1);
+        for (DocumentLine line : lines) {
+            sums.merge(line.tax(), sum(line), Sum::plus);
+        }
+    }
+
+    private Sum sum(DocumentLine line) {
+        boolean taxed = !line.amount().isZero() && line.tax().rate().signum() != 0;
+        Money taxable = document.priceMode() == PriceMode.NET
+                ? line.amount()
+                : line.amount()
+                        .minus(TaxCalculator.taxOf(line.amount(), line.tax().rate(), document.priceMode()));
+        return new Sum(taxable, 1, taxed ? 1 : 0);
     }
 
     /// Lines that say nothing of their tax belong to no group that could be checked.
     void check() {
-        boolean sayTax = lines.stream().anyMatch(line -> !line.tax().equals(TaxCombination.NONE));
+        boolean sayTax = sums.size() > 1 || !sums.containsKey(TaxCombination.NONE);
         if (document.taxes().isEmpty() || !sayTax) {
             return;
         }
         document.taxes().forEach(this::check);
-        lines.stream()
-                .filter(Breakdown::isTaxed)
-                .filter(line -> document.taxes().stream().noneMatch(group -> covers(group, line)))
-                .map(DocumentLine::tax)
-                .distinct()
-                .forEach(this::reportMissing);
+        sums.forEach((tax, sum) -> {
+            if (sum.taxed() > 0 && document.taxes().stream().noneMatch(group -> covers(group, tax))) {
+                report(Figure.TAXABLE, tax, Money.zero(document.currency()), sum.taxable());
+            }
+        });
     }
 
     private void check(TaxSubtotal group) {
-        List<DocumentLine> covered =
-                lines.stream().filter(line -> covers(group, line)).toList();
-        int taxed = (int) covered.stream().filter(Breakdown::isTaxed).count();
-        Money taxable = taxable(covered);
-        boolean onAnotherTax = group.tax().taxes().stream().anyMatch(Tax::compound) && !byCombination;
+        Sum covered = covered(group);
+        boolean onAnotherTax = !byCombination && group.tax().isCompound();
         group.findTaxable()
-                .filter(stated -> !onAnotherTax && apart(stated, taxable) > roundedLines(covered))
-                .ifPresent(stated -> report(Figure.TAXABLE, group.tax(), stated, taxable));
+                .filter(stated -> !onAnotherTax && apart(stated, covered.taxable()) > rounded(covered))
+                .ifPresent(stated -> report(Figure.TAXABLE, group.tax(), stated, covered.taxable()));
         Money tax = TaxCalculator.taxOf(
-                group.findTaxable().orElse(taxable), group.tax().rate(), PriceMode.NET);
-        if (apart(group.amount(), tax) > taxed) {
+                group.findTaxable().orElse(covered.taxable()), group.tax().rate(), PriceMode.NET);
+        if (apart(group.amount(), tax) > covered.taxed()) {
             report(Figure.TAX, group.tax(), group.amount(), tax);
         }
     }
 
-    private void reportMissing(TaxCombination tax) {
-        report(
-                Figure.TAXABLE,
-                tax,
-                Money.zero(document.currency()),
-                taxable(lines.stream().filter(line -> line.tax().equals(tax)).toList()));
+    private Sum covered(TaxSubtotal group) {
+        Sum covered = new Sum(Money.zero(document.currency()), 0, 0);
+        for (Map.Entry<TaxCombination, Sum> each : sums.entrySet()) {
+            covered = covers(group, each.getKey()) ? covered.plus(each.getValue()) : covered;
+        }
+        return covered;
     }
 
     private void report(Figure figure, TaxCombination tax, Money stated, Money computed) {
         findings.accept(new Finding.ArithmeticDiffers(figure, tax.key(), stated, computed));
     }
 
-    private boolean covers(TaxSubtotal group, DocumentLine line) {
-        return byCombination || group.tax().equals(TaxCombination.NONE)
-                ? line.tax().equals(group.tax())
-                : line.tax().taxes().containsAll(group.tax().taxes());
-    }
-
-    private static boolean isTaxed(DocumentLine line) {
-        return !line.amount().isZero() && line.tax().rate().signum() != 0;
-    }
-
-    /// Without tax.
-    private Money taxable(List<DocumentLine> covered) {
-        boolean inclusive = document.priceMode() == PriceMode.TAX_INCLUSIVE;
-        Money net = Money.zero(document.currency());
-        for (DocumentLine line : covered) {
-            net = net.plus(line.amount());
-            net = inclusive
-                    ? net.minus(TaxCalculator.taxOf(line.amount(), line.tax().rate(), document.priceMode()))
-                    : net;
+    private boolean covers(TaxSubtotal group, TaxCombination tax) {
+        if (tax.equals(group.tax())) {
+            return true;
         }
-        return net;
+        boolean bySingleTax = !byCombination && !group.tax().equals(TaxCombination.NONE);
+        return bySingleTax && tax.taxes().containsAll(group.tax().taxes());
     }
 
     /// How many units rounding may have moved: none where net amounts are just added up.
-    private int roundedLines(List<DocumentLine> covered) {
+    private int rounded(Sum covered) {
         boolean shared = document.allowancesAndCharges().stream()
                 .anyMatch(each -> !each.isCharge() && each.tax().equals(TaxCombination.NONE));
-        return shared || document.priceMode() == PriceMode.TAX_INCLUSIVE ? covered.size() : 0;
+        return shared || document.priceMode() == PriceMode.TAX_INCLUSIVE ? covered.lines() : 0;
     }
 
     private static long apart(Money one, Money other) {

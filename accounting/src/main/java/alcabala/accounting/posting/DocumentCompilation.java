@@ -159,13 +159,16 @@ final class DocumentCompilation {
     }
 
     private void checkOneTaxCode(List<ResolvedLine> resolved) {
+        if (!ledger.oneTaxCode()) {
+            return;
+        }
         List<String> used = resolved.stream()
                 .map(ResolvedLine::taxCode)
                 .filter(code -> !code.isEmpty())
                 .distinct()
                 .sorted()
                 .toList();
-        if (ledger.oneTaxCode() && used.size() > 1) {
+        if (used.size() > 1) {
             findings.add(new Finding.SeveralTaxCodes(used));
         }
     }

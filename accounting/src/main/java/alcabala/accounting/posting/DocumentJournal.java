@@ -23,8 +23,9 @@ final class DocumentJournal {
 
     /// Reports roles that are needed for tax whose code has no account of its own.
     void checkTaxAccounts(TaxComparison tax) {
-        boolean charged = taxed(tax).stream()
-                .anyMatch(group -> side.accountOf(code(group.code())).isEmpty());
+        boolean charged = tax.ledger().groups().stream()
+                .anyMatch(group -> !group.tax().isZero()
+                        && side.accountOf(code(group.code())).isEmpty());
         boolean owed = tax.selfAssessed().stream()
                 .anyMatch(each -> Side.SALE.accountOf(code(each.code())).isEmpty());
         boolean reclaimed = tax.selfAssessed().stream()
@@ -45,7 +46,11 @@ final class DocumentJournal {
         for (int i = 0; i < lines.size(); i++) {
             journal.credit(lines.get(i).account(), nets.get(i));
         }
-        taxed(tax).forEach(group -> journal.credit(account(side, group.code()), group.tax()));
+        for (TaxBreakdown group : tax.ledger().groups()) {
+            if (!group.tax().isZero()) {
+                journal.credit(account(side, group.code()), group.tax());
+            }
+        }
         BothSides bothSides = new BothSides(ledger, lines, nets);
         tax.selfAssessed().forEach(each -> book(each, bothSides.costs(each), lines, journal));
         journal.credit(rounding, tax.rounding().plus(document.totals().rounding()));
@@ -64,12 +69,6 @@ final class DocumentJournal {
         for (int i = 0; i < lines.size(); i++) {
             journal.credit(lines.get(i).account(), costs.get(i));
         }
-    }
-
-    private static List<TaxBreakdown> taxed(TaxComparison tax) {
-        return tax.ledger().groups().stream()
-                .filter(group -> !group.tax().isZero())
-                .toList();
     }
 
     /// Where the ledger posts the tax of a code: its own account, else that of the role output or input tax.
