@@ -5,7 +5,7 @@
 --   alcabala_migration  signs in to change them at an upgrade, as the owner
 --   alcabala_app        what the server works as: reads and writes, changes no table, and only adds to the trail
 --
--- psql -d alcabala -c "set alcabala.migration_password = '…'" -c "set alcabala.app_password = '…'" -f operations/roles.sql
+-- operations/roles runs it, with the passwords in the settings alcabala.app_password and alcabala.migration_password.
 do $$
 declare
     role text;

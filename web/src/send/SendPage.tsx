@@ -23,7 +23,7 @@ export function SendPage() {
   return (
     <section aria-label="Send" className="sheet min-h-0 flex-1 overflow-auto rounded-b-none border-b-0">
       <Waits />
-      <h2 className="title px-4 pt-5 pb-1 text-[16px]">Batches of this route</h2>
+      <h2 className="title px-2 pt-5 pb-1 text-[16px]">Batches of this route</h2>
       {batches.error && <Failure error={batches.error} />}
       {batches.isSuccess && rows.length === 0 ? (
         <p className="px-4 py-2">

@@ -70,6 +70,7 @@ class AccessibilityTest {
                 Map.entry("/connect?view=settings&route=yard&setting=SALES_TAX&value=off", "[data-effect]"),
                 Map.entry("/connect?view=reference&route=yard", "tr[data-code]"),
                 Map.entry("/connect?view=counts&route=yard", "table[aria-label='Counts of both sides']"),
+                Map.entry("/connect?view=set-aside&route=yard", "section p"),
                 Map.entry("/connect?view=people&route=yard", "tr[data-person]"),
                 Map.entry("/connect?view=trail&route=yard", "table[aria-label='Trail of settings'] td"),
                 Map.entry("/you?route=yard", "section[aria-label=Sessions] td"),

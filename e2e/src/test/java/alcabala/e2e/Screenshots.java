@@ -23,9 +23,14 @@ class Screenshots {
             browser.picture(folder.resolve("map.png"));
             browser.open(at + "/release?route=yard&state=Ready&panel=batch");
             browser.awaitText("Hash total");
+            browser.awaitText("checks block");
             browser.picture(folder.resolve("batch.png"));
             browser.find("aside[aria-label=Batch] button[type=submit]").click();
             browser.until(d -> browser.text().contains("87 posted") ? true : null);
+            browser.picture(folder.resolve("outcome.png"));
+            browser.open(at + "/send?route=yard");
+            browser.awaitText("Batches of this route");
+            browser.awaitText("87 posted");
             browser.picture(folder.resolve("send.png"));
             browser.open(at + "/release?route=yard&state=Posted");
             browser.find("tr[data-document] button").sendKeys(org.openqa.selenium.Keys.ENTER);
