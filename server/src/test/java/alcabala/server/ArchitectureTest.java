@@ -2,11 +2,21 @@ package alcabala.server;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
@@ -62,6 +72,31 @@ class ArchitectureTest {
                 .should()
                 .callMethod(JdbcClient.MappedQuerySpec.class, "stream")
                 .check(house);
+    }
+
+    /// The product says nothing of the business that it is shown with.
+    @Test
+    void onlyTheDemoKnowsItsBusiness() throws IOException {
+        List<Path> knowing = new ArrayList<>();
+        for (String module : List.of("accounting", "connectors", "formats", "server", "web")) {
+            try (Stream<Path> files = Files.walk(Path.of("..", module, "src", module.equals("web") ? "" : "main"))) {
+                files.filter(Files::isRegularFile)
+                        .filter(file -> !file.toString().contains("/demo/"))
+                        .filter(ArchitectureTest::saysCorvane)
+                        .forEach(knowing::add);
+            }
+        }
+        assertThat(knowing).isEmpty();
+    }
+
+    private static boolean saysCorvane(Path file) {
+        try {
+            return new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1)
+                    .toLowerCase(Locale.ROOT)
+                    .contains("corvane");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     @Test
