@@ -65,7 +65,7 @@ export function ConnectPage() {
             }
           >
             {each.name}
-            {each.view === 'set-aside' && asides > 0 && <b className="text-accent"> {asides}</b>}
+            {each.view === 'set-aside' && asides > 0 && <b> {asides}</b>}
           </button>
         ))}
       </div>

@@ -63,7 +63,7 @@ final class Understood {
     record Label(String type, String ref, String name) {
         /// `document HW-20301`.
         String sentence() {
-            return type + " " + name;
+            return name.isBlank() ? type : type + " " + name;
         }
     }
 

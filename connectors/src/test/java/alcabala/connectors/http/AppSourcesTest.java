@@ -129,7 +129,7 @@ class AppSourcesTest {
                 "{\"type\":\"document\",\"record\":{\"number\":\"HW-1\"}}                               | document HW-1: it has no id",
                 "{\"type\":\"customer\",\"record\":{\"code\":\"C-1\",\"name\":\"Pell\\u0000\"}}            | customer C-1: it holds a character that is none",
                 "{\"type\":\"customer\",\"record\":{\"code\":\"C-1\",\"name\":\"\\ud83d\"}}                | customer C-1: it holds a character that is none",
-                "{\"type\":\"customer\",\"record\":{\"code\":\"\"}}                                     | customer : it has no code",
+                "{\"type\":\"customer\",\"record\":{\"code\":\"\"}}                                     | customer: it has no code",
             })
     void aRecordThatCannotBeUsedIsSetAsideAndTheOthersCome(String change, String reason) {
         app.answers(
