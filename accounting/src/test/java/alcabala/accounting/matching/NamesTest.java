@@ -39,11 +39,26 @@ class NamesTest {
         assertThat(Names.similarity("", "")).as("nothing is like nothing").isZero();
     }
 
+    /// Pieces counted by hand: those in common twice, by those of both.
+    @ParameterizedTest(name = "{0}, {1}: {2} of {3}")
+    @CsvSource({
+        "anchor, anchors, 12, 15",
+        "chain anchor, anchor chain, 22, 26",
+        "nana nana, nana, 10, 11",
+        "qab, zab, 2, 8",
+        "aqb, azb, 2, 8",
+        "abq, abz, 4, 8"
+    })
+    void similarityIsTheShareOfPiecesInCommon(String one, String other, int common, int all) {
+        assertThat(Names.similarity(one, other)).isEqualTo((double) common / all);
+    }
+
     @Test
     void aNameIsCutAsTheLedgerCutsIt() {
         assertThat(ItemNames.cut("  Swage terminal  ", 31)).isEqualTo("Swage terminal");
         assertThat(ItemNames.cut("Anchor chain 8 mm", 13)).isEqualTo("Anchor chain");
         assertThat(ItemNames.cut("exactly", 7)).isEqualTo("exactly");
+        assertThat(ItemNames.cut("exactly", 6)).isEqualTo("exactl");
     }
 
     @Test

@@ -2,6 +2,7 @@ package alcabala.accounting.matching;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.accounting.Changed;
 import alcabala.accounting.matching.Candidate.Reason;
 import alcabala.accounting.party.Address;
 import alcabala.accounting.party.Party;
@@ -11,6 +12,7 @@ import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class PartyMatcherTest {
@@ -46,6 +48,49 @@ class PartyMatcherTest {
         assertThat(matcher.rank(party("x", "", "", "")))
                 .as("nothing known is nothing in common")
                 .isEmpty();
+    }
+
+    /// Each thing in common by its points, together at most 100; under 40 nobody is asked.
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource({
+        "name, 50, false",
+        "name phone, 80, true",
+        "name address, 65, true",
+        "name phone address, 95, true",
+        "name email phone, 100, true",
+        "phone address, 45, false",
+        "email, 45, false",
+        "phone, 0, false",
+        "address, 0, false"
+    })
+    void whatTheyHaveInCommonAddsUp(String common, int score, boolean exact) {
+        Address harbour = Changed.in(Changed.in(Address.NONE, "street", "1 Quay"), "postalZone", "SM1");
+        Party known = new Party("1", "Pell", "", "pell@pell.example", "555 12", harbour, Address.NONE, true);
+        List<String> parts = List.of(common.split(" "));
+        Party asked = new Party(
+                "x",
+                parts.contains("name") ? "PELL" : "Osk",
+                "",
+                parts.contains("email") ? "Pell@pell.example" : "",
+                parts.contains("phone") ? "55-512" : "",
+                parts.contains("address") ? harbour : Address.NONE,
+                Address.NONE,
+                true);
+        List<Candidate> found = new PartyMatcher(List.of(known)).rank(asked);
+        assertThat(found).hasSize(score == 0 ? 0 : 1);
+        found.forEach(each -> {
+            assertThat(each.score()).isEqualTo(score);
+            assertThat(each.isExact()).isEqualTo(exact);
+        });
+    }
+
+    @Test
+    void aFewMoreAreLookedAtWithoutThoseBeforeBeingIndexedAgain() {
+        Party more = party("4", "Beacon Yacht Club", "", "");
+        assertThat(matcher.and(List.of(more)).rank(party("x", "Beacon Yacht Club", "", "bar@beacon.example")))
+                .extracting(each -> each.party().code())
+                .containsExactly("2", "4");
+        assertThat(matcher.and(List.of())).isSameAs(matcher);
     }
 
     @Test

@@ -7,6 +7,7 @@ import static alcabala.accounting.Samples.row;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.joda.money.CurrencyUnit.EUR;
 
+import alcabala.accounting.Changed;
 import alcabala.accounting.DocumentBuilder;
 import alcabala.accounting.LineBuilder;
 import alcabala.accounting.Samples;
@@ -30,6 +31,7 @@ import alcabala.accounting.finding.Finding;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.tax.TaxRounding;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
@@ -165,6 +167,65 @@ class CompilerFindingsTest {
 
     private static String account(List<CrosswalkRow> rows, Document document) {
         return Samples.compiler(rows).compile(document).lines().getFirst().account();
+    }
+
+    @Test
+    void theRoleForRoundingIsNeededOnlyWhereSomethingIsRounded() {
+        List<CrosswalkRow> rows = Samples.rows();
+        rows.removeIf(row -> row.code().equals(AccountRole.ROUNDING.name()));
+        Compilation even = Samples.compiler(rows).compile(invoice("HW-1", goods));
+        assertThat(even.findings()).isEmpty();
+        assertThat(even.isBlocked()).isFalse();
+        DocumentLine dime = line(EUR, "chandlery", "1", "0.10", V23);
+        Compilation rounded = Samples.compiler(rows).compile(invoice("HW-2", dime, dime, dime));
+        assertThat(rounded.findings()).extracting(Finding::cause).containsExactly("role-unset:ROUNDING");
+        assertThat(rounded.isBlocked()).isTrue();
+    }
+
+    @Test
+    void whatOnlyWarnsDoesNotBlock() {
+        Document document = DocumentBuilder.like(invoice("HW-1", goods))
+                .payable("10.00", "0.00", "14.60")
+                .build();
+        Compilation compiled = Samples.compiler(Samples.rows()).compile(document);
+        assertThat(compiled.findings()).containsExactly(new Finding.Prepaid(eur("10.00")));
+        assertThat(compiled.isBlocked()).isFalse();
+        assertThat(compiled.journal()).isPresent();
+    }
+
+    @Test
+    void aLineNamesTheLedgersItemWhereItIsKnown() {
+        LedgerDocument sent = Samples.compiler(Samples.rows())
+                .compile(invoice("HW-1", withItem(goods, "SHK-08"), goods, withItem(goods, "")))
+                .ledgerDocument()
+                .orElseThrow();
+        assertThat(sent.lines()).extracting(LedgerLine::counterpart).containsExactly("SHACKLE8", "", "");
+    }
+
+    @Test
+    void whatIsDecidedWhenItIsSentChangesNothingElse() {
+        LedgerDocument sent = Samples.compiler(Samples.rows())
+                .compile(invoice("HW-1", goods))
+                .ledgerDocument()
+                .orElseThrow();
+        LocalDate day = LocalDate.of(2026, 12, 1);
+        assertThat(sent.onDay(day)).isEqualTo(Changed.in(sent, "issueDate", day));
+        assertThat(sent.crediting("IN-7")).isEqualTo(Changed.in(sent, "precedingNumber", "IN-7"));
+    }
+
+    @Test
+    void aJournalSaysWhetherItBalances() {
+        Journal even = new Journal.Builder(EUR, false)
+                .debit("1100", eur("1.00"))
+                .credit("4010", eur("1.00"))
+                .build();
+        assertThat(even.isBalanced()).isTrue();
+        assertThat(even.lines()).hasSize(2);
+        Journal odd = new Journal.Builder(EUR, false)
+                .debit("1100", eur("1.00"))
+                .credit("4010", eur("0.99"))
+                .build();
+        assertThat(odd.isBalanced()).isFalse();
     }
 
     private static void assertCauses(List<CrosswalkRow> rows, Document document, String... causes) {

@@ -10,6 +10,7 @@ import alcabala.accounting.DocumentBuilder;
 import alcabala.accounting.Samples;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
@@ -142,6 +143,95 @@ class TaxRulesTest {
                 .build();
         assertThat(compile(document).findings())
                 .containsExactly(new Finding.ArithmeticDiffers(Figure.TAXABLE, "V13", eur("0.00"), eur("0.01")));
+    }
+
+    /// Lines of no stated tax belong to no group; beside others they do not keep these from being checked.
+    @Test
+    void linesThatStateNoTaxAreInNoGroup() {
+        TaxSubtotal stated = new TaxSubtotal(V23, eur("90.00"), eur("20.70"));
+        Document none = DocumentBuilder.like(Samples.invoice("HW-1", at("100.00", TaxCombination.NONE)))
+                .taxes(stated)
+                .build();
+        assertThat(taxable(none)).isEmpty();
+        Document some = DocumentBuilder.like(
+                        Samples.invoice("HW-1", at("100.00", TaxCombination.NONE), at("100.00", V23)))
+                .taxes(stated)
+                .build();
+        assertThat(taxable(some)).containsExactly("V23 90.00 100.00");
+    }
+
+    /// What is taxed may be a unit off for each line that an allowance of the whole document is shared over; not where
+    /// amounts are just added up.
+    @ParameterizedTest(name = "allowance of {0}, charge {1}, stated {2}: {3}")
+    @CsvSource({
+        "true, false, 99.98, true",
+        "true, false, 99.97, false",
+        "true, false, 100.02, true",
+        "true, false, 100.03, false",
+        "false, false, 100.01, false",
+        "false, false, 100.00, true",
+        "true, true, 110.01, false"
+    })
+    void sharesOfTheWholeDocumentMayBeRounded(boolean ofAll, boolean charge, String stated, boolean holds) {
+        Document document = Samples.document(
+                DocumentKind.INVOICE,
+                "HW-1",
+                PriceMode.NET,
+                List.of(at("50.00", V23), at("60.00", V23)),
+                List.of(new AllowanceCharge(charge, eur("10.00"), "", ofAll ? TaxCombination.NONE : V23)));
+        Document off = DocumentBuilder.like(document)
+                .taxes(new TaxSubtotal(V23, eur(stated), document.totals().tax()))
+                .build();
+        assertThat(taxable(off).isEmpty()).isEqualTo(holds);
+    }
+
+    /// A tax on a tax is computed on more than its lines.
+    @Test
+    void whatATaxOnATaxIsComputedOnIsNotComparedWithItsLines() {
+        Tax gst = Tax.of("GST", "5", TaxCategory.S);
+        Tax pst = new Tax("PST", new BigDecimal("10"), TaxCategory.S, true);
+        Document document = DocumentBuilder.like(
+                        Samples.invoice("HW-1", at("100.00", TaxCombination.of(List.of(gst, pst)))))
+                .taxes(
+                        new TaxSubtotal(TaxCombination.of(gst), eur("100.00"), eur("5.00")),
+                        new TaxSubtotal(TaxCombination.of(pst), eur("105.00"), eur("10.50")))
+                .build();
+        assertThat(TaxCombination.of(pst).isCompound()).isTrue();
+        assertThat(TaxCombination.of(gst).isCompound()).isFalse();
+        assertThat(taxable(document)).isEmpty();
+    }
+
+    private static List<String> taxable(Document document) {
+        return compile(document).findings().stream()
+                .filter(Finding.ArithmeticDiffers.class::isInstance)
+                .map(Finding.ArithmeticDiffers.class::cast)
+                .filter(each -> each.figure() == Figure.TAXABLE)
+                .map(each -> each.place() + " " + each.stated().getAmount() + " "
+                        + each.computed().getAmount())
+                .toList();
+    }
+
+    /// A file does not say how it was rounded: what reproduces its tax is how; when neither does, it is as declared.
+    /// Three lines of 0.10 at 23 %.
+    @ParameterizedTest(name = "declared {0}, stated {1}: {2}")
+    @CsvSource({
+        "PER_LINE, 0.06, PER_LINE",
+        "PER_LINE, 0.07, PER_DOCUMENT",
+        "PER_LINE, 0.08, PER_LINE",
+        "PER_DOCUMENT, 0.07, PER_DOCUMENT",
+        "PER_DOCUMENT, 0.06, PER_LINE",
+        "PER_DOCUMENT, 0.08, PER_DOCUMENT"
+    })
+    void theSourcesRoundingIsTheOneThatReproducesItsTax(TaxRounding declared, String stated, TaxRounding found) {
+        Document document = DocumentBuilder.like(
+                        Samples.invoice("HW-1", at("0.10", V23), at("0.10", V23), at("0.10", V23)))
+                .rounding(declared)
+                .totals(
+                        "0.30",
+                        stated,
+                        eur("0.30").plus(eur(stated)).getAmount().toPlainString())
+                .build();
+        assertThat(compile(document).tax().orElseThrow().source().rounding()).isEqualTo(found);
     }
 
     @Test
