@@ -38,8 +38,8 @@ final class Breakdown {
         this.document = document;
         this.findings = findings;
         // A source that states a combination as one group does so for all of them.
-        byCombination =
-                document.taxes().stream().anyMatch(group -> group.tax().taxes().size() > 1);
+        byCombination = document.taxes().stream()
+                .anyMatch(subtotal -> subtotal.tax().taxes().size() > 1);
         for (DocumentLine line : lines) {
             sums.merge(line.tax(), sum(line), Sum::plus);
         }
@@ -62,29 +62,29 @@ final class Breakdown {
         }
         document.taxes().forEach(this::check);
         sums.forEach((tax, sum) -> {
-            if (sum.taxed() > 0 && document.taxes().stream().noneMatch(group -> covers(group, tax))) {
+            if (sum.taxed() > 0 && document.taxes().stream().noneMatch(subtotal -> covers(subtotal, tax))) {
                 report(Figure.TAXABLE, tax, Money.zero(document.currency()), sum.taxable());
             }
         });
     }
 
-    private void check(TaxSubtotal group) {
-        Sum covered = covered(group);
-        boolean onAnotherTax = !byCombination && group.tax().isCompound();
-        group.findTaxable()
+    private void check(TaxSubtotal subtotal) {
+        Sum covered = covered(subtotal);
+        boolean onAnotherTax = !byCombination && subtotal.tax().isCompound();
+        subtotal.findTaxable()
                 .filter(stated -> !onAnotherTax && apart(stated, covered.taxable()) > rounded(covered))
-                .ifPresent(stated -> report(Figure.TAXABLE, group.tax(), stated, covered.taxable()));
+                .ifPresent(stated -> report(Figure.TAXABLE, subtotal.tax(), stated, covered.taxable()));
         Money tax = TaxCalculator.taxOf(
-                group.findTaxable().orElse(covered.taxable()), group.tax().rate(), PriceMode.NET);
-        if (apart(group.amount(), tax) > covered.taxed()) {
-            report(Figure.TAX, group.tax(), group.amount(), tax);
+                subtotal.findTaxable().orElse(covered.taxable()), subtotal.tax().rate(), PriceMode.NET);
+        if (apart(subtotal.amount(), tax) > covered.taxed()) {
+            report(Figure.TAX, subtotal.tax(), subtotal.amount(), tax);
         }
     }
 
-    private Sum covered(TaxSubtotal group) {
+    private Sum covered(TaxSubtotal subtotal) {
         Sum covered = new Sum(Money.zero(document.currency()), 0, 0);
         for (Map.Entry<TaxCombination, Sum> each : sums.entrySet()) {
-            covered = covers(group, each.getKey()) ? covered.plus(each.getValue()) : covered;
+            covered = covers(subtotal, each.getKey()) ? covered.plus(each.getValue()) : covered;
         }
         return covered;
     }
@@ -93,12 +93,12 @@ final class Breakdown {
         findings.accept(new Finding.ArithmeticDiffers(figure, tax.key(), stated, computed));
     }
 
-    private boolean covers(TaxSubtotal group, TaxCombination tax) {
-        if (tax.equals(group.tax())) {
+    private boolean covers(TaxSubtotal subtotal, TaxCombination tax) {
+        if (tax.equals(subtotal.tax())) {
             return true;
         }
-        boolean bySingleTax = !byCombination && !group.tax().equals(TaxCombination.NONE);
-        return bySingleTax && tax.taxes().containsAll(group.tax().taxes());
+        boolean bySingleTax = !byCombination && !subtotal.tax().equals(TaxCombination.NONE);
+        return bySingleTax && tax.taxes().containsAll(subtotal.tax().taxes());
     }
 
     /// How many units rounding may have moved: none where net amounts are just added up.

@@ -38,6 +38,9 @@ class LargestRemainderTest {
         assertThat(LargestRemainder.bySign(eur(100), weights(300, -100))).isEqualTo(weights(150, -50));
         assertThat(LargestRemainder.bySign(eur(100), weights(-300, 100))).isEqualTo(weights(150, -50));
         assertThat(LargestRemainder.bySign(eur(-100), weights(300, -100))).isEqualTo(weights(-150, 50));
+        assertThat(LargestRemainder.bySign(eur(100), weights(-1, -2, -4)))
+                .as("the largest remainder whatever the sign")
+                .isEqualTo(weights(14, 29, 57));
         assertThat(LargestRemainder.bySign(eur(10), weights(100, -100)))
                 .as("weights that add up to nothing are taken by size")
                 .isEqualTo(weights(5, 5));

@@ -51,6 +51,20 @@ class AllowanceSharingTest {
                 .toList();
     }
 
+    /// What has no line to be taken off becomes one, named by its place among the document's allowances and charges.
+    @Test
+    void linesOfTheirOwnAreNamedByTheirPlace() {
+        Document document = discounted(
+                List.of(at("100.00", V23)),
+                off("6.00", TaxCombination.NONE),
+                off("4.00", V13),
+                new AllowanceCharge(true, eur("5.00"), "Freight", V23));
+        assertThat(TaxableLines.of(document))
+                .extracting(DocumentLine::id)
+                .containsExactly("1", "allowance-2", "charge-3");
+        assertThat(amounts(document)).containsExactly("94.00", "-4.00", "5.00");
+    }
+
     /// 100.00 at 23 % less a return of 40.00 at 13.5 %, discount 6.00 on the sum of 60.00.
     @ParameterizedTest(name = "tax {0}: {1} and {2}")
     @CsvSource({

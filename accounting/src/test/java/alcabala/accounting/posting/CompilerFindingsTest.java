@@ -49,6 +49,14 @@ class CompilerFindingsTest {
         assertThat(account(rows, document)).isEqualTo("4015");
         rows.add(row(RowKind.LINE, "HW-1/1", "", "4020"));
         assertThat(account(rows, document)).isEqualTo("4020");
+        assertThat(Samples.compiler(rows)
+                        .compile(document)
+                        .lines()
+                        .getFirst()
+                        .walk()
+                        .steps())
+                .extracting(WalkStep::verdict)
+                .containsExactly(Verdict.ANSWERED, Verdict.NOT_ASKED, Verdict.NOT_ASKED, Verdict.NOT_ASKED);
         rows.removeIf(r -> r.kind() == RowKind.LINE || r.kind() == RowKind.ITEM);
         assertThat(account(rows, document)).isEqualTo("4010");
         rows.removeIf(r -> r.kind() == RowKind.CATEGORY);

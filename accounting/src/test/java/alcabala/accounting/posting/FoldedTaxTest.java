@@ -69,6 +69,20 @@ class FoldedTaxTest {
                 .containsExactly(first, second, third, "100.00");
     }
 
+    /// Groups that do not add up to the stated tax are no measure; the source's own computation then is, when it gives
+    /// it.
+    @Test
+    void groupsThatDoNotAddUpAreNotShared() {
+        Document document = DocumentBuilder.like(bill(at("100.00", V23), at("100.00", V13)))
+                .taxes(
+                        new TaxSubtotal(V23, eur("100.00"), eur("22.00")),
+                        new TaxSubtotal(V13, eur("100.00"), eur("13.50")))
+                .build();
+        assertThat(compile(document).lines())
+                .extracting(line -> line.amount().getAmount().toPlainString())
+                .containsExactly("123.00", "113.50");
+    }
+
     @Test
     void aStatedGroupIsSharedAmongItsOwnLines() {
         Document document = DocumentBuilder.like(bill(at("0.33", V23), at("0.33", V23), at("0.37", V13)))

@@ -8,12 +8,18 @@ import static alcabala.accounting.Samples.row;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.joda.money.CurrencyUnit.EUR;
 
+import alcabala.accounting.Changed;
 import alcabala.accounting.Samples;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
@@ -54,6 +60,28 @@ class TaxAccountTest {
         assertThat(compile(rows, TAXED).findings()).extracting(Finding::cause).containsExactly("account-unusable:4010");
     }
 
+    /// What is owed and reclaimed at once needs the role of either side.
+    @Test
+    void taxOnBothSidesNeedsBothRoles() {
+        Document bill = Samples.document(
+                DocumentKind.BILL,
+                "KW-1",
+                PriceMode.NET,
+                List.of(line(EUR, "chandlery", "1", "10.00", TaxCombination.of(Tax.of("VEU", "0", TaxCategory.AE)))),
+                List.of());
+        List<CrosswalkRow> rows = Samples.rows();
+        rows.add(row(RowKind.TAX, "VEU", "RC23", ""));
+        assertThat(compile(rows, bill).findings())
+                .extracting(Finding::cause)
+                .containsExactly("role-unset:INPUT_TAX", "role-unset:OUTPUT_TAX");
+        rows.add(row(AccountRole.INPUT_TAX, "1400"));
+        rows.add(row(AccountRole.OUTPUT_TAX, "2200"));
+        assertThat(compile(rows, bill).journal().orElseThrow().lines())
+                .extracting(each -> each.account() + " " + each.debit().getAmount() + " "
+                        + each.credit().getAmount())
+                .containsExactlyInAnyOrder("2100 0.00 10.00", "5100 10.00 0.00", "1400 2.30 0.00", "2200 0.00 2.30");
+    }
+
     private static Compilation compile(List<CrosswalkRow> rows, Document document) {
         LedgerProfile plain = Samples.ledger(EUR, TaxRounding.PER_DOCUMENT);
         LedgerProfile bare = new LedgerProfile(
@@ -61,7 +89,13 @@ class TaxAccountTest {
                 plain.baseCurrency(),
                 plain.taxRounding(),
                 plain.accounts(),
-                Map.of("S23", code("S23", "23"), "Z0", code("Z0", "0")),
+                Map.of(
+                        "S23",
+                        code("S23", "23"),
+                        "Z0",
+                        code("Z0", "0"),
+                        "RC23",
+                        Changed.in(Changed.in(plain.taxCodes().get("RC23"), "account", ""), "inputAccount", "")),
                 plain.nameLimit(),
                 false);
         return new Compiler(Crosswalk.of(rows, Samples.NOBODY), Samples.ROUTE, bare).compile(document);

@@ -318,6 +318,28 @@ class TaxRulesTest {
     }
 
     @Test
+    void whatMayNotBeReclaimedIsTheCostOfItsOwnLines() {
+        Document bill = Samples.document(
+                DocumentKind.BILL,
+                "KW-1",
+                PriceMode.NET,
+                List.of(at("100.00", tax("AE0", "0", TaxCategory.AE)), line(EUR, "labour", "1", "50.00", V23)),
+                List.of());
+        assertThat(compile(bill, row(RowKind.TAX, "AE0", "RC21", ""))
+                        .journal()
+                        .orElseThrow()
+                        .lines())
+                .extracting(l -> l.account() + " " + l.debit().getAmount() + " "
+                        + l.credit().getAmount())
+                .containsExactlyInAnyOrder(
+                        "2100 0.00 161.50",
+                        "5100 112.60 0.00",
+                        "6100 50.00 0.00",
+                        "1400 19.90 0.00",
+                        "2200 0.00 21.00");
+    }
+
+    @Test
     void aSaleUnderReverseChargeBooksNone() {
         Document sale = Samples.invoice("HW-1", at("500.00", tax("AE0", "0", TaxCategory.AE)));
         assertThat(compile(sale, row(RowKind.TAX, "AE0", "RC23", ""))

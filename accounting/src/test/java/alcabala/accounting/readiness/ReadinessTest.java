@@ -338,6 +338,12 @@ class ReadinessTest {
                 Verdict.BLOCKS,
                 3,
                 "0.00");
+        assertThat(spoilt(Check.ONE_WAY_ONLY, facts -> facts.otherRoutes = Map.of("Harbour office", 3))
+                        .subjects())
+                .containsExactly("Harbour office 3");
+        assertThat(spoilt(Check.ONE_WAY_ONLY, facts -> facts.otherRoutes = Map.of())
+                        .verdict())
+                .isEqualTo(Verdict.PASSES);
     }
 
     @Test
@@ -348,5 +354,8 @@ class ReadinessTest {
         assertThat(spoilt(Check.CALENDAR, facts -> facts.clockApart = Duration.ofMinutes(6))
                         .verdict())
                 .isEqualTo(Verdict.WARNS);
+        assertThat(spoilt(Check.CALENDAR, facts -> facts.clockApart = Duration.ofMinutes(5))
+                        .verdict())
+                .isEqualTo(Verdict.PASSES);
     }
 }
