@@ -46,6 +46,11 @@ public record LedgerDocument(
         return copy(issueDate, number);
     }
 
+    /// Whether net, tax and gross are those of another.
+    public boolean hasSumsOf(LedgerDocument other) {
+        return net.equals(other.net) && tax.equals(other.tax) && gross.equals(other.gross);
+    }
+
     private LedgerDocument copy(LocalDate day, String preceding) {
         return new LedgerDocument(
                 kind,

@@ -219,6 +219,10 @@ class CompilerFindingsTest {
         LocalDate day = LocalDate.of(2026, 12, 1);
         assertThat(sent.onDay(day)).isEqualTo(Changed.in(sent, "issueDate", day));
         assertThat(sent.crediting("IN-7")).isEqualTo(Changed.in(sent, "precedingNumber", "IN-7"));
+        assertThat(sent.hasSumsOf(sent.onDay(day))).isTrue();
+        for (String sum : List.of("net", "tax", "gross")) {
+            assertThat(sent.hasSumsOf(Changed.in(sent, sum, eur("0.01")))).isFalse();
+        }
     }
 
     @Test

@@ -88,7 +88,7 @@ public class Works {
     ///
     /// @param subject what it is about, such as a route; the same kind and subject is not done twice at a time
     public <T> Work<T> start(Kind kind, String subject, String who, Class<T> type, Task<T> task) {
-        giveUpStale(kind, subject);
+        giveUpStale();
         Optional<Long> begun = jdbc.sql("""
                 insert into work (kind, subject, who, state, started_at, seen_at) values (:kind, :subject, :who, 'running', :now, :now)
                 on conflict do nothing returning id""")
@@ -106,14 +106,13 @@ public class Works {
         return get(begun.orElseGet(() -> running(kind, subject)), kind.isPrivate(), "", type);
     }
 
-    private void giveUpStale(Kind kind, String subject) {
+    /// Also what ended while the database could not be told.
+    private void giveUpStale() {
         jdbc.sql("""
                 update work set state = 'failed', finished_at = :now, problem = cast(:problem as jsonb)
-                where kind = :kind and subject = :subject and state = 'running' and seen_at < :stale""")
+                where state = 'running' and seen_at < :stale""")
                 .param("now", now())
                 .param("problem", json.writeValueAsString(cutOff()))
-                .param("kind", kind.name())
-                .param("subject", subject)
                 .param("stale", Timestamp.from(clock.instant().minus(STALE)))
                 .update();
     }
@@ -228,6 +227,7 @@ public class Works {
                     .param("ids", here.toArray(Long[]::new))
                     .update();
         }
+        giveUpStale();
     }
 
     /// What ended long ago is of no interest to anybody.
@@ -240,7 +240,7 @@ public class Works {
 
     private static Problem cutOff() {
         return Problem.of(
-                HttpStatus.SERVICE_UNAVAILABLE, "cut-off", "It was cut off when the server ended. Ask for it again.");
+                HttpStatus.SERVICE_UNAVAILABLE, "cut-off", "It was cut off, as when a server ends. Ask for it again.");
     }
 
     @PreDestroy

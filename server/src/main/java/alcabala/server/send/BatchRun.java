@@ -2,7 +2,6 @@ package alcabala.server.send;
 
 import alcabala.server.platform.Lease;
 import alcabala.server.platform.RouteLeases;
-import alcabala.server.send.Dispatches.Dispatch;
 import java.time.Duration;
 import java.util.Optional;
 import org.slf4j.Logger;
@@ -22,13 +21,15 @@ class BatchRun {
     private static final Duration SHORTEST = Duration.ofMillis(50);
     private final RouteLeases leases;
     private final JdbcClient jdbc;
+    private final Queue queue;
     private final Dispatches dispatches;
     private final Sender sender;
     private final Pauses pauses;
 
-    BatchRun(RouteLeases leases, JdbcClient jdbc, Dispatches dispatches, Sender sender, Pauses pauses) {
+    BatchRun(RouteLeases leases, JdbcClient jdbc, Queue queue, Dispatches dispatches, Sender sender, Pauses pauses) {
         this.leases = leases;
         this.jdbc = jdbc;
+        this.queue = queue;
         this.dispatches = dispatches;
         this.sender = sender;
         this.pauses = pauses;
@@ -53,12 +54,12 @@ class BatchRun {
     }
 
     boolean hasMore(long batchId) {
-        return dispatches.findWait(batchId).isPresent();
+        return queue.findWait(batchId).isPresent();
     }
 
     private Duration sendAll(long batchId, Lease lease) {
         while (lease.isHeld()) {
-            Optional<Dispatch> next = dispatches.findNext(batchId);
+            Optional<Dispatch> next = queue.findNext(batchId);
             if (next.isEmpty()) {
                 return rest(batchId);
             }
@@ -72,9 +73,9 @@ class BatchRun {
 
     /// Until the next one may be tried; through when nothing is open.
     private Duration rest(long batchId) {
-        Optional<Duration> wait = dispatches.findWait(batchId);
+        Optional<Duration> wait = queue.findWait(batchId);
         if (wait.isEmpty()) {
-            dispatches.finish(batchId);
+            queue.finish(batchId);
             return Duration.ZERO;
         }
         return wait.get().compareTo(SHORTEST) < 0 ? SHORTEST : wait.get();
@@ -95,10 +96,10 @@ class BatchRun {
 
     private Duration heed(long batchId, Progress progress) {
         if (!progress.failed()) {
-            dispatches.reached(batchId);
+            queue.reached(batchId);
             return Duration.ZERO;
         }
-        int failures = dispatches.missed(batchId);
+        int failures = queue.missed(batchId);
         if (failures >= (progress.limited() ? Pauses.TRIES_AT_A_LIMIT : Pauses.TRIES)) {
             dispatches.leaveAlone(batchId, failures, progress.reason());
             return Duration.ZERO;

@@ -9,13 +9,10 @@ import io.micrometer.core.instrument.MeterRegistry;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
-import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,6 +23,7 @@ import tools.jackson.databind.json.JsonMapper;
 class Dispatches {
     private static final String WHO = "Alcabala";
     private final JdbcClient jdbc;
+    private final Queue queue;
     private final Trail trail;
     private final Affected affected;
     private final Pauses pauses;
@@ -33,43 +31,9 @@ class Dispatches {
     private final MeterRegistry meters;
     private final Clock clock;
 
-    /// One document on its way.
-    ///
-    /// @param readVersion the ledger's version that it replaces; null for one that is not there yet
-    /// @param sentence what came instead of an answer the last time; empty when nothing did
-    record Dispatch(
-            long id,
-            long batchId,
-            long documentId,
-            long routeId,
-            UUID idempotencyKey,
-            String outcome,
-            int attempts,
-            Integer readVersion,
-            String sentence,
-            int version) {
-        /// Whether it goes in the place of what stands on the ledger.
-        boolean inPlace() {
-            return readVersion != null;
-        }
-
-        Dispatch sending() {
-            return new Dispatch(
-                    id,
-                    batchId,
-                    documentId,
-                    routeId,
-                    idempotencyKey,
-                    "sending",
-                    attempts + 1,
-                    readVersion,
-                    sentence,
-                    version + 1);
-        }
-    }
-
     Dispatches(
             JdbcClient jdbc,
+            Queue queue,
             Trail trail,
             Affected affected,
             Pauses pauses,
@@ -77,64 +41,13 @@ class Dispatches {
             MeterRegistry meters,
             Clock clock) {
         this.jdbc = jdbc;
+        this.queue = queue;
         this.trail = trail;
         this.affected = affected;
         this.pauses = pauses;
         this.json = json;
         this.meters = meters;
         this.clock = clock;
-    }
-
-    /// The day of the batch in which a document went for the first time, where the business is.
-    LocalDate dayOf(Dispatch dispatch) {
-        Instant made = jdbc.sql("""
-                select b.created_at from dispatch p join batch b on b.id = p.batch_id
-                where p.document_id = :document and (p.ledger_ref is not null or p.id = :id) order by p.id limit 1""")
-                .param("document", dispatch.documentId())
-                .param("id", dispatch.id())
-                .query(Timestamp.class)
-                .single()
-                .toInstant();
-        return LocalDate.ofInstant(made, clock.getZone());
-    }
-
-    /// The next one of a batch that is due. What was on the wire when a process died comes first, then what has to be
-    /// asked about, since no more should be sent blindly; then what was not tried yet, so that one that fails does
-    /// not hold up the others.
-    Optional<Dispatch> findNext(long batchId) {
-        return jdbc.sql(SELECT + """
-                where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests
-                    and (p.next_at is null or p.next_at <= :now)
-                order by p.outcome = 'sending' desc, p.outcome = 'unconfirmed' desc, p.next_at nulls first, p.id
-                limit 1""")
-                .param("batch", batchId)
-                .param("now", now())
-                .query(Dispatch.class)
-                .optional();
-    }
-
-    /// How long until the next one of a batch is due; empty when nothing of it is open.
-    Optional<Duration> findWait(long batchId) {
-        Instant now = clock.instant();
-        return jdbc.sql("""
-                        select min(coalesce(next_at, :now)) from dispatch
-                        where batch_id = :batch and outcome in ('sending', 'unconfirmed', 'queued') and not rests
-                        having count(*) > 0""")
-                .param("batch", batchId)
-                .param("now", Timestamp.from(now))
-                .query(Timestamp.class)
-                .optional()
-                .map(due -> Duration.between(now, due.toInstant()))
-                .map(wait -> wait.isNegative() ? Duration.ZERO : wait);
-    }
-
-    /// What was shown when it was queued; empty for what is only asked about.
-    Optional<Posting> findPosting(Dispatch dispatch) {
-        return jdbc.sql("select posting from dispatch where id = :id and posting is not null")
-                .param("id", dispatch.id())
-                .query(String.class)
-                .optional()
-                .map(Posting::read);
     }
 
     /// Written before the request leaves, so that a crash afterwards is known to have left it open.
@@ -149,12 +62,7 @@ class Dispatches {
                 .param("id", dispatch.id())
                 .update();
         if (!dispatch.inPlace()) {
-            jdbc.sql("""
-                    update document set outcome_revision = (select revision from dispatch where id = :dispatch)
-                    where id = :id""")
-                    .param("dispatch", dispatch.id())
-                    .param("id", dispatch.documentId())
-                    .update();
+            isOf(dispatch);
         }
         trail(
                 dispatch,
@@ -263,10 +171,7 @@ class Dispatches {
     /// Alcabala itself stumbled over it. What may have left is asked about; the rest waits for a person.
     @Transactional
     void broke(long dispatchId, RuntimeException e) {
-        Dispatch dispatch = jdbc.sql(SELECT + "where p.id = :id")
-                .param("id", dispatchId)
-                .query(Dispatch.class)
-                .single();
+        Dispatch dispatch = queue.get(dispatchId);
         String what = "Alcabala itself failed on it (" + e.getClass().getSimpleName() + "); the log says where.";
         switch (dispatch.outcome()) {
             case "sending" -> unconfirmed(dispatch, 0, what, "");
@@ -290,15 +195,20 @@ class Dispatches {
                 .update();
         refuse(dispatch, code);
         if (!dispatch.inPlace()) {
-            jdbc.sql("""
-                    update document set outcome_revision = (select revision from dispatch where id = :dispatch)
-                    where id = :id""")
-                    .param("dispatch", dispatch.id())
-                    .param("id", dispatch.documentId())
-                    .update();
+            isOf(dispatch);
         }
         trail(dispatch, "refused", Map.of("status", status, "code", code, "sentence", sentence, "answer", raw));
         compileAgain(dispatch);
+    }
+
+    /// What became of the document became of the revision that went.
+    private void isOf(Dispatch dispatch) {
+        jdbc.sql("""
+                update document set outcome_revision = (select revision from dispatch where id = :dispatch)
+                where id = :id""")
+                .param("dispatch", dispatch.id())
+                .param("id", dispatch.documentId())
+                .update();
     }
 
     private void refuse(Dispatch dispatch, String code) {
@@ -378,33 +288,13 @@ class Dispatches {
                 .map(seen -> json.readValue(seen, LedgerRecord.class));
     }
 
-    /// The ledger answers.
-    void reached(long batchId) {
-        jdbc.sql("update batch set failures = 0 where id = :id and failures > 0")
-                .param("id", batchId)
-                .update();
-    }
-
-    /// How often in a row it did not, this time included.
-    int missed(long batchId) {
-        return jdbc.sql("update batch set failures = failures + 1 where id = :id returning failures")
-                .param("id", batchId)
-                .query(Integer.class)
-                .single();
-    }
-
     /// The ledger is left alone until somebody says so: what may have arrived rests, what has not is given up.
     @Transactional
     void leaveAlone(long batchId, int failures, String reason) {
-        List<Dispatch> open = jdbc.sql(SELECT + """
-                where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests order by p.id""")
-                .param("batch", batchId)
-                .query(Dispatch.class)
-                .list();
         String sentence =
                 "The ledger was tried %d times in a row; the last time: %s. Nothing of this was sent; retry when it answers again."
                         .formatted(failures, reason);
-        for (Dispatch each : open) {
+        for (Dispatch each : queue.findOpen(batchId)) {
             if (each.outcome().equals("queued")) {
                 unreached(each, sentence);
             } else {
@@ -415,15 +305,7 @@ class Dispatches {
                 trail(each, "asking-given-up", Map.of("reason", reason));
             }
         }
-        reached(batchId);
-    }
-
-    /// Finished when nothing of it is open; done once.
-    @Transactional
-    void finish(long batchId) {
-        jdbc.sql("""
-                update batch set finished_at = :now where id = :id and finished_at is null and not exists (
-                    select 1 from dispatch where batch_id = :id and outcome in ('queued', 'sending', 'unconfirmed') and not rests)""").param("now", now()).param("id", batchId).update();
+        queue.reached(batchId);
     }
 
     /// Compare-and-set on the dispatch: another process that got here first wins, and this one stops.
@@ -458,10 +340,4 @@ class Dispatches {
         with.put("batch", dispatch.batchId());
         trail.write(dispatch.routeId(), dispatch.documentId(), WHO, action, with);
     }
-
-    private static final String SELECT = """
-            select p.id, p.batch_id, p.document_id, b.route_id, p.idempotency_key, p.outcome, p.attempts, p.read_version,
-                p.sentence, p.version
-            from dispatch p join batch b on b.id = p.batch_id
-            """;
 }

@@ -4,6 +4,7 @@ import alcabala.server.trail.Trail;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.slf4j.Logger;
@@ -41,17 +42,17 @@ class Restorations implements InitializingBean {
     }
 
     private void takeUp() {
-        Timestamp now = Timestamp.from(clock.instant());
+        Instant now = clock.instant();
         List<Timestamp> restored = jdbc.sql(
                         "update restoration set taken_up_at = :now where taken_up_at is null returning at")
-                .param("now", now)
+                .param("now", Timestamp.from(now))
                 .query(Timestamp.class)
                 .list();
         if (restored.isEmpty()) {
             return;
         }
         jdbc.sql("update ledger set asks_first_until = :until, accounted = false")
-                .param("until", Timestamp.from(clock.instant().plus(ASKED_FIRST)))
+                .param("until", Timestamp.from(now.plus(ASKED_FIRST)))
                 .update();
         int asked = jdbc.sql("""
                 update dispatch set outcome = 'unconfirmed', next_at = null, rests = false, attempts = 0, version = version + 1

@@ -79,10 +79,7 @@ class Retries {
         Optional<LedgerDocument> now = compiler.compile(document).ledgerDocument();
         boolean same = now.isPresent()
                 && (failed.posting() == null
-                        || Posting.read(failed.posting())
-                                .document()
-                                .gross()
-                                .equals(now.get().gross()));
+                        || now.get().hasSumsOf(Posting.read(failed.posting()).document()));
         if (!same) {
             return 0;
         }

@@ -13,7 +13,6 @@ import alcabala.server.connect.RouteRow;
 import alcabala.server.connect.Routes;
 import alcabala.server.connect.SettingStore;
 import alcabala.server.release.Documents;
-import alcabala.server.send.Dispatches.Dispatch;
 import java.time.Duration;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
@@ -30,6 +29,7 @@ class Sender {
     private final Routes routes;
     private final Documents documents;
     private final Counterparts counterparts;
+    private final Queue queue;
     private final Dispatches dispatches;
     private final SettingStore settings;
     private final Restorations restorations;
@@ -39,6 +39,7 @@ class Sender {
             Routes routes,
             Documents documents,
             Counterparts counterparts,
+            Queue queue,
             Dispatches dispatches,
             SettingStore settings,
             Restorations restorations) {
@@ -46,6 +47,7 @@ class Sender {
         this.routes = routes;
         this.documents = documents;
         this.counterparts = counterparts;
+        this.queue = queue;
         this.dispatches = dispatches;
         this.settings = settings;
         this.restorations = restorations;
@@ -78,12 +80,21 @@ class Sender {
             dispatches.askedInVain(dispatch, e.getMessage());
             return Progress.failed(e.getMessage());
         }
-        if (found.isPresent() && !found.get().isIn(CurrencyUnit.of(row.currency()))) {
-            dispatches.askedInVain(dispatch, finer(row));
-            return Progress.DONE;
+        if (found.isPresent()) {
+            return found(dispatch, row, found.get());
         }
-        found.ifPresentOrElse(
-                record -> dispatches.posted(dispatch, record, 200, "asked"), () -> dispatches.notThere(dispatch));
+        dispatches.notThere(dispatch);
+        return Progress.DONE;
+    }
+
+    /// What the ledger was asked for, and has. Sums that are no amounts in the document's currency are not what was
+    /// sent.
+    private Progress found(Dispatch dispatch, Documents.Row row, LedgerRecord record) {
+        if (record.isIn(CurrencyUnit.of(row.currency()))) {
+            dispatches.posted(dispatch, record, 200, "asked");
+        } else {
+            dispatches.askedInVain(dispatch, finer(row));
+        }
         return Progress.DONE;
     }
 
@@ -104,15 +115,11 @@ class Sender {
         } catch (UnreachableException e) {
             return later(dispatch, SHORT, e.getMessage());
         }
-        if (there.isEmpty()) {
-            return sendNow(dispatch, route, row);
-        }
-        dispatches.posted(dispatch, there.get(), 200, "asked");
-        return Progress.DONE;
+        return there.isPresent() ? found(dispatch, row, there.get()) : sendNow(dispatch, route, row);
     }
 
     private Progress sendNow(Dispatch dispatch, RouteRow route, Documents.Row row) {
-        Optional<Posting> frozen = dispatches.findPosting(dispatch);
+        Optional<Posting> frozen = queue.findPosting(dispatch);
         if (frozen.isEmpty()) {
             dispatches.unreached(
                     dispatch,
@@ -162,9 +169,7 @@ class Sender {
 
     /// The day of a batch is known only once there is one.
     private LedgerDocument dated(LedgerDocument sent, Dispatch dispatch, RouteRow route) {
-        return settings.of(route.id()).is(Setting.DOCUMENT_DATE, "batch")
-                ? sent.onDay(dispatches.dayOf(dispatch))
-                : sent;
+        return settings.of(route.id()).is(Setting.DOCUMENT_DATE, "batch") ? sent.onDay(queue.dayOf(dispatch)) : sent;
     }
 
     private Progress post(

@@ -38,6 +38,7 @@ class OddAnswersTest {
             value = {
                 "SERVER_ERROR | answered 500",
                 "HTML_PAGE    | answered what cannot be read",
+                "REDIRECT     | answered",
                 "EMPTY_ANSWER | answered",
                 "HUGE_ANSWER  | answered more than",
             })

@@ -50,6 +50,9 @@ class RestoreTest {
             Await.until("what was sent since is found", () -> after.counts().getOrDefault("Posted", 0) == 3 * EACH);
             assertThat(beyond(world)).containsExactlyInAnyOrder("CB-9101", "CB-9102");
             assertThat(trail(world, "state-put-back")).hasSize(1);
+            assertThat(world.jdbc().sql("""
+                                    select l.asks_first_until - r.taken_up_at = interval '90 days'
+                                    from ledger l, restoration r""").query(Boolean.class).list()).containsOnly(true);
             assertThat(trail(world, "ledger-accounted")).isNotEmpty();
             assertThat(world.standIns().postedReferences()).containsExactlyInAnyOrderElementsOf(onLedger);
 
