@@ -18,7 +18,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
     d.blocking === 0
       ? `Compiled clean${d.landsIn ? `, lands in ${text(d.landsIn)}` : ''}`
       : `Compiled, blocked by ${text(d.blocking)} finding(s)`,
-  'mapping-changed': (d) => `Mapping changed: ${text(d.change)}`,
+  'mapping-changed': (d) => `Looked at anew: ${text(d.change)}`,
   approved: (d) => `Approved in ${text(d.source)}`,
   queued: (d) => `Put into batch ${text(d.batch)}`,
   sent: (d) => `Sent${under(d)}`,

@@ -12,12 +12,16 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/// What was compiled by the rules of a former version is compiled again by those of this one, in the background.
+/// What was compiled by the rules of a former version is compiled again by those of this one, in the background. It is
+/// found out before anything else is taken in, which needs no compiling again.
 @Component
+@Order(Ordered.HIGHEST_PRECEDENCE)
 class CompileAfterUpgrade implements ApplicationRunner {
     private static final String TASK = "compile-route";
     private static final String WHO = "Alcabala";
