@@ -83,9 +83,9 @@ export function ConnectPage() {
       {connect.data && at?.view === 'connections' && (
         <div className="min-h-0 flex-1 overflow-auto">
           <div className="grid grid-cols-[1fr_54px_1fr]">
-            <SourcesPage sources={connect.data.sources} />
+            <SourcesPage sources={connect.data.sources} kinds={connect.data.kinds} />
             <span className="gutter" aria-hidden="true" />
-            <LedgersPage ledgers={connect.data.ledgers} />
+            <LedgersPage ledgers={connect.data.ledgers} kinds={connect.data.kinds} />
           </div>
           <RoutesPage connected={connect.data} />
         </div>

@@ -40,7 +40,7 @@ function Choose({ given }: { given: Schemas['ConsentGiven'] }) {
   const [company, setCompany] = useState(free?.id ?? '');
   const [name, setName] = useState<string | null>(null);
   const chosen = given.companies.find((each) => each.id === company);
-  const proposed = chosen ? `Inkwell, ${chosen.name}` : '';
+  const proposed = chosen ? `${given.system}, ${chosen.name}` : '';
   const use = useMutation({
     mutationFn: async () => {
       const { ledger } = await workDone(

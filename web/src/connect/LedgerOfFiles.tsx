@@ -8,14 +8,16 @@ import { useNotice } from '../ui/notices';
 import { useConnectRefresh } from './useConnectRefresh';
 
 /** Adds a ledger that takes files: it needs no consent, only to be told of. */
-export function LedgerOfFilesForm({ onDone }: { onDone: () => void }) {
+export function LedgerOfFilesForm({ kind, onDone }: { kind: Schemas['KindJson']; onDone: () => void }) {
   const refresh = useConnectRefresh();
-  const [name, setName] = useState('Copperplate');
+  const [name, setName] = useState(kind.name);
   const [company, setCompany] = useState('');
   const [currency, setCurrency] = useState('');
   const add = useMutation({
     mutationFn: () =>
-      answer(client.POST('/api/connect/ledgers/files', { body: { name, company, currency } })),
+      answer(
+        client.POST('/api/connect/ledgers/files', { body: { kind: kind.code, name, company, currency } }),
+      ),
     onSuccess: async () => {
       await refresh();
       onDone();

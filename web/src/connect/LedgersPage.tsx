@@ -5,7 +5,10 @@ import { workDone } from '../api/work';
 import { useSession } from '../app/current';
 import { useView } from '../app/useView';
 import { day, moment, plural } from '../ui/format';
+import { DoOrLeave } from '../ui/DoOrLeave';
+import { LineField } from '../ui/LineField';
 import { useNotice } from '../ui/notices';
+import { kindOf, kindsOf, usual } from './kinds';
 import { LedgerOfFilesForm, TakeLists } from './LedgerOfFiles';
 import { Sure } from './Sure';
 import { meaningOf, stateOf } from './troubles';
@@ -13,32 +16,38 @@ import { useAsk } from './useAsk';
 import { useConnectRefresh } from './useConnectRefresh';
 
 /** The right page: the ledgers, each one company's books. */
-export function LedgersPage({ ledgers }: { ledgers: Schemas['LedgerJson'][] }) {
+type Kind = Schemas['KindJson'];
+
+export function LedgersPage({ ledgers, kinds }: { ledgers: Schemas['LedgerJson'][]; kinds: Kind[] }) {
   const { me } = useSession();
-  const ask = useAsk();
-  const [adding, setAdding] = useState(false);
+  const [adding, setAdding] = useState<Kind | null>(null);
+  const put = () => setAdding(null);
   return (
     <section aria-label="Ledgers" className="p-4">
       <h2 className="title text-secondary mb-2">Books that are kept in ledgers</h2>
       {ledgers.length === 0 && <p className="mb-3">No ledger yet. Connect the one that keeps your books.</p>}
       {ledgers.map((ledger) => (
-        <Ledger key={ledger.id} ledger={ledger} />
+        <Ledger key={ledger.id} ledger={ledger} kind={kindOf(kinds, ledger.system)} />
       ))}
-      {me.role === 'ADMINISTRATOR' && adding && <LedgerOfFilesForm onDone={() => setAdding(false)} />}
+      {me.role === 'ADMINISTRATOR' && adding?.entry === 'files' && (
+        <LedgerOfFilesForm kind={adding} onDone={put} />
+      )}
+      {me.role === 'ADMINISTRATOR' && adding?.entry === 'consent' && (
+        <ConsentForm kind={adding} onLeave={put} />
+      )}
       {me.role === 'ADMINISTRATOR' ? (
-        !adding && (
+        adding === null && (
           <div className="flex flex-wrap gap-2">
-            <button
-              type="button"
-              className={`act ${ledgers.length === 0 ? 'act-main' : ''}`}
-              disabled={ask.isPending}
-              onClick={() => ask.mutate(undefined)}
-            >
-              Connect {ledgers.length === 0 ? 'Inkwell' : 'another company on Inkwell'}
-            </button>
-            <button type="button" className="act" onClick={() => setAdding(true)}>
-              Add Copperplate, by files
-            </button>
+            {kindsOf(kinds, 'ledger').map((kind) => (
+              <button
+                key={kind.code}
+                type="button"
+                className={`act ${ledgers.length === 0 && kind.entry === 'consent' ? 'act-main' : ''}`}
+                onClick={() => setAdding(kind)}
+              >
+                {offer(kind, ledgers)}
+              </button>
+            ))}
           </div>
         )
       ) : (
@@ -48,10 +57,38 @@ export function LedgersPage({ ledgers }: { ledgers: Schemas['LedgerJson'][] }) {
   );
 }
 
-function Ledger({ ledger }: { ledger: Schemas['LedgerJson'] }) {
+const offer = (kind: Kind, ledgers: Schemas['LedgerJson'][]) =>
+  kind.entry === 'files'
+    ? `Add ${kind.name}, by files`
+    : `Connect ${ledgers.some((each) => each.system === kind.code) ? `another company on ${kind.name}` : kind.name}`;
+
+/** Where the ledger is; its people then say there what Alcabala may do. */
+function ConsentForm({ kind, onLeave }: { kind: Kind; onLeave: () => void }) {
+  const ask = useAsk();
+  const [address, setAddress] = useState(usual(kind, 'address'));
+  return (
+    <form
+      aria-label={`Connect ${kind.name}`}
+      className="my-2 flex flex-col gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        ask.mutate({ kind: kind.code, address });
+      }}
+    >
+      <LineField label="Its address" value={address} width="w-80" maxLength={300} onChange={setAddress} />
+      <DoOrLeave
+        says={`Ask for consent on ${kind.name}`}
+        disabled={address.trim() === '' || ask.isPending}
+        onLeave={onLeave}
+      />
+    </form>
+  );
+}
+
+function Ledger({ ledger, kind }: { ledger: Schemas['LedgerJson']; kind: Kind | undefined }) {
   const { me } = useSession();
   const state = stateOf(ledger.state);
-  const byFiles = ledger.system === 'copperplate';
+  const byFiles = kind?.entry === 'files';
   return (
     <article
       aria-label={ledger.name}
@@ -93,12 +130,12 @@ function Ledger({ ledger }: { ledger: Schemas['LedgerJson'] }) {
         </dd>
       </dl>
       {me.role === 'ADMINISTRATOR' && byFiles && ledger.state === 'files' && <TakeLists ledger={ledger} />}
-      {me.role === 'ADMINISTRATOR' && <Actions ledger={ledger} />}
+      {me.role === 'ADMINISTRATOR' && <Actions ledger={ledger} kind={kind} />}
     </article>
   );
 }
 
-function Actions({ ledger }: { ledger: Schemas['LedgerJson'] }) {
+function Actions({ ledger, kind }: { ledger: Schemas['LedgerJson']; kind: Kind | undefined }) {
   const view = useView();
   const notice = useNotice();
   const refresh = useConnectRefresh();
@@ -132,7 +169,12 @@ function Actions({ ledger }: { ledger: Schemas['LedgerJson'] }) {
     mutationFn: () =>
       answer(
         client.POST('/api/connect/ledgers/files', {
-          body: { name: ledger.name, company: ledger.companyName, currency: ledger.currency },
+          body: {
+            kind: ledger.system,
+            name: ledger.name,
+            company: ledger.companyName,
+            currency: ledger.currency,
+          },
         }),
       ),
     onError: failed,
@@ -153,17 +195,17 @@ function Actions({ ledger }: { ledger: Schemas['LedgerJson'] }) {
             Pull reference data
           </button>
         )}
-        {ledger.system === 'copperplate' && !open && (
+        {kind?.entry === 'files' && !open && (
           <button type="button" className="act" disabled={again.isPending} onClick={() => again.mutate()}>
             Take it up again
           </button>
         )}
-        {ledger.system === 'inkwell' && (
+        {kind?.entry === 'consent' && (
           <button
             type="button"
             className={`act ${ledger.state === 'consent-lost' ? 'act-main' : ''}`}
             disabled={ask.isPending}
-            onClick={() => ask.mutate(ledger.id)}
+            onClick={() => ask.mutate({ ledger: ledger.id, kind: ledger.system, address: '' })}
           >
             Connect again
           </button>

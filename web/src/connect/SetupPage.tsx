@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { client } from '../api/client';
-import { setupQuery } from '../api/queries';
+import { connectQuery, setupQuery } from '../api/queries';
 import { workDone } from '../api/work';
 import { useSession } from '../app/current';
 import { useView } from '../app/useView';
@@ -10,6 +10,7 @@ import { useNotice } from '../ui/notices';
 import { AcceptSuggested } from './AcceptSuggested';
 import { STEPS, nextStep, type Step } from './steps';
 import { Do } from './Do';
+import { kindsOf, usual } from './kinds';
 import { useAsk } from './useAsk';
 import { useConnectRefresh } from './useConnectRefresh';
 
@@ -79,13 +80,29 @@ function Act({ step }: { step: Step }) {
   const { me, route } = useSession();
   const view = useView();
   const ask = useAsk();
+  const connect = useQuery(connectQuery);
   const where = route ? `&route=${route.code}` : '';
   if (STEPS[step].administrator && me.role !== 'ADMINISTRATOR') {
     return <p>An administrator does this.</p>;
   }
   switch (step) {
     case 'LEDGER':
-      return <Do says="Connect Inkwell" pending={ask.isPending} onDo={() => ask.mutate(undefined)} />;
+      return (
+        <>
+          {kindsOf(connect.data?.kinds ?? [], 'ledger', 'consent').map((kind) => (
+            <Do
+              key={kind.code}
+              says={`Connect ${kind.name}`}
+              pending={ask.isPending}
+              onDo={() =>
+                usual(kind, 'address') === ''
+                  ? view.set({ view: 'connections' })
+                  : ask.mutate({ kind: kind.code, address: usual(kind, 'address') })
+              }
+            />
+          ))}
+        </>
+      );
     case 'SOURCE':
     case 'ROUTE':
       return (

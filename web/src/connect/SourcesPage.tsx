@@ -8,27 +8,20 @@ import { Failure } from '../ui/Failure';
 import { LineField } from '../ui/LineField';
 import { plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
+import { kindOf, kindsOf, usual } from './kinds';
 import { Sure } from './Sure';
 import { stateOf } from './troubles';
 import { useConnectRefresh } from './useConnectRefresh';
 
-type App = Schemas['ConnectSource']['app'];
-
-const APPS: { app: App; name: string }[] = [
-  { app: 'HULLWORK', name: 'Hullwork' },
-  { app: 'STORELOFT', name: 'Storeloft' },
-  { app: 'REFITLINE', name: 'Refitline' },
-];
-
-const appOf = (system: string) => APPS.find((each) => each.app === system.toUpperCase())?.app ?? 'HULLWORK';
+type Kind = Schemas['KindJson'];
 
 const fetchFrom = (id: number) =>
   workDone(client.POST('/api/pull/sources/{id}', { params: { path: { id } } }));
 
 /** The left page: operational apps, and folders of files. */
-export function SourcesPage({ sources }: { sources: Schemas['SourceJson'][] }) {
+export function SourcesPage({ sources, kinds }: { sources: Schemas['SourceJson'][]; kinds: Kind[] }) {
   const { me } = useSession();
-  const [adding, setAdding] = useState<App | 'files' | null>(null);
+  const [adding, setAdding] = useState<Kind | 'files' | null>(null);
   return (
     <section aria-label="Sources" className="p-4">
       <h2 className="title text-primary mb-2">Where the work is done</h2>
@@ -36,13 +29,13 @@ export function SourcesPage({ sources }: { sources: Schemas['SourceJson'][] }) {
         <p className="mb-3">No source yet. Connect the app that your people work in, or take in files.</p>
       )}
       {sources.map((source) => (
-        <Source key={source.id} source={source} />
+        <Source key={source.id} source={source} kind={kindOf(kinds, source.system)} />
       ))}
       {me.role === 'ADMINISTRATOR' && adding === null && (
         <div className="flex flex-wrap gap-2">
-          {APPS.map(({ app, name }) => (
-            <button key={app} type="button" className="act" onClick={() => setAdding(app)}>
-              Connect {name}
+          {kindsOf(kinds, 'source', 'key').map((kind) => (
+            <button key={kind.code} type="button" className="act" onClick={() => setAdding(kind)}>
+              Connect {kind.name}
             </button>
           ))}
           <button type="button" className="act" onClick={() => setAdding('files')}>
@@ -50,13 +43,13 @@ export function SourcesPage({ sources }: { sources: Schemas['SourceJson'][] }) {
           </button>
         </div>
       )}
-      {adding !== null && adding !== 'files' && <KeyForm app={adding} onDone={() => setAdding(null)} />}
+      {adding !== null && adding !== 'files' && <KeyForm kind={adding} onDone={() => setAdding(null)} />}
       {adding === 'files' && <FilesForm onDone={() => setAdding(null)} />}
     </section>
   );
 }
 
-function Source({ source }: { source: Schemas['SourceJson'] }) {
+function Source({ source, kind }: { source: Schemas['SourceJson']; kind: Kind | undefined }) {
   const { me } = useSession();
   const refresh = useConnectRefresh();
   const notice = useNotice();
@@ -117,7 +110,7 @@ function Source({ source }: { source: Schemas['SourceJson'] }) {
           )}
         </div>
       )}
-      {asks === 'key' && <KeyForm app={appOf(source.system)} source={source} onDone={() => setAsks(null)} />}
+      {asks === 'key' && kind && <KeyForm kind={kind} source={source} onDone={() => setAsks(null)} />}
       {asks === 'sure' && (
         <Sure
           says={`Nothing is fetched from ${source.name} until it has a key again. What came from it is kept.`}
@@ -134,22 +127,23 @@ function Source({ source }: { source: Schemas['SourceJson'] }) {
 }
 
 interface KeyProps {
-  app: App;
+  kind: Kind;
   source?: Schemas['SourceJson'];
   onDone: () => void;
 }
 
 /** The key is tried before it is kept; then what the app knows is fetched. */
-function KeyForm({ app, source, onDone }: KeyProps) {
+function KeyForm({ kind, source, onDone }: KeyProps) {
   const refresh = useConnectRefresh();
   const notice = useNotice();
-  const [name, setName] = useState(APPS.find((each) => each.app === app)?.name ?? '');
+  const [name, setName] = useState(kind.name);
+  const [address, setAddress] = useState(source?.address ?? usual(kind, 'address'));
   const [key, setKey] = useState('');
   const connect = useMutation({
     mutationFn: async () => {
       const connected = await workDone(
         client.POST('/api/connect/sources', {
-          body: { source: source?.id, app, name: source?.name ?? name, key },
+          body: { source: source?.id, kind: kind.code, address, name: source?.name ?? name, key },
         }),
       );
       return fetchFrom(connected.source);
@@ -173,6 +167,7 @@ function KeyForm({ app, source, onDone }: KeyProps) {
       }}
     >
       {!source && <LineField label="Called here" value={name} onChange={setName} />}
+      <LineField label="Its address" value={address} width="w-80" maxLength={300} onChange={setAddress} />
       <label className="flex items-center gap-2">
         Its key
         <input

@@ -2,7 +2,7 @@
 export function advice(cause: string, source: string, ledger: string): string {
   const [kind = ''] = cause.split(':');
   switch (kind) {
-    case 'arithmetic':
+    case 'arithmetic-differs':
       return 'Ask for a corrected file and take it in; it replaces this one';
     case 'tax-differs':
       return `Check the rates in ${source}`;

@@ -6,7 +6,7 @@ import { whatHappened } from './since';
 
 describe('what to do about a cause', () => {
   it.each([
-    ['arithmetic', 'Ask for a corrected file and take it in; it replaces this one'],
+    ['arithmetic-differs', 'Ask for a corrected file and take it in; it replaces this one'],
     ['tax-differs', 'Check the rates in Hullwork'],
     ['currency-unavailable:CAD', 'Inkwell cannot take this currency'],
     ['account-unusable:4010', 'Map to another account, or make it active in Inkwell'],
@@ -28,7 +28,7 @@ describe('where in Alcabala a cause is settled', () => {
     ['before-cut-off', '/connect?view=settings&setting=INVOICES_CUT_OFF&route=yard'],
     ['does-not-cross:invoice', '/connect?view=settings&setting=INVOICES&route=yard'],
     ['does-not-cross:supplier-credit', '/connect?view=settings&setting=SUPPLIER_CREDITS&route=yard'],
-    ['arithmetic', ''],
+    ['arithmetic-differs', ''],
   ])('%s: %s', (cause, place) => expect(placeOf(cause, 'yard')).toBe(place));
 });
 

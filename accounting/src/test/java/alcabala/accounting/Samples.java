@@ -15,6 +15,7 @@ import alcabala.accounting.document.StatedTotals;
 import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.document.TaxCombination;
+import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerProfile;
@@ -207,7 +208,7 @@ public final class Samples {
                 Money.of(currency, net.add(tax)));
         return new Document(
                 kind,
-                null,
+                (kind.isCredit() ? TypeCode.CREDIT_NOTE : TypeCode.INVOICE).code(),
                 "",
                 number,
                 LocalDate.of(2026, 11, 20),

@@ -7,10 +7,10 @@ import alcabala.connectors.source.SourceChange;
 import alcabala.server.AlcabalaApplication;
 import alcabala.server.access.People;
 import alcabala.server.access.Role;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
-import alcabala.server.map.CrosswalkStore;
-import alcabala.server.release.SourcePull;
+import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.intake.SourcePull;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -99,7 +99,7 @@ final class WholeProgram {
             take(HullworkRecords.make(json, INTAKE, from));
         }
         jdbc.sql(
-                        "update document set outcome = 'posted', outcome_revision = 1, ledger_ref = 'B-' || id where id % 3 = 0 and blocking = 0")
+                        "update record set outcome = 'posted', outcome_revision = 1, ledger_ref = 'B-' || id where id % 3 = 0 and blocking = 0")
                 .update();
         jdbc.sql("vacuum analyze").update();
     }

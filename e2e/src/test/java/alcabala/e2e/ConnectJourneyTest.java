@@ -88,6 +88,7 @@ class ConnectJourneyTest {
     private static void switchTheCompany(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
         browser.button("Connect another company").click();
+        browser.button("Ask for consent on Inkwell").click();
         browser.awaitText("Let Alcabala into your books?");
         browser.button("Let it in").click();
         browser.find("input[value=charter]").click();
@@ -110,6 +111,7 @@ class ConnectJourneyTest {
     private static void aRefusedConsentChangesNothing(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
         browser.button("Connect another company").click();
+        browser.button("Ask for consent on Inkwell").click();
         browser.awaitText("Let Alcabala into your books?");
         browser.button("Keep it out").click();
         browser.awaitText("The consent was refused on the ledger. Nothing was changed here");

@@ -50,6 +50,7 @@ class Screenshots {
         browser.signIn(at, "admin");
         browser.open(at + "/connect?view=connections&route=yard");
         browser.button("Connect another company").click();
+        browser.button("Ask for consent on Inkwell").click();
         browser.awaitText("Sign in to Inkwell");
         browser.find("input[name=password]").sendKeys("office-inkwell", org.openqa.selenium.Keys.ENTER);
         browser.button("Let it in").click();

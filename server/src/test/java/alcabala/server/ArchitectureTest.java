@@ -18,6 +18,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
 /// The arrows of the house.
@@ -77,23 +79,38 @@ class ArchitectureTest {
     /// The product says nothing of the business that it is shown with.
     @Test
     void onlyTheDemoKnowsItsBusiness() throws IOException {
+        assertThat(filesThatSay("corvane")).isEmpty();
+    }
+
+    /// Whoever wants something done asks what a connection can do, not what it is called.
+    @ParameterizedTest
+    @ValueSource(strings = {"inkwell", "hullwork", "storeloft", "refitline", "copperplate"})
+    void onlyItsOwnAdapterKnowsASystemByName(String system) throws IOException {
+        assertThat(filesThatSay(system))
+                .allMatch(file -> file.toString().contains("/adapters/" + system + "/")
+                        || file.toString().contains("/META-INF/services/")
+                        || file.toString().contains("/db/migration/"));
+    }
+
+    private static List<Path> filesThatSay(String word) throws IOException {
         List<Path> knowing = new ArrayList<>();
         for (String module : List.of("accounting", "connectors", "formats", "server", "web")) {
             try (Stream<Path> files = Files.walk(Path.of("..", module, "src", module.equals("web") ? "" : "main"))) {
                 files.filter(Files::isRegularFile)
                         .filter(file -> !file.toString().contains("/demo/"))
-                        .filter(ArchitectureTest::saysCorvane)
+                        .filter(file -> !file.toString().contains(".test."))
+                        .filter(file -> says(file, word))
                         .forEach(knowing::add);
             }
         }
-        assertThat(knowing).isEmpty();
+        return knowing;
     }
 
-    private static boolean saysCorvane(Path file) {
+    private static boolean says(Path file, String word) {
         try {
             return new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1)
                     .toLowerCase(Locale.ROOT)
-                    .contains("corvane");
+                    .contains(word);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -110,8 +127,42 @@ class ArchitectureTest {
                 .check(house);
     }
 
+    /// What stands on what, from below; whatever is not named is beside the stops, and a stop.
+    private static final List<String> LEVELS =
+            List.of("connection", "reference", "route", "record", "compile", "crossing", "intake");
+
+    private static final List<String> STOPS = List.of("connect", "map", "release", "send", "settings");
+
     @Test
-    void stopsOfTheRoadDoNotGoInCircles() {
+    void eachLevelStandsOnThoseBelow() {
+        for (int level = 0; level < LEVELS.size(); level++) {
+            nobodyReaches(LEVELS.get(level), LEVELS.subList(level + 1, LEVELS.size()));
+            nobodyReaches(LEVELS.get(level), STOPS);
+            nobodyReaches(LEVELS.get(level), List.of("readiness", "demo"));
+        }
+    }
+
+    @Test
+    void aStopUsesWhatIsBelowAndNoOtherStop() {
+        for (String stop : STOPS) {
+            nobodyReaches(
+                    stop, STOPS.stream().filter(each -> !each.equals(stop)).toList());
+        }
+        nobodyReaches("readiness", STOPS);
+    }
+
+    private void nobodyReaches(String from, List<String> others) {
+        others.forEach(other -> noClasses()
+                .that()
+                .resideInAPackage("alcabala.server." + from)
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("alcabala.server." + other)
+                .check(house));
+    }
+
+    @Test
+    void nothingInTheServerGoesInCircles() {
         SlicesRuleDefinition.slices()
                 .matching("alcabala.server.(*)..")
                 .should()

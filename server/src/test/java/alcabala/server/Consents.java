@@ -8,10 +8,12 @@ import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
 
 /// An administrator and the owner of the books, who give and take consents together.
-public record Consents(Api admin, InkwellOwner owner) {
+public record Consents(Api admin, InkwellOwner owner, String address) {
     public static Consents of(World world) {
         return new Consents(
-                world.api("admin"), new InkwellOwner(world.standIns().address()));
+                world.api("admin"),
+                new InkwellOwner(world.standIns().address()),
+                world.standIns().address() + "/inkwell");
     }
 
     /// @param ledger to be connected again; null for a new one
@@ -19,6 +21,8 @@ public record Consents(Api admin, InkwellOwner owner) {
     public String ask(Long ledger) {
         Map<String, Object> body = new HashMap<>();
         body.put("ledger", ledger);
+        body.put("kind", "inkwell");
+        body.put("address", address);
         return admin.post("/api/connect/consents", body).json().get("address").asString();
     }
 

@@ -60,7 +60,7 @@ public record HarbourFiles(World world, Api api) {
 
     private <T> T ask(String number, String column, Class<T> type) {
         return world.jdbc()
-                .sql("select " + column + " from document where number = :number")
+                .sql("select " + column + " from record where number = :number")
                 .param("number", number)
                 .query(type)
                 .single();
@@ -68,7 +68,7 @@ public record HarbourFiles(World world, Api api) {
 
     public int documents(String numbers) {
         return world.jdbc()
-                .sql("select count(*) from document where number like :numbers")
+                .sql("select count(*) from record where number like :numbers")
                 .param("numbers", numbers)
                 .query(Integer.class)
                 .single();

@@ -82,6 +82,9 @@ public final class World implements AutoCloseable {
                 "--alcabala.first-secret=" + FIRST_SECRET,
                 "--alcabala.demo=" + demo,
                 "--alcabala.standins=" + standIns.address(),
+                "--alcabala.reach=127.0.0.1",
+                "--alcabala.source-key=hullwork-demo-key",
+                "--alcabala.client-secrets.inkwell=alcabala-demo-secret",
                 "--alcabala.key=" + KEY,
                 "--alcabala.patience=2s",
                 "--alcabala.pause=10ms");
@@ -183,6 +186,9 @@ public final class World implements AutoCloseable {
                         entry("ALCABALA_PATIENCE", "2s"),
                         entry("ALCABALA_PAUSE", "100ms"),
                         entry("ALCABALA_KEY", KEY),
+                        entry("ALCABALA_REACH", "127.0.0.1"),
+                        entry("ALCABALA_SOURCE_KEY", "hullwork-demo-key"),
+                        entry("ALCABALA_CLIENTSECRETS_INKWELL", "alcabala-demo-secret"),
                         entry("ALCABALA_STANDINS", standIns.address())),
                 "-cp",
                 classPath,
@@ -313,7 +319,7 @@ public final class World implements AutoCloseable {
         }
     }
 
-    static String url(String name) {
+    public static String url(String name) {
         String base = System.getenv("ALCABALA_TEST_DB");
         if (base == null) {
             throw new IllegalStateException("these tests need a database; run ./alcabala test");
@@ -321,11 +327,11 @@ public final class World implements AutoCloseable {
         return base + name;
     }
 
-    static String password() {
+    public static String password() {
         return System.getenv().getOrDefault("PGPASSWORD", "");
     }
 
-    static void execute(String database, String sql) {
+    public static void execute(String database, String sql) {
         try (Connection connection = DriverManager.getConnection(url(database), "postgres", password());
                 Statement statement = connection.createStatement()) {
             statement.execute(sql);

@@ -39,14 +39,6 @@ public record Document(
         List<TaxSubtotal> taxes,
         StatedTotals totals) {
 
-    /// A document kept before it had a site, a note or a type code has none, or that of its kind.
-    public Document {
-        typeCode = typeCode == null ? typeOf(kind).code() : typeCode;
-        replaces = replaces == null ? "" : replaces;
-        site = site == null ? "" : site;
-        note = note == null ? "" : note;
-    }
-
     /// The other party: the buyer of a sale, the seller of a bill.
     public Party counterparty() {
         return kind.isSale() ? buyer : seller;
@@ -59,10 +51,6 @@ public record Document(
     /// What it says it is; empty for a code that is not understood, or that contradicts the rest of the document.
     public Optional<TypeCode> findType() {
         return TypeCode.find(typeCode).filter(type -> type.isCredit() == kind.isCredit());
-    }
-
-    private static TypeCode typeOf(DocumentKind kind) {
-        return kind.isCredit() ? TypeCode.CREDIT_NOTE : TypeCode.INVOICE;
     }
 
     /// As the business sees it: an invoice in which the business is the buyer is a bill.

@@ -27,12 +27,6 @@ public record DocumentLine(
         Money adjustment,
         Money amount,
         TaxCombination tax) {
-    /// A line kept before it had a note has none.
-    public DocumentLine {
-        itemName = itemName == null ? "" : itemName;
-        note = note == null ? "" : note;
-    }
-
     /// The same line at another amount, as when a share of a document's allowance is taken off it.
     public DocumentLine withAmount(Money other) {
         return new DocumentLine(

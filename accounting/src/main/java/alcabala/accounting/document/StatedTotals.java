@@ -23,17 +23,18 @@ public record StatedTotals(
         Money prepaid,
         Money rounding,
         Money payable) {
-    /// Totals kept before the last three were read have nothing prepaid and nothing rounded.
-    public StatedTotals {
-        Money zero = Money.zero(gross.getCurrencyUnit());
-        prepaid = prepaid == null ? zero : prepaid;
-        rounding = rounding == null ? zero : rounding;
-        payable = payable == null ? gross.minus(prepaid).plus(rounding) : payable;
-    }
-
     /// Nothing prepaid, nothing rounded.
     public StatedTotals(Money lines, Money allowances, Money charges, Money net, Money tax, Money gross) {
-        this(lines, allowances, charges, net, tax, gross, null, null, null);
+        this(
+                lines,
+                allowances,
+                charges,
+                net,
+                tax,
+                gross,
+                Money.zero(gross.getCurrencyUnit()),
+                Money.zero(gross.getCurrencyUnit()),
+                gross);
     }
 
     /// What the other party owes by the document, whatever was paid before: with tax, and with what the document

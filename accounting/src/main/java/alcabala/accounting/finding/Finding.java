@@ -12,8 +12,20 @@ import org.joda.money.Money;
 /// Something that keeps a document from crossing, or that a bookkeeper should know: a code, a place and the facts. The
 /// sentence is made at the edge.
 public sealed interface Finding {
+    /// What it is about: the code to be mapped, the account to be mended; empty where the record itself is.
+    default String subject() {
+        return "";
+    }
+
+    /// Such as `item-unmapped`.
+    default String kind() {
+        return FindingKinds.of(getClass());
+    }
+
     /// Groups the documents that share it; the same key wherever the same thing is to be fixed.
-    String cause();
+    default String cause() {
+        return subject().isEmpty() ? kind() : kind() + ":" + subject();
+    }
 
     default Severity severity() {
         return Severity.BLOCKS;
@@ -22,32 +34,32 @@ public sealed interface Finding {
     /// No rule gives the item an account.
     record ItemUnmapped(String item, String description) implements Finding {
         @Override
-        public String cause() {
-            return "item-unmapped:" + item;
+        public String subject() {
+            return item;
         }
     }
 
     /// Neither the item nor its category has an account.
     record CategoryUnmapped(String category) implements Finding {
         @Override
-        public String cause() {
-            return "category-unmapped:" + category;
+        public String subject() {
+            return category;
         }
     }
 
     /// Nothing says what is bought from the supplier, and the route has no default for it.
     record SupplierUnmapped(String supplier, String name) implements Finding {
         @Override
-        public String cause() {
-            return "supplier-unmapped:" + supplier;
+        public String subject() {
+            return supplier;
         }
     }
 
     /// The route has no account for a role that the document needs.
     record RoleUnset(AccountRole role) implements Finding {
         @Override
-        public String cause() {
-            return "role-unset:" + role.name();
+        public String subject() {
+            return role.name();
         }
     }
 
@@ -62,15 +74,15 @@ public sealed interface Finding {
         }
 
         @Override
-        public String cause() {
-            return "account-unusable:" + account;
+        public String subject() {
+            return account;
         }
     }
 
     record TaxUnmapped(String tax, BigDecimal rate) implements Finding {
         @Override
-        public String cause() {
-            return "tax-unmapped:" + tax;
+        public String subject() {
+            return tax;
         }
     }
 
@@ -80,93 +92,83 @@ public sealed interface Finding {
     record TaxCategoryDiffers(String tax, Set<TaxCategory> categories, String ledgerCode, TaxCategory ledgerCategory)
             implements Finding {
         @Override
-        public String cause() {
-            return "tax-category-differs:" + tax;
+        public String subject() {
+            return tax;
         }
     }
 
     /// A rate above zero under a category that charges nothing (EN 16931 BR-AE-5 and its sisters).
     record TaxNotCharged(String tax, TaxCategory category, BigDecimal rate) implements Finding {
         @Override
-        public String cause() {
-            return "tax-not-charged:" + tax;
+        public String subject() {
+            return tax;
         }
     }
 
     record TaxCodeUnusable(String tax, String ledgerCode) implements Finding {
         @Override
-        public String cause() {
-            return "tax-code-unusable:" + ledgerCode;
+        public String subject() {
+            return ledgerCode;
         }
     }
 
     record TaxRateDiffers(String tax, BigDecimal rate, String ledgerCode, BigDecimal ledgerRate) implements Finding {
         @Override
-        public String cause() {
-            return "tax-rate-differs:" + tax;
+        public String subject() {
+            return tax;
         }
     }
 
     /// The ledger would compute a tax that differs by more than rounding explains.
-    record TaxDiffers(Money source, Money ledger, int taxedLines) implements Finding {
-        @Override
-        public String cause() {
-            return "tax-differs";
-        }
-    }
+    record TaxDiffers(Money source, Money ledger, int taxedLines) implements Finding {}
 
     /// The party may already be on the ledger under another name.
     record PartyDoubtful(String party, String name, String ledgerParty, String ledgerName) implements Finding {
         @Override
-        public String cause() {
-            return "party-doubtful:" + party;
+        public String subject() {
+            return party;
         }
     }
 
     /// The route creates no parties, and nobody has said which one on the ledger this is.
     record PartyMissing(String party, String name) implements Finding {
         @Override
-        public String cause() {
-            return "party-missing:" + party;
+        public String subject() {
+            return party;
         }
     }
 
     /// The lines need several tax codes, and the ledger takes one for a document.
     record SeveralTaxCodes(List<String> codes) implements Finding {
         @Override
-        public String cause() {
-            return "several-tax-codes:" + String.join("+", codes);
+        public String subject() {
+            return String.join("+", codes);
         }
     }
 
     /// Dated before the day from which documents of its kind cross on this route.
-    record BeforeCutOff(LocalDate date, LocalDate cutOff) implements Finding {
-        @Override
-        public String cause() {
-            return "before-cut-off";
-        }
-    }
+    record BeforeCutOff(LocalDate date, LocalDate cutOff) implements Finding {}
 
     /// Documents of its kind do not cross on this route.
-    record DoesNotCross(DocumentKind kind) implements Finding {
+    record DoesNotCross(DocumentKind what) implements Finding {
         @Override
-        public String cause() {
-            return "does-not-cross:" + kind.word();
+        public String subject() {
+            return what.word();
         }
     }
 
     /// The site has no route, and its source no default one.
     record Unrouted(String site) implements Finding {
         @Override
-        public String cause() {
-            return "unrouted:" + site;
+        public String subject() {
+            return site;
         }
     }
 
     record CurrencyUnavailable(String currency, String ledgerCurrency) implements Finding {
         @Override
-        public String cause() {
-            return "currency-unavailable:" + currency;
+        public String subject() {
+            return currency;
         }
     }
 
@@ -184,26 +186,16 @@ public sealed interface Finding {
             GROSS,
             PAYABLE
         }
-
-        @Override
-        public String cause() {
-            return "arithmetic";
-        }
     }
 
     /// A document without lines (EN 16931 BR-16).
-    record NoLines() implements Finding {
-        @Override
-        public String cause() {
-            return "no-lines";
-        }
-    }
+    record NoLines() implements Finding {}
 
     /// What a document says it is, is not understood, or contradicts the rest of it (EN 16931 BT-3).
     record TypeUnknown(String typeCode) implements Finding {
         @Override
-        public String cause() {
-            return "type-unknown:" + typeCode;
+        public String subject() {
+            return typeCode;
         }
     }
 
@@ -212,17 +204,13 @@ public sealed interface Finding {
     /// @param number the one it names; empty when it names none
     record CorrectsUnknown(String number) implements Finding {
         @Override
-        public String cause() {
-            return "corrects-unknown:" + number;
+        public String subject() {
+            return number;
         }
     }
 
     /// A part was paid before (EN 16931 BT-113), which is not applied here.
     record Prepaid(Money amount) implements Finding {
-        @Override
-        public String cause() {
-            return "prepaid";
-        }
 
         @Override
         public Severity severity() {
@@ -233,8 +221,8 @@ public sealed interface Finding {
     /// The business is neither seller nor buyer of the document, until somebody says that it is one of them.
     record NotAParty(String seller, String sellerName, String buyer, String buyerName) implements Finding {
         @Override
-        public String cause() {
-            return "not-a-party:" + seller;
+        public String subject() {
+            return seller;
         }
     }
 }

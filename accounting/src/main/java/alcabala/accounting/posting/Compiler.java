@@ -12,7 +12,7 @@ import java.util.Optional;
 public final class Compiler {
     /// Counts the changes of the rules that may give another result for the same document, so that what was compiled by
     /// former ones can be compiled again.
-    public static final int RULES = 2;
+    public static final int RULES = 3;
 
     private final Crosswalk crosswalk;
     private final Route route;

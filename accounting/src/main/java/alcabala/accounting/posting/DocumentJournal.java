@@ -41,19 +41,20 @@ final class DocumentJournal {
     /// @throws IllegalStateException if it did not balance, which no document that compiled clean can make happen
     Journal of(List<LedgerLine> lines, TaxComparison tax, String control, String rounding) {
         Journal.Builder journal = new Journal.Builder(document.currency(), side.isMirrored(document.kind()));
-        journal.debit(control, document.totals().owed());
+        journal.debit(PostingKey.of(control), document.totals().owed());
         List<Money> nets = tax.ledger().lineNets();
         for (int i = 0; i < lines.size(); i++) {
-            journal.credit(lines.get(i).account(), nets.get(i));
+            journal.credit(keyOf(lines.get(i)), nets.get(i));
         }
         for (TaxBreakdown group : tax.ledger().groups()) {
             if (!group.tax().isZero()) {
-                journal.credit(account(side, group.code()), group.tax());
+                journal.credit(key(side, group.code()), group.tax());
             }
         }
         BothSides bothSides = new BothSides(ledger, lines, nets);
         tax.selfAssessed().forEach(each -> book(each, bothSides.costs(each), lines, journal));
-        journal.credit(rounding, tax.rounding().plus(document.totals().rounding()));
+        journal.credit(
+                PostingKey.of(rounding), tax.rounding().plus(document.totals().rounding()));
         Journal built = journal.build();
         if (!built.isBalanced()) {
             throw new IllegalStateException("the journal of " + document.number() + " is out of balance: debit "
@@ -64,17 +65,21 @@ final class DocumentJournal {
 
     /// Owed on the one side, reclaimed and cost on the other.
     private void book(SelfAssessed tax, List<Money> costs, List<LedgerLine> lines, Journal.Builder journal) {
-        journal.debit(account(Side.SALE, tax.code()), tax.tax());
-        journal.credit(account(Side.PURCHASE, tax.code()), tax.deductible());
+        journal.debit(key(Side.SALE, tax.code()), tax.tax());
+        journal.credit(key(Side.PURCHASE, tax.code()), tax.deductible());
         for (int i = 0; i < lines.size(); i++) {
-            journal.credit(lines.get(i).account(), costs.get(i));
+            journal.credit(keyOf(lines.get(i)), costs.get(i));
         }
     }
 
     /// Where the ledger posts the tax of a code: its own account, else that of the role output or input tax.
-    private String account(Side of, String code) {
+    private PostingKey key(Side of, String code) {
         String own = of.accountOf(code(code));
-        return own.isEmpty() ? accounts.findRole(of.tax()) : own;
+        return PostingKey.of(own.isEmpty() ? accounts.findRole(of.tax()) : own, code);
+    }
+
+    private static PostingKey keyOf(LedgerLine line) {
+        return PostingKey.of(line.account(), line.taxCode());
     }
 
     private LedgerTaxCode code(String code) {

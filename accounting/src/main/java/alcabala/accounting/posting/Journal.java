@@ -7,15 +7,22 @@ import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
-/// The journal a document will cause, one line per account in the order in which accounts are first touched.
+/// The journal a record will cause, one line for each posting key in the order in which they are first touched.
 public record Journal(List<JournalLine> lines, Money debit, Money credit) {
     public boolean isBalanced() {
         return debit.equals(credit);
     }
 
-    /// Collects signed amounts per account: positive is debit.
+    /// One line for each account, as a journal is read; what a key says beside its account is left out.
+    public Journal byAccount() {
+        Builder builder = new Builder(debit.getCurrencyUnit(), false);
+        lines.forEach(line -> builder.debit(PostingKey.of(line.account()), line.amount()));
+        return builder.build();
+    }
+
+    /// Collects signed amounts per key: positive is debit.
     static final class Builder {
-        private final Map<String, Money> balances = new LinkedHashMap<>();
+        private final Map<PostingKey, Money> balances = new LinkedHashMap<>();
         private final CurrencyUnit currency;
         private final boolean mirrored;
 
@@ -25,13 +32,13 @@ public record Journal(List<JournalLine> lines, Money debit, Money credit) {
             this.mirrored = mirrored;
         }
 
-        Builder debit(String account, Money amount) {
-            balances.merge(account, mirrored ? amount.negated() : amount, Money::plus);
+        Builder debit(PostingKey key, Money amount) {
+            balances.merge(key, mirrored ? amount.negated() : amount, Money::plus);
             return this;
         }
 
-        Builder credit(String account, Money amount) {
-            return debit(account, amount.negated());
+        Builder credit(PostingKey key, Money amount) {
+            return debit(key, amount.negated());
         }
 
         Journal build() {
@@ -39,7 +46,7 @@ public record Journal(List<JournalLine> lines, Money debit, Money credit) {
             List<JournalLine> lines = new ArrayList<>(balances.size());
             Money debit = zero;
             Money credit = zero;
-            for (Map.Entry<String, Money> entry : balances.entrySet()) {
+            for (Map.Entry<PostingKey, Money> entry : balances.entrySet()) {
                 Money balance = entry.getValue();
                 if (balance.isPositive()) {
                     lines.add(new JournalLine(entry.getKey(), balance, zero));

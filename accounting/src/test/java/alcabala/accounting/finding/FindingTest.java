@@ -46,7 +46,9 @@ class FindingTest {
         causes.put(new Finding.DoesNotCross(DocumentKind.SUPPLIER_CREDIT), "does-not-cross:supplier-credit");
         causes.put(new Finding.Unrouted("Saltmere"), "unrouted:Saltmere");
         causes.put(new Finding.CurrencyUnavailable("SEK", "EUR"), "currency-unavailable:SEK");
-        causes.put(new Finding.ArithmeticDiffers(Finding.ArithmeticDiffers.Figure.NET, "", EURO, EURO), "arithmetic");
+        causes.put(
+                new Finding.ArithmeticDiffers(Finding.ArithmeticDiffers.Figure.NET, "", EURO, EURO),
+                "arithmetic-differs");
         causes.put(new Finding.NoLines(), "no-lines");
         causes.put(new Finding.TypeUnknown("999"), "type-unknown:999");
         causes.put(new Finding.CorrectsUnknown("HW-1"), "corrects-unknown:HW-1");

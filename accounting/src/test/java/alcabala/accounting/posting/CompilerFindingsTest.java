@@ -228,14 +228,14 @@ class CompilerFindingsTest {
     @Test
     void aJournalSaysWhetherItBalances() {
         Journal even = new Journal.Builder(EUR, false)
-                .debit("1100", eur("1.00"))
-                .credit("4010", eur("1.00"))
+                .debit(PostingKey.of("1100"), eur("1.00"))
+                .credit(PostingKey.of("4010"), eur("1.00"))
                 .build();
         assertThat(even.isBalanced()).isTrue();
         assertThat(even.lines()).hasSize(2);
         Journal odd = new Journal.Builder(EUR, false)
-                .debit("1100", eur("1.00"))
-                .credit("4010", eur("0.99"))
+                .debit(PostingKey.of("1100"), eur("1.00"))
+                .credit(PostingKey.of("4010"), eur("0.99"))
                 .build();
         assertThat(odd.isBalanced()).isFalse();
     }

@@ -47,8 +47,7 @@ class HeaderRulesTest {
     }
 
     @ParameterizedTest(name = "{0}: {1}")
-    @CsvSource({"380, ''", "386, ''", "389, ''", "381, type-unknown:381", "325, type-unknown:325", "'', 'type-unknown:'"
-    })
+    @CsvSource({"380, ''", "386, ''", "389, ''", "381, type-unknown:381", "325, type-unknown:325", "'', type-unknown"})
     void anUnknownTypeIsFound(String code, String cause) {
         assertThat(compile(DocumentBuilder.like(INVOICE).type(code).build()).findings())
                 .extracting(Finding::cause)

@@ -57,7 +57,7 @@ class PurchasesCompileTest {
     }
 
     private static List<String> journal(Compilation compiled) {
-        return compiled.journal().orElseThrow().lines().stream()
+        return compiled.journal().orElseThrow().byAccount().lines().stream()
                 .map(each -> "%s %s %s"
                         .formatted(
                                 each.account(),

@@ -289,7 +289,7 @@ class TaxRulesTest {
                 PriceMode.TAX_INCLUSIVE,
                 List.of(at("123.00", V23), line(EUR, "labour", "1", "-24.60", V23)),
                 List.of());
-        assertThat(compile(document).journal().orElseThrow().lines())
+        assertThat(compile(document).journal().orElseThrow().byAccount().lines())
                 .extracting(l -> l.account() + " " + l.debit().getAmount() + " "
                         + l.credit().getAmount())
                 .containsExactly("1100 98.40 0.00", "4010 0.00 100.00", "4020 20.00 0.00", "2200 0.00 18.40");
@@ -311,7 +311,7 @@ class TaxRulesTest {
         Compilation compiled = compile(bill, row(RowKind.TAX, "AE0", code, ""));
         assertThat(compiled.findings()).isEmpty();
         assertThat(compiled.ledgerDocument().orElseThrow().tax().isZero()).isTrue();
-        assertThat(compiled.journal().orElseThrow().lines())
+        assertThat(compiled.journal().orElseThrow().byAccount().lines())
                 .extracting(l -> l.account() + " " + l.debit().getAmount() + " "
                         + l.credit().getAmount())
                 .containsExactly(journal.split("; "));
@@ -328,6 +328,7 @@ class TaxRulesTest {
         assertThat(compile(bill, row(RowKind.TAX, "AE0", "RC21", ""))
                         .journal()
                         .orElseThrow()
+                        .byAccount()
                         .lines())
                 .extracting(l -> l.account() + " " + l.debit().getAmount() + " "
                         + l.credit().getAmount())

@@ -24,7 +24,7 @@ class WorkedExamplesTest {
         assertThat(tax.source().tax()).hasToString("EUR 18.89");
         assertThat(tax.ledger().tax()).hasToString("EUR 18.89");
         assertThat(tax.rounding().isZero()).isTrue();
-        assertThat(compiled.journal().orElseThrow().lines())
+        assertThat(compiled.journal().orElseThrow().byAccount().lines())
                 .extracting(l -> l.account() + " " + l.debit().getAmount() + " "
                         + l.credit().getAmount())
                 .containsExactly("1100 133.05 0.00", "4010 0.00 36.66", "4020 0.00 77.50", "2200 0.00 18.89");

@@ -8,16 +8,16 @@ import java.util.concurrent.Future;
 import java.util.function.Supplier;
 
 /// One question that is asked before its answer is needed. Closed, it no longer waits for an answer on its way.
-final class Ahead<T> implements AutoCloseable {
+public final class Ahead<T> implements AutoCloseable {
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
     private Future<T> answer;
 
-    void ask(Supplier<T> question) {
+    public void ask(Supplier<T> question) {
         answer = threads.submit(question::get);
     }
 
     /// Waits for the answer; what its question threw is thrown here.
-    T answer() {
+    public T answer() {
         try {
             return answer.get();
         } catch (ExecutionException e) {

@@ -5,6 +5,8 @@ import alcabala.connectors.AccessLostException;
 import alcabala.connectors.Kept;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.spi.Place;
+import java.net.URI;
 import java.net.http.HttpClient;
 import java.time.Duration;
 import java.util.Optional;
@@ -22,9 +24,9 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /// JSON over HTTP with a bearer token. The token is never part of a message. One that is turned away is replaced once.
-final class Http {
+public final class Http {
     /// Numbers of absurd length are read, so that the record that has one can be set aside by itself.
-    static final JsonMapper JSON = JsonMapper.builder(JsonFactory.builder()
+    public static final JsonMapper JSON = JsonMapper.builder(JsonFactory.builder()
                     .streamReadConstraints(StreamReadConstraints.builder()
                             .maxNumberLength(1_000_000)
                             .maxNestingDepth(100)
@@ -45,29 +47,33 @@ final class Http {
     private final String system;
     private final Access access;
     private final RestClient client;
+    private final Runnable gate;
 
-    Http(String system, String address, Access access, Duration patience) {
+    /// @param path below the place's address, such as `/api`
+    public Http(String system, Place place, String path, Access access) {
         this.system = system;
+        gate = () -> place.gate().pass(URI.create(place.address()));
         this.access = access;
         JdkClientHttpRequestFactory factory = new JdkClientHttpRequestFactory(HttpClient.newBuilder()
                 .connectTimeout(CONNECT)
                 .version(HttpClient.Version.HTTP_1_1)
+                .followRedirects(HttpClient.Redirect.NEVER)
                 .build());
-        factory.setReadTimeout(patience);
+        factory.setReadTimeout(place.patience());
         client = RestClient.builder()
-                .baseUrl(address)
+                .baseUrl(place.address() + path)
                 .requestFactory(factory)
                 .defaultStatusHandler(status -> true, (request, response) -> {})
                 .build();
     }
 
-    <T> T get(String path, Class<T> type, Object... variables) {
+    public <T> T get(String path, Class<T> type, Object... variables) {
         return find(path, type, variables)
                 .orElseThrow(() -> new UnreachableException(system, "there is nothing at " + path, null));
     }
 
     /// Empty for 404.
-    <T> Optional<T> find(String path, Class<T> type, Object... variables) {
+    public <T> Optional<T> find(String path, Class<T> type, Object... variables) {
         Reply reply;
         try {
             reply = letIn(token -> client.get()
@@ -103,12 +109,12 @@ final class Http {
 
     /// 2xx with what was asked for is accepted, 429 and 503 mean later, 4xx with words refused; anything else leaves it
     /// open whether it was done.
-    <T> Answer<T> post(String path, String body, String key, Function<JsonNode, T> reader, Object... variables) {
+    public <T> Answer<T> post(String path, String body, String key, Function<JsonNode, T> reader, Object... variables) {
         return change(() -> client.post().uri(path, variables), body, key, reader);
     }
 
     /// Answers as [#post] does.
-    <T> Answer<T> put(String path, String body, String key, Function<JsonNode, T> reader, Object... variables) {
+    public <T> Answer<T> put(String path, String body, String key, Function<JsonNode, T> reader, Object... variables) {
         return change(() -> client.put().uri(path, variables), body, key, reader);
     }
 
@@ -142,6 +148,7 @@ final class Http {
 
     /// A request that is turned away at the door was not worked on, so it may go again with another token.
     private Reply letIn(Function<String, Reply> request) {
+        gate.run();
         String token = sendable(access.token());
         Reply reply = request.apply(token);
         if (reply.status() != TURNED_AWAY) {

@@ -9,7 +9,7 @@ import org.springframework.http.client.ClientHttpResponse;
 ///
 /// @param body as far as it was read
 /// @param tooLarge whether it was cut off, since it did not end in time
-record Reply(int status, HttpHeaders headers, String body, boolean tooLarge) {
+public record Reply(int status, HttpHeaders headers, String body, boolean tooLarge) {
     /// @param most how many bytes are read at most
     static Reply read(ClientHttpResponse response, int most) throws IOException {
         byte[] bytes = response.getBody().readNBytes(most + 1);

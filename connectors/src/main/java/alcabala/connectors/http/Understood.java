@@ -20,11 +20,11 @@ import tools.jackson.databind.JsonNode;
 
 /// Reads what an outside system answered. What cannot be understood is said with its place, as a fault of that system
 /// and not of ours.
-final class Understood {
+public final class Understood {
     private Understood() {}
 
     /// @param what that which is read, such as `document HW-20301`
-    static <T> T read(String system, String what, Supplier<T> reading) {
+    public static <T> T read(String system, String what, Supplier<T> reading) {
         try {
             return reading.get();
         } catch (UnreachableException e) {
@@ -39,7 +39,7 @@ final class Understood {
     }
 
     /// Within what a document may be at most.
-    static Document document(String system, String what, Supplier<Document> reading) {
+    public static Document document(String system, String what, Supplier<Document> reading) {
         Document document = read(system, what, reading);
         Optional<String> beyond = Limits.findExceeded(document);
         if (beyond.isPresent()) {
@@ -49,7 +49,7 @@ final class Understood {
     }
 
     /// Asked before anything is computed with it.
-    static BigDecimal within(String name, BigDecimal number) {
+    public static BigDecimal within(String name, BigDecimal number) {
         if (Limits.isBeyond(number)) {
             throw new BeyondLimitsException(name + " is beyond what is taken in");
         }
@@ -60,15 +60,15 @@ final class Understood {
     ///
     /// @param ref what identifies it on its source
     /// @param name by which people know it
-    record Label(String type, String ref, String name) {
+    public record Label(String type, String ref, String name) {
         /// `document HW-20301`.
-        String sentence() {
+        public String sentence() {
             return name.isBlank() ? type : type + " " + name;
         }
     }
 
     /// The changes of an app, as each has them under words of its own. One that cannot be understood is set aside.
-    static SourceFeed feed(
+    public static SourceFeed feed(
             String system,
             long after,
             Cursor cursor,
@@ -100,7 +100,7 @@ final class Understood {
     }
 
     /// What is kept of a record that cannot be used.
-    static Unusable unusable(Label label, String reason, JsonNode change) {
+    public static Unusable unusable(Label label, String reason, JsonNode change) {
         String raw = Kept.text(change.toString());
         String ref = label.ref().isEmpty() ? Integer.toHexString(raw.hashCode()) : label.ref();
         return new Unusable(
@@ -136,7 +136,7 @@ final class Understood {
     }
 
     /// This, when it is within what a party may be at most.
-    static Party party(Party party) {
+    public static Party party(Party party) {
         findBeyond(party).ifPresent(beyond -> {
             throw new BeyondLimitsException(beyond);
         });
@@ -167,7 +167,7 @@ final class Understood {
     }
 
     /// @param of what is listed, such as `accounts`
-    static JsonNode list(String system, String of, JsonNode answer) {
+    public static JsonNode list(String system, String of, JsonNode answer) {
         if (!answer.isArray()) {
             throw new AnswerUnusableException(system, "no list of " + of + " came where one was asked for");
         }
@@ -175,9 +175,9 @@ final class Understood {
     }
 
     /// Where a list of changes goes on.
-    record Cursor(JsonNode next, boolean more) {
+    public record Cursor(JsonNode next, boolean more) {
         /// A list that never goes on would be asked for without end.
-        void requireOnward(String system, long after) {
+        public void requireOnward(String system, long after) {
             if (!next.isIntegralNumber()) {
                 throw new AnswerUnusableException(system, "its list of changes does not say where it goes on");
             }

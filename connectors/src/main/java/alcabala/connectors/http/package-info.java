@@ -1,2 +1,2 @@
-/// The adapters over HTTP: Hullwork as a source, Inkwell as a ledger. Start with HullworkSource and InkwellLedger.
+/// The means to speak to a system over HTTP: bounded, gated, and honest about what it did not understand. Start with Http.
 package alcabala.connectors.http;

@@ -1,6 +1,7 @@
 package alcabala.connectors.ledger;
 
 import alcabala.accounting.document.Limits;
+import alcabala.accounting.field.Half;
 import alcabala.connectors.Kept;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -43,6 +44,21 @@ public record LedgerRecord(
     public boolean isIn(CurrencyUnit currency) {
         return Stream.of(net, tax, gross, paid)
                 .allMatch(amount -> amount.stripTrailingZeros().scale() <= currency.getDecimalPlaces());
+    }
+
+    /// What of it both sides agree on; payments are no part of that.
+    public Half half() {
+        Half.Builder half = Half.builder()
+                .text(Half.NUMBER, number)
+                .text(Half.PARTY, party)
+                .day(Half.ISSUE_DATE, date)
+                .day(Half.DUE_DATE, due)
+                .number(Half.GROSS, gross);
+        int position = 0;
+        for (Line line : lines) {
+            half.line(++position, line.account(), line.taxCode(), line.amount());
+        }
+        return half.build();
     }
 
     private static boolean isText(String text) {

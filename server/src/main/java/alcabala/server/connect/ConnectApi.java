@@ -1,11 +1,18 @@
 package alcabala.server.connect;
 
 import alcabala.server.access.SignedIn;
-import alcabala.server.connect.ConsentRequests.Pending;
+import alcabala.server.connection.Connections;
+import alcabala.server.connection.ConsentRequests;
+import alcabala.server.connection.ConsentRequests.Pending;
+import alcabala.server.connection.Kinds;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.reference.ReferenceKind;
+import alcabala.server.reference.ReferencePull;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Pattern;
@@ -43,10 +50,14 @@ class ConnectApi {
     private final ReferenceView reference;
     private final Routes routes;
     private final LedgerOfFiles ofFiles;
+    private final Kinds kinds;
     private final Works works;
 
     /// @param ledger the ledger to connect again; left out for a new one
-    record AskConsent(Long ledger) {}
+    record AskConsent(
+            Long ledger,
+            @Size(max = 30) String kind,
+            @Size(max = 300) String address) {}
 
     /// @param address where to send the person
     record ConsentAsked(String address) {}
@@ -62,9 +73,15 @@ class ConnectApi {
 
     /// A consent that was given and waits for its company.
     ///
+    /// @param system what the kind of ledger is called
     /// @param ledger the ledger that is connected again; absent for a new one
     record ConsentGiven(
-            String consent, Long ledger, String ledgerName, String ledgerCompany, List<CompanyOfferJson> companies) {}
+            String consent,
+            String system,
+            Long ledger,
+            String ledgerName,
+            String ledgerCompany,
+            List<CompanyOfferJson> companies) {}
 
     record UseConsent(
             @NotBlank String consent,
@@ -80,15 +97,18 @@ class ConnectApi {
 
     /// @param company whose books these are
     record AddLedgerOfFiles(
+            @NotBlank @Size(max = 30) String kind,
             @NotBlank @Size(max = 60) String name,
             @NotBlank @Size(max = 100) String company,
             @NotBlank @Pattern(regexp = "[A-Z]{3}") String currency) {}
 
     /// @param source the app to connect again; left out for a new one
-    /// @param app which app; left out for Hullwork
+    /// @param kind code of a kind of app; of no meaning for one that is connected again
+    /// @param address where it is; empty to leave it where it was
     record ConnectSource(
             Long source,
-            App app,
+            @Size(max = 30) String kind,
+            @Size(max = 300) String address,
             @Size(max = 60) String name,
 
             @NotBlank
@@ -115,6 +135,7 @@ class ConnectApi {
             ReferenceView reference,
             Routes routes,
             LedgerOfFiles ofFiles,
+            Kinds kinds,
             Works works) {
         this.view = view;
         this.connections = connections;
@@ -123,6 +144,7 @@ class ConnectApi {
         this.reference = reference;
         this.routes = routes;
         this.ofFiles = ofFiles;
+        this.kinds = kinds;
         this.works = works;
     }
 
@@ -146,10 +168,11 @@ class ConnectApi {
 
     @PostMapping("/consents")
     ConsentAsked ask(@RequestBody AskConsent ask, Authentication who) {
-        return new ConsentAsked(requests.ask(signIn(who), ask.ledger()));
+        return new ConsentAsked(requests.ask(signIn(who), ask.ledger(), ask.kind(), ask.address()));
     }
 
-    /// Takes the code that Inkwell sent the person back with. The screen brings it here, so that the session's cookie
+    /// Takes the code that the ledger sent the person back with. The screen brings it here, so that the session's
+    /// cookie
     /// need not follow anybody who comes from another site.
     @PostMapping("/consents/{state}")
     @ResponseStatus(HttpStatus.ACCEPTED)
@@ -187,6 +210,7 @@ class ConnectApi {
                         .orElseThrow();
         return new ConsentGiven(
                 state,
+                kinds.get(pending.system()).name(),
                 pending.ledgerId(),
                 ledger == null ? "" : ledger.name(),
                 ledger == null ? "" : ledger.companyName(),
@@ -222,8 +246,8 @@ class ConnectApi {
                 .noneMatch(each -> !each.isPseudoCurrency() && each.getCode().equals(ledger.currency()))) {
             throw NotPossibleException.invalid("currency-unknown", ledger.currency() + " is no currency.");
         }
-        return new LedgerConnected(
-                ofFiles.add(ledger.name().trim(), ledger.company().trim(), ledger.currency(), who.getName()));
+        return new LedgerConnected(connections.addLedgerOfFiles(
+                ledger.kind(), ledger.name().trim(), ledger.company().trim(), ledger.currency(), who.getName()));
     }
 
     /// Takes the lists of a ledger of files: all of them, or none and the problems.
@@ -255,14 +279,15 @@ class ConnectApi {
     @ResponseStatus(HttpStatus.ACCEPTED)
     Work<SourceConnected> connectSource(@Valid @RequestBody ConnectSource source, Principal who) {
         String name = source.name() == null ? "" : source.name();
-        App app = source.app() == null ? App.HULLWORK : source.app();
+        String kind = source.kind() == null ? "" : source.kind();
+        String address = source.address() == null ? "" : source.address();
         return works.start(
                 Kind.CONNECTION,
                 "source " + UUID.randomUUID(),
                 who.getName(),
                 SourceConnected.class,
                 at -> new SourceConnected(
-                        connections.connectSource(source.source(), app, name, source.key(), who.getName())));
+                        connections.connectSource(source.source(), kind, name, address, source.key(), who.getName())));
     }
 
     @PostMapping("/sources/files")

@@ -1,8 +1,18 @@
 package alcabala.server.connect;
 
+import alcabala.connectors.ledger.Counts;
 import alcabala.connectors.ledger.LedgerCounts;
+import alcabala.connectors.ledger.WritesLists;
+import alcabala.connectors.spi.ConnectionKind;
+import alcabala.connectors.spi.Entry;
+import alcabala.connectors.spi.FormField;
+import alcabala.server.connection.Kinds;
+import alcabala.server.connection.Ledgers;
 import alcabala.server.platform.Amounts;
+import alcabala.server.platform.Settings;
 import alcabala.server.platform.SumJson;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -12,6 +22,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -24,6 +35,8 @@ class ConnectView {
     private final JdbcClient jdbc;
     private final Routes routes;
     private final Ledgers ledgers;
+    private final Kinds kinds;
+    private final Settings settings;
     private final Clock clock;
 
     /// @param state `connected`, `consent-ends-soon`, `consent-lost`, `disconnected`, or `files` for one that is not
@@ -56,6 +69,7 @@ class ConnectView {
             long id,
             String name,
             String system,
+            String address,
             String desk,
             String state,
             int documents,
@@ -78,20 +92,58 @@ class ConnectView {
             List<SumJson> waiting,
             String currency) {}
 
-    record Connected(List<LedgerJson> ledgers, List<SourceJson> sources, List<ConnectedRoute> routes) {}
+    record Connected(
+            List<LedgerJson> ledgers, List<SourceJson> sources, List<ConnectedRoute> routes, List<KindJson> kinds) {}
+
+    /// A field of the form by which a connection is set up.
+    record FieldJson(String name, String label, boolean secret, String usual) {}
+
+    /// A kind of system that can be connected.
+    ///
+    /// @param side `source` or `ledger`
+    /// @param entry `key`, `consent` or `files`
+    record KindJson(String code, String name, String side, String entry, List<FieldJson> form) {}
 
     /// One figure of both sides; empty where a side has none.
     record BothCounts(String name, String source, String ledger) {}
 
-    ConnectView(JdbcClient jdbc, Routes routes, Ledgers ledgers, Clock clock) {
+    ConnectView(JdbcClient jdbc, Routes routes, Ledgers ledgers, Kinds kinds, Settings settings, Clock clock) {
         this.jdbc = jdbc;
         this.routes = routes;
         this.ledgers = ledgers;
+        this.kinds = kinds;
+        this.settings = settings;
         this.clock = clock;
     }
 
     Connected all() {
-        return new Connected(ledgers(), sources(), routes());
+        return new Connected(
+                ledgers(),
+                sources(),
+                routes(),
+                kinds.all().stream().map(this::kind).toList());
+    }
+
+    private KindJson kind(ConnectionKind kind) {
+        String entry = switch (kind.entry()) {
+            case Entry.ByKey key -> "key";
+            case Entry.ByConsent consent -> "consent";
+            case Entry.ByFiles files -> "files";
+        };
+        return new KindJson(
+                kind.code(),
+                kind.name(),
+                kind.side().name().toLowerCase(Locale.ROOT),
+                entry,
+                kind.form().stream()
+                        .map(field -> new FieldJson(field.name(), field.label(), field.secret(), usual(kind, field)))
+                        .toList());
+    }
+
+    private String usual(ConnectionKind kind, FormField field) {
+        return field.name().equals(FormField.ADDRESS)
+                ? settings.addresses().getOrDefault(kind.code(), field.usual())
+                : field.usual();
     }
 
     private List<LedgerJson> ledgers() {
@@ -110,7 +162,7 @@ class ConnectView {
 
     private LedgerJson ledger(ResultSet row, int n) throws SQLException {
         Instant ends = instant(row.getTimestamp("consent_ends_at"));
-        String state = row.getString("system").equals("copperplate") && row.getBoolean("connected")
+        String state = kinds.can(row.getString("system"), WritesLists.class) && row.getBoolean("connected")
                 ? "files"
                 : state(
                         row.getBoolean("connected"),
@@ -162,9 +214,9 @@ class ConnectView {
 
     private List<SourceJson> sources() {
         return jdbc.sql("""
-                select s.id, s.name, s.system, s.desk,
+                select s.id, s.name, s.system, s.address, s.desk,
                     case when s.system = 'files' then 'files' when s.connected then 'connected' else 'disconnected' end as state,
-                    (select count(*) from document d join route r on r.id = d.route_id where r.source_id = s.id) as documents,
+                    (select count(*) from record d join route r on r.id = d.route_id where r.source_id = s.id) as documents,
                     (select count(*) from source_party p where p.source_id = s.id) as parties,
                     (select count(*) from source_item i where i.source_id = s.id) as items,
                     array(select t.name from source_site t where t.source_id = s.id order by t.name) as sites
@@ -173,6 +225,7 @@ class ConnectView {
                         row.getLong("id"),
                         row.getString("name"),
                         row.getString("system"),
+                        row.getString("address"),
                         row.getString("desk"),
                         row.getString("state"),
                         row.getInt("documents"),
@@ -191,7 +244,7 @@ class ConnectView {
                             select currency, count(*) as documents,
                                 coalesce(sum(signed(kind, gross))
                                     filter (where state not in ('Posted', 'Diverged', 'Voided')), 0) as gross
-                            from document where route_id = :id group by currency""")
+                            from record where route_id = :id group by currency""")
                             .param("id", route.id())
                             .query(Waiting.class)
                             .list();
@@ -216,7 +269,12 @@ class ConnectView {
         if (!route.ledgerAnswers()) {
             return counts(route, null);
         }
-        return counts(route, ledgers.of(route.ledgerId()).counts());
+        return counts(
+                route,
+                ledgers.of(route.ledgerId())
+                        .find(Counts.class)
+                        .map(Counts::counts)
+                        .orElse(null));
     }
 
     /// @param there null for a ledger that cannot be asked
@@ -229,7 +287,7 @@ class ConnectView {
                     coalesce(sum(s.sign * gross) filter (where state in ('Posted', 'Diverged')), 0) as gross,
                     coalesce(sum(s.sign * paid) filter (where state in ('Posted', 'Diverged')), 0) as paid,
                     coalesce(sum(s.sign * (gross - paid)) filter (where state in ('Posted', 'Diverged')), 0) as open
-                from document d cross join lateral (
+                from record d cross join lateral (
                     select case d.kind when 'invoice' then 1 when 'credit-note' then -1 else 0 end as sign) s
                 where d.route_id = :route""")
                 .param("source", route.sourceId())
@@ -254,7 +312,7 @@ class ConnectView {
     /// By state, as far as there are any; the ledger does not know of these.
     private List<BothCounts> notPosted(RouteRow route) {
         return jdbc.sql("""
-                select 'Documents ' || lower(state) as name, count(*)::text as source, '' as ledger from document
+                select 'Documents ' || lower(state) as name, count(*)::text as source, '' as ledger from record
                 where route_id = :route and state not in ('Posted', 'Diverged') group by state order by state""").param("route", route.id()).query(BothCounts.class).list();
     }
 

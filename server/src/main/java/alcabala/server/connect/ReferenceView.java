@@ -2,6 +2,7 @@ package alcabala.server.connect;
 
 import alcabala.server.platform.Like;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.reference.ReferenceKind;
 import alcabala.server.trail.Trail;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -83,7 +84,7 @@ class ReferenceView {
                     count(distinct u.route_id || u.ref) as uses, count(distinct d.id) as documents
                 from change c
                     left join crosswalk_use u on u.ledger_id = c.ledger_id and u.reference_kind = c.kind and u.reference_code = c.code
-                    left join document d on d.route_id = u.route_id and d.outcome is distinct from 'posted'
+                    left join record d on d.route_id = u.route_id and d.outcome is distinct from 'posted'
                         and d.refs @> array[u.ref]
                 group by c.kind, c.code, c.name, c.what, c.before, c.after
                 order by count(distinct u.route_id || u.ref) desc,
@@ -131,7 +132,7 @@ class ReferenceView {
     Uses uses(long ledgerId, ReferenceKind kind, String code) {
         return new Uses(jdbc.sql("""
                 select r.code as route, u.kind, u.code, (
-                    select count(*) from document d where d.route_id = u.route_id and d.outcome is distinct from 'posted'
+                    select count(*) from record d where d.route_id = u.route_id and d.outcome is distinct from 'posted'
                         and d.refs @> array[u.ref]) as documents
                 from crosswalk_use u join route r on r.id = u.route_id
                 where u.ledger_id = :ledger and u.reference_kind = :kind and u.reference_code = :code

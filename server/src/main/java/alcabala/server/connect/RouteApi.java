@@ -1,5 +1,6 @@
 package alcabala.server.connect;
 
+import alcabala.server.route.RouteChanges;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;

@@ -1,5 +1,6 @@
 package alcabala.server.connect;
 
+import alcabala.server.connection.SetAsides;
 import java.security.Principal;
 import java.util.List;
 import org.springframework.web.bind.annotation.DeleteMapping;

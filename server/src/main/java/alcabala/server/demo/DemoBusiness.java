@@ -4,14 +4,13 @@ import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.access.People;
 import alcabala.server.access.Role;
-import alcabala.server.connect.App;
-import alcabala.server.connect.Connections;
-import alcabala.server.connect.ReferencePull;
-import alcabala.server.connect.Routes;
-import alcabala.server.map.CrosswalkStore;
+import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.connection.Connections;
+import alcabala.server.intake.FileIntake;
+import alcabala.server.intake.SourcePull;
 import alcabala.server.platform.Settings;
-import alcabala.server.release.FileIntake;
-import alcabala.server.release.SourcePull;
+import alcabala.server.reference.ReferencePull;
+import alcabala.server.route.Routes;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -84,7 +83,8 @@ class DemoBusiness implements ApplicationRunner {
     /// Through the same doors as everybody: consent for Inkwell, a key for Hullwork.
     private void connect() {
         long inkwell = connections.connect(consent.give(), "saltmere", "Inkwell", WHO);
-        long hullwork = connections.connectSource(null, App.HULLWORK, "Hullwork", settings.hullworkKey(), WHO);
+        long hullwork = connections.connectSource(
+                null, "hullwork", "Hullwork", settings.standins() + "/hullwork", settings.sourceKey(), WHO);
         long harbour = connections.addFiles("Harbour office", WHO);
         route("yard", hullwork, inkwell);
         route("harbour", harbour, inkwell);

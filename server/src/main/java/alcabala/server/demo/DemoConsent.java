@@ -1,6 +1,6 @@
 package alcabala.server.demo;
 
-import alcabala.server.connect.ConsentRequests;
+import alcabala.server.connection.ConsentRequests;
 import alcabala.server.platform.Settings;
 import java.time.Duration;
 import java.util.Map;
@@ -25,7 +25,7 @@ class DemoConsent {
 
     /// A consent that waits for its company.
     ConsentRequests.Pending give() {
-        Map<String, String> back = owner().letIn(requests.ask(DEMO, null));
+        Map<String, String> back = owner().letIn(requests.ask(DEMO, null, "inkwell", settings.standins() + "/inkwell"));
         requests.given(DEMO, back.get("state"), back.get("code"));
         return requests.get(DEMO, back.get("state"));
     }

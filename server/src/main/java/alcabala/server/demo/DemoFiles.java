@@ -1,6 +1,6 @@
 package alcabala.server.demo;
 
-import alcabala.server.release.FileIntake;
+import alcabala.server.intake.FileIntake;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;

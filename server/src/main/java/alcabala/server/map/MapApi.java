@@ -2,11 +2,13 @@ package alcabala.server.map;
 
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.server.connect.LedgerReference;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
+import alcabala.server.compile.Affected;
+import alcabala.server.compile.Rerouting;
 import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.Amounts;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;

@@ -9,12 +9,14 @@ import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.setting.Setting;
-import alcabala.server.connect.LedgerReference;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.SettingStore;
-import alcabala.server.connect.SourceCatalogue;
+import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.compile.PartyMatchers;
 import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.Like;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.reference.SourceCatalogue;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -146,7 +148,7 @@ class MapView {
                 select f.cause, count(*) as documents, coalesce(
                     sum(signed(d.kind, d.gross))
                         filter (where d.currency = :currency), 0) as amount
-                from finding f join document d on d.id = f.document_id
+                from finding f join record d on d.id = f.record_id
                 where d.route_id = :route and f.severity = 'blocks' and d.state in ('Blocked', 'Waiting')
                 group by f.cause""")
                 .param("route", route.id())
@@ -263,12 +265,13 @@ class MapView {
         List<Row> suppliers() {
             return jdbc.sql("""
                     select p.code, p.name, coalesce(p.body->>'taxIdentifier', '') as note, array(
-                        select distinct coalesce(nullif(l->>'description', ''), l->>'itemName', '') from document d cross join jsonb_array_elements(d.content->'lines') l
+                        select distinct coalesce(nullif(l->>'description', ''), l->>'itemName', '') from record d
+                            join record_revision v on v.id = d.revision_id cross join json_array_elements(v.content->'lines') l
                         where d.source_id = p.source_id and d.party_code = p.code and d.kind in ('bill', 'supplier-credit')
                         limit 200) as bought
                     from source_party p
                     where p.source_id = :source and exists (
-                        select 1 from document d where d.source_id = p.source_id and d.party_code = p.code
+                        select 1 from record d where d.source_id = p.source_id and d.party_code = p.code
                             and d.kind in ('bill', 'supplier-credit'))
                     order by p.code""")
                     .param("source", route.sourceId())

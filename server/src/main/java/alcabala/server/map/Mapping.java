@@ -6,12 +6,15 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.connectors.ledger.LedgerItem;
-import alcabala.server.connect.LedgerReference;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
-import alcabala.server.map.Affected.Released;
+import alcabala.server.compile.Affected;
+import alcabala.server.compile.Affected.Released;
+import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.record.Refs;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.Locale;
@@ -69,7 +72,7 @@ public class Mapping {
                     checked.expectedVersion(),
                     who);
         }
-        Set<String> refs = change.kind() == RowKind.ROLE ? Set.of() : Set.of(ref(change.kind(), change.code()));
+        Set<String> refs = change.kind() == RowKind.ROLE ? Set.of() : Set.of(Refs.of(change.kind(), change.code()));
         Released released = affected.compileAgain(
                 route.id(), refs, who, "row of " + change.kind().name().toLowerCase(Locale.ROOT) + " " + change.code());
         return new Changed(
@@ -90,7 +93,7 @@ public class Mapping {
                 Change checked =
                         check(route, new Change(kind, code, suggestion.counterpart(), suggestion.account(), 0, false));
                 store.set(route.id(), kind, code, checked.counterpart(), checked.account(), 0, who);
-                refs.add(ref(kind, code));
+                refs.add(Refs.of(kind, code));
             }
         });
         if (refs.isEmpty()) {
@@ -102,12 +105,6 @@ public class Mapping {
                 who,
                 refs.size() + " accepted rows of " + kind.name().toLowerCase(Locale.ROOT));
         return new Accepted(refs.size(), released);
-    }
-
-    /// `item:RIG-0042`: how a document says that it uses a code. An override concerns its document: `line:HW-20417`.
-    public static String ref(RowKind kind, String code) {
-        String used = kind == RowKind.LINE ? code.substring(0, code.lastIndexOf('/')) : code;
-        return kind.name().toLowerCase(Locale.ROOT) + ":" + used;
     }
 
     private Change check(RouteRow route, Change change) {

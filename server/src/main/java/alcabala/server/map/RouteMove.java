@@ -7,12 +7,15 @@ import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.matching.Names;
 import alcabala.accounting.party.Party;
 import alcabala.connectors.ledger.LedgerItem;
-import alcabala.server.connect.LedgerReference;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
+import alcabala.server.compile.Affected;
+import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.record.Refs;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import alcabala.server.trail.Trail;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -90,7 +93,7 @@ class RouteMove {
         Counts counts =
                 jdbc.sql("""
                 select count(*) filter (where outcome is distinct from 'posted') as waiting,
-                    count(*) filter (where outcome = 'posted') as posted from document where route_id = :id""").param("id", route.id()).query(Counts.class).single();
+                    count(*) filter (where outcome = 'posted') as posted from record where route_id = :id""").param("id", route.id()).query(Counts.class).single();
         return new Plan(
                 route.code(),
                 route.ledger(),
@@ -108,10 +111,10 @@ class RouteMove {
         String sql = """
                 select count(*) as documents,
                     coalesce(sum(signed(kind, gross)), 0) as amount
-                from document where route_id = :route and outcome is distinct from 'posted'""";
+                from record where route_id = :route and outcome is distinct from 'posted'""";
         Use use = jdbc.sql(row.kind() == RowKind.ROLE ? sql : sql + " and refs @> cast(:ref as text[])")
                 .param("route", route.id())
-                .param("ref", Copy.array(Set.of(Mapping.ref(row.kind(), row.code()))))
+                .param("ref", Copy.array(Set.of(Refs.of(row.kind(), row.code()))))
                 .query(Use.class)
                 .single();
         return new Left(
@@ -134,10 +137,7 @@ class RouteMove {
                 store.remove(route.id(), row.kind(), row.code(), row.version(), who);
             }
         }
-        jdbc.sql("update route set ledger_id = :ledger where id = :id")
-                .param("ledger", toLedger)
-                .param("id", route.id())
-                .update();
+        routes.lead(route.id(), toLedger);
         trail.write(
                 route.id(),
                 null,

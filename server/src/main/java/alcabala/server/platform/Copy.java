@@ -32,7 +32,7 @@ public final class Copy {
         return this;
     }
 
-    /// @param into the table with its columns, such as `finding (document_id, cause)`
+    /// @param into the table with its columns, such as `finding (record_id, cause)`
     public void send(DataSource dataSource, String into) {
         if (rows.isEmpty()) {
             return;

@@ -4,6 +4,7 @@ import alcabala.connectors.AccessLostException;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.SaidNoException;
 import alcabala.connectors.UnreachableException;
+import alcabala.connectors.spi.CannotException;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -32,6 +33,12 @@ public final class Problems {
             case NotPossibleException no -> Problem.of(no.status(), no.code(), no.getMessage());
             case SaidNoException no ->
                 Problem.of(HttpStatus.CONFLICT, "said-no", no.system() + " said: " + no.sentence());
+            case CannotException cannot ->
+                Problem.of(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "cannot",
+                        cannot.system() + " cannot be asked for that; systems of its kind do not offer it.",
+                        cannot.getMessage());
             case UnreachableException out -> outside(out);
             case TransactionException gone -> database(gone);
             case DataAccessException data -> data(data);

@@ -46,7 +46,7 @@ public final class Sentences {
                         .formatted(String.join(" and ", f.codes()));
             case Finding.BeforeCutOff f ->
                 "It is dated %s; documents of its kind cross from %s on.".formatted(f.date(), f.cutOff());
-            case Finding.DoesNotCross f -> plural(f.kind()) + " do not cross on this route.";
+            case Finding.DoesNotCross f -> plural(f.what()) + " do not cross on this route.";
             case Finding.Unrouted f ->
                 f.site().isEmpty()
                         ? "It has no route to a ledger."

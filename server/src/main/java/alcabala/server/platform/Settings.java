@@ -1,12 +1,16 @@
 package alcabala.server.platform;
 
 import java.time.Duration;
+import java.util.Map;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 
 /// @param address where people reach Alcabala, to come back to after a consent
-/// @param standins where the outside systems are
-/// @param hullworkKey the key that the demo connects Hullwork with
-/// @param inkwellSecret what Alcabala is known by to Inkwell
+/// @param standins where the demo finds its outside systems
+/// @param sourceKey the key that the demo connects its app with
+/// @param addresses where systems of a kind usually are, by the kind's code: what stands in the form to begin with
+/// @param clientSecrets what Alcabala is known by to systems that are entered by consent, by the kind's code
+/// @param reach hosts and addresses inside that may be reached, beside public ones; separated by commas
+/// @param connectors a folder of jars with further kinds of connection; empty for none
 /// @param key the key to seal secrets with, in Base64; else `keyFile` names a file with it
 /// @param keyBefore the key before it, while something may still be sealed with that; else `keyBeforeFile` names it
 /// @param patience how long an outside system may take to answer
@@ -20,8 +24,11 @@ public record Settings(
         String demoFiles,
         String address,
         String standins,
-        String hullworkKey,
-        String inkwellSecret,
+        String sourceKey,
+        Map<String, String> addresses,
+        Map<String, String> clientSecrets,
+        String reach,
+        String connectors,
         String key,
         String keyFile,
         String keyBefore,
@@ -31,6 +38,11 @@ public record Settings(
         String firstSecret,
         Duration sessionLasts,
         String trustedProxies) {
+    public Settings {
+        addresses = addresses == null ? Map.of() : addresses;
+        clientSecrets = clientSecrets == null ? Map.of() : clientSecrets;
+    }
+
     /// Without the keys.
     @Override
     public String toString() {

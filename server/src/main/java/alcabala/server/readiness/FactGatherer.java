@@ -10,14 +10,14 @@ import alcabala.accounting.readiness.Facts;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.connectors.AccessLostException;
+import alcabala.connectors.ledger.DescribesCompany;
 import alcabala.connectors.ledger.LedgerCompany;
-import alcabala.server.connect.LedgerReference;
-import alcabala.server.connect.Ledgers;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.SettingStore;
-import alcabala.server.map.CrosswalkStore;
-import alcabala.server.settings.Numbering;
-import alcabala.server.settings.Numbering.NumbersOfKind;
+import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.connection.Ledgers;
+import alcabala.server.readiness.Numbering.NumbersOfKind;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
 import alcabala.server.trail.TrailSeal;
 import java.time.Clock;
 import java.time.Duration;
@@ -84,7 +84,11 @@ class FactGatherer {
         List<NumbersOfKind> numbers = List.of();
         try {
             settings = route.ledgerAnswers()
-                    ? Optional.of(settings(route, ledgers.of(route.ledgerId()).company()))
+                    ? Optional.of(settings(
+                            route,
+                            ledgers.of(route.ledgerId())
+                                    .get(DescribesCompany.class)
+                                    .company()))
                     : Optional.empty();
             numbers = numbering.of(route);
         } catch (AccessLostException e) {
@@ -147,7 +151,7 @@ class FactGatherer {
         return jdbc.sql("""
                 select d.site, d.currency, count(*) as documents,
                     sum(signed(d.kind, d.gross)) as gross
-                from document d join route r on r.id = d.route_id
+                from record d join route r on r.id = d.route_id
                 where r.source_id = :source and r.ledger_id is null and not d.voided
                 group by d.site, d.currency order by d.site, d.currency""")
                 .param("source", route.sourceId())
@@ -196,7 +200,7 @@ class FactGatherer {
                 select t.code, t.rate, t.category, count(*) as documents,
                     coalesce(sum(signed(d.kind, d.gross))
                         filter (where d.currency = :currency), 0) as gross
-                from source_tax t join document d on d.refs @> array['tax:' || t.code] and""" + WAITING + """
+                from source_tax t join record d on d.refs @> array['tax:' || t.code] and""" + WAITING + """
                  where t.source_id = :source group by t.code, t.rate, t.category order by t.code""")
                 .param("source", route.sourceId())
                 .param("route", route.id())
@@ -220,10 +224,10 @@ class FactGatherer {
         return jdbc.sql("""
                 select d.number, d.issue_date, d.currency, d.kind,
                     s.sign * d.gross as gross, s.sign * d.tax as tax,
-                    jsonb_path_exists(d.content, '$.lines[*] ? (@.kind == "GOODS")') as goods,
-                    (select string_agg(substr(f.cause, 12), ' ') from finding f
-                     where f.document_id = d.id and f.cause like 'role-unset:%') as missing
-                from document d cross join lateral (
+                    jsonb_path_exists(v.content::jsonb, '$.lines[*] ? (@.kind == "GOODS")') as goods,
+                    (select string_agg(f.subject, ' ') from finding f
+                     where f.record_id = d.id and f.kind = 'role-unset') as missing
+                from record d join record_revision v on v.id = d.revision_id cross join lateral (
                     select signed(d.kind, 1) as sign) s
                 where d.route_id = :route and d.state not in ('Posted', 'Diverged', 'Voided') and d.kind = any(:kinds)
                 order by d.issue_date, d.id""")
@@ -262,7 +266,7 @@ class FactGatherer {
         jdbc
                 .sql("""
                 select i.code, i.name from source_item i where i.source_id = :source and exists (
-                    select 1 from document d where d.refs @> array['item:' || i.code] and""" + WAITING + ") order by i.code")
+                    select 1 from record d where d.refs @> array['item:' || i.code] and""" + WAITING + ") order by i.code")
                 .param("source", route.sourceId())
                 .param("route", route.id())
                 .param("kinds", words(DocumentKind::isSale))
@@ -281,7 +285,7 @@ class FactGatherer {
     private Map<String, Integer> otherRoutes(RouteRow route) {
         Map<String, Integer> others = new LinkedHashMap<>();
         jdbc.sql("""
-                select s.name, (select count(*) from document a join document b on b.number = a.number and b.kind = a.kind
+                select s.name, (select count(*) from record a join record b on b.number = a.number and b.kind = a.kind
                     where a.route_id = r.id and b.route_id = :route and not a.voided and not b.voided
                         and (a.kind in ('invoice', 'credit-note') or a.party_name = b.party_name)) as shared
                 from route r join source s on s.id = r.source_id

@@ -1,9 +1,9 @@
 package alcabala.server.readiness;
 
 import alcabala.accounting.readiness.Result.Verdict;
-import alcabala.server.connect.RouteRow;
 import alcabala.server.readiness.ReadinessApi.CheckJson;
 import alcabala.server.readiness.ReadinessApi.ReadinessJson;
+import alcabala.server.route.RouteRow;
 import java.awt.Color;
 import java.io.ByteArrayOutputStream;
 import java.time.ZoneId;

@@ -88,13 +88,13 @@ class SetupApi {
     }
 
     private static final String CAUSES = """
-            (select count(distinct f.cause) from finding f join document d on d.id = f.document_id
+            (select count(distinct f.cause) from finding f join record d on d.id = f.record_id
              where d.route_id = :route and f.severity = 'blocks' and d.outcome is distinct from 'posted' and f.cause ~ '%s')""";
     private static final String COUNTS = """
             select (select count(*) from ledger where connected) as ledgers,
                 (select count(*) from ledger where connected and pulled_at is not null) as pulled,
                 (select count(*) from source where connected) as sources,
-                (select count(*) from document where route_id = :route) as documents,
+                (select count(*) from record where route_id = :route) as documents,
                 %s as roles, %s as taxes, %s as categories, %s as parties,
                 (select count(*) from readiness where route_id = :route) as judged,
                 (select count(*) from batch where route_id = :route) as batches""".formatted(

@@ -1,11 +1,12 @@
 package alcabala.server.release;
 
 import alcabala.connectors.SaidNoException;
-import alcabala.connectors.source.SourceConnector;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Sources;
+import alcabala.connectors.source.Approves;
+import alcabala.server.connection.Sources;
+import alcabala.server.intake.SourcePull;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.route.RouteRow;
 import alcabala.server.trail.Trail;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -50,7 +51,7 @@ class Approvals {
         }
         List<String> refusals = new ArrayList<>();
         int approved = 0;
-        SourceConnector source = sources.of(route.sourceId());
+        Approves source = sources.of(route.sourceId()).get(Approves.class);
         try {
             for (Claimed each : claimed) {
                 try {
@@ -81,10 +82,12 @@ class Approvals {
 
     private List<Claimed> claim(RouteRow route, List<Long> ids, String who) {
         return jdbc.sql("""
-                update document set approval_asked_by = :who, approval_asked_at = :now
-                where id = any(:ids) and route_id = :route and state = 'Waiting'
-                    and (approval_asked_at is null or approval_asked_at < :stale)
-                returning id, number, source_ref""")
+                with claimed as (
+                    insert into approval_claim as c (record_id, who, at)
+                    select id, :who, :now from record where id = any(:ids) and route_id = :route and state = 'Waiting'
+                    on conflict (record_id) do update set who = excluded.who, at = excluded.at where c.at < :stale
+                    returning record_id)
+                select d.id, d.number, d.source_ref from record d join claimed c on c.record_id = d.id order by d.id""")
                 .param("who", who)
                 .param("now", Timestamp.from(clock.instant()))
                 .param("ids", ids.toArray(Long[]::new))
@@ -95,15 +98,15 @@ class Approvals {
     }
 
     private void letGo(List<Claimed> claimed) {
-        jdbc.sql("update document set approval_asked_at = null where id = any(:ids)")
+        jdbc.sql("delete from approval_claim where record_id = any(:ids)")
                 .param("ids", claimed.stream().map(Claimed::id).toArray(Long[]::new))
                 .update();
     }
 
     private String nothingToApprove(RouteRow route, List<Long> ids) {
         List<String> others = jdbc.sql("""
-                select distinct approval_asked_by from document
-                where id = any(:ids) and route_id = :route and state = 'Waiting' and approval_asked_at is not null""")
+                select distinct c.who from record d join approval_claim c on c.record_id = d.id
+                where d.id = any(:ids) and d.route_id = :route and d.state = 'Waiting'""")
                 .param("ids", ids.toArray(Long[]::new))
                 .param("route", route.id())
                 .query(String.class)

@@ -6,12 +6,12 @@ import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.connectors.ledger.LedgerRecord;
-import alcabala.server.connect.LedgerReference;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
-import alcabala.server.map.Compilers;
+import alcabala.server.compile.Compilers;
 import alcabala.server.platform.Amounts;
-import alcabala.server.platform.DocumentJson;
+import alcabala.server.record.Records;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +25,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class BothSidesView {
     private final JdbcClient jdbc;
-    private final Documents documents;
+    private final Records documents;
     private final Routes routes;
     private final Compilers compilers;
     private final LedgerReference reference;
@@ -88,7 +88,7 @@ class BothSidesView {
 
     BothSidesView(
             JdbcClient jdbc,
-            Documents documents,
+            Records documents,
             Routes routes,
             Compilers compilers,
             LedgerReference reference,
@@ -101,9 +101,9 @@ class BothSidesView {
         this.json = json;
     }
 
-    BothSides of(Documents.Row row) {
+    BothSides of(Records.Row row) {
         RouteRow route = routes.get(row.routeId());
-        Document document = DocumentJson.read(documents.content(row.id()));
+        Document document = documents.document(row.id());
         Optional<LedgerRecord> posted = findPosted(row.id());
         Optional<Right> wouldBe =
                 compilers.of(route.id()).compile(document).ledgerDocument().map(sent -> right(sent, row, route));
@@ -124,11 +124,11 @@ class BothSidesView {
         return jdbc.sql("""
                 select coalesce(outcome = 'posted' and revision > outcome_revision, false) as changed_on_source,
                     ledger_differs as changed_on_ledger, voided,
-                    coalesce(ledger_version, 0) as ledger_version from document where id = :id""").param("id", documentId).query(Since.class).single();
+                    coalesce(ledger_version, 0) as ledger_version from record where id = :id""").param("id", documentId).query(Since.class).single();
     }
 
     private Optional<LedgerRecord> findPosted(long documentId) {
-        return jdbc.sql("select ledger_now from link where document_id = :id")
+        return jdbc.sql("select ledger_now from link where record_id = :id")
                 .param("id", documentId)
                 .query(String.class)
                 .optional()
@@ -137,7 +137,7 @@ class BothSidesView {
 
     /// Of the ledger that has it, which may not be the one the route leads to today.
     private String ledgerDesk(long documentId) {
-        return jdbc.sql("select g.desk from link l join ledger g on g.id = l.ledger_id where l.document_id = :id")
+        return jdbc.sql("select g.desk from link l join ledger g on g.id = l.ledger_id where l.record_id = :id")
                 .param("id", documentId)
                 .query(String.class)
                 .single();
@@ -163,12 +163,13 @@ class BothSidesView {
                         .toList());
     }
 
-    private Right right(LedgerDocument sent, Documents.Row row, RouteRow route) {
+    private Right right(LedgerDocument sent, Records.Row row, RouteRow route) {
         var journal = compilers
                 .of(route.id())
-                .compile(DocumentJson.read(documents.content(row.id())))
+                .compile(documents.document(row.id()))
                 .journal()
-                .orElseThrow();
+                .orElseThrow()
+                .byAccount();
         return new Right(
                 "",
                 sent.number(),
@@ -212,7 +213,7 @@ class BothSidesView {
 
     /// @param expected what the ledger's side is measured by; null when the two sides agree
     private static List<SideField> fields(
-            Documents.Row row, Document document, Right right, Right expected, boolean posted) {
+            Records.Row row, Document document, Right right, Right expected, boolean posted) {
         Measure measure = new Measure(right, expected);
         List<SideField> fields = new ArrayList<>();
         fields.add(measure.field("Number", document.number(), Right::number));

@@ -1,10 +1,13 @@
 package alcabala.server.release;
 
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
+import alcabala.server.compile.Compiled;
+import alcabala.server.intake.FileIntake;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Problem;
+import alcabala.server.platform.Sentences;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import io.swagger.v3.oas.annotations.Hidden;
 import io.swagger.v3.oas.annotations.media.Content;
@@ -127,11 +130,10 @@ class IntakeApi {
                 Amounts.decimal(document.totals().tax()),
                 Amounts.decimal(document.totals().gross()),
                 compilation.findings().stream()
-                        .map(Compiled.FindingRow::of)
-                        .map(f -> new IntakeFinding(f.severity(), f.cause(), f.sentence()))
+                        .map(f -> new IntakeFinding(Compiled.severity(f), f.cause(), Sentences.of(f)))
                         .toList(),
                 compilation.journal().stream()
-                        .flatMap(journal -> journal.lines().stream())
+                        .flatMap(journal -> journal.byAccount().lines().stream())
                         .map(line -> new IntakeJournalLine(
                                 line.account(), Amounts.decimal(line.debit()), Amounts.decimal(line.credit())))
                         .toList());

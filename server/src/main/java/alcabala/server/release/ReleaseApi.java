@@ -2,14 +2,17 @@ package alcabala.server.release;
 
 import alcabala.server.access.Sight;
 import alcabala.server.access.SignedIn;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.SumJson;
+import alcabala.server.record.PaymentState;
+import alcabala.server.record.RecordFilter;
+import alcabala.server.record.Records;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import alcabala.server.trail.Trail;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -37,7 +40,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class ReleaseApi {
     private static final int LARGEST_PAGE = 500;
-    private final Documents documents;
+    private final Records documents;
     private final Routes routes;
     private final WhyView whyView;
     private final BothSidesView bothSidesView;
@@ -87,14 +90,14 @@ class ReleaseApi {
     record Detail(DocumentRow document, BothSidesView.BothSides sides) {}
 
     /// What has a number or name like the one looked for.
-    record Found(List<DocumentRow> documents, List<Documents.Code> codes) {}
+    record Found(List<DocumentRow> documents, List<Records.Code> codes) {}
 
     record Approval(
             @NotBlank String route,
             @NotEmpty @Size(max = 500) List<@NotNull Long> ids) {}
 
     ReleaseApi(
-            Documents documents,
+            Records documents,
             Routes routes,
             WhyView whyView,
             BothSidesView bothSidesView,
@@ -121,7 +124,7 @@ class ReleaseApi {
             @RequestParam(required = false) String cause,
             @RequestParam(required = false) String firstCause,
             @RequestParam(required = false) String text,
-            @RequestParam(defaultValue = "DATE") Documents.Order order,
+            @RequestParam(defaultValue = "DATE") Records.Order order,
             @RequestParam(defaultValue = "true") boolean descending,
             @RequestParam(required = false) String after,
             @RequestParam(defaultValue = "100") int limit,
@@ -131,14 +134,14 @@ class ReleaseApi {
             throw NotPossibleException.invalid("key-invalid", "This is not a key of a page.");
         }
         int size = Math.clamp(limit, 1, LARGEST_PAGE);
-        DocumentFilter filter = new DocumentFilter(state, from, to, cause, firstCause, text, viewer.sight());
-        List<Documents.Row> rows =
-                documents.page(found.id(), new Documents.Page(filter, order, descending, after, size + 1));
+        RecordFilter filter = new RecordFilter(state, from, to, cause, firstCause, text, viewer.sight());
+        List<Records.Row> rows =
+                documents.page(found.id(), new Records.Page(filter, order, descending, after, size + 1));
         boolean more = rows.size() > size;
-        List<Documents.Row> shown = more ? rows.subList(0, size) : rows;
+        List<Records.Row> shown = more ? rows.subList(0, size) : rows;
         return new DocumentPage(
                 shown.stream().map(row -> json(row, found, viewer.sight())).toList(),
-                more ? Documents.key(shown.getLast(), order) : "");
+                more ? Records.key(shown.getLast(), order) : "");
     }
 
     @GetMapping("/summary")
@@ -149,7 +152,7 @@ class ReleaseApi {
             @RequestParam(required = false) String text,
             @AuthenticationPrincipal SignedIn viewer) {
         RouteRow found = routes.get(route);
-        DocumentFilter filter = new DocumentFilter(List.of(), from, to, null, null, text, viewer.sight());
+        RecordFilter filter = new RecordFilter(List.of(), from, to, null, null, text, viewer.sight());
         return new Summary(
                 documents.sums(found.id(), filter).stream()
                         .map(s -> new StateSum(s.state(), s.count(), SumJson.of(s.gross())))
@@ -169,7 +172,7 @@ class ReleaseApi {
     @GetMapping("/documents/{id}")
     Detail detail(@PathVariable long id, @AuthenticationPrincipal SignedIn viewer) {
         Sight sight = viewer.sight();
-        Documents.Row row = documents.get(id, sight);
+        Records.Row row = documents.get(id, sight);
         BothSidesView.BothSides sides = bothSidesView.of(row);
         return new Detail(
                 json(row, routes.get(row.routeId()), sight), sight.isLimited() ? WhatBecame.of(sides) : sides);
@@ -216,7 +219,7 @@ class ReleaseApi {
                 at -> approvals.approve(route, approval.ids(), who.getName(), at));
     }
 
-    private DocumentRow json(Documents.Row row, RouteRow route, Sight sight) {
+    private DocumentRow json(Records.Row row, RouteRow route, Sight sight) {
         boolean crossed = row.ledgerRef() != null;
         long ledgerGross = row.ledgerGross() == null ? 0 : row.ledgerGross();
         return new DocumentRow(

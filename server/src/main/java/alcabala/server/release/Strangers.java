@@ -2,11 +2,14 @@ package alcabala.server.release;
 
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.Ownership;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
-import alcabala.server.map.Compilers;
-import alcabala.server.platform.DocumentJson;
+import alcabala.server.compile.Compiled;
+import alcabala.server.compile.Compilers;
+import alcabala.server.intake.FileIntake;
+import alcabala.server.intake.Reinterpretation;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.record.Stored;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import alcabala.server.trail.Trail;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -61,7 +64,7 @@ class Strangers {
         int released = 0;
         for (Waiting each : concerned(route, party)) {
             RouteRow way = routes.get(each.routeId());
-            Document before = DocumentJson.read(each.content());
+            Document before = Stored.document(each.content());
             Document after = before.seenBy(Ownership.of(before, way.business()));
             if (after.ownership() != before.ownership()) {
                 documents++;
@@ -73,14 +76,14 @@ class Strangers {
 
     private boolean write(RouteRow way, Waiting each, Document after, String who) {
         String ref = refOf(way, each, after);
-        Compiled compiled = reinterpretation.write(compilers.of(way.id()), each.id(), ref, after);
+        Compiled compiled = reinterpretation.write(way, compilers.of(way.id()), each.id(), ref, after);
         trail.write(
                 way.id(),
                 each.id(),
                 who,
                 "taken-for",
                 Map.of("kind", after.kind().word()));
-        trail.write(way.id(), each.id(), who, "compiled", DocumentWriter.trailOf(compiled));
+        trail.write(way.id(), each.id(), who, "compiled", compiled.told());
         return compiled.blocking() == 0;
     }
 
@@ -90,7 +93,7 @@ class Strangers {
             return each.sourceRef();
         }
         String ref = FileIntake.refOf(after);
-        boolean free = jdbc.sql("select count(*) from document where source_id = :source and source_ref = :ref")
+        boolean free = jdbc.sql("select count(*) from record where source_id = :source and source_ref = :ref")
                         .param("source", way.sourceId())
                         .param("ref", ref)
                         .query(Integer.class)
@@ -103,8 +106,8 @@ class Strangers {
         return jdbc.sql("""
                 insert into known_as (source_id, party_code, said_by, said_at)
                 select :source, :party, :who, :now where exists (
-                    select 1 from document where source_id = :source and content->>'ownership' = 'NEITHER'
-                        and :party in (content->'seller'->>'code', content->'buyer'->>'code'))
+                    select 1 from record d join record_revision v on v.id = d.revision_id where d.source_id = :source and d.stranger
+                        and :party in (v.content->'seller'->>'code', v.content->'buyer'->>'code'))
                 on conflict do nothing""")
                 .param("source", route.sourceId())
                 .param("party", party)
@@ -122,10 +125,10 @@ class Strangers {
 
     private List<Waiting> concerned(RouteRow route, String party) {
         return jdbc.sql("""
-                select id, route_id, source_ref, content from document
-                where source_id = :source and (outcome is null or outcome in ('refused', 'unreached')) and ledger_ref is null
-                    and :party in (content->'seller'->>'code', content->'buyer'->>'code')
-                order by id""")
+                select d.id, d.route_id, d.source_ref,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
+                where d.source_id = :source and (d.outcome is null or d.outcome in ('refused', 'unreached'))
+                    and d.ledger_ref is null and :party in (v.content->'seller'->>'code', v.content->'buyer'->>'code')
+                order by d.id""")
                 .param("source", route.sourceId())
                 .param("party", party)
                 .query(Waiting.class)

@@ -1,6 +1,6 @@
 package alcabala.server.release;
 
-import alcabala.server.connect.Routes;
+import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;

@@ -10,13 +10,14 @@ import alcabala.accounting.posting.ResolvedLine;
 import alcabala.accounting.posting.SelfAssessed;
 import alcabala.accounting.posting.TaxComparison;
 import alcabala.accounting.tax.TaxComputation;
-import alcabala.server.connect.LedgerReference;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
-import alcabala.server.map.Compilers;
+import alcabala.server.compile.Compiled;
+import alcabala.server.compile.Compilers;
 import alcabala.server.platform.Amounts;
-import alcabala.server.platform.DocumentJson;
-import alcabala.server.release.Compiled.FindingRow;
+import alcabala.server.platform.Sentences;
+import alcabala.server.record.Records;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
@@ -29,7 +30,7 @@ import org.springframework.stereotype.Component;
 /// Answers "why?" for one document: the walk of every line, tax computed both ways, the journal.
 @Component
 class WhyView {
-    private final Documents documents;
+    private final Records documents;
     private final Routes routes;
     private final Compilers compilers;
     private final LedgerReference reference;
@@ -87,7 +88,7 @@ class WhyView {
 
     record Why(List<FindingJson> findings, List<Stranger> strangers, List<WhyLine> lines, Tax tax, Journal journal) {}
 
-    WhyView(Documents documents, Routes routes, Compilers compilers, LedgerReference reference) {
+    WhyView(Records documents, Routes routes, Compilers compilers, LedgerReference reference) {
         this.documents = documents;
         this.routes = routes;
         this.compilers = compilers;
@@ -95,16 +96,15 @@ class WhyView {
     }
 
     Why of(long documentId) {
-        Documents.Row row = documents.get(documentId);
+        Records.Row row = documents.get(documentId);
         RouteRow route = routes.get(row.routeId());
-        Document document = DocumentJson.read(documents.content(documentId));
+        Document document = documents.document(documentId);
         Compilation compilation = compilers.of(route.id()).compile(document);
         Map<String, LedgerAccount> accounts = reference.accounts(route.ledgerId()).stream()
                 .collect(Collectors.toMap(LedgerAccount::code, Function.identity()));
         return new Why(
                 compilation.findings().stream()
-                        .map(FindingRow::of)
-                        .map(f -> new FindingJson(f.severity(), f.cause(), f.sentence(), fix(f.cause())))
+                        .map(f -> new FindingJson(Compiled.severity(f), f.cause(), Sentences.of(f), fix(f.cause())))
                         .toList(),
                 strangers(document, route),
                 compilation.lines().stream().map(line -> line(line, accounts)).toList(),
@@ -112,7 +112,7 @@ class WhyView {
                 compilation
                         .journal()
                         .map(journal -> new Journal(
-                                journal.lines().stream()
+                                journal.byAccount().lines().stream()
                                         .map(l -> new BothSidesView.JournalLine(
                                                 l.account(),
                                                 name(accounts, l.account()),

@@ -1,8 +1,8 @@
 package alcabala.server.send;
 
-import alcabala.server.connect.RouteRow;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.route.RouteRow;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -80,9 +80,9 @@ class BatchView {
                 .orElseThrow(() -> NotPossibleException.missing("batch " + id));
         List<DispatchJson> dispatches =
                 jdbc.sql("""
-                select p.document_id, d.number, d.kind, d.party_name, d.issue_date, d.gross, d.currency, p.outcome, p.refusal_code,
+                select p.record_id, d.number, d.kind, d.party_name, d.issue_date, d.gross, d.currency, p.outcome, p.refusal_code,
                     p.sentence, p.ledger_ref, d.ledger_number, p.idempotency_key, p.attempts, d.state, l.name as ledger, s.name as source
-                from dispatch p join document d on d.id = p.document_id join route r on r.id = d.route_id
+                from dispatch p join record d on d.id = p.record_id join route r on r.id = d.route_id
                     join ledger l on l.id = r.ledger_id join source s on s.id = r.source_id
                 where p.batch_id = :id
                 order by case p.outcome when 'refused' then 0 when 'unreached' then 1 when 'unconfirmed' then 2
@@ -118,7 +118,7 @@ class BatchView {
 
     private static DispatchJson dispatch(ResultSet row, int n) throws SQLException {
         return new DispatchJson(
-                row.getLong("document_id"),
+                row.getLong("record_id"),
                 row.getString("number"),
                 row.getString("kind"),
                 row.getString("party_name"),

@@ -2,35 +2,53 @@ package alcabala.server.send;
 
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.matching.ItemNames;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
+import alcabala.server.crossing.BatchHeads;
+import alcabala.server.crossing.NewDispatches;
+import alcabala.server.crossing.Outcomes;
+import alcabala.server.crossing.Postings;
+import alcabala.server.crossing.SendTask;
 import alcabala.server.jobs.Jobs;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import alcabala.server.send.Preview.Prepared;
 import alcabala.server.trail.Trail;
-import java.util.ArrayList;
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import org.joda.money.Money;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /// Makes batches and sets them going.
 @Component
 class Batches {
-    private final JdbcClient jdbc;
+    private final Outcomes outcomes;
+    private final Postings postings;
+    private final NewDispatches dispatches;
+    private final Clock clock;
     private final Routes routes;
     private final Previews previews;
     private final BatchHeads heads;
     private final Trail trail;
     private final Jobs jobs;
 
-    Batches(JdbcClient jdbc, Routes routes, Previews previews, BatchHeads heads, Trail trail, Jobs jobs) {
-        this.jdbc = jdbc;
+    Batches(
+            Outcomes outcomes,
+            Postings postings,
+            NewDispatches dispatches,
+            Clock clock,
+            Routes routes,
+            Previews previews,
+            BatchHeads heads,
+            Trail trail,
+            Jobs jobs) {
+        this.outcomes = outcomes;
+        this.postings = postings;
+        this.dispatches = dispatches;
+        this.clock = clock;
         this.routes = routes;
         this.previews = previews;
         this.heads = heads;
@@ -122,31 +140,21 @@ class Batches {
     }
 
     private void queue(RouteRow route, long batch, List<Prepared> documents, String who) {
-        List<Trail.Entry> entries = new ArrayList<>();
         for (Prepared each : documents) {
-            int rows = jdbc.sql("""
-                    update document d set outcome = 'queued', version = version + 1
-                    where d.id = :id and d.revision = :revision and
-                    """ + Candidates.CAN_GO)
-                    .param("id", each.id())
-                    .param("revision", each.revision())
-                    .update();
-            if (rows == 0) {
+            if (!outcomes.queue(each.id(), each.revision(), Candidates.CAN_GO)) {
                 throw NotPossibleException.conflict(
                         "changed-meanwhile", "A document of the batch changed meanwhile; look at the batch again.");
             }
-            jdbc.sql("""
-                    insert into dispatch (batch_id, document_id, idempotency_key, outcome, revision, posting, read_version)
-                    select :batch, id, :key, 'queued', revision, cast(:posting as jsonb),
-                        case when ledger_ref is not null then ledger_version end
-                    from document where id = :document""")
-                    .param("batch", batch)
-                    .param("document", each.id())
-                    .param("key", UUID.randomUUID())
-                    .param("posting", each.posting().write())
-                    .update();
-            entries.add(new Trail.Entry(route.id(), each.id(), who, "queued", Map.of("batch", batch)));
         }
-        trail.write(entries);
+        List<Long> postings = this.postings.freeze(
+                route,
+                documents.stream()
+                        .map(each -> new Postings.Made(each.id(), each.revision(), each.posting()))
+                        .toList(),
+                clock.instant());
+        dispatches.insert(batch, documents.stream().map(Prepared::id).toList(), postings);
+        trail.write(documents.stream()
+                .map(each -> new Trail.Entry(route.id(), each.id(), who, "queued", Map.of("batch", batch)))
+                .toList());
     }
 }

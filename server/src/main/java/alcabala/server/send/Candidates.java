@@ -3,9 +3,10 @@ package alcabala.server.send;
 import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Trigger;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.SettingStore;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.record.Stored;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
 import java.util.List;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -20,7 +21,7 @@ class Candidates {
     static final String CAN_GO = """
             (d.state in ('Ready', 'Refused') or (d.state = 'Diverged' and not d.voided and exists (
                 select 1 from link l join route r on r.ledger_id = l.ledger_id
-                where l.document_id = d.id and r.id = d.route_id)))""";
+                where l.record_id = d.id and r.id = d.route_id)))""";
     private final JdbcClient jdbc;
     private final SettingStore settings;
 
@@ -39,15 +40,15 @@ class Candidates {
     List<Candidate> of(RouteRow route, Choice choice) {
         boolean named = choice.isNamed();
         List<Candidate> found = jdbc.sql("""
-                select d.id, d.number, d.state, d.revision, d.content from document d
+                select d.id, d.number, d.state, d.revision,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
                 where d.route_id = :route and""" + CAN_GO + """
                     and (:named or d.state = 'Ready'
                         or (d.state = 'Diverged' and not d.ledger_differs and d.refusal = ''))
-                    and (:named or kind <> all(:byHand)) and kind = any(:kinds)
-                    and (:named = false or id = any(:ids))
-                    and (cast(:from as date) is null or issue_date >= :from)
-                    and (cast(:to as date) is null or issue_date <= :to)
-                order by issue_date, id limit :limit""")
+                    and (:named or d.kind <> all(:byHand)) and d.kind = any(:kinds)
+                    and (:named = false or d.id = any(:ids))
+                    and (cast(:from as date) is null or d.issue_date >= :from)
+                    and (cast(:to as date) is null or d.issue_date <= :to)
+                order by d.issue_date, d.id limit :limit""")
                 .param("route", route.id())
                 .param("named", named)
                 .param("byHand", chosenByHand(route))

@@ -3,6 +3,7 @@ package alcabala.server.send;
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.party.Party;
+import alcabala.server.crossing.Posting;
 import java.util.List;
 
 /// What the batch will do, before it does anything.

@@ -6,16 +6,19 @@ import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.BookingDay;
+import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.connectors.ledger.LedgerItem;
-import alcabala.server.connect.LedgerReference;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.map.Compilers;
-import alcabala.server.platform.DocumentJson;
+import alcabala.server.compile.Compilers;
+import alcabala.server.crossing.BatchDates;
+import alcabala.server.crossing.Posting;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.record.Stored;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
 import alcabala.server.send.Candidates.Candidate;
 import alcabala.server.send.Preview.Alike;
 import alcabala.server.send.Preview.Creation;
@@ -41,13 +44,21 @@ class Previews {
     private final Candidates candidates;
     private final Compilers compilers;
     private final LedgerReference reference;
+    private final BatchDates dates;
     private final Clock clock;
 
-    Previews(JdbcClient jdbc, Candidates candidates, Compilers compilers, LedgerReference reference, Clock clock) {
+    Previews(
+            JdbcClient jdbc,
+            Candidates candidates,
+            Compilers compilers,
+            LedgerReference reference,
+            BatchDates dates,
+            Clock clock) {
         this.jdbc = jdbc;
         this.candidates = candidates;
         this.compilers = compilers;
         this.reference = reference;
+        this.dates = dates;
         this.clock = clock;
     }
 
@@ -58,18 +69,18 @@ class Previews {
         Map<String, Alike> alike = alike(clean);
         List<Prepared> going = clean.stream()
                 .filter(each -> !alike.containsKey(each.party().code())
-                        || !each.posting().document().partyCounterpart().isEmpty())
+                        || !each.posting().entry().partyCounterpart().isEmpty())
                 .toList();
         Map<String, LedgerItem> known = new HashMap<>();
         reference.items(route.ledgerId()).forEach(item -> known.put(item.code(), item));
         Map<String, Creation> parties = new LinkedHashMap<>();
         Map<String, Creation> items = new LinkedHashMap<>();
         for (Prepared each : going) {
-            if (each.posting().document().partyCounterpart().isEmpty()) {
+            if (each.posting().entry().partyCounterpart().isEmpty()) {
                 Party party = each.party();
                 parties.putIfAbsent(party.code(), new Creation(party.code(), party.name()));
             }
-            each.posting().document().lines().forEach(line -> addItem(line, known, items));
+            each.posting().entry().lines().forEach(line -> addItem(line, known, items));
         }
         int asked = choice.isNamed() ? choice.ids().size() : found.size();
         return new Preview(
@@ -89,28 +100,32 @@ class Previews {
         LocalDate today = LocalDate.now(clock);
         List<Prepared> prepared = new ArrayList<>();
         for (Candidate candidate : candidates) {
-            Document document = DocumentJson.read(candidate.content());
+            Document document = Stored.document(candidate.content());
             RouteSettings decided = compiler.route().settings();
             boolean early = BookingDay.find(document, decided).isEmpty()
                     && decided.findCutOff(document.kind())
                             .filter(today::isBefore)
                             .isPresent();
-            Optional<LedgerDocument> sent =
-                    early ? Optional.empty() : compiler.compile(document).ledgerDocument();
+            Compilation compilation = compiler.compile(document);
+            Optional<LedgerDocument> sent = early ? Optional.empty() : compilation.ledgerDocument();
             sent.ifPresent(going -> prepared.add(new Prepared(
                     candidate.id(),
                     candidate.revision(),
                     candidate.number(),
                     candidate.stands(),
                     document.counterparty(),
-                    new Posting(going, document.counterparty().name(), document.precedingNumber()))));
+                    new Posting(
+                            dates.dated(decided, candidate.id(), going),
+                            compilation.journal().orElseThrow(),
+                            document.counterparty().name(),
+                            document.precedingNumber()))));
         }
         return prepared;
     }
 
     private static void requireOneSide(List<Prepared> documents) {
         long sides = documents.stream()
-                .map(each -> each.posting().document().kind().isSale())
+                .map(each -> each.posting().entry().kind().isSale())
                 .distinct()
                 .count();
         if (sides > 1) {
@@ -125,7 +140,7 @@ class Previews {
                 CurrencyUnit.of(route.currency()),
                 documents.stream()
                         .map(each -> {
-                            LedgerDocument sent = each.posting().document();
+                            LedgerDocument sent = each.posting().entry();
                             return new ControlTotals.Member(
                                     each.number(), sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross());
                         })
@@ -138,7 +153,7 @@ class Previews {
         Map<String, Party> fresh = new LinkedHashMap<>();
         Map<String, Integer> counts = new HashMap<>();
         for (Prepared each : documents) {
-            if (each.posting().document().partyCounterpart().isEmpty()) {
+            if (each.posting().entry().partyCounterpart().isEmpty()) {
                 fresh.putIfAbsent(each.party().code(), each.party());
                 counts.merge(each.party().code(), 1, Integer::sum);
             }
@@ -168,7 +183,7 @@ class Previews {
             return Set.of();
         }
         return Set.copyOf(jdbc.sql("""
-                select c.code from crosswalk_row c join document d on d.route_id = c.route_id
+                select c.code from crosswalk_row c join record d on d.route_id = c.route_id
                 where d.id = :document and c.kind = 'PARTY' and c.code = any(:codes)""")
                 .param("document", documents.getFirst().id())
                 .param("codes", codes.toArray(String[]::new))

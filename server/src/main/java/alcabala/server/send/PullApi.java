@@ -1,12 +1,13 @@
 package alcabala.server.send;
 
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
+import alcabala.server.crossing.LedgerNews;
+import alcabala.server.intake.SourcePull;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.jobs.Works.Progress;
-import alcabala.server.release.SourcePull;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;

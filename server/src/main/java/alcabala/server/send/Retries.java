@@ -1,13 +1,24 @@
 package alcabala.server.send;
 
 import alcabala.accounting.document.Document;
+import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.LedgerDocument;
-import alcabala.server.connect.Routes;
+import alcabala.server.compile.Compilers;
+import alcabala.server.crossing.BatchDates;
+import alcabala.server.crossing.BatchHeads;
+import alcabala.server.crossing.Frozen;
+import alcabala.server.crossing.NewDispatches;
+import alcabala.server.crossing.Outcomes;
+import alcabala.server.crossing.Posting;
+import alcabala.server.crossing.Postings;
+import alcabala.server.crossing.SendTask;
 import alcabala.server.jobs.Jobs;
-import alcabala.server.map.Compilers;
-import alcabala.server.platform.DocumentJson;
+import alcabala.server.record.Stored;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import alcabala.server.trail.Trail;
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,36 +33,57 @@ class Retries {
     private final Routes routes;
     private final BatchHeads heads;
     private final Compilers compilers;
+    private final BatchDates dates;
+    private final Postings postings;
+    private final NewDispatches dispatches;
+    private final Outcomes outcomes;
+    private final Clock clock;
     private final Trail trail;
     private final Jobs jobs;
 
-    Retries(JdbcClient jdbc, Routes routes, BatchHeads heads, Compilers compilers, Trail trail, Jobs jobs) {
+    Retries(
+            JdbcClient jdbc,
+            Routes routes,
+            BatchHeads heads,
+            Compilers compilers,
+            BatchDates dates,
+            Postings postings,
+            NewDispatches dispatches,
+            Outcomes outcomes,
+            Clock clock,
+            Trail trail,
+            Jobs jobs) {
         this.jdbc = jdbc;
         this.routes = routes;
         this.heads = heads;
         this.compilers = compilers;
+        this.dates = dates;
+        this.postings = postings;
+        this.dispatches = dispatches;
+        this.outcomes = outcomes;
+        this.clock = clock;
         this.trail = trail;
         this.jobs = jobs;
     }
 
     private record Failed(
-            long id, long documentId, String outcome, boolean inPlace, String posting, int revision, String content) {}
+            long id, long recordId, String outcome, boolean inPlace, Long postingId, int revision, String content) {}
 
     /// Sends again only what failed on its way, as it compiles now; nothing that the ledger has or has refused, and
     /// nothing whose sums have changed since the batch was shown. What rests is asked about again.
     @Transactional
     int retry(long batch, String who) {
-        long routeId = heads.routeOf(batch);
-        routes.lock(routeId);
-        Compiler compiler = compilers.of(routeId);
+        RouteRow route = routes.get(heads.routeOf(batch));
+        routes.lock(route.id());
+        Compiler compiler = compilers.of(route.id());
         int rows = 0;
         for (Failed each : failed(batch)) {
-            rows += each.outcome().equals("unconfirmed") ? askAgain(each) : queueAgain(each, compiler);
+            rows += each.outcome().equals("unconfirmed")
+                    ? dispatches.askAgain(each.id())
+                    : queueAgain(route, each, compiler);
         }
         if (rows > 0) {
-            jdbc.sql("update batch set finished_at = null, failures = 0 where id = :id")
-                    .param("id", batch)
-                    .update();
+            heads.reopen(batch);
             trail.write(null, null, who, "batch-retried", Map.of("batch", batch, "documents", rows));
             SendTask.schedule(jobs, batch);
         }
@@ -60,40 +92,46 @@ class Retries {
 
     private List<Failed> failed(long batch) {
         return jdbc.sql("""
-                select p.id, p.document_id, p.outcome, p.read_version is not null as in_place, p.posting, d.revision, d.content
-                from dispatch p join document d on d.id = p.document_id
-                where p.batch_id = :batch and p.id = (select max(l.id) from dispatch l where l.document_id = d.id)
+                select p.id, p.record_id, p.outcome, p.read_version is not null as in_place, p.posting_id, d.revision,\s""" + Stored.COLUMN + """
+                 from dispatch p join record d on d.id = p.record_id join record_revision v on v.id = d.revision_id
+                where p.batch_id = :batch and p.id = (select max(l.id) from dispatch l where l.record_id = d.id)
                     and ((p.outcome = 'unconfirmed' and p.rests) or (p.outcome = 'unreached'
                         and ((d.outcome = 'unreached' and d.state = 'Ready')
                             or (p.read_version is not null and d.outcome = 'posted' and d.state = 'Diverged'))))
-                order by p.id""").param("batch", batch).query(Failed.class).list();
+                order by p.id""")
+                .param("batch", batch)
+                .query(Failed.class)
+                .list();
     }
 
-    private int askAgain(Failed failed) {
-        return jdbc.sql("""
-                update dispatch set rests = false, attempts = 0, next_at = null, version = version + 1 where id = :id""").param("id", failed.id()).update();
-    }
-
-    private int queueAgain(Failed failed, Compiler compiler) {
-        Document document = DocumentJson.read(failed.content());
-        Optional<LedgerDocument> now = compiler.compile(document).ledgerDocument();
-        boolean same = now.isPresent()
-                && (failed.posting() == null
-                        || now.get().hasSumsOf(Posting.read(failed.posting()).document()));
+    private int queueAgain(RouteRow route, Failed failed, Compiler compiler) {
+        Document document = Stored.document(failed.content());
+        Compilation now = compiler.compile(document);
+        boolean same = now.ledgerDocument()
+                .filter(entry -> shown(failed).map(entry::hasSumsOf).orElse(true))
+                .isPresent();
         if (!same) {
             return 0;
         }
-        Posting posting = new Posting(now.get(), document.counterparty().name(), document.precedingNumber());
-        jdbc.sql("""
-                update dispatch set outcome = 'queued', attempts = 0, sentence = '', next_at = null, revision = :revision,
-                    posting = cast(:posting as jsonb), version = version + 1
-                where id = :id""")
-                .param("revision", failed.revision())
-                .param("posting", posting.write())
-                .param("id", failed.id())
-                .update();
-        return jdbc.sql("update document set outcome = 'queued', version = version + 1 where id = :id")
-                .param("id", failed.documentId())
-                .update();
+        LedgerDocument entry = dates.dated(
+                compiler.route().settings(),
+                failed.recordId(),
+                now.ledgerDocument().orElseThrow());
+        Posting posting = new Posting(
+                entry, now.journal().orElseThrow(), document.counterparty().name(), document.precedingNumber());
+        long frozen = postings.freeze(
+                        route,
+                        List.of(new Postings.Made(failed.recordId(), failed.revision(), posting)),
+                        clock.instant())
+                .getFirst();
+        dispatches.again(failed.id(), failed.revision(), frozen);
+        outcomes.queueAgain(failed.recordId());
+        return 1;
+    }
+
+    private Optional<LedgerDocument> shown(Failed failed) {
+        return failed.postingId() == null
+                ? Optional.empty()
+                : postings.find(failed.postingId()).map(Frozen::entry);
     }
 }

@@ -1,14 +1,17 @@
 package alcabala.server.send;
 
 import alcabala.accounting.crosswalk.RecordType;
+import alcabala.connectors.ledger.ShowsConsent;
+import alcabala.connectors.spi.Side;
 import alcabala.server.access.Sight;
 import alcabala.server.access.SignedIn;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
-import alcabala.server.connect.SettingStore;
+import alcabala.server.connection.Kinds;
 import alcabala.server.platform.Amounts;
-import alcabala.server.release.DocumentFilter;
-import alcabala.server.release.Documents;
+import alcabala.server.record.RecordFilter;
+import alcabala.server.record.Records;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
+import alcabala.server.route.SettingStore;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
@@ -28,7 +31,8 @@ import org.springframework.web.bind.annotation.RestController;
 class RoadApi {
     private final JdbcClient jdbc;
     private final Routes routes;
-    private final Documents documents;
+    private final Kinds kinds;
+    private final Records documents;
     private final SettingStore settings;
     private final Clock clock;
 
@@ -76,7 +80,8 @@ class RoadApi {
             int refused,
             int openBatches) {}
 
-    RoadApi(JdbcClient jdbc, Routes routes, Documents documents, SettingStore settings, Clock clock) {
+    RoadApi(JdbcClient jdbc, Routes routes, Kinds kinds, Records documents, SettingStore settings, Clock clock) {
+        this.kinds = kinds;
         this.documents = documents;
         this.settings = settings;
         this.clock = clock;
@@ -107,10 +112,10 @@ class RoadApi {
 
     /// Only how many documents stand where, of those that somebody may look at.
     private Road ofDocuments(RouteRow route, Sight sight) {
-        Map<String, Documents.Sum> sums = documents.sums(route.id(), DocumentFilter.all(sight)).stream()
-                .collect(Collectors.toMap(Documents.Sum::state, Function.identity()));
-        Documents.Sum none = new Documents.Sum("", 0, Map.of());
-        Documents.Sum ready = sums.getOrDefault("Ready", none);
+        Map<String, Records.Sum> sums = documents.sums(route.id(), RecordFilter.all(sight)).stream()
+                .collect(Collectors.toMap(Records.Sum::state, Function.identity()));
+        Records.Sum none = new Records.Sum("", 0, Map.of());
+        Records.Sum ready = sums.getOrDefault("Ready", none);
         return new Road(
                 0,
                 0,
@@ -131,19 +136,20 @@ class RoadApi {
                 select
                     (select count(*) from ledger where connected) + (select count(*) from source where connected) as connections,
                     (select count(*) from ledger l left join credential c on c.ledger_id = l.id
-                     where l.connected and l.system = 'inkwell' and (c.id is null or c.lost_at is not null or c.consent_ends_at < :now)) as lost,
+                     where l.connected and l.system = any(:byConsent) and (c.id is null or c.lost_at is not null or c.consent_ends_at < :now)) as lost,
                     coalesce((select warns from readiness where route_id = :route), 0) as warns,
                     coalesce((select blocks from readiness where route_id = :route), 0) as blocks,
-                    (select count(distinct f.cause) from finding f join document d on d.id = f.document_id
+                    (select count(distinct f.cause) from finding f join record d on d.id = f.record_id
                      where d.route_id = :route and d.state in ('Blocked', 'Waiting') and f.severity = 'blocks'
                          and f.cause ~ '^(item|category|tax|supplier)-unmapped|^party-(doubtful|missing)|^role-unset') as unmapped,
-                    (select count(*) from document where route_id = :route and state = 'Ready') as ready,
+                    (select count(*) from record where route_id = :route and state = 'Ready') as ready,
                     (select coalesce(sum(signed(kind, gross)), 0)
-                     from document where route_id = :route and state = 'Ready') as ready_gross,
-                    (select count(*) from document where route_id = :route and state = 'Blocked') as blocked,
-                    (select count(*) from document where route_id = :route and state = 'Refused') as refused,
+                     from record where route_id = :route and state = 'Ready') as ready_gross,
+                    (select count(*) from record where route_id = :route and state = 'Blocked') as blocked,
+                    (select count(*) from record where route_id = :route and state = 'Refused') as refused,
                     (select count(*) from batch where route_id = :route and finished_at is null) as open_batches""")
                 .param("route", found.id())
+                .param("byConsent", kinds.codes(Side.LEDGER, ShowsConsent.class))
                 .param("now", Timestamp.from(clock.instant()))
                 .query(Counts.class)
                 .single();

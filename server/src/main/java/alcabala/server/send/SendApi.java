@@ -1,10 +1,11 @@
 package alcabala.server.send;
 
 import alcabala.accounting.matching.ItemNames;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
+import alcabala.server.crossing.BatchHeads;
 import alcabala.server.platform.Amounts;
 import alcabala.server.readiness.ReadinessRun;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;

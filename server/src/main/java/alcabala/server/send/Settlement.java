@@ -2,9 +2,11 @@ package alcabala.server.send;
 
 import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.SettingStore;
+import alcabala.server.crossing.Links;
+import alcabala.server.crossing.Outcomes;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
 import alcabala.server.trail.Trail;
 import java.util.List;
 import java.util.Map;
@@ -18,11 +20,15 @@ import org.springframework.transaction.annotation.Transactional;
 class Settlement {
     private final JdbcClient jdbc;
     private final SettingStore settings;
+    private final Outcomes outcomes;
+    private final Links links;
     private final Trail trail;
 
-    Settlement(JdbcClient jdbc, SettingStore settings, Trail trail) {
+    Settlement(JdbcClient jdbc, SettingStore settings, Outcomes outcomes, Links links, Trail trail) {
         this.jdbc = jdbc;
         this.settings = settings;
+        this.outcomes = outcomes;
+        this.links = links;
         this.trail = trail;
     }
 
@@ -33,7 +39,7 @@ class Settlement {
     public int letStand(RouteRow route, String who) {
         RouteSettings decided = settings.of(route.id());
         List<Long> won = jdbc.sql("""
-                select id from document where route_id = :route and state = 'Diverged' and ledger_differs and not voided
+                select id from record where route_id = :route and state = 'Diverged' and ledger_differs and not voided
                     and kind = any(:kinds) order by id""")
                 .param("route", route.id())
                 .param(
@@ -50,17 +56,12 @@ class Settlement {
 
     /// Also what its source has changed meanwhile is settled by it.
     @Transactional
-    public void letStand(long routeId, long documentId, String who) {
-        int rows = jdbc.sql("""
-                update document set ledger_differs = false, outcome_revision = revision, refusal = '', version = version + 1
-                where id = :id and state = 'Diverged' and not voided""").param("id", documentId).update();
-        if (rows == 0) {
+    public void letStand(long routeId, long recordId, String who) {
+        if (!outcomes.letStand(recordId)) {
             throw NotPossibleException.conflict(
                     "nothing-to-settle", "Both sides agree on it by now, or it was voided; look at it again.");
         }
-        jdbc.sql("update link set baseline = ledger_now where document_id = :id")
-                .param("id", documentId)
-                .update();
-        trail.write(routeId, documentId, who, "ledger-stands", Map.of());
+        links.settle(recordId);
+        trail.write(routeId, recordId, who, "ledger-stands", Map.of());
     }
 }

@@ -1,9 +1,9 @@
 package alcabala.server.send;
 
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
 import alcabala.server.platform.NotPossibleException;
-import alcabala.server.release.Documents;
+import alcabala.server.record.Records;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/documents")
 class SettlementApi {
-    private final Documents documents;
+    private final Records documents;
     private final Routes routes;
     private final Settlement settlement;
     private final Batches batches;
@@ -35,7 +35,7 @@ class SettlementApi {
     /// @param batch in which it goes again; null when the ledger's stands
     record Settled(Long batch, String sentence) {}
 
-    SettlementApi(Documents documents, Routes routes, Settlement settlement, Batches batches) {
+    SettlementApi(Records documents, Routes routes, Settlement settlement, Batches batches) {
         this.documents = documents;
         this.routes = routes;
         this.settlement = settlement;
@@ -44,7 +44,7 @@ class SettlementApi {
 
     @PostMapping("/{id}/settlement")
     Settled settle(@PathVariable long id, @Valid @RequestBody Settle settle, Principal who) {
-        Documents.Row row = documents.get(id);
+        Records.Row row = documents.get(id);
         RouteRow route = routes.get(row.routeId());
         if (!row.state().equals("Diverged")) {
             throw NotPossibleException.conflict(

@@ -2,8 +2,8 @@ package alcabala.server.send;
 
 import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.SettingStore;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
 import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
@@ -53,7 +53,7 @@ class Triggered {
 
     private int send(RouteRow route, String[] automatic, String[] restored, String who) {
         List<Long> ready = jdbc.sql("""
-                select id from document where route_id = :route and not voided and (
+                select id from record where route_id = :route and not voided and (
                     (kind = any(:automatic) and state = 'Ready' and outcome is null)
                     or (kind = any(:automatic) and state = 'Diverged' and not ledger_differs and refusal = '')
                     or (kind = any(:restored) and state = 'Diverged' and ledger_differs and refusal = ''))

@@ -1,9 +1,10 @@
 package alcabala.server.send;
 
 import alcabala.server.access.SignedIn;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
+import alcabala.server.crossing.Beyond;
 import alcabala.server.platform.Amounts;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -85,13 +86,13 @@ class WaitingApi {
                     count(*) filter (where state = 'Diverged' and not voided and refusal = '') as changed,
                     coalesce(sum(signed(kind, gross)) filter (where state = 'Diverged' and not voided and refusal = ''), 0) as changed_gross,
                     count(*) filter (where outcome in ('queued', 'sending', 'unconfirmed')) as on_its_way
-                from document where route_id = :route""").param("route", route.id()).query(Counts.class).single();
+                from record where route_id = :route""").param("route", route.id()).query(Counts.class).single();
     }
 
     private List<Failed> failed(RouteRow route) {
         return jdbc.sql("""
                 select p.outcome, p.refusal_code, p.sentence, count(*) as count, sum(signed(d.kind, d.gross)) as gross, max(p.batch_id) as batch
-                from document d join dispatch p on p.id = (select max(l.id) from dispatch l where l.document_id = d.id)
+                from record d join dispatch p on p.id = (select max(l.id) from dispatch l where l.record_id = d.id)
                 where d.route_id = :route and not d.voided and (p.outcome in ('refused', 'unreached') and d.state <> 'Posted'
                     or p.outcome = 'unconfirmed' and p.rests)
                 group by p.outcome, p.refusal_code, p.sentence order by count(*) desc, max(p.batch_id) desc limit 50""")

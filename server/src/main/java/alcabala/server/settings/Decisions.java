@@ -4,13 +4,15 @@ import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.setting.Crossing;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.setting.Trigger;
-import alcabala.server.connect.LedgerReference;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
-import alcabala.server.connect.SettingStore;
-import alcabala.server.map.Affected;
+import alcabala.server.compile.Affected;
+import alcabala.server.crossing.Outcomes;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.record.SourceFacts;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
+import alcabala.server.route.SettingStore;
 import alcabala.server.trail.Trail;
 import java.math.BigDecimal;
 import java.util.List;
@@ -24,6 +26,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class Decisions {
     private final JdbcClient jdbc;
+    private final SourceFacts facts;
+    private final Outcomes outcomes;
     private final Routes routes;
     private final SettingStore store;
     private final LedgerReference reference;
@@ -35,12 +39,16 @@ class Decisions {
 
     Decisions(
             JdbcClient jdbc,
+            SourceFacts facts,
+            Outcomes outcomes,
             Routes routes,
             SettingStore store,
             LedgerReference reference,
             Affected affected,
             Trail trail) {
         this.jdbc = jdbc;
+        this.facts = facts;
+        this.outcomes = outcomes;
         this.routes = routes;
         this.store = store;
         this.reference = reference;
@@ -95,26 +103,16 @@ class Decisions {
     private int catchUp(RouteRow route) {
         List<Seen> news = jdbc.sql("""
                         select d.id, d.currency, d.paid, cast(l.ledger_now->>'paid' as numeric) as there
-                        from document d join link l on l.document_id = d.id where d.route_id = :route""").param("route", route.id()).query(Seen.class).list().stream()
+                        from record d join link l on l.record_id = d.id where d.route_id = :route""").param("route", route.id()).query(Seen.class).list().stream()
                 .filter(Seen::isNews)
                 .toList();
-        news.forEach(each -> jdbc.sql("update document set paid = :paid, version = version + 1 where id = :id")
-                .param("paid", each.minor())
-                .param("id", each.id())
-                .update());
+        news.forEach(each -> outcomes.paid(each.id(), each.minor()));
         return news.size();
     }
 
     /// What has not crossed waits for another thing from now on.
     private int await(RouteRow route, DocumentKind kind) {
         Trigger trigger = store.of(route.id()).trigger(kind);
-        return jdbc.sql("""
-                update document set approved = (:milestone = any(milestones)), version = version + 1
-                where route_id = :route and kind = :kind and approved <> (:milestone = any(milestones))
-                    and (outcome is null or outcome in ('refused', 'unreached'))""")
-                .param("milestone", trigger.milestone().name())
-                .param("route", route.id())
-                .param("kind", kind.word())
-                .update();
+        return facts.await(route.id(), kind.word(), trigger.milestone());
     }
 }

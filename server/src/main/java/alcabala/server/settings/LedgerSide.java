@@ -44,7 +44,7 @@ record LedgerSide(
                 findings,
                 facts(sent, settings),
                 sent.lines().stream().map(LedgerSide::line).toList(),
-                compiled.journal().orElseThrow().lines().stream()
+                compiled.journal().orElseThrow().byAccount().lines().stream()
                         .map(line -> booking(line, names))
                         .toList(),
                 receipt(sent, settings, names));

@@ -9,13 +9,13 @@ import alcabala.accounting.setting.Crossing;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.connectors.ledger.LedgerRecord;
-import alcabala.server.connect.LedgerReference;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.SettingStore;
-import alcabala.server.map.Compilers;
+import alcabala.server.compile.Compilers;
 import alcabala.server.platform.Amounts;
-import alcabala.server.platform.DocumentJson;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.record.Stored;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
 class SettingPreview {
     private static final int LOOKED_AT = 3000;
     private static final String WAITING =
-            "route_id = :route and not voided and (outcome is null or outcome in ('refused', 'unreached'))";
+            "d.route_id = :route and not d.voided and (d.outcome is null or d.outcome in ('refused', 'unreached'))";
     private static final String CHANGED_THERE = "d.state = 'Diverged' and d.ledger_differs and not d.voided";
     private final JdbcClient jdbc;
     private final SettingStore store;
@@ -97,7 +97,8 @@ class SettingPreview {
 
     private Optional<Standing> findChangedThere(RouteRow route, DocumentKind kind) {
         return jdbc.sql("""
-                select d.id, d.number, d.kind, d.content, l.ledger_now from document d join link l on l.document_id = d.id
+                select d.id, d.number, d.kind,\s""" + Stored.COLUMN + """
+                , l.ledger_now from record d join link l on l.record_id = d.id join record_revision v on v.id = d.revision_id
                 where d.route_id = :route and d.kind = :kind and
                 """ + CHANGED_THERE + " order by d.issue_date desc limit 1")
                 .param("route", route.id())
@@ -105,7 +106,7 @@ class SettingPreview {
                 .query((row, n) -> new Standing(
                         row.getLong("id"),
                         row.getString("number"),
-                        DocumentJson.read(row.getString("content")),
+                        Stored.document(row.getString("content")),
                         json.readValue(row.getString("ledger_now"), LedgerRecord.class)))
                 .optional();
     }
@@ -200,7 +201,7 @@ class SettingPreview {
 
     private String payments(RouteRow route, RouteSettings after) {
         int open = jdbc.sql("""
-                select count(*) from document where route_id = :route and outcome = 'posted'
+                select count(*) from record where route_id = :route and outcome = 'posted'
                     and sign(coalesce(ledger_gross, gross)) * (coalesce(ledger_gross, gross) - paid) > 0""").param("route", route.id()).query(Integer.class).single();
         return after.is(Setting.PAYMENTS, "none")
                 ? "Payments of %s that are open would no longer come back.".formatted(documents(open))
@@ -210,7 +211,7 @@ class SettingPreview {
     private String changedThere(RouteRow route, DocumentKind kind, RouteSettings after) {
         record Sum(int count, long gross) {}
         Sum sum = jdbc.sql("""
-                select count(*) as count, coalesce(sum(d.gross), 0) as gross from document d
+                select count(*) as count, coalesce(sum(d.gross), 0) as gross from record d
                 where d.route_id = :route and d.kind = :kind and
                 """ + CHANGED_THERE)
                 .param("route", route.id())
@@ -283,8 +284,8 @@ class SettingPreview {
     }
 
     private List<Candidate> candidates(RouteRow route) {
-        return jdbc.sql("select id, number, kind, milestones, content from document where " + WAITING
-                        + " order by issue_date desc, id desc limit :limit")
+        return jdbc.sql("select d.id, d.number, d.kind, d.milestones, " + Stored.COLUMN + " from record d" + Stored.JOIN
+                        + "where " + WAITING + " order by d.issue_date desc, d.id desc limit :limit")
                 .param("route", route.id())
                 .param("limit", LOOKED_AT)
                 .query((row, n) -> new Candidate(
@@ -292,12 +293,13 @@ class SettingPreview {
                         row.getString("number"),
                         row.getString("kind"),
                         Set.of((String[]) row.getArray("milestones").getArray()),
-                        DocumentJson.read(row.getString("content"))))
+                        Stored.document(row.getString("content"))))
                 .list();
     }
 
     private Candidate candidate(RouteRow route, long id) {
-        return jdbc.sql("select id, number, kind, content from document where route_id = :route and id = :id")
+        return jdbc.sql("select d.id, d.number, d.kind, " + Stored.COLUMN + " from record d" + Stored.JOIN
+                        + "where d.route_id = :route and d.id = :id")
                 .param("route", route.id())
                 .param("id", id)
                 .query((row, n) -> new Candidate(
@@ -305,7 +307,7 @@ class SettingPreview {
                         row.getString("number"),
                         row.getString("kind"),
                         Set.of(),
-                        DocumentJson.read(row.getString("content"))))
+                        Stored.document(row.getString("content"))))
                 .optional()
                 .orElseThrow(() -> NotPossibleException.missing("document " + id + " on this route"));
     }

@@ -63,7 +63,7 @@ public class Trail {
                     .value(json.writeValueAsString(entry.detail()))
                     .endRow();
         }
-        copy.send(dataSource, "trail (at, who, person_id, route_id, document_id, action, detail)");
+        copy.send(dataSource, "trail (at, who, person_id, route_id, record_id, action, detail)");
     }
 
     /// Whoever is signed in; in the background whoever has that name alone. Null for what Alcabala does by itself.
@@ -88,7 +88,7 @@ public class Trail {
         return jdbc.sql("""
                 select t.id, t.at, t.who, coalesce(p.sign_in, '') as sign_in, t.action, t.detail
                 from trail t left join person p on p.id = t.person_id
-                where t.document_id is null and t.id < :before and (:who = '' or t.who = :who)
+                where t.record_id is null and t.id < :before and (:who = '' or t.who = :who)
                     and (:text = '' or t.action ilike :pattern or t.detail::text ilike :pattern)
                 order by t.id desc limit :limit""")
                 .param("before", before == null ? Long.MAX_VALUE : before)
@@ -103,7 +103,7 @@ public class Trail {
     public List<TrailEntry> of(long documentId) {
         return jdbc.sql("""
                 select t.id, t.at, t.who, coalesce(p.sign_in, '') as sign_in, t.action, t.detail
-                from trail t left join person p on p.id = t.person_id where t.document_id = :id order by t.id""")
+                from trail t left join person p on p.id = t.person_id where t.record_id = :id order by t.id""")
                 .param("id", documentId)
                 .query((row, n) -> entry(row))
                 .list();

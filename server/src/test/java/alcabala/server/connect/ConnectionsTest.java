@@ -214,7 +214,13 @@ class ConnectionsTest {
 
     @Test
     void aKeyIsTriedBeforeItIsKept() {
-        Api.Response wrong = admin.post("/api/connect/sources", Map.of("name", "Yard two", "key", "guess"));
+        Api.Response wrong = admin.post(
+                "/api/connect/sources",
+                Map.of(
+                        "kind", "hullwork",
+                        "address", world.standIns().address() + "/hullwork",
+                        "name", "Yard two",
+                        "key", "guess"));
         assertThat(wrong.json().get("code").asString()).isEqualTo("key-wrong");
         assertThat(admin.get("/api/connect").json().get("sources")).hasSize(2);
         long hullwork =

@@ -79,7 +79,8 @@ class SitesTest {
     @Test
     @Order(2)
     void aLedgerOfFilesIsAddedOnceAndCannotBeAsked() {
-        Map<String, String> ledger = Map.of("name", "Copperplate", "company", "Corvane Port Ellery", "currency", "CAD");
+        Map<String, String> ledger = Map.of(
+                "kind", "copperplate", "name", "Copperplate", "company", "Corvane Port Ellery", "currency", "CAD");
         copperplate = admin.post("/api/connect/ledgers/files", ledger)
                 .json()
                 .get("ledger")
@@ -91,7 +92,7 @@ class SitesTest {
                 .isEqualTo("already-connected");
         assertThat(admin.post(
                                 "/api/connect/ledgers/files",
-                                Map.of("name", "Other", "company", "Other", "currency", "XQZ"))
+                                Map.of("kind", "copperplate", "name", "Other", "company", "Other", "currency", "XQZ"))
                         .json()
                         .get("code")
                         .asString())
@@ -100,7 +101,7 @@ class SitesTest {
                         .json()
                         .get("code")
                         .asString())
-                .isEqualTo("ledger-of-files");
+                .isEqualTo("cannot");
         assertThat(admin.get("/api/road?route=yard").json().get("lost").asInt()).isZero();
     }
 
@@ -326,8 +327,9 @@ class SitesTest {
         assertThat(take(Map.of("terms.csv", export("terms", ";", "UTF-8")))
                         .get("code")
                         .asString())
-                .isEqualTo("not-found");
-        Map<String, String> ledger = Map.of("name", "Copperplate", "company", "Corvane Port Ellery", "currency", "CAD");
+                .isEqualTo("access-lost");
+        Map<String, String> ledger = Map.of(
+                "kind", "copperplate", "name", "Copperplate", "company", "Corvane Port Ellery", "currency", "CAD");
         assertThat(admin.post("/api/connect/ledgers/files", ledger)
                         .json()
                         .get("ledger")
@@ -339,13 +341,10 @@ class SitesTest {
     @Test
     @Order(12)
     void theOtherAppsConnectByTheirKeysAndTellWhatTheyKnow() {
-        assertThat(connect("STORELOFT", "hullwork-demo-key").json().get("code").asString())
+        assertThat(connect("storeloft", "hullwork-demo-key").json().get("code").asString())
                 .isEqualTo("key-wrong");
-        for (String app : List.of("STORELOFT", "REFITLINE")) {
-            long id = connect(app, app.toLowerCase(java.util.Locale.ROOT) + "-demo-key")
-                    .json()
-                    .get("source")
-                    .asLong();
+        for (String app : List.of("storeloft", "refitline")) {
+            long id = connect(app, app + "-demo-key").json().get("source").asLong();
             assertThat(admin.post("/api/pull/sources/" + id, Map.of()).status()).isEqualTo(200);
         }
         JsonNode sources = admin.get("/api/connect").json().get("sources");
@@ -364,7 +363,9 @@ class SitesTest {
     }
 
     private static Api.Response connect(String app, String key) {
-        return admin.post("/api/connect/sources", Map.of("app", app, "name", "", "key", key));
+        return admin.post(
+                "/api/connect/sources",
+                Map.of("kind", app, "address", world.standIns().address() + "/" + app, "name", "", "key", key));
     }
 
     private static byte[] export(String list, String separator, String encoding) {
@@ -458,13 +459,13 @@ class SitesTest {
         assertThat(connected("harbour").get("ended").asBoolean()).isFalse();
         world.jdbc()
                 .sql(
-                        "update document set outcome = 'unconfirmed' where id = (select min(id) from document where route_id = "
+                        "update record set outcome = 'unconfirmed' where id = (select min(id) from record where route_id = "
                                 + "(select id from route where code = 'yard') and outcome is null)")
                 .update();
         assertThat(admin.delete("/api/connect/routes/yard").json().get("code").asString())
                 .isEqualTo("on-its-way");
         world.jdbc()
-                .sql("update document set outcome = null where outcome = 'unconfirmed'")
+                .sql("update record set outcome = null where outcome = 'unconfirmed'")
                 .update();
         assertThat(admin.delete("/api/connect/routes/unrouted-1").status()).isEqualTo(422);
         assertThat(admin.delete("/api/connect/routes/no-such").status()).isEqualTo(404);

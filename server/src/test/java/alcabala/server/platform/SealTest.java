@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Base64;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -33,7 +34,10 @@ class SealTest {
                 "",
                 "",
                 "hull-key",
-                "ink-secret",
+                Map.of(),
+                Map.of("inkwell", "ink-secret"),
+                "",
+                "",
                 key,
                 file,
                 before,

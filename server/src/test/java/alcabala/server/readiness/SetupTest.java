@@ -20,13 +20,23 @@ class SetupTest {
         try (World world = World.empty()) {
             Api admin = becomeAdministrator(world);
             assertNext(admin, "LEDGER");
-            long ledger = new Consents(admin, new InkwellOwner(world.standIns().address())).connect("saltmere");
+            long ledger = new Consents(
+                            admin,
+                            new InkwellOwner(world.standIns().address()),
+                            world.standIns().address() + "/inkwell")
+                    .connect("saltmere");
             assertNext(admin, "SOURCE");
             assertThat(admin.post("/api/connect/routes", route("yard", 1, ledger))
                             .status())
                     .as("no source yet")
                     .isEqualTo(409);
-            long source = admin.post("/api/connect/sources", Map.of("name", "Hullwork", "key", "hullwork-demo-key"))
+            long source = admin.post(
+                            "/api/connect/sources",
+                            Map.of(
+                                    "kind", "hullwork",
+                                    "address", world.standIns().address() + "/hullwork",
+                                    "name", "Hullwork",
+                                    "key", "hullwork-demo-key"))
                     .json()
                     .get("source")
                     .asLong();

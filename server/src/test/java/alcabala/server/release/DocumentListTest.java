@@ -47,7 +47,7 @@ class DocumentListTest {
     @Test
     void everyFilterLeavesOutTheRowJustOutsideIt() {
         String date = world.jdbc()
-                .sql("select issue_date::text from document where number = 'HW-20388'")
+                .sql("select issue_date::text from record where number = 'HW-20388'")
                 .query(String.class)
                 .single();
         assertThat(numbers("&from=" + date + "&to=" + date))
@@ -111,7 +111,7 @@ class DocumentListTest {
 
     private static String dateOf(String number) {
         return world.jdbc()
-                .sql("select issue_date::text from document where number = :n")
+                .sql("select issue_date::text from record where number = :n")
                 .param("n", number)
                 .query(String.class)
                 .single();

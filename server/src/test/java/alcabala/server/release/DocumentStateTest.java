@@ -58,7 +58,7 @@ class DocumentStateTest {
             boolean differs) {
         String found = world.jdbc()
                 .sql("""
-                update document set approved = :approved, voided = :voided, blocking = :blocking, outcome = :outcome,
+                update record set approved = :approved, voided = :voided, blocking = :blocking, outcome = :outcome,
                     outcome_revision = :outcomeRevision, revision = :revision, ledger_differs = :differs
                 where number = 'HW-20310' returning state""")
                 .param("approved", approved)
@@ -76,7 +76,7 @@ class DocumentStateTest {
     @Test
     void nobodyCanTypeAStateIn() {
         org.assertj.core.api.Assertions.assertThatThrownBy(() ->
-                        world.jdbc().sql("update document set state = 'Posted'").update())
+                        world.jdbc().sql("update record set state = 'Posted'").update())
                 .hasStackTraceContaining("can only be updated to DEFAULT");
     }
 }

@@ -66,7 +66,7 @@ class DoorTest {
         assertThat(say("IE2018830C", true).status()).isEqualTo(200);
         assertThat(world.jdbc()
                         .sql(
-                                "select kind || ' ' || party_name || ' ' || source_ref from document where number = 'CB-902'")
+                                "select kind || ' ' || party_name || ' ' || source_ref from record where number = 'CB-902'")
                         .query(String.class)
                         .single())
                 .isEqualTo("bill Tarpaulin Works bill:IE77902S:CB-902");
@@ -121,7 +121,7 @@ class DoorTest {
 
     private static String ledgerRef(String number) {
         return world.jdbc()
-                .sql("select ledger_ref from document where number = :number")
+                .sql("select ledger_ref from record where number = :number")
                 .param("number", number)
                 .query(String.class)
                 .single();
@@ -190,7 +190,7 @@ class DoorTest {
         List<Api.Response> answers = both.stream().map(CompletableFuture::join).toList();
         assertThat(answers).extracting(Api.Response::status).contains(200).containsAnyOf(200, 409);
         assertThat(world.jdbc()
-                        .sql("select count(*) from trail where action = 'approved' and document_id = any(:ids)")
+                        .sql("select count(*) from trail where action = 'approved' and record_id = any(:ids)")
                         .param("ids", waiting.toArray(Long[]::new))
                         .query(Integer.class)
                         .single())
@@ -214,8 +214,8 @@ class DoorTest {
 
     private static void claim(long id, String at) {
         world.jdbc()
-                .sql("update document set approval_asked_by = 'A. Quill', approval_asked_at = " + at
-                        + " where id = :id")
+                .sql("insert into approval_claim (record_id, who, at) values (:id, 'A. Quill', " + at
+                        + ") on conflict (record_id) do update set at = excluded.at")
                 .param("id", id)
                 .update();
     }

@@ -62,7 +62,7 @@ class FileIntakeTest {
         assertThat(count("CB-7102")).isEqualTo(1);
         assertThat(world.jdbc()
                         .sql(
-                                "select encode(r.content, 'escape') from received r join document d on d.received_id = r.id where d.number = 'CB-7102'")
+                                "select encode(v.raw, 'escape') from record d join record_revision v on v.id = d.revision_id where d.number = 'CB-7102'")
                         .query(String.class)
                         .single())
                 .as("kept as it came")
@@ -148,7 +148,7 @@ class FileIntakeTest {
 
     private static int count(String number) {
         return world.jdbc()
-                .sql("select count(*) from document where number = :number")
+                .sql("select count(*) from record where number = :number")
                 .param("number", number)
                 .query(Integer.class)
                 .single();
@@ -156,7 +156,7 @@ class FileIntakeTest {
 
     private static String state(String number) {
         return world.jdbc()
-                .sql("select state from document where number = :number")
+                .sql("select state from record where number = :number")
                 .param("number", number)
                 .query(String.class)
                 .single();

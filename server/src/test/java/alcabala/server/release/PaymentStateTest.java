@@ -2,6 +2,7 @@ package alcabala.server.release;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.server.record.PaymentState;
 import java.time.LocalDate;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;

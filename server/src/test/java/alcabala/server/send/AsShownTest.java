@@ -7,11 +7,11 @@ import alcabala.server.Api;
 import alcabala.server.HarbourFiles;
 import alcabala.server.World;
 import alcabala.server.Yard;
-import alcabala.server.connect.RouteRow;
-import alcabala.server.connect.Routes;
-import alcabala.server.map.Compilers;
-import alcabala.server.map.CrosswalkStore;
-import alcabala.server.platform.DocumentJson;
+import alcabala.server.compile.Compilers;
+import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.record.Stored;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -119,7 +119,7 @@ class AsShownTest {
 
     private String landsIn(long id) {
         return world.jdbc()
-                .sql("select lands_in from document where id = :id")
+                .sql("select lands_in from record where id = :id")
                 .param("id", id)
                 .query(String.class)
                 .single();
@@ -181,7 +181,8 @@ class AsShownTest {
         CrosswalkStore store = world.bean(CrosswalkStore.class);
         Compilers compilers = world.bean(Compilers.class);
         String content = world.jdbc()
-                .sql("select content from document where refs @> array['item:RIG-0042'] limit 1")
+                .sql("select " + Stored.COLUMN + " from record d" + Stored.JOIN
+                        + "where d.refs @> array['item:RIG-0042'] limit 1")
                 .query(String.class)
                 .single();
         transaction.executeWithoutResult(status -> {
@@ -196,7 +197,7 @@ class AsShownTest {
     }
 
     private static List<String> account(Compilers compilers, RouteRow route, String content) {
-        return compilers.of(route.id()).compile(DocumentJson.read(content)).lines().stream()
+        return compilers.of(route.id()).compile(Stored.document(content)).lines().stream()
                 .map(line -> line.account())
                 .toList();
     }

@@ -101,7 +101,7 @@ class PurchasesTest {
                         "amount=435.42&date=" + java.time.LocalDate.now());
         admin.post("/api/pull?route=harbour", Map.of());
         assertThat(world.jdbc()
-                        .sql("select state || ' ' || paid from document where id = :id")
+                        .sql("select state || ' ' || paid from record where id = :id")
                         .param("id", bill)
                         .query(String.class)
                         .single())
@@ -143,7 +143,7 @@ class PurchasesTest {
 
     private static JsonNode onLedger(String sourceRef) {
         String reference = world.jdbc()
-                .sql("select ledger_ref from document where source_ref = :ref")
+                .sql("select ledger_ref from record where source_ref = :ref")
                 .param("ref", sourceRef)
                 .query(String.class)
                 .single();
@@ -152,7 +152,7 @@ class PurchasesTest {
 
     private static long ready(String kind) {
         return world.jdbc()
-                .sql("select d.id from document d join route r on r.id = d.route_id"
+                .sql("select d.id from record d join route r on r.id = d.route_id"
                         + " where r.code = 'harbour' and d.kind = :kind and d.state = 'Ready' limit 1")
                 .param("kind", kind)
                 .query(Long.class)
@@ -208,7 +208,7 @@ class PurchasesTest {
 
     private static List<String> causes(String number) {
         return world.jdbc()
-                .sql("select f.cause from finding f join document d on d.id = f.document_id"
+                .sql("select f.cause from finding f join record d on d.id = f.record_id"
                         + " where d.number = :number order by f.ordinal")
                 .param("number", number)
                 .query(String.class)
@@ -231,7 +231,7 @@ class PurchasesTest {
             throw new UncheckedIOException(e);
         }
         return world.jdbc()
-                .sql("select id from document where number = :number and party_code = :party")
+                .sql("select id from record where number = :number and party_code = :party")
                 .param("number", number)
                 .param("party", taxIdentifier)
                 .query(Long.class)

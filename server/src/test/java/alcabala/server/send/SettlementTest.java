@@ -302,7 +302,7 @@ class SettlementTest {
 
     private static int timesSent(Posted posted) {
         return world.jdbc()
-                .sql("select count(*) from dispatch where document_id = :id")
+                .sql("select count(*) from dispatch where record_id = :id")
                 .param("id", posted.id())
                 .query(Integer.class)
                 .single();

@@ -275,7 +275,7 @@ class SettingsTest {
     private static BigDecimal figures(String figure) {
         return world.jdbc()
                 .sql("""
-                        select sum(case when kind = 'credit-note' then -%1$s else %1$s end) from document d
+                        select sum(case when kind = 'credit-note' then -%1$s else %1$s end) from record d
                         join route r on r.id = d.route_id where r.code = 'yard' and outcome is null""".formatted(figure))
                 .query(BigDecimal.class)
                 .single()

@@ -82,7 +82,7 @@ class TrailTest {
         for (String tampering : List.of(
                 "update trail set who = 'nobody' where id = 2",
                 "delete from trail where id = 2",
-                "delete from trail where id = 3; insert into trail overriding system value select 3, at, who, route_id, document_id, action, detail, person_id from trail where id = 1")) {
+                "delete from trail where id = 3; insert into trail overriding system value select 3, at, who, route_id, record_id, action, detail, person_id from trail where id = 1")) {
             assertThat(checkAfter(tampering)).as(tampering).isFalse();
         }
         assertThat(check(world.api("ferro")).get("ok").asBoolean()).isTrue();

@@ -1,0 +1,83 @@
+package alcabala.accounting.field;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.Collections;
+import java.util.Map;
+import java.util.Objects;
+import java.util.SortedSet;
+import java.util.TreeMap;
+import java.util.TreeSet;
+
+/// One side's half of a baseline: what that side had when both last agreed, field by field, in its own codes
+/// (synchronisation, "the merge of one field"). Values are normalised for good, so that equal ones are equal as text:
+/// `1.50`
+/// is `1.5`, `A  B` is `A B`. A field that is not there has no value.
+public record Half(Map<String, String> values) {
+    public static final String NUMBER = "number";
+    public static final String PARTY = "party";
+    public static final String ISSUE_DATE = "issue-date";
+    public static final String DUE_DATE = "due-date";
+    public static final String GROSS = "gross";
+
+    public Half {
+        values = Collections.unmodifiableMap(new TreeMap<>(values));
+    }
+
+    /// The field of a line: what is only right together is one field.
+    ///
+    /// @param position from 1
+    public static String line(int position) {
+        return "line " + position;
+    }
+
+    /// The fields in which the two halves differ, in their own order.
+    public SortedSet<String> differing(Half other) {
+        SortedSet<String> names = new TreeSet<>(values.keySet());
+        names.addAll(other.values.keySet());
+        names.removeIf(name -> Objects.equals(values.get(name), other.values.get(name)));
+        return names;
+    }
+
+    public static Builder builder() {
+        return new Builder();
+    }
+
+    /// Gathers the fields of one side; what is null or blank is not there.
+    public static final class Builder {
+        private final Map<String, String> values = new TreeMap<>();
+
+        public Builder text(String name, String value) {
+            String normal = value == null ? "" : value.strip().replaceAll("\\s+", " ");
+            if (!normal.isEmpty()) {
+                values.put(name, normal);
+            }
+            return this;
+        }
+
+        public Builder day(String name, LocalDate value) {
+            return text(name, value == null ? "" : value.toString());
+        }
+
+        public Builder number(String name, BigDecimal value) {
+            return text(name, plain(value));
+        }
+
+        /// @param account empty on a side that names none
+        public Builder line(int position, String account, String tax, BigDecimal amount) {
+            return text(Half.line(position), String.join(" ", text(account), text(tax), plain(amount)));
+        }
+
+        public Half build() {
+            return new Half(values);
+        }
+
+        private static String text(String value) {
+            return value == null ? "" : value;
+        }
+
+        private static String plain(BigDecimal value) {
+            return value.stripTrailingZeros().toPlainString();
+        }
+    }
+}

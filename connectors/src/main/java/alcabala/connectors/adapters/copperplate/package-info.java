@@ -1,0 +1,2 @@
+/// Copperplate. Start with CopperplateKind.
+package alcabala.connectors.adapters.copperplate;

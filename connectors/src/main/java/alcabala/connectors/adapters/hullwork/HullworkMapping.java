@@ -1,0 +1,209 @@
+package alcabala.connectors.adapters.hullwork;
+
+import alcabala.accounting.document.AllowanceCharge;
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.Ownership;
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.document.StatedTotals;
+import alcabala.accounting.document.Tax;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.document.TaxCombination;
+import alcabala.accounting.document.TypeCode;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.setting.Milestone;
+import alcabala.accounting.tax.TaxRounding;
+import alcabala.connectors.http.Json;
+import alcabala.connectors.http.Understood;
+import alcabala.connectors.source.SourceChange;
+import alcabala.connectors.source.SourceLookup;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import tools.jackson.databind.JsonNode;
+
+/// Hullwork's records in our words.
+final class HullworkMapping {
+    static final String SYSTEM = "Hullwork";
+
+    private HullworkMapping() {}
+
+    static Understood.Label label(String type, JsonNode record) {
+        return switch (type) {
+            case "document" -> new Understood.Label(type, text(record, "id"), text(record, "number"));
+            case "site" -> new Understood.Label(type, text(record, "name"), text(record, "name"));
+            default -> new Understood.Label(type, text(record, "code"), text(record, "code"));
+        };
+    }
+
+    /// Empty for a type of record that Alcabala has no use for.
+    public static Optional<SourceChange> change(String type, JsonNode record) {
+        return switch (type) {
+            case "site" -> Optional.of(new SourceChange.SiteChanged(text(record, "name")));
+            case "customer" -> Optional.of(new SourceChange.PartyChanged(party(record)));
+            case "item" ->
+                Optional.of(new SourceChange.ItemChanged(
+                        text(record, "code"), text(record, "text"), text(record, "category"), kind(record)));
+            case "category" ->
+                Optional.of(new SourceChange.CategoryChanged(text(record, "code"), text(record, "name")));
+            case "vat-code" ->
+                Optional.of(new SourceChange.TaxChanged(
+                        text(record, "code"),
+                        text(record, "text"),
+                        decimal(record, "rate"),
+                        TaxCategory.valueOf(text(record, "category"))));
+            case "document" ->
+                Optional.of(new SourceChange.DocumentChanged(
+                        text(record, "id"),
+                        label(type, record).sentence(),
+                        milestones(record),
+                        text(record, "status").equals("VOID"),
+                        record.toString(),
+                        lookup -> Understood.document(
+                                SYSTEM, label(type, record).sentence(), () -> document(record, lookup))));
+            default -> Optional.empty();
+        };
+    }
+
+    private static Set<Milestone> milestones(JsonNode record) {
+        Set<Milestone> reached = EnumSet.noneOf(Milestone.class);
+        if (text(record, "status").equals("APPROVED")) {
+            reached.add(Milestone.APPROVED);
+        }
+        if (day(record, "finishedOn") != null) {
+            reached.add(Milestone.FINISHED);
+        }
+        if (day(record, "sentOn") != null) {
+            reached.add(Milestone.SENT);
+        }
+        if (day(record, "paidOn") != null) {
+            reached.add(Milestone.PAID);
+        }
+        return reached;
+    }
+
+    /// One code, or several on one line, as where a federal and a provincial tax come together.
+    private static TaxCombination taxes(JsonNode line, SourceLookup lookup) {
+        if (line.path("taxes").isEmpty()) {
+            return TaxCombination.of(tax(text(line, "vatCode"), decimal(line, "vatRate"), lookup));
+        }
+        return TaxCombination.of(line.path("taxes")
+                .valueStream()
+                .map(tax -> tax(text(tax, "code"), decimal(tax, "rate"), lookup))
+                .toList());
+    }
+
+    private static Tax tax(String code, BigDecimal rate, SourceLookup lookup) {
+        return new Tax(code, rate, lookup.taxCategory(code, rate.signum() != 0), false);
+    }
+
+    private static Party party(JsonNode record) {
+        return new Party(
+                text(record, "code"),
+                text(record, "name"),
+                text(record, "taxIdentifier"),
+                text(record, "email"),
+                text(record, "phone"),
+                Json.address(record.path("billTo")),
+                Json.address(record.path("shipTo")),
+                true);
+    }
+
+    private static Document document(JsonNode record, SourceLookup lookup) {
+        CurrencyUnit currency = CurrencyUnit.of(text(record, "currency"));
+        boolean inclusive = record.path("pricesIncludeVat").asBoolean();
+        boolean credit = switch (text(record, "type")) {
+            case "INVOICE" -> false;
+            case "CREDIT_NOTE" -> true;
+            default -> throw new IllegalArgumentException("of an unknown type");
+        };
+        List<DocumentLine> lines = new ArrayList<>();
+        Money lineTotal = Money.zero(currency);
+        for (JsonNode line : record.path("lines")) {
+            DocumentLine mapped = line(line, currency, lookup);
+            lines.add(mapped);
+            lineTotal = lineTotal.plus(mapped.amount());
+        }
+        Money discount = money(record, "discount", currency);
+        List<AllowanceCharge> allowances = discount.isZero()
+                ? List.of()
+                : List.of(new AllowanceCharge(false, discount, "Discount", TaxCombination.NONE));
+        StatedTotals totals = new StatedTotals(
+                lineTotal,
+                discount,
+                Money.zero(currency),
+                money(record, "net", currency),
+                money(record, "vat", currency),
+                money(record, "gross", currency));
+        return new Document(
+                credit ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE,
+                (credit ? TypeCode.CREDIT_NOTE : TypeCode.INVOICE).code(),
+                "",
+                text(record, "number"),
+                LocalDate.parse(text(record, "date")),
+                day(record, "due"),
+                day(record, "finishedOn"),
+                text(record, "site"),
+                text(record, "workDone"),
+                currency,
+                inclusive ? PriceMode.TAX_INCLUSIVE : PriceMode.NET,
+                TaxRounding.PER_LINE,
+                Ownership.SELLER,
+                lookup.business(),
+                lookup.party(text(record, "customer")),
+                text(record, "corrects"),
+                lines,
+                allowances,
+                List.of(),
+                totals);
+    }
+
+    private static DocumentLine line(JsonNode line, CurrencyUnit currency, SourceLookup lookup) {
+        return new DocumentLine(
+                text(line, "no"),
+                kind(line),
+                text(line, "item"),
+                text(line, "text"),
+                lookup.itemName(text(line, "item")),
+                text(line, "note"),
+                text(line, "category"),
+                decimal(line, "quantity"),
+                text(line, "unit"),
+                decimal(line, "unitPrice"),
+                BigDecimal.ONE,
+                Money.zero(currency),
+                money(line, "amount", currency),
+                taxes(line, lookup));
+    }
+
+    private static LocalDate day(JsonNode node, String name) {
+        return text(node, name).isEmpty() ? null : LocalDate.parse(text(node, name));
+    }
+
+    private static LineKind kind(JsonNode node) {
+        return LineKind.valueOf(text(node, "kind"));
+    }
+
+    private static Money money(JsonNode node, String name, CurrencyUnit currency) {
+        return Money.of(currency, decimal(node, name), RoundingMode.UNNECESSARY);
+    }
+
+    private static BigDecimal decimal(JsonNode node, String name) {
+        return node.path(name).isMissingNode() || node.path(name).isNull()
+                ? BigDecimal.ZERO
+                : Understood.within(name, node.path(name).asDecimal());
+    }
+
+    static String text(JsonNode node, String name) {
+        return Json.text(node, name);
+    }
+}

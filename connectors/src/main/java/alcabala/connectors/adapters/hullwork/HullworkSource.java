@@ -1,0 +1,58 @@
+package alcabala.connectors.adapters.hullwork;
+
+import alcabala.connectors.Access;
+import alcabala.connectors.SaidNoException;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.http.Http;
+import alcabala.connectors.http.Json;
+import alcabala.connectors.http.Understood;
+import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.source.Approves;
+import alcabala.connectors.source.SourceFeed;
+import alcabala.connectors.source.TellsChanges;
+import alcabala.connectors.spi.Place;
+import tools.jackson.databind.JsonNode;
+
+/// Hullwork: a changes feed with a cursor, and approval.
+final class HullworkSource implements TellsChanges, Approves {
+    private final Http http;
+
+    public HullworkSource(Place place, Access access) {
+        http = new Http(HullworkMapping.SYSTEM, place, "/api", access);
+    }
+
+    @Override
+    public SourceFeed changes(long after, int limit) {
+        JsonNode feed = http.get("/changes?after={after}&limit={limit}", JsonNode.class, after, limit);
+        return Understood.feed(
+                HullworkMapping.SYSTEM,
+                after,
+                new Understood.Cursor(feed.path("next"), feed.path("more").asBoolean()),
+                feed.path("changes"),
+                change -> HullworkMapping.label(text(change, "type"), change.path("record")),
+                change -> HullworkMapping.change(text(change, "type"), change.path("record")));
+    }
+
+    private static String text(JsonNode node, String name) {
+        return Json.text(node, name);
+    }
+
+    @Override
+    public void approve(String documentId) {
+        Answer<String> answer = http.post(
+                "/documents/{id}/approval",
+                "{}",
+                null,
+                node -> node.get("status").asString(),
+                documentId);
+        switch (answer) {
+            case Answer.Accepted<String> accepted -> {}
+            case Answer.Refused<String> refused ->
+                throw new SaidNoException(HullworkMapping.SYSTEM, refused.sentence());
+            case Answer.Later<String> later ->
+                throw new UnreachableException(HullworkMapping.SYSTEM, later.reason(), null);
+            case Answer.Lost<String> lost ->
+                throw new UnreachableException(HullworkMapping.SYSTEM, lost.reason(), null);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/// Hullwork. Start with HullworkKind.
+package alcabala.connectors.adapters.hullwork;

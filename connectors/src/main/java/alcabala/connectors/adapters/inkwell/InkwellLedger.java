@@ -1,0 +1,420 @@
+package alcabala.connectors.adapters.inkwell;
+
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.ledger.AccountType;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.party.Address;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.tax.TaxRounding;
+import alcabala.connectors.Access;
+import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.Unusable;
+import alcabala.connectors.http.Ahead;
+import alcabala.connectors.http.Http;
+import alcabala.connectors.http.Json;
+import alcabala.connectors.http.Understood;
+import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.AnswersByKey;
+import alcabala.connectors.ledger.Counts;
+import alcabala.connectors.ledger.CreatesMasters;
+import alcabala.connectors.ledger.DescribesCompany;
+import alcabala.connectors.ledger.FeedsChanges;
+import alcabala.connectors.ledger.FindsByReference;
+import alcabala.connectors.ledger.LedgerCompany;
+import alcabala.connectors.ledger.LedgerCounts;
+import alcabala.connectors.ledger.LedgerFeed;
+import alcabala.connectors.ledger.LedgerItem;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.ReadsReferenceData;
+import alcabala.connectors.ledger.ReplacesDocuments;
+import alcabala.connectors.ledger.Standing;
+import alcabala.connectors.ledger.TakesDocuments;
+import alcabala.connectors.ledger.TellsNumbers;
+import alcabala.connectors.spi.Place;
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import tools.jackson.databind.JsonNode;
+
+/// Inkwell over HTTP. It keeps the answer to every Idempotency-Key, so a lost answer can be asked for.
+final class InkwellLedger
+        implements DescribesCompany,
+                ReadsReferenceData,
+                CreatesMasters,
+                TakesDocuments,
+                ReplacesDocuments,
+                AnswersByKey,
+                FindsByReference,
+                FeedsChanges,
+                TellsNumbers,
+                Counts {
+    private static final String SYSTEM = "Inkwell";
+    private static final int PAGE = 2000;
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+    private final Http http;
+
+    public InkwellLedger(Place place, Access access) {
+        http = new Http(SYSTEM, place, "/api/companies/" + place.company(), access);
+    }
+
+    @Override
+    public LedgerCompany company() {
+        JsonNode company = http.get("", JsonNode.class);
+        return Understood.read(SYSTEM, "what it says of the company", () -> company(company));
+    }
+
+    private static LedgerCompany company(JsonNode company) {
+        Set<String> features = new HashSet<>();
+        company.path("plan").forEach(feature -> features.add(feature.asString()));
+        return new LedgerCompany(
+                text(company, "id"),
+                text(company, "booksId"),
+                text(company, "name"),
+                text(company, "currency"),
+                text(company, "taxRounding").equals("per-line") ? TaxRounding.PER_LINE : TaxRounding.PER_DOCUMENT,
+                company.path("itemNameLimit").asInt(),
+                LocalDate.parse(text(company, "lockedThrough")),
+                company.path("appliesCredits").asBoolean(),
+                company.path("tracksQuantities").asBoolean(),
+                features,
+                zone(text(company, "timeZone")),
+                Instant.parse(text(company, "clock")));
+    }
+
+    @Override
+    public void accounts(Consumer<List<LedgerAccount>> page) {
+        pages("/accounts", "code", InkwellLedger::account, page);
+    }
+
+    @Override
+    public void taxCodes(Consumer<List<LedgerTaxCode>> page) {
+        pages("/tax-codes", "code", InkwellLedger::taxCode, page);
+    }
+
+    @Override
+    public void parties(Consumer<List<Party>> page) {
+        pages("/parties", "id", InkwellLedger::party, page);
+    }
+
+    @Override
+    public void items(Consumer<List<LedgerItem>> page) {
+        pages("/items", "code", InkwellLedger::item, page);
+    }
+
+    @Override
+    public Answer<Party> create(Party party, String reference, String key) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        body.put("name", party.name());
+        body.put("taxIdentifier", party.taxIdentifier());
+        body.put("email", party.email());
+        body.put("phone", party.phone());
+        body.put("billTo", address(party.billTo()));
+        body.put("shipTo", address(party.shipTo()));
+        body.put("externalReference", reference);
+        body.put("active", true);
+        body.put("version", 0);
+        return http.post("/parties", write(body), key, InkwellLedger::party);
+    }
+
+    @Override
+    public Answer<LedgerItem> create(LedgerItem item, String reference, String key) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        body.put("code", item.code());
+        body.put("name", item.name());
+        body.put("account", item.account());
+        body.put("taxCode", item.taxCode().isEmpty() ? null : item.taxCode());
+        body.put("externalReference", reference);
+        body.put("active", true);
+        body.put("version", 0);
+        return http.post("/items", write(body), key, InkwellLedger::item);
+    }
+
+    @Override
+    public Answer<LedgerRecord> post(LedgerDocument document, String partyId, String reference, String key) {
+        return http.post("/documents", body(document, partyId, reference), key, InkwellLedger::record);
+    }
+
+    @Override
+    public Answer<LedgerRecord> change(
+            Standing standing, LedgerDocument document, String partyId, String reference, String key) {
+        return http.put(
+                "/documents/{id}",
+                body(standing, document, partyId, reference),
+                key,
+                InkwellLedger::record,
+                standing.id());
+    }
+
+    @Override
+    public String body(LedgerDocument document, String partyId, String reference) {
+        return write(draft(document, partyId, reference));
+    }
+
+    @Override
+    public String body(Standing standing, LedgerDocument document, String partyId, String reference) {
+        Map<String, Object> body = draft(document, partyId, reference);
+        body.putIfAbsent("number", standing.number());
+        body.put("version", standing.version());
+        return write(body);
+    }
+
+    private static Map<String, Object> draft(LedgerDocument document, String partyId, String reference) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        body.put("number", document.number().isEmpty() ? null : document.number());
+        if (document.number().isEmpty()) {
+            body.put("numberPrefix", document.series().prefix());
+            body.put("numberFrom", document.series().from());
+        }
+        body.put("status", document.draft() ? "draft" : "final");
+        body.put("note", document.note());
+        body.put("toBeEmailed", document.toBeEmailed());
+        body.put("kind", document.kind().word());
+        body.put("party", partyId);
+        body.put("date", document.issueDate().toString());
+        body.put("due", document.dueDate() == null ? null : document.dueDate().toString());
+        body.put("currency", document.currency().getCode());
+        body.put("pricesIncludeTax", document.priceMode() == PriceMode.TAX_INCLUSIVE);
+        body.put("controlAccount", document.controlAccount());
+        body.put("externalReference", reference);
+        body.put("creditsNumber", document.precedingNumber());
+        body.put("lines", document.lines().stream().map(InkwellLedger::line).toList());
+        return body;
+    }
+
+    @Override
+    public Optional<LedgerRecord> findPosted(String key) {
+        return request(key, InkwellLedger::record);
+    }
+
+    @Override
+    public Optional<Party> findCreatedParty(String key) {
+        return request(key, InkwellLedger::party);
+    }
+
+    @Override
+    public Optional<LedgerItem> findCreatedItem(String key) {
+        return request(key, InkwellLedger::item);
+    }
+
+    /// Inkwell keeps its answer to every request that it did.
+    private <T> Optional<T> request(String key, Function<JsonNode, T> reader) {
+        return http.find("/requests/{key}", JsonNode.class, key)
+                .map(node -> Understood.read(SYSTEM, "its answer to a request", () -> reader.apply(node)));
+    }
+
+    @Override
+    public Optional<LedgerRecord> findByReference(String reference) {
+        return http.find("/documents?externalReference={reference}", JsonNode.class, reference)
+                .map(node -> Understood.read(SYSTEM, "document of " + reference, () -> record(node)));
+    }
+
+    @Override
+    public LedgerFeed changes(long after, int limit) {
+        JsonNode feed = http.get("/changes?after={after}&limit={limit}", JsonNode.class, after, limit);
+        JsonNode changes = Understood.list(SYSTEM, "changes", feed.path("changes"));
+        Understood.Cursor cursor =
+                new Understood.Cursor(feed.path("next"), feed.path("more").asBoolean());
+        cursor.requireOnward(SYSTEM, after);
+        List<LedgerRecord> documents = new ArrayList<>();
+        List<Unusable> setAside = new ArrayList<>();
+        boolean masters = false;
+        for (JsonNode change : changes) {
+            JsonNode record = change.path("record");
+            if (!text(change, "type").equals("document")) {
+                masters = true;
+            } else if (record.isObject()) {
+                read(record, documents, setAside);
+            }
+        }
+        return new LedgerFeed(documents, setAside, masters, cursor.next().asLong(), cursor.more());
+    }
+
+    private static void read(JsonNode record, List<LedgerRecord> documents, List<Unusable> setAside) {
+        Understood.Label label = new Understood.Label("document", text(record, "id"), text(record, "number"));
+        try {
+            documents.add(Understood.read(SYSTEM, label.sentence(), () -> record(record)));
+        } catch (AnswerUnusableException e) {
+            setAside.add(Understood.unusable(label, e.what(), record));
+        }
+    }
+
+    private static ZoneId zone(String name) {
+        try {
+            return ZoneId.of(name);
+        } catch (DateTimeException e) {
+            throw new AnswerUnusableException(SYSTEM, "the company is in the unknown time zone “" + name + "”");
+        }
+    }
+
+    @Override
+    public Map<String, String> numbersTaken(Collection<String> numbers) {
+        Map<String, String> taken = new HashMap<>();
+        Answer<JsonNode> answer = http.post("/numbers/taken", write(numbers), null, node -> node);
+        if (!(answer instanceof Answer.Accepted<JsonNode> accepted)) {
+            throw new UnreachableException(SYSTEM, "did not say which numbers are in use", null);
+        }
+        accepted.record().forEach(node -> taken.put(text(node, "number"), text(node, "externalReference")));
+        return taken;
+    }
+
+    @Override
+    public Map<DocumentKind, String> highestNumbers() {
+        Map<DocumentKind, String> highest = new EnumMap<>(DocumentKind.class);
+        for (JsonNode node : http.get("/numbers/highest", JsonNode.class)) {
+            boolean credit = text(node, "kind").equals("credit-note");
+            highest.put(credit ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE, text(node, "number"));
+        }
+        return highest;
+    }
+
+    @Override
+    public LedgerCounts counts() {
+        JsonNode node = http.get("/counts", JsonNode.class);
+        return new LedgerCounts(
+                node.path("parties").asLong(),
+                node.path("items").asLong(),
+                node.path("documents").asLong(),
+                node.path("gross").asDecimal(),
+                node.path("paid").asDecimal(),
+                node.path("open").asDecimal());
+    }
+
+    private static Map<String, Object> line(LedgerLine line) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        String item = line.counterpart().isEmpty() ? line.item() : line.counterpart();
+        body.put("item", item.isEmpty() ? null : item);
+        body.put("account", line.account());
+        body.put("text", line.description());
+        body.put("quantity", line.quantity());
+        body.put("unitPrice", line.price());
+        body.put("adjustment", line.adjustment().getAmount());
+        body.put("amount", line.amount().getAmount());
+        body.put("taxCode", line.taxCode().isEmpty() ? null : line.taxCode());
+        return body;
+    }
+
+    private static LedgerRecord record(JsonNode node) {
+        return Http.JSON.treeToValue(node, LedgerRecord.class).complete();
+    }
+
+    private static Party party(JsonNode node) {
+        Party party = new Party(
+                text(node, "id"),
+                text(node, "name"),
+                text(node, "taxIdentifier"),
+                text(node, "email"),
+                text(node, "phone"),
+                Json.address(node.path("billTo")),
+                Json.address(node.path("shipTo")),
+                node.path("active").asBoolean());
+        return Understood.party(party);
+    }
+
+    private static LedgerAccount account(JsonNode node) {
+        return new LedgerAccount(
+                text(node, "code"),
+                text(node, "name"),
+                known(AccountType.class, text(node, "type"), "account " + text(node, "code")),
+                node.path("active").asBoolean());
+    }
+
+    private static LedgerTaxCode taxCode(JsonNode node) {
+        String code = text(node, "code");
+        if (!node.path("rate").isNumber()) {
+            throw new AnswerUnusableException(SYSTEM, "tax code " + code + " has no rate");
+        }
+        return new LedgerTaxCode(
+                code,
+                text(node, "name"),
+                node.path("rate").asDecimal(),
+                known(TaxCategory.class, text(node, "category"), "tax code " + code),
+                node.path("bothSides").asBoolean(),
+                node.path("deductible").isNumber() ? node.path("deductible").asDecimal() : HUNDRED,
+                text(node, "account"),
+                text(node, "inputAccount"),
+                node.path("active").asBoolean());
+    }
+
+    private static <E extends Enum<E>> E known(Class<E> type, String word, String where) {
+        try {
+            return Enum.valueOf(type, word.toUpperCase(Locale.ROOT));
+        } catch (IllegalArgumentException e) {
+            throw new AnswerUnusableException(
+                    SYSTEM, where + (word.isEmpty() ? " has no type" : " is of the unknown type “" + word + "”"));
+        }
+    }
+
+    private static LedgerItem item(JsonNode node) {
+        return new LedgerItem(
+                text(node, "code"),
+                text(node, "name"),
+                text(node, "account"),
+                text(node, "taxCode"),
+                node.path("active").asBoolean());
+    }
+
+    private static Map<String, String> address(Address address) {
+        return Map.of(
+                "street", address.street(),
+                "city", address.city(),
+                "postalZone", address.postalZone(),
+                "country", address.country());
+    }
+
+    private static String text(JsonNode node, String name) {
+        return Json.text(node, name);
+    }
+
+    private static String write(Object body) {
+        return Http.JSON.writeValueAsString(body);
+    }
+
+    /// Asks on after the last one of each page, until a page is not full. The next page is on its way while this one is
+    /// worked on.
+    private <T> void pages(String path, String key, Function<JsonNode, T> mapping, Consumer<List<T>> page) {
+        try (Ahead<JsonNode> ahead = new Ahead<>()) {
+            ahead.ask(() -> page(path, ""));
+            boolean more = true;
+            while (more) {
+                JsonNode answer = ahead.answer();
+                more = answer.size() == PAGE;
+                if (more) {
+                    String last = text(answer.get(PAGE - 1), key);
+                    ahead.ask(() -> page(path, last));
+                }
+                page.accept(answer.valueStream()
+                        .map(node ->
+                                Understood.read(SYSTEM, "an entry of " + path.substring(1), () -> mapping.apply(node)))
+                        .toList());
+            }
+        }
+    }
+
+    private JsonNode page(String path, String after) {
+        return Understood.list(
+                SYSTEM,
+                path.substring(1),
+                http.get(path + "?after={after}&limit={limit}", JsonNode.class, after, PAGE));
+    }
+}

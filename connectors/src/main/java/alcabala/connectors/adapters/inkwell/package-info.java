@@ -1,0 +1,2 @@
+/// Inkwell. Start with InkwellKind.
+package alcabala.connectors.adapters.inkwell;

@@ -1,0 +1,2 @@
+/// Refitline. Start with RefitlineKind.
+package alcabala.connectors.adapters.refitline;

@@ -1,0 +1,2 @@
+/// Storeloft. Start with StoreloftKind.
+package alcabala.connectors.adapters.storeloft;

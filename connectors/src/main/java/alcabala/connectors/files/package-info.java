@@ -1,2 +1,0 @@
-/// Ledgers that other programs cannot enter: their lists come as files. Start with CopperplateLists.
-package alcabala.connectors.files;

@@ -1,0 +1,18 @@
+package alcabala.connectors.ledger;
+
+import alcabala.accounting.party.Party;
+import alcabala.connectors.spi.Capability;
+import java.util.Optional;
+
+/// Creates parties and items, once under each key.
+public interface CreatesMasters extends Capability {
+    Answer<Party> create(Party party, String reference, String key);
+
+    Answer<LedgerItem> create(LedgerItem item, String reference, String key);
+
+    /// The party that a request under this key created.
+    Optional<Party> findCreatedParty(String key);
+
+    /// The item that a request under this key created.
+    Optional<LedgerItem> findCreatedItem(String key);
+}

@@ -1,0 +1,19 @@
+package alcabala.server.compile;
+
+import java.util.List;
+import java.util.Set;
+
+/// Compiles again what a change of the crosswalk or of the ledger touches. What is on its way is left alone: it goes
+/// as it was shown, and is compiled again should it come back. The release stop does it.
+public interface Affected {
+    /// @param refs such as `item:RIG-0042`; empty for all documents of the route that have not crossed
+    Released compileAgain(long routeId, Set<String> refs, String who, String because);
+
+    /// @param documents those meant, as far as they have not crossed
+    Released compileAgain(long routeId, List<Long> documents, String who, String because);
+
+    /// What became ready by it, and what is blocked that was not.
+    ///
+    /// @param amount minor units of the ledger's currency
+    record Released(int count, long amount, int blockedAgain) {}
+}

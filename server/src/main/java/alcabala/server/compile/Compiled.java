@@ -1,0 +1,48 @@
+package alcabala.server.compile;
+
+import alcabala.accounting.finding.Finding;
+import alcabala.accounting.finding.Severity;
+import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.ResolvedLine;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/// What of a compilation is kept beside the record, to be listed and filtered by.
+public record Compiled(
+        List<Finding> findings, int blocking, String cause, String landsIn, String taxCodes, long rounding) {
+    public static Compiled of(Compilation compilation) {
+        List<Finding> blocking = compilation.findings().stream()
+                .filter(finding -> finding.severity() == Severity.BLOCKS)
+                .toList();
+        return new Compiled(
+                compilation.findings(),
+                blocking.size(),
+                blocking.isEmpty() ? "" : blocking.getFirst().cause(),
+                join(compilation.lines(), ResolvedLine::account),
+                join(compilation.lines(), ResolvedLine::taxCode),
+                compilation.tax().map(t -> t.rounding().getAmountMinorLong()).orElse(0L));
+    }
+
+    /// `blocks` or `warns`.
+    public static String severity(Finding finding) {
+        return finding.severity() == Severity.BLOCKS ? "blocks" : "warns";
+    }
+
+    /// What the trail says of it.
+    public Map<String, Object> told() {
+        Set<String> causes = findings.stream().map(Finding::cause).collect(Collectors.toSet());
+        return Map.of("blocking", blocking, "causes", causes, "landsIn", landsIn);
+    }
+
+    private static String join(List<ResolvedLine> lines, Function<ResolvedLine, String> what) {
+        return lines.stream()
+                .map(what)
+                .filter(text -> !text.isEmpty())
+                .distinct()
+                .sorted()
+                .collect(Collectors.joining(", "));
+    }
+}

@@ -1,0 +1,67 @@
+package alcabala.server.compile;
+
+import alcabala.accounting.crosswalk.Crosswalk;
+import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.posting.Route;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.server.platform.CommittedCache;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
+import alcabala.server.route.SettingStore;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// The compiler of a route at the present state of its crosswalk and ledger.
+@Component
+public class Compilers {
+    private final JdbcClient jdbc;
+    private final Routes routes;
+    private final CrosswalkStore store;
+    private final LedgerReference reference;
+    private final PartyMatchers matchers;
+    private final SettingStore settings;
+    private final CommittedCache<Long, Compiler> cache = new CommittedCache<>();
+
+    Compilers(
+            JdbcClient jdbc,
+            Routes routes,
+            CrosswalkStore store,
+            LedgerReference reference,
+            PartyMatchers matchers,
+            SettingStore settings) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+        this.store = store;
+        this.reference = reference;
+        this.matchers = matchers;
+        this.settings = settings;
+    }
+
+    /// The versions are read every time, so a change made by another server process is never missed.
+    public Compiler of(long routeId) {
+        return cache.get(routeId, version(routeId), () -> build(routes.get(routeId)));
+    }
+
+    private String version(long routeId) {
+        return jdbc.sql("""
+                select r.crosswalk_version || '/' || coalesce(r.ledger_id, 0) || '/' || coalesce(l.version, 0) || '/'
+                    || coalesce(l.kept_version, 0)
+                from route r left join ledger l on l.id = r.ledger_id where r.id = :id""").param("id", routeId).query(String.class).single();
+    }
+
+    private Compiler build(RouteRow route) {
+        return with(route, settings.of(route.id()));
+    }
+
+    /// The compiler as it would be with other settings.
+    public Compiler with(RouteRow route, RouteSettings settings) {
+        Route compiled = new Route(route.code(), route.source(), route.ledger(), settings);
+        return route.leadsNowhere()
+                ? Compiler.unrouted(compiled)
+                : new Compiler(
+                        Crosswalk.of(store.rows(route.id()), matchers.of(route.ledgerId())),
+                        compiled,
+                        reference.profile(route.ledgerId()));
+    }
+}

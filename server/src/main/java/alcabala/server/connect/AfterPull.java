@@ -1,6 +1,0 @@
-package alcabala.server.connect;
-
-/// Told, within the transaction of a pull, that what a ledger owns has changed.
-public interface AfterPull {
-    void referenceChanged(long ledgerId, String who);
-}

@@ -1,6 +1,0 @@
-package alcabala.server.connect;
-
-/// Told, within the transaction that changed it, that the ways of a source have changed.
-public interface AfterRouting {
-    void routesChanged(long sourceId, String who);
-}

@@ -1,0 +1,192 @@
+package alcabala.server.crossing;
+
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.finding.Finding;
+import alcabala.accounting.matching.ItemNames;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerLine;
+import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.CreatesMasters;
+import alcabala.connectors.ledger.LedgerItem;
+import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.compile.PartyMatchers;
+import alcabala.server.compile.Resemblance;
+import alcabala.server.connection.Ledgers;
+import alcabala.server.platform.Sentences;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.reference.SourceCatalogue;
+import alcabala.server.route.RouteRow;
+import alcabala.server.trail.Trail;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/// Creates on the ledger what a document needs and the ledger lacks: its party and its items. The idempotency key of a
+/// creation follows from the record, so that whoever repeats it, after whatever crash, makes it once.
+@Component
+class Counterparts {
+    private static final String WHO = "Alcabala, on first use";
+    private final Ledgers ledgers;
+    private final LedgerReference reference;
+    private final SourceCatalogue catalogue;
+    private final CrosswalkStore store;
+    private final PartyMatchers matchers;
+    private final Resemblance resemblance;
+    private final Trail trail;
+    private final TransactionTemplate transaction;
+
+    /// The party of a document came to resemble one that the ledger has by now: that is asked about, not created.
+    static final class DoubtfulException extends RuntimeException {
+        DoubtfulException(String sentence) {
+            super(sentence);
+        }
+    }
+
+    Counterparts(
+            Ledgers ledgers,
+            LedgerReference reference,
+            SourceCatalogue catalogue,
+            CrosswalkStore store,
+            PartyMatchers matchers,
+            Resemblance resemblance,
+            Trail trail,
+            TransactionTemplate transaction) {
+        this.ledgers = ledgers;
+        this.reference = reference;
+        this.catalogue = catalogue;
+        this.store = store;
+        this.matchers = matchers;
+        this.resemblance = resemblance;
+        this.trail = trail;
+        this.transaction = transaction;
+    }
+
+    /// The ledger's id of the party when everything is there; otherwise the answer that stands in the way.
+    ///
+    /// @param partyName as the document names its party
+    /// @return accepted with the party's id
+    /// @throws DoubtfulException when the party may be on the ledger by now under another name
+    Answer<String> ensure(RouteRow route, long recordId, LedgerDocument sent, String partyName) {
+        Map<String, LedgerLine> needed = sent.lines().stream()
+                .filter(line -> !line.item().isEmpty() && line.counterpart().isEmpty())
+                .collect(Collectors.toMap(LedgerLine::item, line -> line, (first, second) -> first));
+        Set<String> there = reference.findItems(route.ledgerId(), needed.keySet());
+        for (LedgerLine line : needed.values()) {
+            if (!there.contains(line.item())) {
+                Answer<LedgerItem> answer = create(route, recordId, line);
+                if (!(answer instanceof Answer.Accepted<LedgerItem>)) {
+                    return pass(answer);
+                }
+            }
+        }
+        return sent.partyCounterpart().isEmpty()
+                ? findOrCreateParty(route, recordId, sent.party(), partyName)
+                : new Answer.Accepted<>(sent.partyCounterpart(), 200, "");
+    }
+
+    private Answer<LedgerItem> create(RouteRow route, long recordId, LedgerLine line) {
+        int limit = reference.nameLimit(route.ledgerId());
+        LedgerItem item = new LedgerItem(
+                line.item(), ItemNames.cut(line.description(), limit), line.account(), line.taxCode(), true);
+        String about = "item:" + line.item();
+        String key = key(route, about);
+        CreatesMasters ledger = ledgers.of(route.ledgerId()).get(CreatesMasters.class);
+        Answer<LedgerItem> answer =
+                asked(() -> ledger.create(item, route.reference(about), key), () -> ledger.findCreatedItem(key));
+        if (answer instanceof Answer.Accepted<LedgerItem> accepted) {
+            transaction.executeWithoutResult(status -> {
+                reference.keep(route.ledgerId(), accepted.record());
+                trail.write(
+                        route.id(), recordId, WHO, "item-created", Map.of("item", line.item(), "name", item.name()));
+            });
+        }
+        return answer;
+    }
+
+    /// A document before this one may have had the same party created.
+    private Answer<String> findOrCreateParty(RouteRow route, long recordId, String code, String name) {
+        Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, code);
+        String counterpart = row.map(CrosswalkRow::counterpart).orElse("");
+        if (!counterpart.isEmpty()) {
+            return new Answer.Accepted<>(counterpart, 200, "");
+        }
+        Party party = catalogue.party(route.sourceId(), code);
+        if (row.isEmpty()) {
+            requireNew(route, party);
+        }
+        return createParty(route, recordId, party, name);
+    }
+
+    /// Somebody who said that it is new has been asked already.
+    private void requireNew(RouteRow route, Party party) {
+        matchers.of(route.ledgerId()).all(party).findFirst().ifPresent(known -> {
+            Party there = known.party();
+            throw new DoubtfulException(
+                    Sentences.of(new Finding.PartyDoubtful(party.code(), party.name(), there.code(), there.name())));
+        });
+    }
+
+    private Answer<String> createParty(RouteRow route, long recordId, Party party, String name) {
+        String about = "party:" + party.code();
+        String key = key(route, about);
+        CreatesMasters ledger = ledgers.of(route.ledgerId()).get(CreatesMasters.class);
+        Answer<Party> answer =
+                asked(() -> ledger.create(party, route.reference(about), key), () -> ledger.findCreatedParty(key));
+        if (!(answer instanceof Answer.Accepted<Party> accepted)) {
+            return pass(answer);
+        }
+        Party created = accepted.record();
+        transaction.executeWithoutResult(status -> {
+            reference.keep(route.ledgerId(), created);
+            Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, party.code());
+            if (row.map(CrosswalkRow::counterpart).orElse("").isEmpty()) {
+                int version = row.map(CrosswalkRow::version).orElse(0);
+                store.set(route.id(), RowKind.PARTY, party.code(), created.code(), "", version, WHO);
+            }
+            trail.write(
+                    route.id(),
+                    recordId,
+                    WHO,
+                    "party-created",
+                    Map.of("party", party.code(), "ledger", created.code(), "name", name));
+            resemblance.askAbout(route.ledgerId(), created, WHO);
+        });
+        return new Answer.Accepted<>(created.code(), accepted.status(), accepted.raw());
+    }
+
+    /// After a lost answer the ledger is asked by key before anything is sent again.
+    private static <T> Answer<T> asked(Supplier<Answer<T>> create, Supplier<Optional<T>> find) {
+        Answer<T> answer = create.get();
+        if (answer instanceof Answer.Lost<T>) {
+            return find.get()
+                    .<Answer<T>>map(found -> new Answer.Accepted<>(found, 200, ""))
+                    .orElse(answer);
+        }
+        return answer;
+    }
+
+    private static String key(RouteRow route, String about) {
+        return UUID.nameUUIDFromBytes(
+                        (route.code() + "/" + route.ledgerId() + "/" + about).getBytes(StandardCharsets.UTF_8))
+                .toString();
+    }
+
+    private static <T> Answer<String> pass(Answer<T> answer) {
+        return switch (answer) {
+            case Answer.Accepted<T> a -> throw new IllegalArgumentException("nothing stands in the way");
+            case Answer.Refused<T> a -> new Answer.Refused<>(a.status(), a.code(), a.sentence(), a.raw());
+            case Answer.Later<T> a -> new Answer.Later<>(a.status(), a.pause(), a.reason());
+            // Under its key it is made once, however often it is asked for.
+            case Answer.Lost<T> a -> new Answer.Later<>(a.status(), Duration.ofSeconds(1), a.reason());
+        };
+    }
+}

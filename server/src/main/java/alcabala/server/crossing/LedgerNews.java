@@ -1,0 +1,214 @@
+package alcabala.server.crossing;
+
+import alcabala.accounting.setting.Setting;
+import alcabala.connectors.Kept;
+import alcabala.connectors.Unusable;
+import alcabala.connectors.ledger.FeedsChanges;
+import alcabala.connectors.ledger.LedgerFeed;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.connection.Ledgers;
+import alcabala.server.connection.SetAsides;
+import alcabala.server.platform.Amounts;
+import alcabala.server.reference.ReferencePull;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
+import alcabala.server.trail.Trail;
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/// Brings back what happened on the ledger: payments, and edits of what was posted. What Alcabala itself wrote is no
+/// news.
+@Component
+public class LedgerNews {
+    private static final int PAGE = 200;
+    private final Ledgers ledgers;
+    private final ReferencePull pull;
+    private final SettingStore settings;
+    private final SetAsides setAsides;
+    private final Beyond beyond;
+    private final Outcomes outcomes;
+    private final Links links;
+    private final Restorations restorations;
+    private final Trail trail;
+    private final JdbcClient jdbc;
+    private final TransactionTemplate transaction;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    /// What was brought back.
+    public record Brought(int payments, int edits, boolean referenceChanged) {}
+
+    /// @param onItsWay whether an update of ours is under way: what is read then may be that
+    private record Linked(
+            long recordId,
+            long routeId,
+            String ledgerHalf,
+            String currency,
+            long paid,
+            boolean differs,
+            int version,
+            boolean onItsWay) {
+        long minor(BigDecimal amount) {
+            return Amounts.minor(currency, amount);
+        }
+    }
+
+    LedgerNews(
+            Ledgers ledgers,
+            ReferencePull pull,
+            SettingStore settings,
+            SetAsides setAsides,
+            Beyond beyond,
+            Outcomes outcomes,
+            Links links,
+            Restorations restorations,
+            Trail trail,
+            JdbcClient jdbc,
+            TransactionTemplate transaction,
+            JsonMapper json,
+            Clock clock) {
+        this.ledgers = ledgers;
+        this.pull = pull;
+        this.settings = settings;
+        this.setAsides = setAsides;
+        this.beyond = beyond;
+        this.outcomes = outcomes;
+        this.links = links;
+        this.restorations = restorations;
+        this.trail = trail;
+        this.jdbc = jdbc;
+        this.transaction = transaction;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    public Brought bring(RouteRow route, String who) {
+        boolean changed = pull.pull(route.ledgerId(), who);
+        FeedsChanges ledger = ledgers.of(route.ledgerId()).get(FeedsChanges.class);
+        int payments = 0;
+        int edits = 0;
+        boolean more = true;
+        while (more) {
+            long cursor = cursor(route.ledgerId());
+            LedgerFeed feed = ledger.changes(cursor, PAGE);
+            int[] counts = transaction.execute(status -> apply(route, cursor, feed, who));
+            payments += counts[0];
+            edits += counts[1];
+            more = feed.more();
+        }
+        beyond.claim(route.ledgerId(), who);
+        restorations.accounted(route.ledgerId());
+        return new Brought(payments, edits, changed);
+    }
+
+    private long cursor(long ledgerId) {
+        return jdbc.sql("select cursor from ledger where id = :id")
+                .param("id", ledgerId)
+                .query(Long.class)
+                .single();
+    }
+
+    /// A page with its cursor in one transaction; the same page twice changes nothing.
+    private int[] apply(RouteRow route, long cursor, LedgerFeed feed, String who) {
+        int rows = jdbc.sql("update ledger set cursor = :next where id = :id and cursor = :cursor")
+                .param("next", feed.next())
+                .param("id", route.ledgerId())
+                .param("cursor", cursor)
+                .update();
+        if (rows == 0) {
+            return new int[] {0, 0};
+        }
+        feed.setAside().forEach(record -> setAsides.keepOfLedger(route.ledgerId(), record));
+        setAsides.settleOfLedger(
+                route.ledgerId(),
+                feed.documents().stream().map(LedgerRecord::id).toList());
+        Map<String, LedgerRecord> latest = new LinkedHashMap<>();
+        feed.documents().forEach(record -> latest.put(record.id(), record));
+        int payments = 0;
+        int edits = 0;
+        for (LedgerRecord record : latest.values()) {
+            Optional<Linked> linked = find(route.ledgerId(), record.id());
+            if (linked.isPresent() && !record.isIn(CurrencyUnit.of(linked.get().currency()))) {
+                setAsides.keepOfLedger(
+                        route.ledgerId(), finer(record, linked.get().currency()));
+            } else if (linked.isEmpty()) {
+                beyond.note(route, record);
+            } else {
+                boolean paid = bringsPayments(linked.get().routeId())
+                        && linked.get().minor(record.paid()) != linked.get().paid();
+                boolean differs = linked.get().onItsWay()
+                        ? linked.get().differs()
+                        : !Links.read(linked.get().ledgerHalf())
+                                .differing(record.half())
+                                .isEmpty();
+                payments += paid ? 1 : 0;
+                edits += differs
+                                && !linked.get().onItsWay()
+                                && record.version() > linked.get().version()
+                                && !paid
+                        ? 1
+                        : 0;
+                write(linked.get(), record, paid, differs, who);
+            }
+        }
+        return new int[] {payments, edits};
+    }
+
+    private Unusable finer(LedgerRecord record, String currency) {
+        return new Unusable(
+                "document",
+                record.id(),
+                "document " + record.number(),
+                "its sums are finer than " + currency + " allows",
+                Kept.text(json.writeValueAsString(record)));
+    }
+
+    private boolean bringsPayments(long routeId) {
+        return settings.of(routeId).is(Setting.PAYMENTS, "from-ledger");
+    }
+
+    private Optional<Linked> find(long ledgerId, String ledgerRef) {
+        return jdbc.sql("""
+                select l.record_id, d.route_id, l.ledger_half, d.currency, d.paid, d.ledger_differs as differs, d.ledger_version as version,
+                    d.outcome in ('queued', 'sending', 'unconfirmed') as on_its_way
+                from link l join record d on d.id = l.record_id where l.ledger_id = :ledger and l.ledger_ref = :ref""")
+                .param("ledger", ledgerId)
+                .param("ref", ledgerRef)
+                .query(Linked.class)
+                .optional();
+    }
+
+    private void write(Linked linked, LedgerRecord record, boolean paid, boolean differs, String who) {
+        outcomes.seen(
+                linked.recordId(),
+                record,
+                paid ? linked.minor(record.paid()) : linked.paid(),
+                linked.minor(record.gross()),
+                differs);
+        links.seen(linked.recordId(), record, clock.instant());
+        if (paid) {
+            trail.write(
+                    linked.routeId(),
+                    linked.recordId(),
+                    who,
+                    "payment-brought-back",
+                    Map.of("paid", record.paid(), "gross", record.gross()));
+        }
+        if (differs != linked.differs()) {
+            trail.write(
+                    linked.routeId(),
+                    linked.recordId(),
+                    who,
+                    differs ? "edited-on-ledger" : "agrees-again",
+                    Map.of("gross", record.gross(), "version", record.version()));
+        }
+    }
+}

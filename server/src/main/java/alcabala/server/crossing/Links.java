@@ -1,0 +1,95 @@
+package alcabala.server.crossing;
+
+import alcabala.accounting.field.Half;
+import alcabala.accounting.field.SourceHalf;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.platform.DocumentJson;
+import alcabala.server.record.Revisions;
+import alcabala.server.record.Stored;
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/// The permanent pairs of a record and the ledger's, each with its baseline: by field, a half for each side in its own
+/// codes, as that side answered it (synchronisation, "the merge of one field").
+@Component
+public class Links {
+    private final JdbcClient jdbc;
+    private final Revisions revisions;
+    private final JsonMapper json;
+
+    Links(JdbcClient jdbc, Revisions revisions, JsonMapper json) {
+        this.jdbc = jdbc;
+        this.revisions = revisions;
+        this.json = json;
+    }
+
+    /// What the ledger was last seen to have of a record.
+    public Optional<LedgerRecord> findSeen(long recordId) {
+        return jdbc.sql("select ledger_now from link where record_id = :id")
+                .param("id", recordId)
+                .query(String.class)
+                .optional()
+                .map(seen -> json.readValue(seen, LedgerRecord.class));
+    }
+
+    /// @param agreed as the ledger answered it
+    /// @param latest what it is known to have by now
+    void agree(Dispatch dispatch, LedgerRecord agreed, LedgerRecord latest, Instant now) {
+        jdbc.sql("""
+                insert into link (record_id, ledger_id, ledger_ref, source_half, ledger_half, ledger_now, seen_at)
+                select :id, ledger_id, :ref, cast(:source as jsonb), cast(:ledger as jsonb), cast(:latest as jsonb), :now
+                from route where id = :route
+                on conflict (record_id) do update set ledger_id = excluded.ledger_id, ledger_ref = excluded.ledger_ref,
+                    source_half = excluded.source_half, ledger_half = excluded.ledger_half,
+                    ledger_now = excluded.ledger_now, seen_at = excluded.seen_at, reconstructed = false""")
+                .param("id", dispatch.recordId())
+                .param("route", dispatch.routeId())
+                .param("ref", agreed.id())
+                .param("source", write(sourceHalf(dispatch.recordId())))
+                .param("ledger", write(agreed.half()))
+                .param("latest", json.writeValueAsString(latest))
+                .param("now", Timestamp.from(now))
+                .update();
+    }
+
+    private Half sourceHalf(long recordId) {
+        return SourceHalf.of(
+                Stored.document(revisions.contents(List.of(recordId)).get(recordId)));
+    }
+
+    void seen(long recordId, LedgerRecord record, Instant now) {
+        jdbc.sql("update link set ledger_now = cast(:body as jsonb), seen_at = :now where record_id = :id")
+                .param("body", json.writeValueAsString(record))
+                .param("now", Timestamp.from(now))
+                .param("id", recordId)
+                .update();
+    }
+
+    /// Both halves become what each side has.
+    public void settle(long recordId) {
+        LedgerRecord there = findSeen(recordId).orElseThrow();
+        jdbc.sql("""
+                update link set source_half = cast(:source as jsonb), ledger_half = cast(:ledger as jsonb), reconstructed = false
+                where record_id = :id""")
+                .param("source", write(sourceHalf(recordId)))
+                .param("ledger", write(there.half()))
+                .param("id", recordId)
+                .update();
+    }
+
+    private static String write(Half half) {
+        return DocumentJson.write(half.values());
+    }
+
+    /// @param kept as it stands in the table
+    @SuppressWarnings("unchecked")
+    static Half read(String kept) {
+        return new Half(DocumentJson.read(kept, Map.class));
+    }
+}

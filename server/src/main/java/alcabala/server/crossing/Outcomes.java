@@ -1,0 +1,144 @@
+package alcabala.server.crossing;
+
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.platform.Amounts;
+import java.sql.Timestamp;
+import java.sql.Types;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// What became of each record on the ledger: the columns of `record` that only this package writes.
+@Component
+public class Outcomes {
+    private final JdbcClient jdbc;
+
+    Outcomes(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /// Compare-and-set: puts it on its way if it is still as it was shown and may go.
+    ///
+    /// @param canGo a condition on `record d`
+    /// @return whether it is on its way now
+    public boolean queue(long id, int revision, String canGo) {
+        return jdbc.sql("""
+                update record d set outcome = 'queued', version = version + 1
+                where d.id = :id and d.revision = :revision and\s""" + canGo).param("id", id).param("revision", revision).update() > 0;
+    }
+
+    /// Puts what failed on its way there again.
+    public void queueAgain(long id) {
+        become(id, "queued");
+    }
+
+    void become(long id, String outcome) {
+        jdbc.sql("update record set outcome = :outcome, version = version + 1 where id = :id")
+                .param("outcome", outcome)
+                .param("id", id)
+                .update();
+    }
+
+    /// The ledger was found to have them, or may have.
+    void areAskedAbout(List<Long> ids) {
+        jdbc.sql("update record set outcome = 'unconfirmed', version = version + 1 where id = any(:ids)")
+                .param("ids", ids.toArray(Long[]::new))
+                .update();
+    }
+
+    /// Everything that was on its way is asked about.
+    void allAreAskedAbout() {
+        jdbc.sql("""
+                update record set outcome = 'unconfirmed', version = version + 1 where outcome in ('queued', 'sending')""").update();
+    }
+
+    /// What became of the record became of the revision that went.
+    void isOf(long id, long dispatchId) {
+        jdbc.sql("""
+                update record set outcome_revision = (select revision from dispatch where id = :dispatch)
+                where id = :id""").param("dispatch", dispatchId).param("id", id).update();
+    }
+
+    void refuse(long id, String code) {
+        jdbc.sql("update record set refusal = :code where id = :id")
+                .param("code", code)
+                .param("id", id)
+                .update();
+    }
+
+    /// @param id the ledger's of the record
+    /// @param latest what stands there
+    /// @param differs whether that is something else than was sent
+    void posted(Dispatch dispatch, String id, LedgerRecord latest, boolean differs, Instant now) {
+        String currency = currencyOf(dispatch.recordId());
+        jdbc.sql("""
+                update record set ledger_ref = :ref, ledger_number = :number, ledger_version = :version,
+                    ledger_gross = :gross, ledger_due = :due, paid = :paid, crossed_at = :now, refusal = '',
+                    ledger_differs = :differs,
+                    outcome_revision = (select revision from dispatch where id = :dispatch)
+                where id = :id""")
+                .param("dispatch", dispatch.id())
+                .param("ref", id)
+                .param("number", latest.number())
+                .param("version", latest.version())
+                .param("gross", Amounts.minor(currency, latest.gross()))
+                .param("due", latest.due(), Types.DATE)
+                .param("paid", Amounts.minor(currency, latest.paid()))
+                .param("differs", differs)
+                .param("now", Timestamp.from(now))
+                .param("id", dispatch.recordId())
+                .update();
+    }
+
+    private String currencyOf(long id) {
+        return jdbc.sql("select currency from record where id = :id")
+                .param("id", id)
+                .query(String.class)
+                .single();
+    }
+
+    /// What the ledger tells of a record that stands there.
+    ///
+    /// @param paid minor units
+    /// @param gross minor units
+    void seen(long id, LedgerRecord there, long paid, long gross, boolean differs) {
+        jdbc.sql("""
+                update record set paid = :paid, ledger_version = :version, ledger_gross = :gross, ledger_due = :due,
+                    ledger_number = :number, ledger_differs = :differs, version = version + 1,
+                    refusal = case when outcome = 'posted' and ledger_version < :version then '' else refusal end
+                where id = :id""")
+                .param("paid", paid)
+                .param("version", there.version())
+                .param("gross", gross)
+                .param("due", there.due(), Types.DATE)
+                .param("number", there.number())
+                .param("differs", differs)
+                .param("id", id)
+                .update();
+    }
+
+    /// @param paid minor units
+    public void paid(long id, long paid) {
+        jdbc.sql("update record set paid = :paid, version = version + 1 where id = :id")
+                .param("paid", paid)
+                .param("id", id)
+                .update();
+    }
+
+    /// A change that the ledger refused is another one now.
+    public void changedOnSource(List<Long> ids) {
+        jdbc.sql("update record set refusal = '' where id = any(:ids) and outcome = 'posted' and refusal <> ''")
+                .param("ids", ids.toArray(Long[]::new))
+                .update();
+    }
+
+    /// What stands there is taken as agreed, whatever either side changed.
+    ///
+    /// @return false when there is nothing to settle
+    public boolean letStand(long id) {
+        return jdbc.sql("""
+                update record set ledger_differs = false, outcome_revision = revision, refusal = '', version = version + 1
+                where id = :id and state = 'Diverged' and not voided""").param("id", id).update() > 0;
+    }
+}

@@ -1,0 +1,126 @@
+package alcabala.server.crossing;
+
+import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.posting.JournalLine;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.server.platform.Copy;
+import alcabala.server.platform.DocumentJson;
+import alcabala.server.route.RouteRow;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import javax.sql.DataSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// What was compiled, frozen when it is queued: the entry, its journal, and the versions it was made under. Added to,
+/// and
+/// never changed.
+@Component
+public class Postings {
+    private static final int SHAPE = 1;
+    private final JdbcClient jdbc;
+    private final DataSource dataSource;
+
+    /// A record's posting, of the revision that it was made of.
+    public record Made(long recordId, int revision, Posting posting) {}
+
+    private record Versions(Long crosswalk, Long ledger) {}
+
+    Postings(JdbcClient jdbc, DataSource dataSource) {
+        this.jdbc = jdbc;
+        this.dataSource = dataSource;
+    }
+
+    /// Within the transaction that queues them, which holds the route.
+    ///
+    /// @return their numbers, in the same order
+    public List<Long> freeze(RouteRow route, List<Made> made, Instant now) {
+        if (made.isEmpty()) {
+            return List.of();
+        }
+        List<Long> ids = jdbc.sql(
+                        "select nextval(pg_get_serial_sequence('posting', 'id')) from generate_series(1, :count)")
+                .param("count", made.size())
+                .query(Long.class)
+                .list();
+        Versions versions = versions(route);
+        Copy postings = new Copy();
+        Copy records = new Copy();
+        Copy lines = new Copy();
+        for (int i = 0; i < made.size(); i++) {
+            Made each = made.get(i);
+            put(postings, ids.get(i), route, versions, each.posting(), now);
+            records.value(ids.get(i))
+                    .value(each.recordId())
+                    .value(each.revision())
+                    .endRow();
+            put(lines, ids.get(i), each.posting());
+        }
+        postings.send(
+                dataSource,
+                "posting (id, route_id, ledger_id, kind, shape, entry, party_name, needs, crosswalk_version, ledger_version,"
+                        + " rules, queued_at)");
+        records.send(dataSource, "posting_record (posting_id, record_id, revision)");
+        lines.send(
+                dataSource,
+                "posting_line (posting_id, ordinal, account, tax_code, party, day, currency, amount, base_amount)");
+        return ids;
+    }
+
+    private static void put(Copy copy, long id, RouteRow route, Versions versions, Posting posting, Instant now) {
+        copy.value(id)
+                .value(route.id())
+                .value(route.ledgerId())
+                .value(posting.entry().kind().word())
+                .value(SHAPE)
+                .value(DocumentJson.write(posting.entry()))
+                .value(posting.partyName())
+                .value(posting.needs())
+                .value(versions.crosswalk())
+                .value(versions.ledger())
+                .value(Compiler.RULES)
+                .value(now)
+                .endRow();
+    }
+
+    /// Amounts in base currency are those in the document's until documents cross in another.
+    private static void put(Copy copy, long id, Posting posting) {
+        LedgerDocument entry = posting.entry();
+        int ordinal = 0;
+        for (JournalLine line : posting.journal().lines()) {
+            long amount = line.debit().minus(line.credit()).getAmountMinorLong();
+            copy.value(id)
+                    .value(++ordinal)
+                    .value(line.account())
+                    .value(line.taxCode())
+                    .value(line.account().equals(entry.controlAccount()) ? entry.party() : "")
+                    .value(entry.issueDate())
+                    .value(entry.currency().getCode())
+                    .value(amount)
+                    .value(amount)
+                    .endRow();
+        }
+    }
+
+    private Versions versions(RouteRow route) {
+        return jdbc.sql("""
+                select r.crosswalk_version as crosswalk, l.version as ledger from route r left join ledger l on l.id = r.ledger_id
+                where r.id = :route""").param("route", route.id()).query(Versions.class).single();
+    }
+
+    /// Empty for a dispatch that only asks.
+    Optional<Frozen> find(Dispatch dispatch) {
+        return Optional.ofNullable(dispatch.postingId()).flatMap(this::find);
+    }
+
+    public Optional<Frozen> find(long id) {
+        return jdbc.sql("select entry, party_name, needs from posting where id = :id")
+                .param("id", id)
+                .query((row, n) -> new Frozen(
+                        DocumentJson.read(row.getString("entry"), LedgerDocument.class),
+                        row.getString("party_name"),
+                        row.getString("needs")))
+                .optional();
+    }
+}

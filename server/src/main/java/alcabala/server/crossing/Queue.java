@@ -1,0 +1,94 @@
+package alcabala.server.crossing;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/// What of a batch is open, what of it is next, and how often in a row its ledger did not answer.
+@Component
+class Queue {
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Queue(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    Dispatch get(long id) {
+        return jdbc.sql(Dispatch.SELECT + "where p.id = :id")
+                .param("id", id)
+                .query(Dispatch.class)
+                .single();
+    }
+
+    List<Dispatch> findOpen(long batchId) {
+        return jdbc.sql(Dispatch.SELECT + """
+                where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests order by p.id""")
+                .param("batch", batchId)
+                .query(Dispatch.class)
+                .list();
+    }
+
+    /// The next one of a batch that is due. What was on the wire when a process died comes first, then what has to be
+    /// asked about, since no more should be sent blindly; then what was not tried yet, so that one that fails does
+    /// not hold up the others.
+    Optional<Dispatch> findNext(long batchId) {
+        return jdbc.sql(Dispatch.SELECT + """
+                where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests
+                    and (p.next_at is null or p.next_at <= :now)
+                order by p.outcome = 'sending' desc, p.outcome = 'unconfirmed' desc, p.next_at nulls first, p.id
+                limit 1""")
+                .param("batch", batchId)
+                .param("now", Timestamp.from(clock.instant()))
+                .query(Dispatch.class)
+                .optional();
+    }
+
+    /// How long until the next one of a batch is due; empty when nothing of it is open.
+    Optional<Duration> findWait(long batchId) {
+        Instant now = clock.instant();
+        return jdbc.sql("""
+                        select min(coalesce(next_at, :now)) from dispatch
+                        where batch_id = :batch and outcome in ('sending', 'unconfirmed', 'queued') and not rests
+                        having count(*) > 0""")
+                .param("batch", batchId)
+                .param("now", Timestamp.from(now))
+                .query(Timestamp.class)
+                .optional()
+                .map(due -> Duration.between(now, due.toInstant()))
+                .map(wait -> wait.isNegative() ? Duration.ZERO : wait);
+    }
+
+    /// The ledger answers.
+    void reached(long batchId) {
+        jdbc.sql("update batch set failures = 0 where id = :id and failures > 0")
+                .param("id", batchId)
+                .update();
+    }
+
+    /// How often in a row it did not, this time included.
+    int missed(long batchId) {
+        return jdbc.sql("update batch set failures = failures + 1 where id = :id returning failures")
+                .param("id", batchId)
+                .query(Integer.class)
+                .single();
+    }
+
+    /// Finished when nothing of it is open; done once.
+    @Transactional
+    void finish(long batchId) {
+        jdbc.sql("""
+                update batch set finished_at = :now where id = :id and finished_at is null and not exists (
+                    select 1 from dispatch where batch_id = :id and outcome in ('queued', 'sending', 'unconfirmed') and not rests)""")
+                .param("now", Timestamp.from(clock.instant()))
+                .param("id", batchId)
+                .update();
+    }
+}

@@ -1,0 +1,247 @@
+package alcabala.server.crossing;
+
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.connectors.AccessLostException;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.AnswersByKey;
+import alcabala.connectors.ledger.FindsByReference;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.ReplacesDocuments;
+import alcabala.connectors.ledger.Standing;
+import alcabala.connectors.ledger.TakesDocuments;
+import alcabala.connectors.spi.Connection;
+import alcabala.server.connection.Ledgers;
+import alcabala.server.record.Records;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
+import java.time.Duration;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.springframework.stereotype.Component;
+
+/// Takes one document one step further. Nothing is sent twice: before a request leaves, that it leaves is written;
+/// after a lost answer, or a crash, the ledger is asked by key and by reference before anything is sent again.
+@Component
+class Sender {
+    /// What a ledger says that only wants a pause.
+    static final String LIMIT = "request limit";
+    private static final Duration SHORT = Duration.ofSeconds(1);
+    private final Ledgers ledgers;
+    private final Routes routes;
+    private final Records documents;
+    private final Counterparts counterparts;
+    private final Postings postings;
+    private final Dispatches dispatches;
+    private final Restorations restorations;
+
+    Sender(
+            Ledgers ledgers,
+            Routes routes,
+            Records documents,
+            Counterparts counterparts,
+            Postings postings,
+            Dispatches dispatches,
+            Restorations restorations) {
+        this.ledgers = ledgers;
+        this.routes = routes;
+        this.documents = documents;
+        this.counterparts = counterparts;
+        this.postings = postings;
+        this.dispatches = dispatches;
+        this.restorations = restorations;
+    }
+
+    Progress step(Dispatch dispatch) {
+        RouteRow route = routes.get(dispatch.routeId());
+        Records.Row row = documents.get(dispatch.recordId());
+        return switch (dispatch.outcome()) {
+            case "sending" -> {
+                dispatches.cutOff(dispatch);
+                yield Progress.DONE;
+            }
+            case "unconfirmed" -> ask(dispatch, route, row);
+            case "queued" -> send(dispatch, route, row);
+            default -> throw new IllegalStateException("dispatch " + dispatch.id() + " is " + dispatch.outcome());
+        };
+    }
+
+    private Progress ask(Dispatch dispatch, RouteRow route, Records.Row row) {
+        Optional<LedgerRecord> found;
+        try {
+            Connection ledger = ledgers.of(route.ledgerId());
+            found = ledger.get(AnswersByKey.class)
+                    .findPosted(dispatch.idempotencyKey().toString());
+            // What stands there is found by its reference too, whether this change was made or not.
+            if (found.isEmpty() && !dispatch.inPlace()) {
+                found = ledger.get(FindsByReference.class).findByReference(route.reference(row.sourceRef()));
+            }
+        } catch (UnreachableException e) {
+            dispatches.askedInVain(dispatch, e.getMessage());
+            return Progress.failed(e.getMessage());
+        }
+        if (found.isPresent()) {
+            return found(dispatch, row, found.get());
+        }
+        dispatches.notThere(dispatch);
+        return Progress.DONE;
+    }
+
+    /// What the ledger was asked for, and has. Sums that are no amounts in the document's currency are not what was
+    /// sent.
+    private Progress found(Dispatch dispatch, Records.Row row, LedgerRecord record) {
+        if (record.isIn(CurrencyUnit.of(row.currency()))) {
+            dispatches.posted(dispatch, record, 200, "asked");
+        } else {
+            dispatches.askedInVain(dispatch, finer(row));
+        }
+        return Progress.DONE;
+    }
+
+    private Progress send(Dispatch dispatch, RouteRow route, Records.Row row) {
+        if (!dispatch.inPlace() && restorations.asksFirst(route.ledgerId())) {
+            return askFirst(dispatch, route, row);
+        }
+        return sendNow(dispatch, route, row);
+    }
+
+    /// We may have sent it in a time that was taken from us: then it is there.
+    private Progress askFirst(Dispatch dispatch, RouteRow route, Records.Row row) {
+        Optional<LedgerRecord> there;
+        try {
+            there = ledgers.of(route.ledgerId())
+                    .get(FindsByReference.class)
+                    .findByReference(route.reference(row.sourceRef()));
+        } catch (AccessLostException e) {
+            return shutOut(dispatch, route);
+        } catch (UnreachableException e) {
+            return later(dispatch, SHORT, e.getMessage());
+        }
+        return there.isPresent() ? found(dispatch, row, there.get()) : sendNow(dispatch, route, row);
+    }
+
+    private Progress sendNow(Dispatch dispatch, RouteRow route, Records.Row row) {
+        Optional<Frozen> frozen = postings.find(dispatch);
+        if (frozen.isEmpty()) {
+            dispatches.unreached(
+                    dispatch,
+                    route.ledger() + " was found to have it, and has it no more. Look there, then send it anew.");
+            return Progress.DONE;
+        }
+        Frozen posting = frozen.get();
+        // A supplier's credit names the supplier's own bill, whose number stays what it is.
+        Optional<String> credited = posting.entry().kind().isSale()
+                ? documents.findLedgerNumber(route.id(), posting.needs())
+                : Optional.empty();
+        boolean hasNumber =
+                !posting.entry().number().isEmpty() || posting.needs().isEmpty();
+        if (!hasNumber && credited.isEmpty()) {
+            dispatches.unreached(
+                    dispatch,
+                    "It credits %s, which has no number on %s yet. Send that first, then retry."
+                            .formatted(posting.needs(), route.ledger()));
+            return Progress.DONE;
+        }
+        LedgerDocument sent = posting.entry();
+        return send(dispatch, route, row, credited.map(sent::crediting).orElse(sent), posting.partyName());
+    }
+
+    private Progress send(Dispatch dispatch, RouteRow route, Records.Row row, LedgerDocument sent, String partyName) {
+        Answer<String> ready;
+        try {
+            ready = counterparts.ensure(route, row.id(), sent, partyName);
+        } catch (Counterparts.DoubtfulException e) {
+            dispatches.heldBack(dispatch, e.getMessage());
+            return Progress.DONE;
+        } catch (AccessLostException e) {
+            return shutOut(dispatch, route);
+        } catch (UnreachableException e) {
+            return later(dispatch, SHORT, e.getMessage());
+        }
+        return switch (ready) {
+            case Answer.Accepted<String> party -> post(dispatch, route, row, sent, party.record());
+            case Answer.Refused<String> no -> {
+                dispatches.refused(dispatch, no.status(), no.code(), no.sentence(), no.raw());
+                yield Progress.DONE;
+            }
+            case Answer.Later<String> later -> later(dispatch, later.pause(), later.reason());
+            case Answer.Lost<String> lost -> later(dispatch, SHORT, lost.reason());
+        };
+    }
+
+    private Progress post(Dispatch dispatch, RouteRow route, Records.Row row, LedgerDocument document, String partyId) {
+        String reference = route.reference(row.sourceRef());
+        Connection ledger = ledgers.of(route.ledgerId());
+        TakesDocuments taking = ledger.get(TakesDocuments.class);
+        Standing standing =
+                dispatch.inPlace() ? new Standing(row.ledgerRef(), dispatch.readVersion(), row.ledgerNumber()) : null;
+        dispatches.sending(
+                dispatch,
+                standing == null
+                        ? taking.body(document, partyId, reference)
+                        : ledger.get(ReplacesDocuments.class).body(standing, document, partyId, reference));
+        Dispatch sent = dispatch.sending();
+        String key = dispatch.idempotencyKey().toString();
+        try {
+            return settle(
+                    sent,
+                    row,
+                    standing == null
+                            ? taking.post(document, partyId, reference, key)
+                            : ledger.get(ReplacesDocuments.class).change(standing, document, partyId, reference, key));
+        } catch (AccessLostException e) {
+            return shutOut(sent, route);
+        } catch (UnreachableException e) {
+            return later(sent, SHORT, route.ledger() + " gave no access token");
+        }
+    }
+
+    private Progress settle(Dispatch sent, Records.Row row, Answer<LedgerRecord> answer) {
+        return switch (answer) {
+            case Answer.Accepted<LedgerRecord> yes -> accepted(sent, row, yes);
+            case Answer.Refused<LedgerRecord> no -> {
+                dispatches.refused(sent, no.status(), no.code(), no.sentence(), no.raw());
+                yield Progress.DONE;
+            }
+            case Answer.Later<LedgerRecord> later -> later(sent, later.pause(), later.reason());
+            case Answer.Lost<LedgerRecord> lost -> {
+                dispatches.unconfirmed(sent, lost.status(), lost.reason(), lost.raw());
+                yield Progress.failed(lost.reason());
+            }
+        };
+    }
+
+    /// Sums that are no amounts in the document's currency are not what was asked for.
+    private Progress accepted(Dispatch sent, Records.Row row, Answer.Accepted<LedgerRecord> yes) {
+        if (yes.record().isIn(CurrencyUnit.of(row.currency()))) {
+            dispatches.posted(sent, yes.record(), yes.status(), "answered");
+            return Progress.DONE;
+        }
+        dispatches.unconfirmed(sent, yes.status(), finer(row), yes.raw());
+        return Progress.DONE;
+    }
+
+    private static String finer(Records.Row row) {
+        return "answered sums that are finer than " + row.currency() + " allows";
+    }
+
+    /// Only a person can mend that; whoever is turned away at the door has not been worked on.
+    private Progress shutOut(Dispatch dispatch, RouteRow route) {
+        dispatches.unreached(
+                dispatch, route.ledger() + " no longer lets Alcabala in. Connect it again under Connect, then retry.");
+        return Progress.DONE;
+    }
+
+    /// A try counts once, whether the request left or not; a request limit does not count against a document.
+    private Progress later(Dispatch dispatch, Duration asked, String reason) {
+        int tried = dispatch.outcome().equals("sending") ? dispatch.attempts() : dispatch.attempts() + 1;
+        if (reason.equals(LIMIT)) {
+            dispatches.later(dispatch, tried - 1, asked, reason);
+        } else if (tried >= Pauses.TRIES) {
+            dispatches.unreached(dispatch, "It could not be sent: " + reason + ".");
+        } else {
+            dispatches.later(dispatch, tried, asked, reason);
+        }
+        return Progress.later(asked, reason);
+    }
+}

@@ -1,0 +1,212 @@
+package alcabala.server.intake;
+
+import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.posting.Compiler;
+import alcabala.server.compile.Compiled;
+import alcabala.server.compile.CompiledFacts;
+import alcabala.server.crossing.Outcomes;
+import alcabala.server.platform.Copy;
+import alcabala.server.record.Hashes;
+import alcabala.server.record.Incoming;
+import alcabala.server.record.Revisions;
+import alcabala.server.record.SourceFacts;
+import alcabala.server.record.SourceFacts.Row;
+import alcabala.server.record.Stored;
+import alcabala.server.reference.SourceCatalogue;
+import alcabala.server.route.RouteRow;
+import alcabala.server.trail.Trail;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import javax.sql.DataSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// Takes records in, in bulk: what their source says, what compiling says of it, and their trail. Within the caller's
+/// transaction and route lock.
+@Component
+public class Intake {
+    private final JdbcClient jdbc;
+    private final DataSource dataSource;
+    private final SourceCatalogue catalogue;
+    private final SourceFacts facts;
+    private final Revisions revisions;
+    private final CompiledFacts compiledFacts;
+    private final Outcomes outcomes;
+    private final Trail trail;
+    private final Clock clock;
+
+    /// What is known of a record that was taken in before.
+    private record Known(long id, int revision, Set<String> milestones, boolean voided, String sha256, String content) {
+        boolean isSame(Incoming incoming) {
+            return milestones.equals(SourceFacts.names(incoming.milestones()))
+                    && voided == incoming.voided()
+                    && sha256.equals(Hashes.hex(incoming.raw()));
+        }
+
+        boolean says(Incoming incoming) {
+            return Stored.document(content).equals(incoming.document());
+        }
+    }
+
+    /// How many were new, changed, or came as they already were.
+    public record Written(int added, int changed, int same) {
+        Written plus(Written other) {
+            return new Written(added + other.added, changed + other.changed, same + other.same);
+        }
+    }
+
+    Intake(
+            JdbcClient jdbc,
+            DataSource dataSource,
+            SourceCatalogue catalogue,
+            SourceFacts facts,
+            Revisions revisions,
+            CompiledFacts compiledFacts,
+            Outcomes outcomes,
+            Trail trail,
+            Clock clock) {
+        this.jdbc = jdbc;
+        this.dataSource = dataSource;
+        this.catalogue = catalogue;
+        this.facts = facts;
+        this.revisions = revisions;
+        this.compiledFacts = compiledFacts;
+        this.outcomes = outcomes;
+        this.trail = trail;
+        this.clock = clock;
+    }
+
+    /// @param incoming at most one for each source reference
+    Written write(RouteRow route, Compiler compiler, List<Incoming> incoming, String who) {
+        Map<String, Known> known = known(route.sourceId(), incoming);
+        List<Incoming> added = new ArrayList<>();
+        List<Incoming> changed = new ArrayList<>();
+        int same = 0;
+        for (Incoming each : incoming) {
+            Known before = known.get(each.sourceRef());
+            if (before == null) {
+                added.add(each);
+            } else if (before.isSame(each)) {
+                same++;
+            } else {
+                changed.add(each);
+            }
+        }
+        catalogue.keepCodesOf(
+                route.sourceId(), incoming.stream().map(Incoming::document).toList());
+        Instant now = clock.instant();
+        insert(route, compiler, added, now, who);
+        update(route, compiler, changed, known, now, who);
+        return new Written(added.size(), changed.size(), same);
+    }
+
+    private void insert(RouteRow route, Compiler compiler, List<Incoming> added, Instant now, String who) {
+        List<Long> ids = facts.ids(added.size());
+        List<Long> said = revisions.ids(added.size());
+        Map<Long, Compiled> compiled = new LinkedHashMap<>();
+        List<Row> rows = new ArrayList<>(added.size());
+        Copy copy = new Copy();
+        for (int i = 0; i < added.size(); i++) {
+            Incoming each = added.get(i);
+            Row row = new Row(ids.get(i), said.get(i), 1, each, isApproved(compiler, each));
+            Compiled result = Compiled.of(compiler.compile(each.document()));
+            facts.put(copy, route, row);
+            CompiledFacts.put(copy, result);
+            copy.endRow();
+            rows.add(row);
+            compiled.put(row.id(), result);
+        }
+        copy.send(dataSource, "record (" + SourceFacts.COLUMNS + ", " + CompiledFacts.COLUMNS + ")");
+        writeRevisions(route, rows, now);
+        compiledFacts.writeFindings(compiled);
+        writeTrail(route, rows, compiled, "taken-in", who);
+    }
+
+    private void update(
+            RouteRow route,
+            Compiler compiler,
+            List<Incoming> changed,
+            Map<String, Known> known,
+            Instant now,
+            String who) {
+        if (changed.isEmpty()) {
+            return;
+        }
+        List<Long> said = revisions.ids(changed.size());
+        Map<Long, Compiled> compiled = new LinkedHashMap<>();
+        List<Row> rows = new ArrayList<>(changed.size());
+        for (int i = 0; i < changed.size(); i++) {
+            Incoming each = changed.get(i);
+            Known before = known.get(each.sourceRef());
+            boolean says = before.says(each);
+            int revision = before.revision() + (says ? 0 : 1);
+            rows.add(new Row(before.id(), said.get(i), revision, each, isApproved(compiler, each)));
+            compiled.put(before.id(), Compiled.of(compiler.compile(each.document())));
+        }
+        facts.update(route, rows);
+        compiledFacts.update(compiled);
+        outcomes.changedOnSource(rows.stream().map(Row::id).toList());
+        writeRevisions(route, rows, now);
+        writeTrail(route, rows, compiled, "changed-on-source", who);
+    }
+
+    private Map<String, Known> known(long sourceId, List<Incoming> incoming) {
+        Map<String, Known> known = new HashMap<>();
+        jdbc.sql("select d.source_ref, d.id, d.revision, d.milestones, d.voided, encode(v.sha256, 'hex') as sha256, "
+                        + Stored.COLUMN + " from record d" + Stored.JOIN
+                        + "where d.source_id = :source and d.source_ref = any(:refs)")
+                .param("source", sourceId)
+                .param("refs", incoming.stream().map(Incoming::sourceRef).toArray(String[]::new))
+                .query((row, n) -> known.put(
+                        row.getString("source_ref"),
+                        new Known(
+                                row.getLong("id"),
+                                row.getInt("revision"),
+                                Set.of((String[]) row.getArray("milestones").getArray()),
+                                row.getBoolean("voided"),
+                                row.getString("sha256"),
+                                row.getString("content"))))
+                .list();
+        return known;
+    }
+
+    /// Whether what the route waits for has happened.
+    private static boolean isApproved(Compiler compiler, Incoming incoming) {
+        DocumentKind kind = incoming.document().kind();
+        return incoming.milestones()
+                .contains(compiler.route().settings().trigger(kind).milestone());
+    }
+
+    private void writeRevisions(RouteRow route, List<Row> rows, Instant now) {
+        revisions.write(
+                route.sourceId(),
+                rows.stream()
+                        .map(row -> new Revisions.Revision(row.revisionId(), row.id(), row.revision(), row.said()))
+                        .toList(),
+                now);
+    }
+
+    private void writeTrail(RouteRow route, List<Row> rows, Map<Long, Compiled> compiled, String action, String who) {
+        List<Trail.Entry> entries = new ArrayList<>(rows.size() * 2);
+        for (Row row : rows) {
+            Map<String, Object> came = Map.of(
+                    "received", row.revisionId(),
+                    "file", row.said().fileName(),
+                    "approved", row.approved());
+            entries.add(new Trail.Entry(route.id(), row.id(), who, action, came));
+            entries.add(new Trail.Entry(
+                    route.id(),
+                    row.id(),
+                    who,
+                    "compiled",
+                    compiled.get(row.id()).told()));
+        }
+        trail.write(entries);
+    }
+}

@@ -1,0 +1,187 @@
+package alcabala.server.intake;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.document.Ownership;
+import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.Kept;
+import alcabala.connectors.Unusable;
+import alcabala.connectors.source.SourceChange;
+import alcabala.connectors.source.SourceFeed;
+import alcabala.connectors.source.SourceLookup;
+import alcabala.connectors.source.TellsChanges;
+import alcabala.server.compile.Compilers;
+import alcabala.server.connection.SetAsides;
+import alcabala.server.connection.Sources;
+import alcabala.server.intake.Intake.Written;
+import alcabala.server.record.Incoming;
+import alcabala.server.reference.SourceCatalogue;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
+import alcabala.server.route.Routing;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.joda.money.Money;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/// Intake from an operational app: page by page, each with its cursor in one transaction, so that a crash repeats or
+/// loses nothing.
+@Component
+public class SourcePull {
+    private static final int PAGE = 500;
+    private final Sources sources;
+    private final Routes routes;
+    private final Routing routing;
+    private final JdbcClient jdbc;
+    private final SourceCatalogue catalogue;
+    private final Compilers compilers;
+    private final Intake writer;
+    private final SetAsides setAsides;
+    private final TransactionTemplate transaction;
+
+    /// What a pull brought.
+    public record Pulled(int added, int changed) {}
+
+    SourcePull(
+            Sources sources,
+            Routes routes,
+            Routing routing,
+            JdbcClient jdbc,
+            SourceCatalogue catalogue,
+            Compilers compilers,
+            Intake writer,
+            SetAsides setAsides,
+            TransactionTemplate transaction) {
+        this.sources = sources;
+        this.routes = routes;
+        this.routing = routing;
+        this.jdbc = jdbc;
+        this.catalogue = catalogue;
+        this.compilers = compilers;
+        this.writer = writer;
+        this.setAsides = setAsides;
+        this.transaction = transaction;
+    }
+
+    /// Parties, items and categories with the documents of all its sites.
+    public Pulled pull(long sourceId, String who) {
+        TellsChanges source = sources.of(sourceId).get(TellsChanges.class);
+        Written total = new Written(0, 0, 0);
+        boolean more = true;
+        while (more) {
+            long cursor = routes.findCursor(sourceId);
+            SourceFeed feed = source.changes(cursor, PAGE);
+            total = total.plus(transaction.execute(status -> {
+                routes.lockAllOf(sourceId);
+                if (routes.findCursor(sourceId) != cursor) {
+                    return new Written(0, 0, 0);
+                }
+                Written written = take(sourceId, feed.changes(), who);
+                routes.setCursor(sourceId, feed.next());
+                return written;
+            }));
+            more = feed.more();
+        }
+        return new Pulled(total.added(), total.changed());
+    }
+
+    /// Within a transaction that holds the routes of the source. What has crossed stays on the way it went; everything
+    /// else takes the way of its site. What cannot be used is set aside.
+    public Written take(long sourceId, List<SourceChange> changes, String who) {
+        catalogue.keep(sourceId, changes);
+        Map<String, Incoming> incoming = read(sourceId, changes);
+        Map<String, RouteRow> crossed = crossed(sourceId, incoming.keySet());
+        Routing.Ways ways = routing.of(sourceId);
+        Map<RouteRow, List<Incoming>> byRoute = new LinkedHashMap<>();
+        for (Incoming each : incoming.values()) {
+            RouteRow way = crossed.containsKey(each.sourceRef())
+                    ? crossed.get(each.sourceRef())
+                    : ways.to(each.document().site());
+            byRoute.computeIfAbsent(way, w -> new ArrayList<>()).add(each);
+        }
+        Written written = new Written(0, 0, 0);
+        for (Map.Entry<RouteRow, List<Incoming>> entry : byRoute.entrySet()) {
+            written = written.plus(
+                    writer.write(entry.getKey(), compilers.of(entry.getKey().id()), entry.getValue(), who));
+        }
+        return written;
+    }
+
+    /// The last one of each document.
+    private Map<String, Incoming> read(long sourceId, List<SourceChange> changes) {
+        SourceLookup lookup = catalogue.lookup(sourceId);
+        Map<String, Incoming> incoming = new LinkedHashMap<>();
+        List<String> others = new ArrayList<>();
+        for (SourceChange change : changes) {
+            switch (change) {
+                case SourceChange.DocumentChanged c -> {
+                    incoming.remove(c.id());
+                    read(sourceId, c, lookup).ifPresent(one -> incoming.put(c.id(), one));
+                }
+                case SourceChange.PartyChanged c -> others.add(c.party().code());
+                case SourceChange.ItemChanged c -> others.add(c.code());
+                case SourceChange.CategoryChanged c -> others.add(c.code());
+                case SourceChange.TaxChanged c -> others.add(c.code());
+                case SourceChange.SiteChanged c -> others.add(c.name());
+                case SourceChange.SetAside c -> setAsides.keepOfSource(sourceId, c.record());
+            }
+        }
+        setAsides.settleOfSource(sourceId, incoming.keySet(), others);
+        return incoming;
+    }
+
+    private Optional<Incoming> read(long sourceId, SourceChange.DocumentChanged changed, SourceLookup lookup) {
+        try {
+            Document document = changed.document().apply(lookup).seenBy(Ownership.SELLER);
+            requireComputable(document);
+            return Optional.of(new Incoming(
+                    changed.id(),
+                    document,
+                    changed.raw().getBytes(StandardCharsets.UTF_8),
+                    "application/json",
+                    "",
+                    changed.milestones(),
+                    changed.voided()));
+        } catch (AnswerUnusableException e) {
+            setAsides.keepOfSource(
+                    sourceId,
+                    new Unusable(
+                            "document", changed.id(), changed.name(), Kept.quoted(e.what()), Kept.text(changed.raw())));
+            return Optional.empty();
+        }
+    }
+
+    /// Sums within their limits may still come to more than can be computed with.
+    private static void requireComputable(Document document) {
+        try {
+            document.lines().stream()
+                    .map(DocumentLine::amount)
+                    .map(Money::abs)
+                    .reduce(Money.zero(document.currency()), Money::plus)
+                    .getAmountMinorLong();
+        } catch (ArithmeticException e) {
+            throw new AnswerUnusableException(
+                    "", "document " + document.number() + ": its sums are beyond what can be computed with", e);
+        }
+    }
+
+    private Map<String, RouteRow> crossed(long sourceId, Set<String> refs) {
+        Map<String, RouteRow> crossed = new HashMap<>();
+        jdbc.sql("""
+                select source_ref, route_id from record where source_id = :source and source_ref = any(:refs)
+                    and outcome in ('posted', 'queued', 'sending', 'unconfirmed')""")
+                .param("source", sourceId)
+                .param("refs", refs.toArray(String[]::new))
+                .query((row, n) -> crossed.put(row.getString("source_ref"), routes.get(row.getLong("route_id"))))
+                .list();
+        return crossed;
+    }
+}

@@ -1,0 +1,72 @@
+package alcabala.server.record;
+
+import alcabala.accounting.document.Document;
+import alcabala.server.platform.DocumentJson;
+import java.util.List;
+import java.util.function.Consumer;
+import tools.jackson.databind.node.ObjectNode;
+
+/// Content as it is kept, with the shape it was kept in. Older shapes are brought up to date when they are read, step
+/// by
+/// step; a new shape adds its step here, and nothing else needs to know that there ever was another.
+public final class Stored {
+    /// The shape that is written now.
+    public static final int SHAPE = 2;
+    /// Content with its shape before it, of a revision `v`.
+    public static final String COLUMN = "v.shape || ' ' || v.content as content";
+    /// Joins the revision that counts to `record d`.
+    public static final String JOIN = " join record_revision v on v.id = d.revision_id ";
+
+    /// @param from the shape that it brings one further
+    private record Step(int from, String name, Consumer<ObjectNode> change) {}
+
+    private static final List<Step> STEPS =
+            List.of(new Step(1, "types, sites, notes and what is payable are always there", Stored::fillIn));
+
+    private Stored() {}
+
+    public static String write(Document document) {
+        return DocumentJson.write(document);
+    }
+
+    /// @param kept what [#COLUMN] gives
+    public static Document document(String kept) {
+        int space = kept.indexOf(' ');
+        int shape = Integer.parseInt(kept.substring(0, space));
+        String content = kept.substring(space + 1);
+        return shape == SHAPE ? DocumentJson.read(content) : DocumentJson.read(upToDate(shape, content));
+    }
+
+    private static String upToDate(int shape, String content) {
+        ObjectNode node = DocumentJson.read(content, ObjectNode.class);
+        STEPS.stream()
+                .filter(step -> step.from() >= shape)
+                .forEach(step -> step.change().accept(node));
+        return node.toString();
+    }
+
+    private static void fillIn(ObjectNode document) {
+        boolean credit = document.path("kind").asString().contains("CREDIT");
+        setIfMissing(document, "typeCode", credit ? "381" : "380");
+        List.of("replaces", "site", "note").forEach(name -> setIfMissing(document, name, ""));
+        document.path("lines").forEach(line -> {
+            setIfMissing((ObjectNode) line, "itemName", "");
+            setIfMissing((ObjectNode) line, "note", "");
+        });
+        ObjectNode totals = (ObjectNode) document.path("totals");
+        String gross = totals.path("gross").asString();
+        String zero = gross.substring(0, 4) + "0";
+        boolean complete = totals.hasNonNull("payable");
+        setIfMissing(totals, "prepaid", zero);
+        setIfMissing(totals, "rounding", zero);
+        if (!complete) {
+            setIfMissing(totals, "payable", gross);
+        }
+    }
+
+    private static void setIfMissing(ObjectNode node, String name, String value) {
+        if (!node.hasNonNull(name)) {
+            node.put(name, value);
+        }
+    }
+}

@@ -1,0 +1,179 @@
+package alcabala.server.reference;
+
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.ledger.AccountType;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerProfile;
+import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.tax.TaxRounding;
+import alcabala.connectors.ledger.LedgerItem;
+import java.util.Collection;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.springframework.jdbc.core.namedparam.MapSqlParameterSource;
+import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/// What the ledger owns, as last pulled: read-only here.
+@Component
+public class LedgerReference {
+    private final JdbcClient jdbc;
+    private final NamedParameterJdbcTemplate template;
+    private final JsonMapper json;
+
+    LedgerReference(JdbcClient jdbc, NamedParameterJdbcTemplate template, JsonMapper json) {
+        this.jdbc = jdbc;
+        this.template = template;
+        this.json = json;
+    }
+
+    /// One that was created there just now; who resembles it is asked about from now on.
+    public void keep(long ledgerId, Party party) {
+        template.update(
+                PARTY,
+                row(ledgerId, party.code(), party.name(), party.active())
+                        .addValue("body", json.writeValueAsString(party)));
+        jdbc.sql("update ledger set kept_version = nextval('state_version') where id = :id")
+                .param("id", ledgerId)
+                .update();
+    }
+
+    public int keep(long ledgerId, LedgerItem item) {
+        return template.update(
+                ITEM, row(ledgerId, item.code(), item.name(), item.active()).addValue("account", item.account()));
+    }
+
+    public LedgerProfile profile(long ledgerId) {
+        List<LedgerAccount> accounts = accounts(ledgerId);
+        List<LedgerTaxCode> taxCodes = taxCodes(ledgerId);
+        return jdbc.sql("select name, currency, tax_rounding, name_limit, one_tax_code from ledger where id = :id")
+                .param("id", ledgerId)
+                .query((row, n) -> new LedgerProfile(
+                        row.getString("name"),
+                        CurrencyUnit.of(row.getString("currency")),
+                        TaxRounding.valueOf(row.getString("tax_rounding")),
+                        accounts.stream().collect(Collectors.toMap(LedgerAccount::code, Function.identity())),
+                        taxCodes.stream().collect(Collectors.toMap(LedgerTaxCode::code, Function.identity())),
+                        row.getInt("name_limit"),
+                        row.getBoolean("one_tax_code")))
+                .single();
+    }
+
+    /// How many characters the ledger keeps of an item's name.
+    public int nameLimit(long ledgerId) {
+        return jdbc.sql("select name_limit from ledger where id = :id")
+                .param("id", ledgerId)
+                .query(Integer.class)
+                .single();
+    }
+
+    public List<LedgerAccount> accounts(long ledgerId) {
+        return jdbc.sql(
+                        "select code, name, type, active from ledger_account where ledger_id = :id and not gone order by code")
+                .param("id", ledgerId)
+                .query((row, n) -> new LedgerAccount(
+                        row.getString("code"),
+                        row.getString("name"),
+                        AccountType.valueOf(row.getString("type")),
+                        row.getBoolean("active")))
+                .list();
+    }
+
+    public List<LedgerTaxCode> taxCodes(long ledgerId) {
+        return jdbc.sql("""
+                select code, name, rate, category, both_sides, deductible, account, input_account, active from ledger_tax_code where ledger_id = :id and not gone order by code""")
+                .param("id", ledgerId)
+                .query((row, n) -> new LedgerTaxCode(
+                        row.getString("code"),
+                        row.getString("name"),
+                        row.getBigDecimal("rate"),
+                        TaxCategory.valueOf(row.getString("category")),
+                        row.getBoolean("both_sides"),
+                        row.getBigDecimal("deductible"),
+                        row.getString("account"),
+                        row.getString("input_account"),
+                        row.getBoolean("active")))
+                .list();
+    }
+
+    public List<Party> parties(long ledgerId) {
+        return parties(ledgerId, "");
+    }
+
+    /// Those that the ledger told of.
+    public List<Party> pulledParties(long ledgerId) {
+        return parties(ledgerId, " and not kept");
+    }
+
+    /// Those created there since.
+    public List<Party> createdParties(long ledgerId) {
+        return parties(ledgerId, " and kept");
+    }
+
+    private List<Party> parties(long ledgerId, String which) {
+        return jdbc
+                .sql("select body from ledger_party where ledger_id = :id and not gone" + which + " order by name")
+                .param("id", ledgerId)
+                .query(String.class)
+                .list()
+                .stream()
+                .map(body -> json.readValue(body, Party.class))
+                .toList();
+    }
+
+    public boolean hasParty(long ledgerId, String code) {
+        return jdbc.sql(
+                        "select exists (select 1 from ledger_party where ledger_id = :id and code = :code and not gone)")
+                .param("id", ledgerId)
+                .param("code", code)
+                .query(Boolean.class)
+                .single();
+    }
+
+    /// Which of these items it has.
+    public Set<String> findItems(long ledgerId, Collection<String> codes) {
+        return Set.copyOf(
+                jdbc.sql("select code from ledger_item where ledger_id = :id and code = any(:codes) and not gone")
+                        .param("id", ledgerId)
+                        .param("codes", codes.toArray(String[]::new))
+                        .query(String.class)
+                        .list());
+    }
+
+    public List<LedgerItem> items(long ledgerId) {
+        return jdbc.sql(
+                        "select code, name, account, active from ledger_item where ledger_id = :id and not gone order by name")
+                .param("id", ledgerId)
+                .query((row, n) -> new LedgerItem(
+                        row.getString("code"),
+                        row.getString("name"),
+                        row.getString("account"),
+                        "",
+                        row.getBoolean("active")))
+                .list();
+    }
+
+    private static MapSqlParameterSource row(long ledgerId, String code, String name, boolean active) {
+        return new MapSqlParameterSource("ledger", ledgerId)
+                .addValue("code", code)
+                .addValue("name", name)
+                .addValue("active", active);
+    }
+
+    private static final String PARTY = """
+            insert into ledger_party as t (ledger_id, code, name, body, active, kept)
+            values (:ledger, :code, :name, cast(:body as jsonb), :active, true)
+            on conflict (ledger_id, code) do update set name = excluded.name, body = excluded.body, active = excluded.active, gone = false
+            where (t.body, t.active) is distinct from (excluded.body, excluded.active)""";
+    private static final String ITEM = """
+            insert into ledger_item as t (ledger_id, code, name, account, active)
+            values (:ledger, :code, :name, :account, :active)
+            on conflict (ledger_id, code) do update set name = excluded.name, account = excluded.account, active = excluded.active, gone = false
+            where (t.name, t.account, t.active) is distinct from (excluded.name, excluded.account, excluded.active)""";
+}

@@ -1,0 +1,211 @@
+package alcabala.server.reference;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.document.Tax;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.party.Party;
+import alcabala.connectors.source.SourceChange;
+import alcabala.connectors.source.SourceLookup;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.namedparam.MapSqlParameterSource;
+import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/// The codes of a source: what it told of them itself, or what its files use.
+@Component
+public class SourceCatalogue {
+    private final JdbcClient jdbc;
+    private final NamedParameterJdbcTemplate template;
+    private final JsonMapper json;
+
+    SourceCatalogue(JdbcClient jdbc, NamedParameterJdbcTemplate template, JsonMapper json) {
+        this.jdbc = jdbc;
+        this.template = template;
+        this.json = json;
+    }
+
+    /// Documents are left to intake.
+    public void keep(long sourceId, List<SourceChange> changes) {
+        for (SourceChange change : changes) {
+            switch (change) {
+                case SourceChange.SiteChanged c -> keepSite(sourceId, c.name());
+                case SourceChange.PartyChanged c -> keep(sourceId, c.party());
+                case SourceChange.ItemChanged c ->
+                    template.update(
+                            ITEM + " on conflict (source_id, code) do update set name = excluded.name,"
+                                    + " category = excluded.category, kind = excluded.kind",
+                            row(sourceId, c.code(), c.name())
+                                    .addValue("category", c.category())
+                                    .addValue("kind", c.kind().name()));
+                case SourceChange.CategoryChanged c ->
+                    template.update(
+                            CATEGORY + " on conflict (source_id, code) do update set name = excluded.name",
+                            row(sourceId, c.code(), c.name()));
+                case SourceChange.TaxChanged c ->
+                    template.update(
+                            TAX + " on conflict (source_id, code) do update set name = excluded.name,"
+                                    + " rate = excluded.rate, category = excluded.category",
+                            row(sourceId, c.code(), c.name())
+                                    .addValue("rate", c.rate())
+                                    .addValue("category", c.category().name()));
+                case SourceChange.DocumentChanged c -> {}
+                case SourceChange.SetAside c -> {}
+            }
+        }
+    }
+
+    /// Codes that documents use and the source has not told of: files name parties, items and taxes only in passing.
+    /// The items of a bill are its supplier's.
+    public void keepCodesOf(long sourceId, Collection<Document> documents) {
+        Map<String, MapSqlParameterSource> parties = new LinkedHashMap<>();
+        Map<String, MapSqlParameterSource> items = new LinkedHashMap<>();
+        Map<String, MapSqlParameterSource> taxes = new LinkedHashMap<>();
+        documents.stream()
+                .map(Document::site)
+                .filter(site -> !site.isEmpty())
+                .distinct()
+                .forEach(site -> keepSite(sourceId, site));
+        for (Document document : documents) {
+            Party party = document.counterparty();
+            parties.computeIfAbsent(
+                    party.code(),
+                    code -> row(sourceId, code, party.name()).addValue("body", json.writeValueAsString(party)));
+            for (DocumentLine line : document.lines()) {
+                if (document.kind().isSale() && !line.item().isEmpty()) {
+                    items.computeIfAbsent(
+                            line.item(),
+                            code -> row(sourceId, code, line.description())
+                                    .addValue("category", line.category())
+                                    .addValue("kind", line.kind().name()));
+                }
+                taxes.computeIfAbsent(
+                        line.tax().key(),
+                        key -> row(sourceId, key, "")
+                                .addValue("rate", line.tax().rate())
+                                .addValue(
+                                        "category",
+                                        line.tax().taxes().stream()
+                                                .findFirst()
+                                                .map(Tax::category)
+                                                .orElse(TaxCategory.O)
+                                                .name()));
+            }
+        }
+        addNew(PARTY, parties);
+        addNew(ITEM, items);
+        addNew(TAX, taxes);
+    }
+
+    public SourceLookup lookup(long sourceId) {
+        Map<String, Party> parties = new HashMap<>();
+        parties(sourceId).forEach(party -> parties.put(party.code(), party));
+        Map<String, TaxCategory> categories = new HashMap<>();
+        jdbc.sql("select code, category from source_tax where source_id = :id")
+                .param("id", sourceId)
+                .query((row, n) ->
+                        categories.put(row.getString("code"), TaxCategory.valueOf(row.getString("category"))))
+                .list();
+        Map<String, String> items = new HashMap<>();
+        jdbc.sql("select code, name from source_item where source_id = :id")
+                .param("id", sourceId)
+                .query((row, n) -> items.put(row.getString("code"), row.getString("name")))
+                .list();
+        Party business = business(sourceId);
+        return new SourceLookup() {
+            @Override
+            public Party business() {
+                return business;
+            }
+
+            @Override
+            public String itemName(String code) {
+                return items.getOrDefault(code, "");
+            }
+
+            @Override
+            public Party party(String code) {
+                return parties.getOrDefault(code, Party.named(code, code));
+            }
+
+            @Override
+            public TaxCategory taxCategory(String code, boolean taxed) {
+                return categories.getOrDefault(code, taxed ? TaxCategory.S : TaxCategory.Z);
+            }
+        };
+    }
+
+    /// By the name that its routes give it.
+    private Party business(long sourceId) {
+        return Party.named(
+                "",
+                jdbc.sql("select business_name from route where source_id = :id order by leads desc, id limit 1")
+                        .param("id", sourceId)
+                        .query(String.class)
+                        .optional()
+                        .orElse(""));
+    }
+
+    /// What is known of a party, or one that has only its code.
+    public Party party(long sourceId, String code) {
+        return jdbc.sql("select body from source_party where source_id = :id and code = :code")
+                .param("id", sourceId)
+                .param("code", code)
+                .query(String.class)
+                .optional()
+                .map(body -> json.readValue(body, Party.class))
+                .orElseGet(() -> Party.named(code, code));
+    }
+
+    public List<Party> parties(long sourceId) {
+        return jdbc
+                .sql("select body from source_party where source_id = :id order by code")
+                .param("id", sourceId)
+                .query(String.class)
+                .list()
+                .stream()
+                .map(body -> json.readValue(body, Party.class))
+                .toList();
+    }
+
+    private void keepSite(long sourceId, String site) {
+        jdbc.sql("insert into source_site (source_id, name) values (:source, :site) on conflict do nothing")
+                .param("source", sourceId)
+                .param("site", site)
+                .update();
+    }
+
+    private void keep(long sourceId, Party party) {
+        template.update(
+                PARTY + " on conflict (source_id, code) do update set name = excluded.name, body = excluded.body",
+                row(sourceId, party.code(), party.name()).addValue("body", json.writeValueAsString(party)));
+    }
+
+    private void addNew(String insert, Map<String, MapSqlParameterSource> rows) {
+        if (!rows.isEmpty()) {
+            template.batchUpdate(
+                    insert + " on conflict do nothing", rows.values().toArray(MapSqlParameterSource[]::new));
+        }
+    }
+
+    private static MapSqlParameterSource row(long sourceId, String code, String name) {
+        return new MapSqlParameterSource("source", sourceId)
+                .addValue("code", code)
+                .addValue("name", name);
+    }
+
+    private static final String PARTY =
+            "insert into source_party (source_id, code, name, body) values (:source, :code, :name, cast(:body as jsonb))";
+    private static final String ITEM =
+            "insert into source_item (source_id, code, name, category, kind) values (:source, :code, :name, :category, :kind)";
+    private static final String CATEGORY =
+            "insert into source_category (source_id, code, name) values (:source, :code, :name)";
+    private static final String TAX =
+            "insert into source_tax (source_id, code, name, rate, category) values (:source, :code, :name, :rate, :category)";
+}

@@ -1,0 +1,6 @@
+package alcabala.server.route;
+
+/// Told, within the transaction that changed it, that the ways of a source have changed.
+public interface AfterRouting {
+    void routesChanged(long sourceId, String who);
+}

@@ -1,8 +1,0 @@
-package alcabala.server.send;
-
-/// Another process took a document a step further while this one held it.
-final class MovedMeanwhileException extends RuntimeException {
-    MovedMeanwhileException(long dispatch) {
-        super("dispatch " + dispatch + " was moved by another process");
-    }
-}
