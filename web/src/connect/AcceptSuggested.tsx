@@ -1,7 +1,8 @@
 import { useMutation, useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, client } from '../api/client';
+import { client } from '../api/client';
+import { workDone } from '../api/work';
 import { mapQuery, type MapKind } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
@@ -72,7 +73,7 @@ function useAccept(kinds: Kind[], taken: Suggested[]) {
         const codes = taken.filter((row) => row.kind === kind).map((row) => row.code);
         if (codes.length > 0) {
           const body = { route: route.code, kind, codes };
-          said.push((await answer(client.POST('/api/map/suggestions', { body }))).sentence);
+          said.push((await workDone(client.POST('/api/map/suggestions', { body }))).sentence);
         }
       }
       return said.join('; ');

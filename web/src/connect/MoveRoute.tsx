@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, client, type Schemas } from '../api/client';
+import { client, type Schemas } from '../api/client';
+import { workDone } from '../api/work';
 import { movePlanQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
 import { amount, plural } from '../ui/format';
@@ -22,7 +23,7 @@ export function MoveRoute({ route, ledgers, onDone }: Props) {
   const refresh = useConnectRefresh();
   const plan = useQuery({ ...movePlanQuery(route.code, to), enabled: to > 0 });
   const move = useMutation({
-    mutationFn: () => answer(client.POST('/api/map/move', { body: { route: route.code, toLedger: to } })),
+    mutationFn: () => workDone(client.POST('/api/map/move', { body: { route: route.code, toLedger: to } })),
     onSuccess: async (moved) => {
       await refresh();
       notice({ tone: 'done', text: moved.sentence });

@@ -1,7 +1,8 @@
 import { useMutation, useQueries, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { answer, client, type Schemas } from '../api/client';
+import { client, type Schemas } from '../api/client';
+import { workDone } from '../api/work';
 import { choicesQuery, mapQuery, type MapKind } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
@@ -146,7 +147,7 @@ function AcceptExact({ rows, kind }: { rows: MapRow[]; kind: RowKind }) {
   const notice = useNotice();
   const exact = rows.filter((row) => !row.row && row.suggestion?.exact);
   const accept = useMutation({
-    mutationFn: () => answer(client.POST('/api/map/suggestions', { body: { route: route.code, kind } })),
+    mutationFn: () => workDone(client.POST('/api/map/suggestions', { body: { route: route.code, kind } })),
     onSuccess: (accepted) => notice({ tone: 'done', text: accepted.sentence }),
     onSettled: refresh,
     onError: (error) => notice({ tone: 'failed', text: error.message }),

@@ -1,5 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
-import { answer, client, type Schemas } from '../api/client';
+import { client, type Schemas } from '../api/client';
+import { workDone } from '../api/work';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { useNotice } from '../ui/notices';
@@ -21,7 +22,7 @@ export function useChangeRow(onDone?: () => void) {
   const notice = useNotice();
   const refresh = useRefresh();
   const send = (change: RowChange) =>
-    answer(client.PUT('/api/map/row', { body: { ...change, route: route.code } }));
+    workDone(client.PUT('/api/map/row', { body: { ...change, route: route.code } }));
 
   const undo = useMutation({
     mutationFn: send,

@@ -1,7 +1,8 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { answer, client, type Schemas } from '../api/client';
+import { client, type Schemas } from '../api/client';
+import { workDone } from '../api/work';
 import { settingHistoryQuery, settingPreviewQuery } from '../api/queries';
 import { useSession } from '../app/current';
 import { useView } from '../app/useView';
@@ -28,7 +29,7 @@ function useDecision({ route, setting }: Props) {
   const value = typed === '' ? setting.value : typed === 'none' && setting.shape !== 'choice' ? '' : typed;
   const decide = useMutation({
     mutationFn: (wanted: string) =>
-      answer(
+      workDone(
         client.PUT('/api/settings', {
           body: {
             route: route.code,

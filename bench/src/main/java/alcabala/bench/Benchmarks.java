@@ -7,14 +7,16 @@ import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 
-/// Runs all benchmarks, or those named: compile, intake, release, pull, slow. Prints one line for each figure, with
+/// Runs all benchmarks, or those named: compile, intake, release, pull, slow, send. Prints one line for each figure,
+/// with
 /// what is wanted.
 public final class Benchmarks {
     private Benchmarks() {}
 
     public static void main(String[] arguments) throws RunnerException {
-        List<String> wanted =
-                arguments.length == 0 ? List.of("compile", "intake", "release", "pull", "slow") : List.of(arguments);
+        List<String> wanted = arguments.length == 0
+                ? List.of("compile", "intake", "release", "pull", "slow", "send")
+                : List.of(arguments);
         if (wanted.contains("compile")) {
             compile();
         }
@@ -26,6 +28,9 @@ public final class Benchmarks {
         }
         if (wanted.contains("slow")) {
             SlowLedger.run();
+        }
+        if (wanted.contains("send")) {
+            SendBenchmark.run();
         }
     }
 

@@ -5,19 +5,28 @@ import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.locks.LockSupport;
+import java.util.stream.Collectors;
+import javax.crypto.spec.SecretKeySpec;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import org.springframework.security.crypto.encrypt.AesGcmBytesEncryptor;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /// A real server with the demo business, with one gigabyte of heap, and real stand-ins, in processes and on databases
 /// of their own.
 final class DemoProcesses implements AutoCloseable {
     private static final int SERVER = 8487;
     private static final int STANDINS = 8488;
+    private static final String KEY = "YmVuY2gta2V5LW9mLTMyLWJ5dGVzLXNlYWxpbmctMDA=";
+    private final JsonMapper json = new JsonMapper();
     private final String base = System.getenv("ALCABALA_TEST_DB");
     private final HttpClient client = HttpClient.newHttpClient();
     private final List<Process> processes = new ArrayList<>();
@@ -39,7 +48,7 @@ final class DemoProcesses implements AutoCloseable {
                         "ALCABALA_DEMO",
                         "true",
                         "ALCABALA_KEY",
-                        "YmVuY2gta2V5LW9mLTMyLWJ5dGVzLXNlYWxpbmctMDA=",
+                        KEY,
                         "ALCABALA_STANDINS",
                         standins(),
                         "ALCABALA_REACH",
@@ -69,6 +78,59 @@ final class DemoProcesses implements AutoCloseable {
 
     JdbcClient standinsJdbc() {
         return jdbc(standinsDatabase);
+    }
+
+    JdbcClient serverJdbc() {
+        return jdbc(serverDatabase);
+    }
+
+    String post(String path, String body) {
+        return Ask.answer(
+                client,
+                of(path).header("Content-Type", "application/json")
+                        .POST(HttpRequest.BodyPublishers.ofString(body))
+                        .build());
+    }
+
+    /// Takes in several files in one request.
+    void upload(String path, List<byte[]> files) {
+        String border = "border-of-parts";
+        List<byte[]> parts = new ArrayList<>();
+        for (byte[] file : files) {
+            parts.add(("--" + border + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"f.xml\"\r\n\r\n")
+                    .getBytes(StandardCharsets.UTF_8));
+            parts.add(file);
+            parts.add("\r\n".getBytes(StandardCharsets.UTF_8));
+        }
+        parts.add(("--" + border + "--\r\n").getBytes(StandardCharsets.UTF_8));
+        Ask.answer(
+                client,
+                of(path).header("Content-Type", "multipart/form-data; boundary=" + border)
+                        .POST(HttpRequest.BodyPublishers.ofByteArrays(parts))
+                        .build());
+    }
+
+    /// What the ledger has, by one of its fields.
+    Map<String, JsonNode> inkwell(String path, String key) {
+        JsonNode all = json.readTree(Ask.answer(
+                client,
+                HttpRequest.newBuilder(URI.create(standins() + "/inkwell/api/companies/saltmere" + path))
+                        .header("Authorization", "Bearer " + inkwellToken())
+                        .build()));
+        return all.valueStream().collect(Collectors.toMap(each -> each.get(key).asString(), each -> each));
+    }
+
+    /// The access token that the server was given, opened with its key.
+    String inkwellToken() {
+        byte[] sealed = serverJdbc()
+                .sql("select sealed from credential where ledger_id is not null")
+                .query(byte[].class)
+                .single();
+        byte[] open = AesGcmBytesEncryptor.withSecretKey(
+                        new SecretKeySpec(Base64.getDecoder().decode(KEY), "AES"))
+                .build()
+                .decrypt(sealed);
+        return json.readTree(open).get("token").asString();
     }
 
     String get(String path) {

@@ -2,7 +2,7 @@ package alcabala.bench;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.connectors.http.HullworkMapping;
+import alcabala.connectors.adapters.hullwork.HullworkMapping;
 import alcabala.connectors.source.SourceChange;
 import alcabala.server.AlcabalaApplication;
 import alcabala.server.access.People;
@@ -35,7 +35,7 @@ final class WholeProgram {
     private static final int PORT = 8489;
     private static final int INTAKE = 10_000;
     private static final int ROUNDS = 5;
-    private static final List<String> TABLES = List.of("received", "document", "finding", "trail");
+    private static final List<String> TABLES = List.of("record", "record_revision", "finding", "trail");
     private final ConfigurableApplicationContext context;
     private final JdbcClient jdbc;
     private final RouteRow route;
@@ -120,9 +120,14 @@ final class WholeProgram {
         // The trail is not emptied by anybody but here, where it is the owner's own and worth nothing.
         jdbc.sql("""
                 alter table trail disable trigger user; alter table trail_block disable trigger user;
-                truncate received, document, finding, trail, trail_block, link, dispatch, batch restart identity;
+                alter table record_revision disable trigger user; alter table posting disable trigger user;
+                alter table posting_record disable trigger user; alter table posting_line disable trigger user;
+                truncate record_revision, record, finding, trail, trail_block, link, dispatch, batch, posting, posting_record,
+                    posting_line, approval_claim restart identity;
                 update trail_watch set up_to = 0, writers = '{}';
-                alter table trail enable trigger user; alter table trail_block enable trigger user""").update();
+                alter table trail enable trigger user; alter table trail_block enable trigger user;
+                alter table record_revision enable trigger user; alter table posting enable trigger user;
+                alter table posting_record enable trigger user; alter table posting_line enable trigger user""").update();
     }
 
     private Map<String, byte[]> copyOut() {

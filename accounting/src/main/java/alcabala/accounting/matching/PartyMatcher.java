@@ -17,6 +17,7 @@ public final class PartyMatcher {
     private static final double SIMILAR = 0.62;
     private static final int WORTH_ASKING = 40;
     private static final int MOST = 5;
+    private static final int FEW = 64;
     private static final Pattern NO_DIGIT = Pattern.compile("\\D+");
     private static final Pattern NO_WORD = Pattern.compile("\\W+");
 
@@ -51,8 +52,9 @@ public final class PartyMatcher {
 
     private PartyMatcher(Collection<Party> ledgerParties, PartyMatcher base) {
         known = ledgerParties.stream().filter(Party::active).map(Known::of).toList();
-        similar = new SimilarNames(known.stream().map(Known::name).toList());
-        sharing = new SharedKeys(known.stream().map(Known::keys).toList());
+        boolean few = known.size() <= FEW;
+        similar = few ? null : new SimilarNames(known.stream().map(Known::name).toList());
+        sharing = few ? null : new SharedKeys(known.stream().map(Known::keys).toList());
         this.base = base;
     }
 
@@ -76,12 +78,20 @@ public final class PartyMatcher {
     }
 
     private Stream<Candidate> candidates(Known asked) {
-        Set<Integer> places = new HashSet<>(similar.find(asked.name(), SIMILAR));
-        asked.keys().forEach(key -> sharing.find(key, places::add));
-        Stream<Candidate> own = places.stream()
-                .map(index -> compare(asked, known.get(index)))
+        Stream<Candidate> own = comparable(asked)
+                .map(other -> compare(asked, other))
                 .filter(candidate -> candidate.score() >= WORTH_ASKING);
         return base == null ? own : Stream.concat(own, base.candidates(asked));
+    }
+
+    /// Those that share something; of few all, since to index them costs more than to compare each.
+    private Stream<Known> comparable(Known asked) {
+        if (similar == null) {
+            return known.stream();
+        }
+        Set<Integer> places = new HashSet<>(similar.find(asked.name(), SIMILAR));
+        asked.keys().forEach(key -> sharing.find(key, places::add));
+        return places.stream().map(known::get);
     }
 
     private static Candidate compare(Known asked, Known other) {

@@ -1,2 +1,3 @@
-/// The means to speak to a system over HTTP: bounded, gated, and honest about what it did not understand. Start with Http.
+/// The means to speak to a system over HTTP: bounded, gated, and honest about what it did not understand. Start with
+/// Http.
 package alcabala.connectors.http;

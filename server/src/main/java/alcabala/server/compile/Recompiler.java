@@ -2,6 +2,7 @@ package alcabala.server.compile;
 
 import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.posting.Compiler;
+import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Copy;
 import alcabala.server.record.Stored;
 import alcabala.server.trail.Trail;
@@ -40,22 +41,27 @@ class Recompiler implements Affected {
 
     @Override
     @Transactional
-    public Released compileAgain(long routeId, Set<String> refs, String who, String because) {
-        return compileAll(routeId, after -> next(routeId, refs, after), who, because);
+    public Released compileAgain(long routeId, Set<String> refs, String who, String because, Progress at) {
+        return compileAll(routeId, count(routeId, refs), after -> next(routeId, refs, after), who, because, at);
     }
 
     @Override
     @Transactional
     public Released compileAgain(long routeId, List<Long> documents, String who, String because) {
-        return compileAll(routeId, after -> next(routeId, documents, after), who, because);
+        return compileAll(
+                routeId, documents.size(), after -> next(routeId, documents, after), who, because, (done, of) -> {});
     }
 
-    private Released compileAll(long routeId, LongFunction<List<Before>> chunks, String who, String because) {
+    private Released compileAll(
+            long routeId, int of, LongFunction<List<Before>> chunks, String who, String because, Progress at) {
+        int done = 0;
         Compiler compiler = compilers.getObject().of(routeId);
         Released total = new Released(0, 0, 0);
         List<Before> chunk = chunks.apply(0);
         while (!chunk.isEmpty()) {
             total = plus(total, compile(routeId, compiler, chunk, who, because));
+            done += chunk.size();
+            at.at(done, Math.max(of, done));
             chunk = chunks.apply(chunk.getLast().id());
         }
         return total;
@@ -88,9 +94,21 @@ class Recompiler implements Affected {
                 one.count() + other.count(), one.amount() + other.amount(), one.blockedAgain() + other.blockedAgain());
     }
 
+    private int count(long routeId, Set<String> refs) {
+        return jdbc.sql("select count(*) from record d where " + OPEN + touched(refs))
+                .param("route", routeId)
+                .param("after", 0)
+                .param("refs", Copy.array(refs))
+                .query(Integer.class)
+                .single();
+    }
+
+    private static String touched(Set<String> refs) {
+        return refs.isEmpty() ? "" : " and d.refs && cast(:refs as text[])";
+    }
+
     private List<Before> next(long routeId, Set<String> refs, long after) {
-        String touched = refs.isEmpty() ? "" : " and d.refs && cast(:refs as text[])";
-        return jdbc.sql(SELECT + touched + " order by d.id limit :limit")
+        return jdbc.sql(SELECT + touched(refs) + " order by d.id limit :limit")
                 .param("route", routeId)
                 .param("after", after)
                 .param("refs", Copy.array(refs))
@@ -109,6 +127,9 @@ class Recompiler implements Affected {
                 .list();
     }
 
+    private static final String OPEN = """
+            d.route_id = :route and d.id > :after and d.outcome is distinct from 'posted'
+                and (d.outcome is null or d.outcome in ('refused', 'unreached'))""";
     private static final String SELECT =
             "select d.id, d.state, d.kind, d.gross, " + Stored.COLUMN + " from record d" + Stored.JOIN + """
             where d.route_id = :route and d.id > :after and d.outcome is distinct from 'posted'

@@ -11,9 +11,10 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 
-/// Who of those that would be created resembles one that has just been created. Creating both would be guessing that
+/// Who of those that would be created resembles some that have just been created. Creating both would be guessing that
 /// they are two.
 @Component
 public class Resemblance {
@@ -29,9 +30,13 @@ public class Resemblance {
         this.affected = affected;
     }
 
-    /// Compiles again, in the present transaction, what waits for a party that resembles the one created.
-    public void askAbout(long ledgerId, Party created, String who) {
-        PartyMatcher matcher = new PartyMatcher(List.of(created));
+    /// Compiles again, in one transaction, what waits for a party that resembles one of those created.
+    @Transactional
+    public void askAbout(long ledgerId, List<Party> created, String who) {
+        if (created.isEmpty()) {
+            return;
+        }
+        PartyMatcher matcher = new PartyMatcher(created);
         Map<Long, Set<String>> concerned = new TreeMap<>();
         for (Unmapped each : unmapped(ledgerId)) {
             Party party = json.readValue(each.body(), Party.class);
@@ -41,8 +46,13 @@ public class Resemblance {
                         .add(Refs.of(RowKind.PARTY, party.code()));
             }
         }
-        concerned.forEach(
-                (route, refs) -> affected.compileAgain(route, refs, who, "party " + created.name() + " was created"));
+        concerned.forEach((route, refs) -> affected.compileAgain(
+                route,
+                refs,
+                who,
+                created.size() == 1
+                        ? "party " + created.getFirst().name() + " was created"
+                        : created.size() + " parties were created"));
     }
 
     private List<Unmapped> unmapped(long ledgerId) {

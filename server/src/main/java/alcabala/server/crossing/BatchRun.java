@@ -1,9 +1,20 @@
 package alcabala.server.crossing;
 
+import alcabala.server.compile.PartyMatchers;
+import alcabala.server.compile.Resemblance;
+import alcabala.server.connection.Ledgers;
 import alcabala.server.platform.Lease;
 import alcabala.server.platform.RouteLeases;
+import alcabala.server.platform.Settings;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
 import java.time.Duration;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -11,13 +22,16 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 
-/// Sends what is open of a batch, one document after the other. One batch at a time on a route, by a lease that
-/// outlives neither its process nor its host. What fails is tried again later, and what follows goes on; a ledger
-/// that fails again and again is left alone.
+/// Sends what is open of a batch, in several lanes. One batch at a time on a route, by a lease that outlives neither
+/// its
+/// process nor its host. What fails is tried again later, and what follows goes on; a ledger that fails again and again
+/// is left alone.
 @Component
 class BatchRun {
     private static final Logger LOG = LoggerFactory.getLogger(BatchRun.class);
     private static final Duration BUSY = Duration.ofSeconds(1);
+    /// How many are looked up at a time.
+    private static final int AHEAD = 64;
     private static final Duration SHORTEST = Duration.ofMillis(50);
     private final RouteLeases leases;
     private final JdbcClient jdbc;
@@ -25,14 +39,47 @@ class BatchRun {
     private final Dispatches dispatches;
     private final Sender sender;
     private final Pauses pauses;
+    private final Routes routes;
+    private final PartyMatchers matchers;
+    private final LedgerReference reference;
+    private final Resemblance resemblance;
+    private final Ledgers ledgers;
+    private final int width;
 
-    BatchRun(RouteLeases leases, JdbcClient jdbc, Queue queue, Dispatches dispatches, Sender sender, Pauses pauses) {
+    BatchRun(
+            RouteLeases leases,
+            JdbcClient jdbc,
+            Queue queue,
+            Dispatches dispatches,
+            Sender sender,
+            Pauses pauses,
+            Routes routes,
+            PartyMatchers matchers,
+            LedgerReference reference,
+            Resemblance resemblance,
+            Ledgers ledgers,
+            Settings settings) {
         this.leases = leases;
         this.jdbc = jdbc;
         this.queue = queue;
         this.dispatches = dispatches;
         this.sender = sender;
         this.pauses = pauses;
+        this.routes = routes;
+        this.matchers = matchers;
+        this.reference = reference;
+        this.resemblance = resemblance;
+        this.ledgers = ledgers;
+        this.width = settings.lanes();
+    }
+
+    private Trip trip(long routeId) {
+        RouteRow route = routes.get(routeId);
+        return new Trip(
+                route,
+                () -> ledgers.of(route.ledgerId()),
+                new Newcomers(matchers, reference, route.ledgerId()),
+                new ConcurrentLinkedQueue<>());
     }
 
     /// How long to wait before going on; zero when the batch is through.
@@ -45,11 +92,15 @@ class BatchRun {
         if (lease.isEmpty()) {
             return BUSY;
         }
+        Trip trip = trip(route);
         try (Lease own = lease.get()) {
-            return sendAll(batchId, own);
+            return sendAll(batchId, trip, own);
         } catch (MovedMeanwhileException e) {
             LOG.info("{}; this one stops", e.getMessage());
             return BUSY;
+        } finally {
+            // Whoever resembles one of them is asked about before it is compiled, and again before it is created.
+            resemblance.askAbout(trip.route().ledgerId(), List.copyOf(trip.created()), Counterparts.WHO);
         }
     }
 
@@ -57,15 +108,32 @@ class BatchRun {
         return queue.findWait(batchId).isPresent();
     }
 
-    private Duration sendAll(long batchId, Lease lease) {
-        while (lease.isHeld()) {
-            Optional<Dispatch> next = queue.findNext(batchId);
-            if (next.isEmpty()) {
-                return rest(batchId);
-            }
-            Duration pause = heed(batchId, step(next.get()));
-            if (!pause.isZero()) {
-                return pause;
+    private Duration sendAll(long batchId, Trip trip, Lease lease) {
+        Deque<Dispatch> due = new ArrayDeque<>();
+        try (Lanes lanes = new Lanes(width)) {
+            while (lease.isHeld()) {
+                Duration paused = queue.findPause(trip.route().ledgerId());
+                if (!paused.isZero() && lanes.areFree()) {
+                    return paused;
+                }
+                if (due.isEmpty() && paused.isZero()) {
+                    due.addAll(queue.findDue(batchId, lanes.underWay(), AHEAD));
+                }
+                if (due.isEmpty() && lanes.areFree()) {
+                    return rest(batchId);
+                }
+                while (paused.isZero() && lanes.haveRoom() && !due.isEmpty() && lease.isHeld()) {
+                    Dispatch next = due.poll();
+                    lanes.start(next.id(), () -> step(trip, next));
+                }
+                Duration pause = lanes.areFree() ? Duration.ZERO : heed(batchId, trip, lanes.next());
+                if (!pause.isZero()) {
+                    // What is under way ends; what was to follow is looked at anew.
+                    while (!lanes.areFree()) {
+                        heed(batchId, trip, lanes.next());
+                    }
+                    return pause;
+                }
             }
         }
         return BUSY;
@@ -82,9 +150,9 @@ class BatchRun {
     }
 
     /// A fault of ours with one document is no reason to leave the others.
-    private Progress step(Dispatch dispatch) {
+    private Progress step(Trip trip, Dispatch dispatch) {
         try {
-            return sender.step(dispatch);
+            return sender.step(trip, dispatch);
         } catch (MovedMeanwhileException | DataAccessException | TransactionException e) {
             throw e;
         } catch (RuntimeException e) {
@@ -94,10 +162,13 @@ class BatchRun {
         }
     }
 
-    private Duration heed(long batchId, Progress progress) {
+    private Duration heed(long batchId, Trip trip, Progress progress) {
         if (!progress.failed()) {
             queue.reached(batchId);
             return Duration.ZERO;
+        }
+        if (progress.limited()) {
+            queue.pause(trip.route().ledgerId(), pauses.after(1, progress.pause()));
         }
         int failures = queue.missed(batchId);
         if (failures >= (progress.limited() ? Pauses.TRIES_AT_A_LIMIT : Pauses.TRIES)) {

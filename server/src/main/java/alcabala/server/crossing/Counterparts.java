@@ -11,9 +11,6 @@ import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.CrosswalkStore;
-import alcabala.server.compile.PartyMatchers;
-import alcabala.server.compile.Resemblance;
-import alcabala.server.connection.Ledgers;
 import alcabala.server.platform.Sentences;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.reference.SourceCatalogue;
@@ -25,8 +22,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -34,15 +34,13 @@ import org.springframework.transaction.support.TransactionTemplate;
 /// creation follows from the record, so that whoever repeats it, after whatever crash, makes it once.
 @Component
 class Counterparts {
-    private static final String WHO = "Alcabala, on first use";
-    private final Ledgers ledgers;
+    static final String WHO = "Alcabala, on first use";
     private final LedgerReference reference;
     private final SourceCatalogue catalogue;
     private final CrosswalkStore store;
-    private final PartyMatchers matchers;
-    private final Resemblance resemblance;
     private final Trail trail;
     private final TransactionTemplate transaction;
+    private final Lock[] locks = Stream.generate(ReentrantLock::new).limit(64).toArray(Lock[]::new);
 
     /// The party of a document came to resemble one that the ledger has by now: that is asked about, not created.
     static final class DoubtfulException extends RuntimeException {
@@ -52,20 +50,14 @@ class Counterparts {
     }
 
     Counterparts(
-            Ledgers ledgers,
             LedgerReference reference,
             SourceCatalogue catalogue,
             CrosswalkStore store,
-            PartyMatchers matchers,
-            Resemblance resemblance,
             Trail trail,
             TransactionTemplate transaction) {
-        this.ledgers = ledgers;
         this.reference = reference;
         this.catalogue = catalogue;
         this.store = store;
-        this.matchers = matchers;
-        this.resemblance = resemblance;
         this.trail = trail;
         this.transaction = transaction;
     }
@@ -75,31 +67,60 @@ class Counterparts {
     /// @param partyName as the document names its party
     /// @return accepted with the party's id
     /// @throws DoubtfulException when the party may be on the ledger by now under another name
-    Answer<String> ensure(RouteRow route, long recordId, LedgerDocument sent, String partyName) {
+    Answer<String> ensure(Trip trip, long recordId, LedgerDocument sent, String partyName) {
+        RouteRow route = trip.route();
         Map<String, LedgerLine> needed = sent.lines().stream()
                 .filter(line -> !line.item().isEmpty() && line.counterpart().isEmpty())
                 .collect(Collectors.toMap(LedgerLine::item, line -> line, (first, second) -> first));
-        Set<String> there = reference.findItems(route.ledgerId(), needed.keySet());
+        Set<String> there = needed.isEmpty() ? Set.of() : reference.findItems(route.ledgerId(), needed.keySet());
         for (LedgerLine line : needed.values()) {
             if (!there.contains(line.item())) {
-                Answer<LedgerItem> answer = create(route, recordId, line);
+                Answer<LedgerItem> answer = alone(
+                        route,
+                        "item:" + line.item(),
+                        () -> findItem(route, line).orElseGet(() -> create(trip, recordId, line)));
                 if (!(answer instanceof Answer.Accepted<LedgerItem>)) {
                     return pass(answer);
                 }
             }
         }
         return sent.partyCounterpart().isEmpty()
-                ? findOrCreateParty(route, recordId, sent.party(), partyName)
+                ? alone(
+                        route,
+                        "party:" + sent.party(),
+                        () -> findOrCreateParty(trip, recordId, sent.party(), partyName))
                 : new Answer.Accepted<>(sent.partyCounterpart(), 200, "");
     }
 
-    private Answer<LedgerItem> create(RouteRow route, long recordId, LedgerLine line) {
+    /// Lanes that need the same thing make it once, and wait for each other.
+    private <T> Answer<T> alone(RouteRow route, String about, Supplier<Answer<T>> work) {
+        Lock lock = locks[Math.floorMod((route.id() + "/" + about).hashCode(), locks.length)];
+        lock.lock();
+        try {
+            return work.get();
+        } finally {
+            lock.unlock();
+        }
+    }
+
+    /// Another lane may have made it meanwhile.
+    private Optional<Answer<LedgerItem>> findItem(RouteRow route, LedgerLine line) {
+        return reference.findItems(route.ledgerId(), Set.of(line.item())).isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Answer.Accepted<>(
+                        new LedgerItem(line.item(), line.description(), line.account(), line.taxCode(), true),
+                        200,
+                        ""));
+    }
+
+    private Answer<LedgerItem> create(Trip trip, long recordId, LedgerLine line) {
+        RouteRow route = trip.route();
         int limit = reference.nameLimit(route.ledgerId());
         LedgerItem item = new LedgerItem(
                 line.item(), ItemNames.cut(line.description(), limit), line.account(), line.taxCode(), true);
         String about = "item:" + line.item();
         String key = key(route, about);
-        CreatesMasters ledger = ledgers.of(route.ledgerId()).get(CreatesMasters.class);
+        CreatesMasters ledger = trip.ledger().get().get(CreatesMasters.class);
         Answer<LedgerItem> answer =
                 asked(() -> ledger.create(item, route.reference(about), key), () -> ledger.findCreatedItem(key));
         if (answer instanceof Answer.Accepted<LedgerItem> accepted) {
@@ -113,7 +134,8 @@ class Counterparts {
     }
 
     /// A document before this one may have had the same party created.
-    private Answer<String> findOrCreateParty(RouteRow route, long recordId, String code, String name) {
+    private Answer<String> findOrCreateParty(Trip trip, long recordId, String code, String name) {
+        RouteRow route = trip.route();
         Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, code);
         String counterpart = row.map(CrosswalkRow::counterpart).orElse("");
         if (!counterpart.isEmpty()) {
@@ -121,24 +143,24 @@ class Counterparts {
         }
         Party party = catalogue.party(route.sourceId(), code);
         if (row.isEmpty()) {
-            requireNew(route, party);
+            requireNew(trip, party);
         }
-        return createParty(route, recordId, party, name);
+        return createParty(trip, recordId, party, name);
     }
 
     /// Somebody who said that it is new has been asked already.
-    private void requireNew(RouteRow route, Party party) {
-        matchers.of(route.ledgerId()).all(party).findFirst().ifPresent(known -> {
-            Party there = known.party();
+    private static void requireNew(Trip trip, Party party) {
+        trip.newcomers().findLike(party).ifPresent(there -> {
             throw new DoubtfulException(
                     Sentences.of(new Finding.PartyDoubtful(party.code(), party.name(), there.code(), there.name())));
         });
     }
 
-    private Answer<String> createParty(RouteRow route, long recordId, Party party, String name) {
+    private Answer<String> createParty(Trip trip, long recordId, Party party, String name) {
+        RouteRow route = trip.route();
         String about = "party:" + party.code();
         String key = key(route, about);
-        CreatesMasters ledger = ledgers.of(route.ledgerId()).get(CreatesMasters.class);
+        CreatesMasters ledger = trip.ledger().get().get(CreatesMasters.class);
         Answer<Party> answer =
                 asked(() -> ledger.create(party, route.reference(about), key), () -> ledger.findCreatedParty(key));
         if (!(answer instanceof Answer.Accepted<Party> accepted)) {
@@ -158,8 +180,8 @@ class Counterparts {
                     WHO,
                     "party-created",
                     Map.of("party", party.code(), "ledger", created.code(), "name", name));
-            resemblance.askAbout(route.ledgerId(), created, WHO);
         });
+        trip.created().add(created);
         return new Answer.Accepted<>(created.code(), accepted.status(), accepted.raw());
     }
 

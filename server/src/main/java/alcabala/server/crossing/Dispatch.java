@@ -2,11 +2,12 @@ package alcabala.server.crossing;
 
 import java.util.UUID;
 
-/// One posting on its way.
+/// One posting on its way, with what has to be known of its record.
 ///
 /// @param readVersion the ledger's version that it replaces; null for one that is not there yet
 /// @param postingId what goes; null for one that is only asked about
 /// @param sentence what came instead of an answer the last time; empty when nothing did
+/// @param asksFirst whether the ledger may have it from a time that was taken from us
 record Dispatch(
         long id,
         long batchId,
@@ -18,12 +19,20 @@ record Dispatch(
         Integer readVersion,
         Long postingId,
         String sentence,
-        int version) {
+        int version,
+        int revision,
+        String sourceRef,
+        String currency,
+        String ledgerRef,
+        String ledgerNumber,
+        boolean asksFirst) {
     /// Its row, to be narrowed by a condition on `p`.
     static final String SELECT = """
             select p.id, p.batch_id, p.record_id, b.route_id, p.idempotency_key, p.outcome, p.attempts, p.read_version,
-                p.posting_id, p.sentence, p.version
-            from dispatch p join batch b on b.id = p.batch_id
+                p.posting_id, p.sentence, p.version, coalesce(p.revision, 0) as revision, d.source_ref, d.currency, d.ledger_ref,
+                d.ledger_number, coalesce(g.asks_first_until > now(), false) as asks_first
+            from dispatch p join batch b on b.id = p.batch_id join record d on d.id = p.record_id
+                join route t on t.id = b.route_id left join ledger g on g.id = t.ledger_id
             """;
 
     /// Whether it goes in the place of what stands on the ledger.
@@ -43,6 +52,12 @@ record Dispatch(
                 readVersion,
                 postingId,
                 sentence,
-                version + 1);
+                version + 1,
+                revision,
+                sourceRef,
+                currency,
+                ledgerRef,
+                ledgerNumber,
+                asksFirst);
     }
 }

@@ -58,17 +58,17 @@ class Dispatches {
     /// Written before the request leaves, so that a crash afterwards is known to have left it open.
     @Transactional
     void sending(Dispatch dispatch, String request) {
-        move(dispatch, "sending");
-        jdbc.sql("""
-                update dispatch set attempts = attempts + 1, request = cast(:request as jsonb), sent_at = :now,
-                    next_at = null where id = :id""")
+        int rows = jdbc.sql("""
+                update dispatch set outcome = 'sending', version = version + 1, attempts = attempts + 1,
+                    request = cast(:request as jsonb), sent_at = :now, next_at = null
+                where id = :id and version = :version""")
                 .param("request", request)
                 .param("now", now())
                 .param("id", dispatch.id())
+                .param("version", dispatch.version())
                 .update();
-        if (!dispatch.inPlace()) {
-            outcomes.isOf(dispatch.recordId(), dispatch.id());
-        }
+        moved(dispatch, "sending", rows);
+        outcomes.sending(dispatch);
         trail(
                 dispatch,
                 dispatch.inPlace() ? "sent-in-place" : "sent",
@@ -214,22 +214,24 @@ class Dispatches {
     /// @param how `answered`, or `asked` when the answer had been lost
     @Transactional
     void posted(Dispatch dispatch, LedgerRecord record, int status, String how) {
-        move(dispatch, "posted");
         String body = json.writeValueAsString(record);
-        // Somebody may have changed it there since; the news of that came before the answer.
-        LedgerRecord latest = links.findSeen(dispatch.recordId())
-                .filter(seen -> seen.version() > record.version())
-                .orElse(record);
         Instant now = clock.instant();
-        jdbc.sql("""
-                update dispatch set ledger_ref = :ref, answer_status = :status, answer = :body,
-                    answered_at = :now, sentence = '', next_at = null where id = :id""")
+        int rows = jdbc.sql("""
+                update dispatch set outcome = 'posted', version = version + 1, ledger_ref = :ref, answer_status = :status,
+                    answer = :body, answered_at = :now, sentence = '', next_at = null
+                where id = :id and version = :version""")
                 .param("ref", record.id())
                 .param("status", status)
                 .param("body", body)
                 .param("now", Timestamp.from(now))
                 .param("id", dispatch.id())
+                .param("version", dispatch.version())
                 .update();
+        moved(dispatch, "posted", rows);
+        // Somebody may have changed it there since; the news of that came before the answer.
+        LedgerRecord latest = links.findSeen(dispatch.recordId())
+                .filter(seen -> seen.version() > record.version())
+                .orElse(record);
         boolean differs = !record.half().differing(latest.half()).isEmpty();
         outcomes.posted(dispatch, record.id(), latest, differs, now);
         links.agree(dispatch, record, latest, now);
@@ -264,12 +266,16 @@ class Dispatches {
                 .param("id", dispatch.id())
                 .param("version", dispatch.version())
                 .update();
+        moved(dispatch, outcome, rows);
+        boolean stands = dispatch.inPlace() && (outcome.equals("refused") || outcome.equals("unreached"));
+        outcomes.become(dispatch.recordId(), stands ? "posted" : outcome);
+    }
+
+    private void moved(Dispatch dispatch, String outcome, int rows) {
         if (rows != 1) {
             throw new MovedMeanwhileException(dispatch.id());
         }
         meters.counter("alcabala.dispatch.outcomes", "outcome", outcome).increment();
-        boolean stands = dispatch.inPlace() && (outcome.equals("refused") || outcome.equals("unreached"));
-        outcomes.become(dispatch.recordId(), stands ? "posted" : outcome);
     }
 
     private Timestamp now() {

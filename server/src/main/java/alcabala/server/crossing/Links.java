@@ -51,11 +51,22 @@ public class Links {
                 .param("id", dispatch.recordId())
                 .param("route", dispatch.routeId())
                 .param("ref", agreed.id())
-                .param("source", write(sourceHalf(dispatch.recordId())))
+                .param("source", sourceHalf(dispatch))
                 .param("ledger", write(agreed.half()))
                 .param("latest", json.writeValueAsString(latest))
                 .param("now", Timestamp.from(now))
                 .update();
+    }
+
+    /// Of the revision that went, where one did.
+    private String sourceHalf(Dispatch dispatch) {
+        return Optional.ofNullable(dispatch.postingId())
+                .flatMap(posting -> jdbc.sql(
+                                "select source_half from posting where id = :id and source_half is not null")
+                        .param("id", posting)
+                        .query(String.class)
+                        .optional())
+                .orElseGet(() -> write(sourceHalf(dispatch.recordId())));
     }
 
     private Half sourceHalf(long recordId) {

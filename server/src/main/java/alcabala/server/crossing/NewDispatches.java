@@ -1,6 +1,9 @@
 package alcabala.server.crossing;
 
+import java.sql.Types;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -14,20 +17,28 @@ public class NewDispatches {
         this.jdbc = jdbc;
     }
 
-    /// What stands on the ledger goes over the version that is known now.
-    ///
-    /// @param postings in the order of the records
-    public void insert(long batch, List<Long> records, List<Long> postings) {
-        for (int i = 0; i < records.size(); i++) {
-            jdbc.sql("""
-                    insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, read_version)
-                    select :batch, id, :key, 'queued', revision, :posting, case when ledger_ref is not null then ledger_version end
-                    from record where id = :record""")
+    /// @param number of the record, by which others of the batch name it
+    /// @param needs the number of what has to go before it; empty for none
+    public record New(long recordId, long postingId, String number, String needs) {}
+
+    /// What stands on the ledger goes over the version that is known now. What one needs goes before it where it comes
+    /// before it in the list.
+    public void insert(long batch, List<New> all) {
+        Map<String, Long> inserted = new HashMap<>();
+        for (New each : all) {
+            long id = jdbc.sql("""
+                    insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, after_id, read_version)
+                    select :batch, id, :key, 'queued', revision, :posting, :after,
+                        case when ledger_ref is not null then ledger_version end
+                    from record where id = :record returning id""")
                     .param("batch", batch)
-                    .param("record", records.get(i))
+                    .param("record", each.recordId())
                     .param("key", UUID.randomUUID())
-                    .param("posting", postings.get(i))
-                    .update();
+                    .param("posting", each.postingId())
+                    .param("after", inserted.get(each.needs()), Types.BIGINT)
+                    .query(Long.class)
+                    .single();
+            inserted.put(each.number(), id);
         }
     }
 

@@ -60,6 +60,18 @@ public class Outcomes {
                 where id = :id""").param("dispatch", dispatchId).param("id", id).update();
     }
 
+    /// It has left, for the first time or in the place of what stands.
+    void sending(Dispatch dispatch) {
+        jdbc.sql("""
+                update record set outcome = 'sending', version = version + 1,
+                    outcome_revision = case when :inPlace then outcome_revision else :revision end
+                where id = :id""")
+                .param("inPlace", dispatch.inPlace())
+                .param("revision", dispatch.revision())
+                .param("id", dispatch.recordId())
+                .update();
+    }
+
     void refuse(long id, String code) {
         jdbc.sql("update record set refusal = :code where id = :id")
                 .param("code", code)
@@ -71,14 +83,13 @@ public class Outcomes {
     /// @param latest what stands there
     /// @param differs whether that is something else than was sent
     void posted(Dispatch dispatch, String id, LedgerRecord latest, boolean differs, Instant now) {
-        String currency = currencyOf(dispatch.recordId());
+        String currency = dispatch.currency();
         jdbc.sql("""
-                update record set ledger_ref = :ref, ledger_number = :number, ledger_version = :version,
+                update record set outcome = 'posted', version = version + 1, ledger_ref = :ref, ledger_number = :number, ledger_version = :version,
                     ledger_gross = :gross, ledger_due = :due, paid = :paid, crossed_at = :now, refusal = '',
-                    ledger_differs = :differs,
-                    outcome_revision = (select revision from dispatch where id = :dispatch)
+                    ledger_differs = :differs, outcome_revision = :revision
                 where id = :id""")
-                .param("dispatch", dispatch.id())
+                .param("revision", dispatch.revision())
                 .param("ref", id)
                 .param("number", latest.number())
                 .param("version", latest.version())
@@ -89,13 +100,6 @@ public class Outcomes {
                 .param("now", Timestamp.from(now))
                 .param("id", dispatch.recordId())
                 .update();
-    }
-
-    private String currencyOf(long id) {
-        return jdbc.sql("select currency from record where id = :id")
-                .param("id", id)
-                .query(String.class)
-                .single();
     }
 
     /// What the ledger tells of a record that stands there.

@@ -60,7 +60,7 @@ public class Postings {
         postings.send(
                 dataSource,
                 "posting (id, route_id, ledger_id, kind, shape, entry, party_name, needs, crosswalk_version, ledger_version,"
-                        + " rules, queued_at)");
+                        + " rules, queued_at, source_half)");
         records.send(dataSource, "posting_record (posting_id, record_id, revision)");
         lines.send(
                 dataSource,
@@ -81,6 +81,7 @@ public class Postings {
                 .value(versions.ledger())
                 .value(Compiler.RULES)
                 .value(now)
+                .value(DocumentJson.write(posting.source().values()))
                 .endRow();
     }
 

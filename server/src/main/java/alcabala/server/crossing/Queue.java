@@ -36,19 +36,26 @@ class Queue {
                 .list();
     }
 
-    /// The next one of a batch that is due. What was on the wire when a process died comes first, then what has to be
-    /// asked about, since no more should be sent blindly; then what was not tried yet, so that one that fails does
-    /// not hold up the others.
-    Optional<Dispatch> findNext(long batchId) {
+    /// Those of a batch that are due. What was on the wire when a process died comes first, then what has to be asked
+    /// about, since no more should be sent blindly; then what was not tried yet, so that one that fails does
+    /// not hold up the others. What needs another of the batch waits until that has been tried.
+    ///
+    /// @param underWay those that are being worked on
+    List<Dispatch> findDue(long batchId, Long[] underWay, int most) {
         return jdbc.sql(Dispatch.SELECT + """
                 where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests
-                    and (p.next_at is null or p.next_at <= :now)
+                    and (p.next_at is null or p.next_at <= :now) and p.id <> all(:underWay)
+                    and (p.after_id is null or not exists (
+                        select 1 from dispatch o
+                        where o.id = p.after_id and o.outcome in ('sending', 'unconfirmed', 'queued') and not o.rests))
                 order by p.outcome = 'sending' desc, p.outcome = 'unconfirmed' desc, p.next_at nulls first, p.id
-                limit 1""")
+                limit :most""")
                 .param("batch", batchId)
                 .param("now", Timestamp.from(clock.instant()))
+                .param("underWay", underWay)
+                .param("most", most)
                 .query(Dispatch.class)
-                .optional();
+                .list();
     }
 
     /// How long until the next one of a batch is due; empty when nothing of it is open.
@@ -64,6 +71,26 @@ class Queue {
                 .optional()
                 .map(due -> Duration.between(now, due.toInstant()))
                 .map(wait -> wait.isNegative() ? Duration.ZERO : wait);
+    }
+
+    /// The ledger asked to be left alone: by all lanes, and all servers.
+    void pause(long ledgerId, Duration pause) {
+        jdbc.sql("update ledger set paused_until = greatest(coalesce(paused_until, :until), :until) where id = :id")
+                .param("until", Timestamp.from(clock.instant().plus(pause)))
+                .param("id", ledgerId)
+                .update();
+    }
+
+    /// How long it still is to be left alone; zero when it is not.
+    Duration findPause(long ledgerId) {
+        return jdbc.sql("select paused_until from ledger where id = :id and paused_until > :now")
+                .param("id", ledgerId)
+                .param("now", Timestamp.from(clock.instant()))
+                .query(Timestamp.class)
+                .optional()
+                .map(until -> Duration.between(clock.instant(), until.toInstant()))
+                .filter(left -> left.isPositive())
+                .orElse(Duration.ZERO);
     }
 
     /// The ledger answers.

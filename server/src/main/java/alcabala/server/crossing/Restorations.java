@@ -75,15 +75,6 @@ class Restorations implements InitializingBean {
         trail.write(null, null, WHO, "state-put-back", Map.of("at", restored.getLast(), "asked", asked));
     }
 
-    /// Whether documents are asked for by their reference before they are sent there.
-    boolean asksFirst(long ledgerId) {
-        return jdbc.sql("select coalesce(asks_first_until > :now, false) from ledger where id = :id")
-                .param("now", Timestamp.from(clock.instant()))
-                .param("id", ledgerId)
-                .query(Boolean.class)
-                .single();
-    }
-
     /// All that the ledger had to tell was heard.
     void accounted(long ledgerId) {
         int rows = jdbc.sql("update ledger set accounted = true where id = :id and not accounted")

@@ -11,10 +11,8 @@ import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.spi.Connection;
-import alcabala.server.connection.Ledgers;
 import alcabala.server.record.Records;
 import alcabala.server.route.RouteRow;
-import alcabala.server.route.Routes;
 import java.time.Duration;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
@@ -27,61 +25,47 @@ class Sender {
     /// What a ledger says that only wants a pause.
     static final String LIMIT = "request limit";
     private static final Duration SHORT = Duration.ofSeconds(1);
-    private final Ledgers ledgers;
-    private final Routes routes;
     private final Records documents;
     private final Counterparts counterparts;
     private final Postings postings;
     private final Dispatches dispatches;
-    private final Restorations restorations;
 
-    Sender(
-            Ledgers ledgers,
-            Routes routes,
-            Records documents,
-            Counterparts counterparts,
-            Postings postings,
-            Dispatches dispatches,
-            Restorations restorations) {
-        this.ledgers = ledgers;
-        this.routes = routes;
+    Sender(Records documents, Counterparts counterparts, Postings postings, Dispatches dispatches) {
         this.documents = documents;
         this.counterparts = counterparts;
         this.postings = postings;
         this.dispatches = dispatches;
-        this.restorations = restorations;
     }
 
-    Progress step(Dispatch dispatch) {
-        RouteRow route = routes.get(dispatch.routeId());
-        Records.Row row = documents.get(dispatch.recordId());
+    Progress step(Trip trip, Dispatch dispatch) {
         return switch (dispatch.outcome()) {
             case "sending" -> {
                 dispatches.cutOff(dispatch);
                 yield Progress.DONE;
             }
-            case "unconfirmed" -> ask(dispatch, route, row);
-            case "queued" -> send(dispatch, route, row);
+            case "unconfirmed" -> ask(trip, dispatch);
+            case "queued" -> send(trip, dispatch);
             default -> throw new IllegalStateException("dispatch " + dispatch.id() + " is " + dispatch.outcome());
         };
     }
 
-    private Progress ask(Dispatch dispatch, RouteRow route, Records.Row row) {
+    private Progress ask(Trip trip, Dispatch dispatch) {
         Optional<LedgerRecord> found;
         try {
-            Connection ledger = ledgers.of(route.ledgerId());
+            Connection ledger = trip.ledger().get();
             found = ledger.get(AnswersByKey.class)
                     .findPosted(dispatch.idempotencyKey().toString());
             // What stands there is found by its reference too, whether this change was made or not.
             if (found.isEmpty() && !dispatch.inPlace()) {
-                found = ledger.get(FindsByReference.class).findByReference(route.reference(row.sourceRef()));
+                found = ledger.get(FindsByReference.class)
+                        .findByReference(trip.route().reference(dispatch.sourceRef()));
             }
         } catch (UnreachableException e) {
             dispatches.askedInVain(dispatch, e.getMessage());
             return Progress.failed(e.getMessage());
         }
         if (found.isPresent()) {
-            return found(dispatch, row, found.get());
+            return found(dispatch, found.get());
         }
         dispatches.notThere(dispatch);
         return Progress.DONE;
@@ -89,38 +73,37 @@ class Sender {
 
     /// What the ledger was asked for, and has. Sums that are no amounts in the document's currency are not what was
     /// sent.
-    private Progress found(Dispatch dispatch, Records.Row row, LedgerRecord record) {
-        if (record.isIn(CurrencyUnit.of(row.currency()))) {
+    private Progress found(Dispatch dispatch, LedgerRecord record) {
+        if (record.isIn(CurrencyUnit.of(dispatch.currency()))) {
             dispatches.posted(dispatch, record, 200, "asked");
         } else {
-            dispatches.askedInVain(dispatch, finer(row));
+            dispatches.askedInVain(dispatch, finer(dispatch));
         }
         return Progress.DONE;
     }
 
-    private Progress send(Dispatch dispatch, RouteRow route, Records.Row row) {
-        if (!dispatch.inPlace() && restorations.asksFirst(route.ledgerId())) {
-            return askFirst(dispatch, route, row);
-        }
-        return sendNow(dispatch, route, row);
+    private Progress send(Trip trip, Dispatch dispatch) {
+        return dispatch.asksFirst() && !dispatch.inPlace() ? askFirst(trip, dispatch) : sendNow(trip, dispatch);
     }
 
     /// We may have sent it in a time that was taken from us: then it is there.
-    private Progress askFirst(Dispatch dispatch, RouteRow route, Records.Row row) {
+    private Progress askFirst(Trip trip, Dispatch dispatch) {
         Optional<LedgerRecord> there;
         try {
-            there = ledgers.of(route.ledgerId())
+            there = trip.ledger()
+                    .get()
                     .get(FindsByReference.class)
-                    .findByReference(route.reference(row.sourceRef()));
+                    .findByReference(trip.route().reference(dispatch.sourceRef()));
         } catch (AccessLostException e) {
-            return shutOut(dispatch, route);
+            return shutOut(dispatch, trip.route());
         } catch (UnreachableException e) {
             return later(dispatch, SHORT, e.getMessage());
         }
-        return there.isPresent() ? found(dispatch, row, there.get()) : sendNow(dispatch, route, row);
+        return there.isPresent() ? found(dispatch, there.get()) : sendNow(trip, dispatch);
     }
 
-    private Progress sendNow(Dispatch dispatch, RouteRow route, Records.Row row) {
+    private Progress sendNow(Trip trip, Dispatch dispatch) {
+        RouteRow route = trip.route();
         Optional<Frozen> frozen = postings.find(dispatch);
         if (frozen.isEmpty()) {
             dispatches.unreached(
@@ -143,23 +126,23 @@ class Sender {
             return Progress.DONE;
         }
         LedgerDocument sent = posting.entry();
-        return send(dispatch, route, row, credited.map(sent::crediting).orElse(sent), posting.partyName());
+        return send(trip, dispatch, credited.map(sent::crediting).orElse(sent), posting.partyName());
     }
 
-    private Progress send(Dispatch dispatch, RouteRow route, Records.Row row, LedgerDocument sent, String partyName) {
+    private Progress send(Trip trip, Dispatch dispatch, LedgerDocument sent, String partyName) {
         Answer<String> ready;
         try {
-            ready = counterparts.ensure(route, row.id(), sent, partyName);
+            ready = counterparts.ensure(trip, dispatch.recordId(), sent, partyName);
         } catch (Counterparts.DoubtfulException e) {
             dispatches.heldBack(dispatch, e.getMessage());
             return Progress.DONE;
         } catch (AccessLostException e) {
-            return shutOut(dispatch, route);
+            return shutOut(dispatch, trip.route());
         } catch (UnreachableException e) {
             return later(dispatch, SHORT, e.getMessage());
         }
         return switch (ready) {
-            case Answer.Accepted<String> party -> post(dispatch, route, row, sent, party.record());
+            case Answer.Accepted<String> party -> post(trip, dispatch, sent, party.record());
             case Answer.Refused<String> no -> {
                 dispatches.refused(dispatch, no.status(), no.code(), no.sentence(), no.raw());
                 yield Progress.DONE;
@@ -169,12 +152,13 @@ class Sender {
         };
     }
 
-    private Progress post(Dispatch dispatch, RouteRow route, Records.Row row, LedgerDocument document, String partyId) {
-        String reference = route.reference(row.sourceRef());
-        Connection ledger = ledgers.of(route.ledgerId());
+    private Progress post(Trip trip, Dispatch dispatch, LedgerDocument document, String partyId) {
+        String reference = trip.route().reference(dispatch.sourceRef());
+        Connection ledger = trip.ledger().get();
         TakesDocuments taking = ledger.get(TakesDocuments.class);
-        Standing standing =
-                dispatch.inPlace() ? new Standing(row.ledgerRef(), dispatch.readVersion(), row.ledgerNumber()) : null;
+        Standing standing = dispatch.inPlace()
+                ? new Standing(dispatch.ledgerRef(), dispatch.readVersion(), dispatch.ledgerNumber())
+                : null;
         dispatches.sending(
                 dispatch,
                 standing == null
@@ -185,20 +169,19 @@ class Sender {
         try {
             return settle(
                     sent,
-                    row,
                     standing == null
                             ? taking.post(document, partyId, reference, key)
                             : ledger.get(ReplacesDocuments.class).change(standing, document, partyId, reference, key));
         } catch (AccessLostException e) {
-            return shutOut(sent, route);
+            return shutOut(sent, trip.route());
         } catch (UnreachableException e) {
-            return later(sent, SHORT, route.ledger() + " gave no access token");
+            return later(sent, SHORT, trip.route().ledger() + " gave no access token");
         }
     }
 
-    private Progress settle(Dispatch sent, Records.Row row, Answer<LedgerRecord> answer) {
+    private Progress settle(Dispatch sent, Answer<LedgerRecord> answer) {
         return switch (answer) {
-            case Answer.Accepted<LedgerRecord> yes -> accepted(sent, row, yes);
+            case Answer.Accepted<LedgerRecord> yes -> accepted(sent, yes);
             case Answer.Refused<LedgerRecord> no -> {
                 dispatches.refused(sent, no.status(), no.code(), no.sentence(), no.raw());
                 yield Progress.DONE;
@@ -212,17 +195,17 @@ class Sender {
     }
 
     /// Sums that are no amounts in the document's currency are not what was asked for.
-    private Progress accepted(Dispatch sent, Records.Row row, Answer.Accepted<LedgerRecord> yes) {
-        if (yes.record().isIn(CurrencyUnit.of(row.currency()))) {
+    private Progress accepted(Dispatch sent, Answer.Accepted<LedgerRecord> yes) {
+        if (yes.record().isIn(CurrencyUnit.of(sent.currency()))) {
             dispatches.posted(sent, yes.record(), yes.status(), "answered");
             return Progress.DONE;
         }
-        dispatches.unconfirmed(sent, yes.status(), finer(row), yes.raw());
+        dispatches.unconfirmed(sent, yes.status(), finer(sent), yes.raw());
         return Progress.DONE;
     }
 
-    private static String finer(Records.Row row) {
-        return "answered sums that are finer than " + row.currency() + " allows";
+    private static String finer(Dispatch dispatch) {
+        return "answered sums that are finer than " + dispatch.currency() + " allows";
     }
 
     /// Only a person can mend that; whoever is turned away at the door has not been worked on.

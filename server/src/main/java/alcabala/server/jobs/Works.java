@@ -14,8 +14,10 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -25,7 +27,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.security.concurrent.DelegatingSecurityContextRunnable;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.TransactionException;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
 /// Does what waits for outside systems apart from the request that asked for it: a row says how far it is, on
@@ -36,10 +41,12 @@ import tools.jackson.databind.json.JsonMapper;
 public class Works {
     private static final Logger LOG = LoggerFactory.getLogger(Works.class);
     private static final Duration STALE = Duration.ofMinutes(1);
+    private static final long SOON_MILLIS = 250;
     private static final long SIGN_OF_LIFE_MILLIS = 5_000;
     private final JdbcClient jdbc;
     private final JsonMapper json;
     private final MeterRegistry meters;
+    private final TransactionTemplate apart;
     private final Clock clock;
     private final Set<Long> here = ConcurrentHashMap.newKeySet();
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
@@ -51,6 +58,7 @@ public class Works {
         READINESS(false),
         COUNTS(false),
         NUMBERS(false),
+        COMPILING(false),
         TEST(true),
         CONSENT(true),
         CONNECTION(true);
@@ -77,7 +85,14 @@ public class Works {
         void at(int done, int of);
     }
 
-    Works(JdbcClient jdbc, JsonMapper json, MeterRegistry meters, Clock clock) {
+    Works(
+            JdbcClient jdbc,
+            JsonMapper json,
+            MeterRegistry meters,
+            PlatformTransactionManager transactions,
+            Clock clock) {
+        apart = new TransactionTemplate(transactions);
+        apart.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
         this.jdbc = jdbc;
         this.json = json;
         this.meters = meters;
@@ -101,9 +116,23 @@ public class Works {
         begun.ifPresent(id -> {
             here.add(id);
             // What it does stands on the trail under whoever asked for it.
-            threads.execute(new DelegatingSecurityContextRunnable(() -> run(id, kind, task)));
+            CountDownLatch soon = new CountDownLatch(1);
+            threads.execute(new DelegatingSecurityContextRunnable(() -> {
+                run(id, kind, task);
+                soon.countDown();
+            }));
+            await(soon);
         });
         return get(begun.orElseGet(() -> running(kind, subject)), kind.isPrivate(), "", type);
+    }
+
+    /// What takes no time is answered at once, and need not be asked for again.
+    private static void await(CountDownLatch soon) {
+        try {
+            soon.await(SOON_MILLIS, TimeUnit.MILLISECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     /// Also what ended while the database could not be told.
@@ -194,7 +223,12 @@ public class Works {
                 .increment();
     }
 
+    /// Seen at once, whatever transaction the work itself is in.
     private void progress(long id, int done, int of) {
+        apart.executeWithoutResult(status -> progressNow(id, done, of));
+    }
+
+    private void progressNow(long id, int done, int of) {
         jdbc.sql("update work set done = :done, of = :of, seen_at = :now where id = :id")
                 .param("done", done)
                 .param("of", of)

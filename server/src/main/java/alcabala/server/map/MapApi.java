@@ -4,6 +4,10 @@ import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.compile.Affected;
 import alcabala.server.compile.Rerouting;
+import alcabala.server.jobs.Work;
+import alcabala.server.jobs.Works;
+import alcabala.server.jobs.Works.Kind;
+import alcabala.server.jobs.Works.Progress;
 import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.Amounts;
 import alcabala.server.reference.LedgerReference;
@@ -20,6 +24,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -28,6 +34,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -40,6 +47,7 @@ class MapApi {
     private final LedgerReference reference;
     private final RouteMove move;
     private final Rerouting rerouting;
+    private final Works works;
 
     record CrosswalkRowJson(String counterpart, String account, int version, String setBy, Instant setAt) {
         static CrosswalkRowJson of(CrosswalkRow row) {
@@ -102,7 +110,8 @@ class MapApi {
             Mapping mapping,
             LedgerReference reference,
             RouteMove move,
-            Rerouting rerouting) {
+            Rerouting rerouting,
+            Works works) {
         this.jdbc = jdbc;
         this.routes = routes;
         this.view = view;
@@ -110,6 +119,7 @@ class MapApi {
         this.reference = reference;
         this.move = move;
         this.rerouting = rerouting;
+        this.works = works;
     }
 
     @GetMapping("/{kind}")
@@ -151,8 +161,18 @@ class MapApi {
 
     /// Takes suggestions over: those of the codes named, or all that need no look at each.
     @PostMapping("/suggestions")
-    AcceptedRows accept(@Valid @RequestBody AcceptSuggestions wanted, Principal who) {
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<AcceptedRows> accept(@Valid @RequestBody AcceptSuggestions wanted, Principal who) {
         RouteRow route = routes.getLeading(wanted.route());
+        return behind(route, who, AcceptedRows.class, at -> accept(route, wanted, who.getName(), at));
+    }
+
+    /// What a change of the crosswalk touches is compiled again behind the request; each is a work of its own.
+    private <T> Work<T> behind(RouteRow route, Principal who, Class<T> type, Works.Task<T> task) {
+        return works.start(Kind.COMPILING, route.code() + " " + UUID.randomUUID(), who.getName(), type, task);
+    }
+
+    private AcceptedRows accept(RouteRow route, AcceptSuggestions wanted, String who, Progress at) {
         Map<String, Suggestion> suggested = new LinkedHashMap<>();
         view.rows(route, wanted.kind()).stream()
                 .filter(row -> row.row() == null && row.suggestion() != null)
@@ -160,7 +180,7 @@ class MapApi {
                         ? row.suggestion().exact()
                         : wanted.codes().contains(row.code()))
                 .forEach(row -> suggested.put(row.code(), row.suggestion()));
-        Mapping.Accepted accepted = mapping.accept(route, wanted.kind(), suggested, who.getName());
+        Mapping.Accepted accepted = mapping.accept(route, wanted.kind(), suggested, who, at);
         return new AcceptedRows(
                 accepted.rows(),
                 "%d %s mapped, %s"
@@ -171,8 +191,13 @@ class MapApi {
     }
 
     @PutMapping("/row")
-    ChangedRow change(@Valid @RequestBody ChangeRow change, Principal who) {
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<ChangedRow> change(@Valid @RequestBody ChangeRow change, Principal who) {
         RouteRow route = routes.getLeading(change.route());
+        return behind(route, who, ChangedRow.class, at -> change(route, change, who.getName(), at));
+    }
+
+    private ChangedRow change(RouteRow route, ChangeRow change, String who, Progress at) {
         Mapping.Changed changed = mapping.change(
                 route,
                 new Mapping.Change(
@@ -182,7 +207,8 @@ class MapApi {
                         change.account(),
                         change.expectedVersion(),
                         change.remove()),
-                who.getName());
+                who,
+                at);
         Affected.Released released = changed.released();
         return new ChangedRow(
                 released.count(),
@@ -222,8 +248,10 @@ class MapApi {
     }
 
     @PostMapping("/move")
-    RouteMove.Moved move(@Valid @RequestBody MoveRoute wanted, Principal who) {
-        return move.move(routes.getLeading(wanted.route()), wanted.toLedger(), who.getName());
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<RouteMove.Moved> move(@Valid @RequestBody MoveRoute wanted, Principal who) {
+        RouteRow route = routes.getLeading(wanted.route());
+        return behind(route, who, RouteMove.Moved.class, at -> move.move(route, wanted.toLedger(), who.getName(), at));
     }
 
     @GetMapping("/history")

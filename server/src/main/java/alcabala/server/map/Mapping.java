@@ -9,6 +9,7 @@ import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.Affected;
 import alcabala.server.compile.Affected.Released;
 import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.jobs.Works.Progress;
 import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Refs;
@@ -55,7 +56,7 @@ public class Mapping {
     }
 
     @Transactional
-    public Changed change(RouteRow route, Change change, String who) {
+    public Changed change(RouteRow route, Change change, String who, Progress at) {
         routes.lock(route.id());
         requireLine(change);
         Optional<CrosswalkRow> before = store.find(route.id(), change.kind(), change.code());
@@ -74,7 +75,11 @@ public class Mapping {
         }
         Set<String> refs = change.kind() == RowKind.ROLE ? Set.of() : Set.of(Refs.of(change.kind(), change.code()));
         Released released = affected.compileAgain(
-                route.id(), refs, who, "row of " + change.kind().name().toLowerCase(Locale.ROOT) + " " + change.code());
+                route.id(),
+                refs,
+                who,
+                "row of " + change.kind().name().toLowerCase(Locale.ROOT) + " " + change.code(),
+                at);
         return new Changed(
                 released,
                 before.orElse(null),
@@ -85,7 +90,7 @@ public class Mapping {
     ///
     /// @param suggested codes with what was suggested for each; a code that got a row meanwhile is passed over
     @Transactional
-    public Accepted accept(RouteRow route, RowKind kind, Map<String, Suggestion> suggested, String who) {
+    public Accepted accept(RouteRow route, RowKind kind, Map<String, Suggestion> suggested, String who, Progress at) {
         routes.lock(route.id());
         Set<String> refs = new HashSet<>();
         suggested.forEach((code, suggestion) -> {
@@ -103,7 +108,8 @@ public class Mapping {
                 route.id(),
                 kind == RowKind.ROLE ? Set.of() : refs,
                 who,
-                refs.size() + " accepted rows of " + kind.name().toLowerCase(Locale.ROOT));
+                refs.size() + " accepted rows of " + kind.name().toLowerCase(Locale.ROOT),
+                at);
         return new Accepted(refs.size(), released);
     }
 

@@ -9,6 +9,7 @@ import alcabala.accounting.party.Party;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.Affected;
 import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.NotPossibleException;
@@ -127,7 +128,7 @@ class RouteMove {
     }
 
     @Transactional
-    public Moved move(RouteRow route, long toLedger, String who) {
+    public Moved move(RouteRow route, long toLedger, String who, Progress at) {
         routes.lock(route.id());
         routes.requireNothingOnItsWay(route);
         Plan plan = plan(route, toLedger);
@@ -152,7 +153,7 @@ class RouteMove {
                         plan.carried(),
                         "left",
                         plan.left().size()));
-        Affected.Released released = affected.compileAgain(route.id(), Set.of(), who, "move to " + plan.to());
+        Affected.Released released = affected.compileAgain(route.id(), Set.of(), who, "move to " + plan.to(), at);
         return new Moved(
                 plan.carried(),
                 plan.left().size(),

@@ -33,15 +33,40 @@ public class LedgerReference {
         this.json = json;
     }
 
-    /// One that was created there just now; who resembles it is asked about from now on.
+    /// A party with the ledger's version since it was created there.
+    public record Kept(long version, Party party) {}
+
+    /// One that was created there just now; who resembles it is asked about from now on. One at a time, so that
+    /// versions
+    /// are in the order in which others see them.
     public void keep(long ledgerId, Party party) {
+        long version = jdbc.sql("""
+                with alone as (select id from ledger where id = :id for update)
+                update ledger set kept_version = nextval('state_version') where id = (select id from alone) returning kept_version""").param("id", ledgerId).query(Long.class).single();
         template.update(
                 PARTY,
                 row(ledgerId, party.code(), party.name(), party.active())
-                        .addValue("body", json.writeValueAsString(party)));
-        jdbc.sql("update ledger set kept_version = nextval('state_version') where id = :id")
+                        .addValue("body", json.writeValueAsString(party))
+                        .addValue("version", version));
+    }
+
+    public long keptVersion(long ledgerId) {
+        return jdbc.sql("select kept_version from ledger where id = :id")
                 .param("id", ledgerId)
-                .update();
+                .query(Long.class)
+                .single();
+    }
+
+    /// Those created there after a version, in their order.
+    public List<Kept> keptSince(long ledgerId, long version) {
+        return jdbc.sql("""
+                select kept_version, body from ledger_party
+                where ledger_id = :id and kept and kept_version > :version and not gone order by kept_version""")
+                .param("id", ledgerId)
+                .param("version", version)
+                .query((row, n) ->
+                        new Kept(row.getLong("kept_version"), json.readValue(row.getString("body"), Party.class)))
+                .list();
     }
 
     public int keep(long ledgerId, LedgerItem item) {
@@ -167,9 +192,9 @@ public class LedgerReference {
     }
 
     private static final String PARTY = """
-            insert into ledger_party as t (ledger_id, code, name, body, active, kept)
-            values (:ledger, :code, :name, cast(:body as jsonb), :active, true)
-            on conflict (ledger_id, code) do update set name = excluded.name, body = excluded.body, active = excluded.active, gone = false
+            insert into ledger_party as t (ledger_id, code, name, body, active, kept, kept_version)
+            values (:ledger, :code, :name, cast(:body as jsonb), :active, true, :version)
+            on conflict (ledger_id, code) do update set kept_version = excluded.kept_version, name = excluded.name, body = excluded.body, active = excluded.active, gone = false
             where (t.body, t.active) is distinct from (excluded.body, excluded.active)""";
     private static final String ITEM = """
             insert into ledger_item as t (ledger_id, code, name, account, active)

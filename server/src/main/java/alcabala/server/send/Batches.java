@@ -15,6 +15,7 @@ import alcabala.server.route.Routes;
 import alcabala.server.send.Preview.Prepared;
 import alcabala.server.trail.Trail;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -105,7 +106,7 @@ class Batches {
                             + Amounts.shown(typed.get()) + ". Find out why, or say why it may go all the same.");
         }
         long batch = heads.insert(route, preview.totals(), typed, order.reason(), who);
-        queue(route, batch, preview.documents(), who);
+        queue(route, batch, NeededFirst.order(preview.documents()), who);
         SendTask.schedule(jobs, batch);
         return batch;
     }
@@ -152,7 +153,13 @@ class Batches {
                         .map(each -> new Postings.Made(each.id(), each.revision(), each.posting()))
                         .toList(),
                 clock.instant());
-        dispatches.insert(batch, documents.stream().map(Prepared::id).toList(), postings);
+        List<NewDispatches.New> all = new ArrayList<>();
+        for (int i = 0; i < documents.size(); i++) {
+            Prepared each = documents.get(i);
+            all.add(new NewDispatches.New(
+                    each.id(), postings.get(i), each.number(), each.posting().needs()));
+        }
+        dispatches.insert(batch, all);
         trail.write(documents.stream()
                 .map(each -> new Trail.Entry(route.id(), each.id(), who, "queued", Map.of("batch", batch)))
                 .toList());

@@ -2,6 +2,7 @@ package alcabala.server.send;
 
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.document.Document;
+import alcabala.accounting.field.SourceHalf;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
@@ -117,6 +118,7 @@ class Previews {
                     new Posting(
                             dates.dated(decided, candidate.id(), going),
                             compilation.journal().orElseThrow(),
+                            SourceHalf.of(document),
                             document.counterparty().name(),
                             document.precedingNumber()))));
         }

@@ -1,6 +1,7 @@
 package alcabala.server.send;
 
 import alcabala.accounting.document.Document;
+import alcabala.accounting.field.SourceHalf;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.LedgerDocument;
@@ -118,7 +119,11 @@ class Retries {
                 failed.recordId(),
                 now.ledgerDocument().orElseThrow());
         Posting posting = new Posting(
-                entry, now.journal().orElseThrow(), document.counterparty().name(), document.precedingNumber());
+                entry,
+                now.journal().orElseThrow(),
+                SourceHalf.of(document),
+                document.counterparty().name(),
+                document.precedingNumber());
         long frozen = postings.freeze(
                         route,
                         List.of(new Postings.Made(failed.recordId(), failed.revision(), posting)),

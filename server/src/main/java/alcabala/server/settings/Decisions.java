@@ -6,6 +6,7 @@ import alcabala.accounting.setting.Setting;
 import alcabala.accounting.setting.Trigger;
 import alcabala.server.compile.Affected;
 import alcabala.server.crossing.Outcomes;
+import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.SourceFacts;
@@ -66,7 +67,7 @@ class Decisions {
     }
 
     @Transactional
-    public Taken decide(RouteRow route, Setting setting, String value, int expected, String who) {
+    public Taken decide(RouteRow route, Setting setting, String value, int expected, String who, Progress at) {
         routes.lock(route.id());
         routes.requireNothingOnItsWay(route);
         check(route, setting, value);
@@ -86,7 +87,8 @@ class Decisions {
                 .map(kind -> await(route, kind))
                 .orElseGet(() -> setting == Setting.PAYMENTS && value.equals("from-ledger") ? catchUp(route) : 0);
         return new Taken(
-                moved, affected.compileAgain(route.id(), Set.of(), who, "setting " + SettingSentences.title(setting)));
+                moved,
+                affected.compileAgain(route.id(), Set.of(), who, "setting " + SettingSentences.title(setting), at));
     }
 
     private record Seen(long id, String currency, long paid, BigDecimal there) {

@@ -21,6 +21,7 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
@@ -131,12 +132,22 @@ class SettingsApi {
                 : List.of();
     }
 
+    /// What waits is compiled again behind the request.
     @PutMapping
-    DecidedJson decide(@Valid @RequestBody DecideSetting change, Principal who) {
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<DecidedJson> decide(@Valid @RequestBody DecideSetting change, Principal who) {
         RouteRow route = routes.getLeading(change.route());
-        Decisions.Taken taken = decisions.decide(
-                route, change.setting(), change.value().trim(), change.expectedVersion(), who.getName());
-        return new DecidedJson(change.expectedVersion() + 1, sentence(route, taken));
+        return works.start(
+                Kind.COMPILING, route.code() + " " + UUID.randomUUID(), who.getName(), DecidedJson.class, at -> {
+                    Decisions.Taken taken = decisions.decide(
+                            route,
+                            change.setting(),
+                            change.value().trim(),
+                            change.expectedVersion(),
+                            who.getName(),
+                            at);
+                    return new DecidedJson(change.expectedVersion() + 1, sentence(route, taken));
+                });
     }
 
     private static String sentence(RouteRow route, Decisions.Taken taken) {

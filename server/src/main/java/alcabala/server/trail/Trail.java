@@ -5,6 +5,7 @@ import alcabala.server.platform.Copy;
 import alcabala.server.platform.Like;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Types;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.HashMap;
@@ -22,6 +23,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class Trail {
     private static final TypeReference<Map<String, Object>> DETAIL = new TypeReference<>() {};
+    /// What Alcabala does by itself stands under its own name.
+    private static final String ITSELF = "Alcabala";
     private final JdbcClient jdbc;
     private final DataSource dataSource;
     private final JsonMapper json;
@@ -50,6 +53,10 @@ public class Trail {
 
     /// Within the caller's transaction, so that what happened and its trace stand or fall together.
     public void write(List<Entry> entries) {
+        if (entries.size() == 1) {
+            insert(entries.getFirst());
+            return;
+        }
         Copy copy = new Copy();
         String now = clock.instant().toString();
         Map<String, Long> persons = new HashMap<>();
@@ -66,6 +73,21 @@ public class Trail {
         copy.send(dataSource, "trail (at, who, person_id, route_id, record_id, action, detail)");
     }
 
+    /// COPY is for many.
+    private void insert(Entry entry) {
+        jdbc.sql("""
+                insert into trail (at, who, person_id, route_id, record_id, action, detail)
+                values (cast(:at as timestamptz), :who, :person, :route, :record, :action, cast(:detail as jsonb))""")
+                .param("at", clock.instant().toString())
+                .param("who", entry.who())
+                .param("person", findPerson(entry.who()), Types.BIGINT)
+                .param("route", entry.routeId(), Types.BIGINT)
+                .param("record", entry.documentId(), Types.BIGINT)
+                .param("action", entry.action())
+                .param("detail", json.writeValueAsString(entry.detail()))
+                .update();
+    }
+
     /// Whoever is signed in; in the background whoever has that name alone. Null for what Alcabala does by itself.
     private Long findPerson(String who) {
         Authentication present = SecurityContextHolder.getContext().getAuthentication();
@@ -73,6 +95,9 @@ public class Trail {
                 && present.getPrincipal() instanceof Actor actor
                 && actor.name().equals(who)) {
             return actor.id();
+        }
+        if (who.equals(ITSELF) || who.startsWith(ITSELF + ", ")) {
+            return null;
         }
         return jdbc.sql("select min(id) from person where name = :name having count(*) = 1")
                 .param("name", who)

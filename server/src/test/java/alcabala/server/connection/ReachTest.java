@@ -40,6 +40,7 @@ class ReachTest {
                 "",
                 Duration.ofSeconds(2),
                 Duration.ofMillis(10),
+                1,
                 "",
                 Duration.ofHours(1),
                 "");

@@ -44,6 +44,7 @@ class SealTest {
                 "",
                 Duration.ofSeconds(1),
                 Duration.ofSeconds(1),
+                1,
                 "first-secret",
                 Duration.ofDays(1),
                 "");

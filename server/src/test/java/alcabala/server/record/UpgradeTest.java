@@ -5,8 +5,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import alcabala.accounting.document.Document;
 import alcabala.server.World;
 import alcabala.server.platform.KeptFindings;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -110,7 +117,28 @@ class UpgradeTest {
         assertThat(KeptFindings.sentence("gone-since", "{}")).isEqualTo("gone since");
     }
 
-    private static java.util.List<String> all(String sql) {
+    /// The picture in docs/data.md shows tables and columns that there are.
+    @Test
+    void thePictureIsOfThisDatabase() throws IOException {
+        String page = Files.readString(Path.of("../docs/data.md"));
+        Matcher table = Pattern.compile("(?m)^    (\\w+) \\{\n(.*?)^    \\}", Pattern.DOTALL)
+                .matcher(page);
+        List<String> shown = new ArrayList<>();
+        while (table.find()) {
+            String name = table.group(1);
+            table.group(2)
+                    .lines()
+                    .map(line -> line.strip().split(" ")[1])
+                    .forEach(column -> shown.add(name + "." + column));
+        }
+        assertThat(shown).hasSizeGreaterThan(40);
+        assertThat(
+                        all(
+                                "select table_name || '.' || column_name from information_schema.columns where table_schema = 'public'"))
+                .containsAll(shown);
+    }
+
+    private static List<String> all(String sql) {
         return jdbc.sql(sql).query(String.class).list();
     }
 }

@@ -32,7 +32,7 @@ import org.joda.money.Money;
 import tools.jackson.databind.JsonNode;
 
 /// Hullwork's records in our words.
-final class HullworkMapping {
+public final class HullworkMapping {
     static final String SYSTEM = "Hullwork";
 
     private HullworkMapping() {}
