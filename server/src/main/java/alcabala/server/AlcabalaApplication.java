@@ -1,6 +1,8 @@
 package alcabala.server;
 
+import alcabala.server.platform.Settings;
 import java.time.Clock;
+import java.time.ZoneId;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -16,8 +18,10 @@ public class AlcabalaApplication {
         SpringApplication.run(AlcabalaApplication.class, args);
     }
 
+    /// The days of the business are its own, wherever the server stands.
     @Bean
-    Clock clock() {
-        return Clock.systemDefaultZone();
+    Clock clock(Settings settings) {
+        String zone = settings.timeZone();
+        return zone == null || zone.isBlank() ? Clock.systemDefaultZone() : Clock.system(ZoneId.of(zone));
     }
 }

@@ -19,6 +19,7 @@ import org.joda.money.Money;
 /// line at the most, since a source may have rounded line by line.
 final class Breakdown {
     private final Document document;
+    private final List<DocumentLine> lines;
     private final Map<TaxCombination, Sum> sums = new LinkedHashMap<>();
     private final Consumer<Finding> findings;
     private final boolean byCombination;
@@ -40,9 +41,7 @@ final class Breakdown {
         // A source that states a combination as one group does so for all of them.
         byCombination = document.taxes().stream()
                 .anyMatch(subtotal -> subtotal.tax().taxes().size() > 1);
-        for (DocumentLine line : lines) {
-            sums.merge(line.tax(), sum(line), Sum::plus);
-        }
+        this.lines = lines;
     }
 
     private Sum sum(DocumentLine line) {
@@ -56,8 +55,14 @@ final class Breakdown {
 
     /// Lines that say nothing of their tax belong to no group that could be checked.
     void check() {
+        if (document.taxes().isEmpty()) {
+            return;
+        }
+        for (DocumentLine line : lines) {
+            sums.merge(line.tax(), sum(line), Sum::plus);
+        }
         boolean sayTax = sums.size() > 1 || !sums.containsKey(TaxCombination.NONE);
-        if (document.taxes().isEmpty() || !sayTax) {
+        if (!sayTax) {
             return;
         }
         document.taxes().forEach(this::check);

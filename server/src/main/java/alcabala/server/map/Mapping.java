@@ -129,9 +129,7 @@ public class Mapping {
     }
 
     private Change checkParty(RouteRow route, Change change) {
-        if (!change.counterpart().isEmpty()
-                && reference.parties(route.ledgerId()).stream()
-                        .noneMatch(party -> party.code().equals(change.counterpart()))) {
+        if (!change.counterpart().isEmpty() && !reference.hasParty(route.ledgerId(), change.counterpart())) {
             throw missing(route, "party " + change.counterpart());
         }
         return with(change, change.counterpart(), "");
@@ -141,9 +139,8 @@ public class Mapping {
     private Change checkItem(RouteRow route, Change change) {
         String account = change.account();
         if (!change.counterpart().isEmpty()) {
-            LedgerItem item = reference.items(route.ledgerId()).stream()
-                    .filter(each -> each.code().equals(change.counterpart()))
-                    .findFirst()
+            LedgerItem item = reference
+                    .findItem(route.ledgerId(), change.counterpart())
                     .orElseThrow(() -> missing(route, "item " + change.counterpart()));
             account = account.isEmpty() ? item.account() : account;
         }

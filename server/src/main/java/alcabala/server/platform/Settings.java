@@ -17,6 +17,8 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 /// @param firstSecret what the first administrator has to know; one is made up and logged when none is given
 /// @param sessionLasts after which a session ends, however much it is used
 /// @param trustedProxies addresses of proxies whose word on where a request came from is taken; empty for none
+/// @param timeZone where the business is, such as `Europe/Dublin`, so that its days are its own; empty for the
+/// machine's
 /// @param lanes how many requests a route may have under way at once
 /// @param pause how long is waited after the first failure to reach one; the next pauses are longer
 @ConfigurationProperties("alcabala")
@@ -37,6 +39,7 @@ public record Settings(
         Duration patience,
         Duration pause,
         int lanes,
+        String timeZone,
         String firstSecret,
         Duration sessionLasts,
         String trustedProxies) {

@@ -29,7 +29,7 @@ final class ReadinessReport {
 
     private ReadinessReport() {}
 
-    static byte[] of(RouteRow route, ReadinessJson readiness) {
+    static byte[] of(RouteRow route, ReadinessJson readiness, ZoneId zone) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (Document page = new Document(PageSize.A4, 42, 42, 42, 42)) {
             PdfWriter.getInstance(page, out);
@@ -38,7 +38,7 @@ final class ReadinessReport {
             page.add(new Paragraph("Is " + route.source() + " ready to cross to " + route.ledger() + "?", TITLE));
             page.add(new Paragraph(
                     route.businessName() + ", " + route.site() + ", books in " + route.currency() + ". Judged on "
-                            + AT.format(readiness.at().atZone(ZoneId.systemDefault())) + ". " + summary(readiness),
+                            + AT.format(readiness.at().atZone(zone)) + ". " + summary(readiness),
                     TEXT));
             PdfPTable table = new PdfPTable(new float[] {11, 27, 62});
             table.setWidthPercentage(100);

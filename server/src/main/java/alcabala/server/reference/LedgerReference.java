@@ -8,8 +8,13 @@ import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.ledger.LedgerItem;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -161,6 +166,44 @@ public class LedgerReference {
                 .single();
     }
 
+    public Optional<String> findPartyName(long ledgerId, String code) {
+        return jdbc.sql("select name from ledger_party where ledger_id = :id and code = :code and not gone")
+                .param("id", ledgerId)
+                .param("code", code)
+                .query(String.class)
+                .optional();
+    }
+
+    /// By their codes, as far as there are such accounts.
+    public Map<String, String> accountNames(long ledgerId, Collection<String> codes) {
+        Map<String, String> names = new HashMap<>();
+        jdbc.sql("select code, name from ledger_account where ledger_id = :id and code = any(:codes) and not gone")
+                .param("id", ledgerId)
+                .param("codes", codes.toArray(String[]::new))
+                .query((row, n) -> names.put(row.getString("code"), row.getString("name")))
+                .list();
+        return names;
+    }
+
+    public Optional<LedgerItem> findItem(long ledgerId, String code) {
+        return jdbc.sql(ITEMS + " and code = :code")
+                .param("id", ledgerId)
+                .param("code", code)
+                .query(LedgerReference::item)
+                .optional();
+    }
+
+    /// Those of one of these names, whatever the size of their letters.
+    ///
+    /// @param names in small letters
+    public List<LedgerItem> itemsNamed(long ledgerId, Collection<String> names) {
+        return jdbc.sql(ITEMS + " and lower(name) = any(:names) order by name")
+                .param("id", ledgerId)
+                .param("names", names.toArray(String[]::new))
+                .query(LedgerReference::item)
+                .list();
+    }
+
     /// Which of these items it has.
     public Set<String> findItems(long ledgerId, Collection<String> codes) {
         return Set.copyOf(
@@ -172,16 +215,15 @@ public class LedgerReference {
     }
 
     public List<LedgerItem> items(long ledgerId) {
-        return jdbc.sql(
-                        "select code, name, account, active from ledger_item where ledger_id = :id and not gone order by name")
+        return jdbc.sql(ITEMS + " order by name")
                 .param("id", ledgerId)
-                .query((row, n) -> new LedgerItem(
-                        row.getString("code"),
-                        row.getString("name"),
-                        row.getString("account"),
-                        "",
-                        row.getBoolean("active")))
+                .query(LedgerReference::item)
                 .list();
+    }
+
+    private static LedgerItem item(ResultSet row, int n) throws SQLException {
+        return new LedgerItem(
+                row.getString("code"), row.getString("name"), row.getString("account"), "", row.getBoolean("active"));
     }
 
     private static MapSqlParameterSource row(long ledgerId, String code, String name, boolean active) {
@@ -191,6 +233,8 @@ public class LedgerReference {
                 .addValue("active", active);
     }
 
+    private static final String ITEMS =
+            "select code, name, account, active from ledger_item where ledger_id = :id and not gone";
     private static final String PARTY = """
             insert into ledger_party as t (ledger_id, code, name, body, active, kept, kept_version)
             values (:ledger, :code, :name, cast(:body as jsonb), :active, true, :version)

@@ -15,6 +15,7 @@ import alcabala.server.route.Routes;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -157,10 +158,12 @@ class BothSidesView {
                 record.lines().stream()
                         .map(l -> new RightLine(l.text(), text(l.item()), l.amount(), l.account(), text(l.taxCode())))
                         .toList(),
-                record.journal().stream()
-                        .map(j -> new JournalLine(
-                                j.account(), accountName(route, j.account()), amount(j.debit()), amount(j.credit())))
-                        .toList());
+                journal(
+                        route,
+                        record.journal(),
+                        LedgerRecord.JournalEntry::account,
+                        LedgerRecord.JournalEntry::debit,
+                        LedgerRecord.JournalEntry::credit));
     }
 
     private Right right(LedgerDocument sent, Records.Row row, RouteRow route) {
@@ -181,13 +184,12 @@ class BothSidesView {
                 Amounts.decimal(sent.gross()),
                 sent.priceMode() == PriceMode.TAX_INCLUSIVE,
                 sent.lines().stream().map(BothSidesView::rightLine).toList(),
-                journal.lines().stream()
-                        .map(j -> new JournalLine(
-                                j.account(),
-                                accountName(route, j.account()),
-                                amount(j.debit().getAmount()),
-                                amount(j.credit().getAmount())))
-                        .toList());
+                journal(
+                        route,
+                        journal.lines(),
+                        line -> line.account(),
+                        line -> line.debit().getAmount(),
+                        line -> line.credit().getAmount()));
     }
 
     private static RightLine rightLine(LedgerLine line) {
@@ -268,19 +270,28 @@ class BothSidesView {
     }
 
     private String partyName(RouteRow route, String code) {
-        return reference.parties(route.ledgerId()).stream()
-                .filter(party -> party.code().equals(code))
-                .map(party -> party.name() + " (" + code + ")")
-                .findFirst()
+        return reference
+                .findPartyName(route.ledgerId(), code)
+                .map(name -> name + " (" + code + ")")
                 .orElse(code);
     }
 
-    private String accountName(RouteRow route, String code) {
-        return reference.accounts(route.ledgerId()).stream()
-                .filter(account -> account.code().equals(code))
-                .map(account -> account.name())
-                .findFirst()
-                .orElse("");
+    /// With the names of all its accounts by one query.
+    private <T> List<JournalLine> journal(
+            RouteRow route,
+            List<T> lines,
+            Function<T, String> account,
+            Function<T, BigDecimal> debit,
+            Function<T, BigDecimal> credit) {
+        Map<String, String> names = reference.accountNames(
+                route.ledgerId(), lines.stream().map(account).toList());
+        return lines.stream()
+                .map(line -> new JournalLine(
+                        account.apply(line),
+                        names.getOrDefault(account.apply(line), ""),
+                        amount(debit.apply(line)),
+                        amount(credit.apply(line))))
+                .toList();
     }
 
     private static String mode(boolean inclusive) {

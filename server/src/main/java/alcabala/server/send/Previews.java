@@ -12,7 +12,6 @@ import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.Compilers;
 import alcabala.server.crossing.BatchDates;
 import alcabala.server.crossing.Posting;
@@ -27,13 +26,16 @@ import alcabala.server.send.Preview.Prepared;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -72,8 +74,7 @@ class Previews {
                 .filter(each -> !alike.containsKey(each.party().code())
                         || !each.posting().entry().partyCounterpart().isEmpty())
                 .toList();
-        Map<String, LedgerItem> known = new HashMap<>();
-        reference.items(route.ledgerId()).forEach(item -> known.put(item.code(), item));
+        Set<String> known = reference.findItems(route.ledgerId(), needed(going).keySet());
         Map<String, Creation> parties = new LinkedHashMap<>();
         Map<String, Creation> items = new LinkedHashMap<>();
         for (Prepared each : going) {
@@ -90,7 +91,7 @@ class Previews {
                 List.copyOf(parties.values()),
                 List.copyOf(alike.values()),
                 List.copyOf(items.values()),
-                collisions(route, items.values(), known.values()),
+                collisions(route, items.values()),
                 (int) going.stream().filter(Prepared::stands).count(),
                 asked - going.size());
     }
@@ -193,18 +194,34 @@ class Previews {
                 .list());
     }
 
-    private static void addItem(LedgerLine line, Map<String, LedgerItem> known, Map<String, Creation> items) {
-        if (!line.item().isEmpty() && line.counterpart().isEmpty() && !known.containsKey(line.item())) {
+    /// Items that the ledger is not known to have, each with a line of it.
+    private static Map<String, LedgerLine> needed(List<Prepared> documents) {
+        Map<String, LedgerLine> needed = new LinkedHashMap<>();
+        documents.stream()
+                .flatMap(each -> each.posting().entry().lines().stream())
+                .filter(line -> !line.item().isEmpty() && line.counterpart().isEmpty())
+                .forEach(line -> needed.putIfAbsent(line.item(), line));
+        return needed;
+    }
+
+    private static void addItem(LedgerLine line, Set<String> known, Map<String, Creation> items) {
+        if (!line.item().isEmpty() && line.counterpart().isEmpty() && !known.contains(line.item())) {
             items.putIfAbsent(line.item(), new Creation(line.item(), line.description()));
         }
     }
 
-    private List<ItemNames.Collision> collisions(RouteRow route, Iterable<Creation> fresh, Iterable<LedgerItem> known) {
+    private List<ItemNames.Collision> collisions(RouteRow route, Collection<Creation> fresh) {
+        if (fresh.isEmpty()) {
+            return List.of();
+        }
+        int limit = reference.nameLimit(route.ledgerId());
         Map<String, String> freshNames = new LinkedHashMap<>();
         fresh.forEach(item -> freshNames.put(item.code(), item.name()));
+        Set<String> kept = fresh.stream()
+                .map(item -> ItemNames.cut(item.name(), limit).toLowerCase(Locale.ROOT))
+                .collect(Collectors.toSet());
         Map<String, String> knownNames = new LinkedHashMap<>();
-        known.forEach(item -> knownNames.put(item.code(), item.name()));
-        return ItemNames.collisions(
-                freshNames, knownNames, reference.profile(route.ledgerId()).nameLimit());
+        reference.itemsNamed(route.ledgerId(), kept).forEach(item -> knownNames.put(item.code(), item.name()));
+        return ItemNames.collisions(freshNames, knownNames, limit);
     }
 }

@@ -42,6 +42,7 @@ class ReachTest {
                 Duration.ofMillis(10),
                 1,
                 "",
+                "",
                 Duration.ofHours(1),
                 "");
     }

@@ -45,6 +45,7 @@ class SealTest {
                 Duration.ofSeconds(1),
                 Duration.ofSeconds(1),
                 1,
+                "",
                 "first-secret",
                 Duration.ofDays(1),
                 "");
