@@ -8,8 +8,7 @@ import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 
 /// Runs all benchmarks, or those named: compile, intake, release, pull, slow, send. Prints one line for each figure,
-/// with
-/// what is wanted.
+/// with what is wanted.
 public final class Benchmarks {
     private Benchmarks() {}
 

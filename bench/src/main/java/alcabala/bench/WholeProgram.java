@@ -179,7 +179,7 @@ final class WholeProgram {
         jdbc.sql("""
                 insert into ledger (name, system, company, currency, tax_rounding, name_limit)
                     values ('Inkwell', 'inkwell', 'bench', 'EUR', 'PER_DOCUMENT', 31);
-                insert into source (name, kind) values ('Hullwork', 'app');
+                insert into source (name, kind, system) values ('Hullwork', 'app', 'hullwork');
                 insert into route (code, source_id, ledger_id, site, business_name, business_tax_identifiers)
                     values ('yard', 1, 1, 'Saltmere', 'Corvane Boatyards', '{}');
                 insert into ledger_account values (1, '1100', 'Receivables', 'RECEIVABLE', true),

@@ -11,8 +11,7 @@ import java.util.TreeSet;
 
 /// One side's half of a baseline: what that side had when both last agreed, field by field, in its own codes
 /// (synchronisation, "the merge of one field"). Values are normalised for good, so that equal ones are equal as text:
-/// `1.50`
-/// is `1.5`, `A  B` is `A B`. A field that is not there has no value.
+/// `1.50` is `1.5`, `A B` is `A B`. A field that is not there has no value.
 public record Half(Map<String, String> values) {
     public static final String NUMBER = "number";
     public static final String PARTY = "party";

@@ -5,8 +5,7 @@ import java.util.List;
 import java.util.Set;
 
 /// A kind of outside system that can be connected. Its name stands in its own package and nowhere else; everybody else
-/// asks
-/// what it can do. Found by [java.util.ServiceLoader], also in jars that were added to the installation
+/// asks what it can do. Found by [java.util.ServiceLoader], also in jars that were added to the installation
 /// (docs/connectors.md).
 public interface ConnectionKind {
     /// A word for the database and for addresses: small letters, digits and hyphens. It never changes.

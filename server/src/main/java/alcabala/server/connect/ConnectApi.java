@@ -172,8 +172,7 @@ class ConnectApi {
     }
 
     /// Takes the code that the ledger sent the person back with. The screen brings it here, so that the session's
-    /// cookie
-    /// need not follow anybody who comes from another site.
+    /// cookie need not follow anybody who comes from another site.
     @PostMapping("/consents/{state}")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Work<ConsentGiven> comeBack(@PathVariable String state, @Valid @RequestBody CodeGiven back, Authentication who) {

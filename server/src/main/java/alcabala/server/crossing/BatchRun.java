@@ -23,9 +23,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 
 /// Sends what is open of a batch, in several lanes. One batch at a time on a route, by a lease that outlives neither
-/// its
-/// process nor its host. What fails is tried again later, and what follows goes on; a ledger that fails again and again
-/// is left alone.
+/// its process nor its host. What fails is tried again later, and what follows goes on; a ledger that fails again and
+/// again is left alone.
 @Component
 class BatchRun {
     private static final Logger LOG = LoggerFactory.getLogger(BatchRun.class);

@@ -14,8 +14,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /// What was compiled, frozen when it is queued: the entry, its journal, and the versions it was made under. Added to,
-/// and
-/// never changed.
+/// and never changed.
 @Component
 public class Postings {
     private static final int SHAPE = 1;

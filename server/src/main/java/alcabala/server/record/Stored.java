@@ -7,8 +7,7 @@ import java.util.function.Consumer;
 import tools.jackson.databind.node.ObjectNode;
 
 /// Content as it is kept, with the shape it was kept in. Older shapes are brought up to date when they are read, step
-/// by
-/// step; a new shape adds its step here, and nothing else needs to know that there ever was another.
+/// by step; a new shape adds its step here, and nothing else needs to know that there ever was another.
 public final class Stored {
     /// The shape that is written now.
     public static final int SHAPE = 2;

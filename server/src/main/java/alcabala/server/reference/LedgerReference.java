@@ -42,8 +42,7 @@ public class LedgerReference {
     public record Kept(long version, Party party) {}
 
     /// One that was created there just now; who resembles it is asked about from now on. One at a time, so that
-    /// versions
-    /// are in the order in which others see them.
+    /// versions are in the order in which others see them.
     public void keep(long ledgerId, Party party) {
         long version = jdbc.sql("""
                 with alone as (select id from ledger where id = :id for update)
