@@ -125,13 +125,9 @@ class BatchRun {
                     Dispatch next = due.poll();
                     lanes.start(next.id(), () -> step(trip, next));
                 }
-                Duration pause = lanes.areFree() ? Duration.ZERO : heed(batchId, trip, lanes.next());
-                if (!pause.isZero()) {
-                    // What is under way ends; what was to follow is looked at anew.
-                    while (!lanes.areFree()) {
-                        heed(batchId, trip, lanes.next());
-                    }
-                    return pause;
+                Optional<Failure> failure = lanes.areFree() ? Optional.empty() : heed(batchId, trip, lanes.next());
+                if (failure.isPresent()) {
+                    return stop(batchId, trip, lanes, failure.get());
                 }
             }
         }
@@ -161,19 +157,43 @@ class BatchRun {
         }
     }
 
-    private Duration heed(long batchId, Trip trip, Progress progress) {
+    /// A failure of the ledger, or its wish to be left alone.
+    ///
+    /// @param inARow how often it failed without an answer in between; 0 when it has answered since
+    private record Failure(int inARow, boolean limited, Duration pause, String reason) {
+        boolean isTheLast() {
+            return inARow >= (limited ? Pauses.TRIES_AT_A_LIMIT : Pauses.TRIES);
+        }
+
+        Failure answeredSince() {
+            return new Failure(0, limited, pause, reason);
+        }
+    }
+
+    private Optional<Failure> heed(long batchId, Trip trip, Progress progress) {
         if (!progress.failed()) {
             queue.reached(batchId);
-            return Duration.ZERO;
-        }
-        if (progress.limited()) {
-            queue.pause(trip.route().ledgerId(), pauses.after(1, progress.pause()));
+            return Optional.empty();
         }
         int failures = queue.missed(batchId);
-        if (failures >= (progress.limited() ? Pauses.TRIES_AT_A_LIMIT : Pauses.TRIES)) {
-            dispatches.leaveAlone(batchId, failures, progress.reason());
-            return Duration.ZERO;
+        Duration pause = pauses.after(progress.limited() ? 1 : failures, progress.pause());
+        if (progress.limited()) {
+            queue.pause(trip.route().ledgerId(), pause);
         }
-        return progress.limited() ? pauses.after(1, progress.pause()) : pauses.after(failures, progress.pause());
+        return Optional.of(new Failure(failures, progress.limited(), pause, progress.reason()));
+    }
+
+    /// Nothing more is begun, and what is under way ends before anything is given up.
+    private Duration stop(long batchId, Trip trip, Lanes lanes, Failure first) {
+        Failure last = first;
+        while (!lanes.areFree()) {
+            Failure before = last;
+            last = heed(batchId, trip, lanes.next()).orElseGet(before::answeredSince);
+        }
+        if (last.isTheLast()) {
+            dispatches.leaveAlone(batchId, last.inARow(), last.reason());
+            return rest(batchId);
+        }
+        return last.pause();
     }
 }

@@ -61,7 +61,7 @@ class DatabaseGoneTest {
     private static void assertAtOnce(Api api, String path, int status) {
         Instant before = Instant.now();
         assertThat(api.get(path).status()).as(path).isEqualTo(status);
-        assertThat(Duration.between(before, Instant.now())).as(path).isLessThan(Duration.ofMillis(500));
+        assertThat(Duration.between(before, Instant.now())).as(path).isLessThan(LIMIT);
     }
 
     /// Twenty ask at the very moment, before anybody can know, and go on asking.
