@@ -8,7 +8,8 @@ import { day, moment, plural } from '../ui/format';
 import { DoOrLeave } from '../ui/DoOrLeave';
 import { LineField } from '../ui/LineField';
 import { useNotice } from '../ui/notices';
-import { kindOf, kindsOf, usual } from './kinds';
+import { OwnFields } from './OwnFields';
+import { kindOf, kindsOf, usual, usualAnswers } from './kinds';
 import { LedgerOfFilesForm, TakeLists } from './LedgerOfFiles';
 import { Sure } from './Sure';
 import { meaningOf, stateOf } from './troubles';
@@ -66,16 +67,18 @@ const offer = (kind: Kind, ledgers: Schemas['LedgerJson'][]) =>
 function ConsentForm({ kind, onLeave }: { kind: Kind; onLeave: () => void }) {
   const ask = useAsk();
   const [address, setAddress] = useState(usual(kind, 'address'));
+  const [answers, setAnswers] = useState(usualAnswers(kind));
   return (
     <form
       aria-label={`Connect ${kind.name}`}
       className="my-2 flex flex-col gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        ask.mutate({ kind: kind.code, address });
+        ask.mutate({ kind: kind.code, address, answers });
       }}
     >
       <LineField label="Its address" value={address} width="w-80" maxLength={300} onChange={setAddress} />
+      <OwnFields kind={kind} answers={answers} onChange={setAnswers} />
       <DoOrLeave
         says={`Ask for consent on ${kind.name}`}
         disabled={address.trim() === '' || ask.isPending}
@@ -205,7 +208,7 @@ function Actions({ ledger, kind }: { ledger: Schemas['LedgerJson']; kind: Kind |
             type="button"
             className={`act ${ledger.state === 'consent-lost' ? 'act-main' : ''}`}
             disabled={ask.isPending}
-            onClick={() => ask.mutate({ ledger: ledger.id, kind: ledger.system, address: '' })}
+            onClick={() => ask.mutate({ ledger: ledger.id, kind: ledger.system, address: '', answers: {} })}
           >
             Connect again
           </button>

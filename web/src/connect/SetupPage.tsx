@@ -10,7 +10,7 @@ import { useNotice } from '../ui/notices';
 import { AcceptSuggested } from './AcceptSuggested';
 import { STEPS, nextStep, type Step } from './steps';
 import { Do } from './Do';
-import { kindsOf, usual } from './kinds';
+import { kindsOf, ownFields, usual } from './kinds';
 import { useAsk } from './useAsk';
 import { useConnectRefresh } from './useConnectRefresh';
 
@@ -95,9 +95,9 @@ function Act({ step }: { step: Step }) {
               says={`Connect ${kind.name}`}
               pending={ask.isPending}
               onDo={() =>
-                usual(kind, 'address') === ''
+                usual(kind, 'address') === '' || ownFields(kind).length > 0
                   ? view.set({ view: 'connections' })
-                  : ask.mutate({ kind: kind.code, address: usual(kind, 'address') })
+                  : ask.mutate({ kind: kind.code, address: usual(kind, 'address'), answers: {} })
               }
             />
           ))}

@@ -8,7 +8,8 @@ import { Failure } from '../ui/Failure';
 import { LineField } from '../ui/LineField';
 import { plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
-import { kindOf, kindsOf, usual } from './kinds';
+import { OwnFields } from './OwnFields';
+import { kindOf, kindsOf, usual, usualAnswers } from './kinds';
 import { Sure } from './Sure';
 import { stateOf } from './troubles';
 import { useConnectRefresh } from './useConnectRefresh';
@@ -138,12 +139,20 @@ function KeyForm({ kind, source, onDone }: KeyProps) {
   const notice = useNotice();
   const [name, setName] = useState(kind.name);
   const [address, setAddress] = useState(source?.address ?? usual(kind, 'address'));
+  const [answers, setAnswers] = useState(usualAnswers(kind));
   const [key, setKey] = useState('');
   const connect = useMutation({
     mutationFn: async () => {
       const connected = await workDone(
         client.POST('/api/connect/sources', {
-          body: { source: source?.id, kind: kind.code, address, name: source?.name ?? name, key },
+          body: {
+            source: source?.id,
+            kind: kind.code,
+            address,
+            name: source?.name ?? name,
+            answers: source ? {} : answers,
+            key,
+          },
         }),
       );
       return fetchFrom(connected.source);
@@ -168,6 +177,7 @@ function KeyForm({ kind, source, onDone }: KeyProps) {
     >
       {!source && <LineField label="Called here" value={name} onChange={setName} />}
       <LineField label="Its address" value={address} width="w-80" maxLength={300} onChange={setAddress} />
+      {!source && <OwnFields kind={kind} answers={answers} onChange={setAnswers} />}
       <label className="flex items-center gap-2">
         Its key
         <input

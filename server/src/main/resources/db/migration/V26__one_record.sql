@@ -142,14 +142,21 @@ declare
     sent record;
     made bigint;
 begin
-    -- Their journals were not kept; what the ledger booked is on the link.
+    -- Their journals were not kept; what the ledger booked is on the link. What takes the day of its batch has it from now
+    -- on before it goes.
     for sent in
-        select p.id, p.record_id, p.revision, p.posting, b.route_id, r.ledger_id, b.created_at
+        select p.id, p.record_id, p.revision, b.route_id, r.ledger_id, b.created_at, p.posting->>'party' as party,
+            p.posting->>'credits' as needs, case when p.ledger_ref is null and exists (
+                select 1 from route_setting s where s.route_id = r.id and s.setting = 'DOCUMENT_DATE' and s.value = 'batch')
+                then jsonb_set(p.posting->'document', '{issueDate}', to_jsonb((
+                    select min(f.created_at)::date from dispatch e join batch f on f.id = e.batch_id
+                    where e.record_id = p.record_id and (e.ledger_ref is not null or e.id = p.id))))
+                else p.posting->'document' end as entry
         from dispatch p join batch b on b.id = p.batch_id join route r on r.id = b.route_id where p.posting is not null order by p.id
     loop
         insert into posting (route_id, ledger_id, kind, shape, entry, party_name, needs, queued_at, reconstructed)
-        values (sent.route_id, sent.ledger_id, sent.posting->'document'->>'kind', 1, sent.posting->'document',
-            coalesce(sent.posting->>'party', ''), coalesce(sent.posting->>'credits', ''), sent.created_at, true)
+        values (sent.route_id, sent.ledger_id, lower(replace(sent.entry->>'kind', '_', '-')), 1, sent.entry,
+            coalesce(sent.party, ''), coalesce(sent.needs, ''), sent.created_at, true)
         returning id into made;
         insert into posting_record (posting_id, record_id, revision) values (made, sent.record_id, coalesce(sent.revision, 1));
         update dispatch set posting_id = made where id = sent.id;

@@ -7,3 +7,7 @@ update ledger set address = regexp_replace(desk, '/books/[^/]*$', '');
 alter table source alter column system drop default;
 alter table consent_request add column system text not null default 'inkwell', add column address text not null default '';
 alter table consent_request alter column system drop default;
+-- The same company is connected once at most; another system of its kind may have one of the same name.
+drop index ledger_company;
+create unique index ledger_company on ledger (system, address, company) where connected;
+alter table consent_request add column answers jsonb not null default '{}';

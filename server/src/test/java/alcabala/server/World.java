@@ -85,6 +85,7 @@ public final class World implements AutoCloseable {
                 "--alcabala.reach=127.0.0.1",
                 "--alcabala.source-key=hullwork-demo-key",
                 "--alcabala.client-secrets.inkwell=alcabala-demo-secret",
+                "--alcabala.addresses.inkwell=" + standIns.address() + "/inkwell",
                 "--alcabala.key=" + KEY,
                 "--alcabala.patience=2s",
                 "--alcabala.pause=10ms");

@@ -10,6 +10,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -93,10 +94,15 @@ class PartyMatcherTest {
         assertThat(matcher.and(List.of())).isSameAs(matcher);
     }
 
-    @Test
-    void keysThatOnlyHashAlikeAreNotShared() {
+    /// Of up to 64 each is compared, of more only those that the index finds.
+    @ParameterizedTest
+    @ValueSource(ints = {0, 62, 63})
+    void keysThatOnlyHashAlikeAreNotShared(int strangers) {
         assertThat("Aa".hashCode()).isEqualTo("BB".hashCode());
-        PartyMatcher twins = new PartyMatcher(List.of(party("1", "Pell", "Aa", ""), party("2", "Tarn", "BB", "")));
+        PartyMatcher twins = new PartyMatcher(Stream.concat(
+                        Stream.of(party("1", "Pell", "Aa", ""), party("2", "Tarn", "BB", "")),
+                        IntStream.range(0, strangers).mapToObj(i -> party("S" + i, "", "IE" + i, "")))
+                .toList());
         assertThat(twins.rank(party("x", "Osk", "BB", "")))
                 .singleElement()
                 .satisfies(only -> assertThat(only.party().code()).isEqualTo("2"));

@@ -4,7 +4,7 @@ package alcabala.connectors.spi;
 ///
 /// @param name in the answers
 /// @param label as the person reads it
-/// @param secret whether nobody may read it over her shoulder, or ever again
+/// @param secret whether nobody may read it over her shoulder, or ever again; only the key may be
 /// @param usual what stands in it to begin with; may be empty
 public record FormField(String name, String label, boolean secret, String usual) {
     public static final String ADDRESS = "address";

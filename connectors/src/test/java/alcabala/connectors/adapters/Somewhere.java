@@ -2,6 +2,7 @@ package alcabala.connectors.adapters;
 
 import alcabala.connectors.spi.Place;
 import java.time.Duration;
+import java.util.Map;
 
 /// Places for tests, which may be reached.
 public final class Somewhere {
@@ -12,6 +13,6 @@ public final class Somewhere {
     }
 
     public static Place at(String address, String company, Duration patience) {
-        return new Place(address, company, patience, any -> {});
+        return new Place(address, company, Map.of(), patience, any -> {});
     }
 }

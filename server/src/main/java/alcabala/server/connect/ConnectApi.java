@@ -1,10 +1,10 @@
 package alcabala.server.connect;
 
 import alcabala.server.access.SignedIn;
-import alcabala.server.connection.Connections;
 import alcabala.server.connection.ConsentRequests;
 import alcabala.server.connection.ConsentRequests.Pending;
 import alcabala.server.connection.Kinds;
+import alcabala.server.connection.LedgerConnections;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
@@ -21,7 +21,7 @@ import java.io.IOException;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.UUID;
+import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -44,7 +44,7 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api/connect")
 class ConnectApi {
     private final ConnectView view;
-    private final Connections connections;
+    private final LedgerConnections connections;
     private final ConsentRequests requests;
     private final ReferencePull pull;
     private final ReferenceView reference;
@@ -57,7 +57,8 @@ class ConnectApi {
     record AskConsent(
             Long ledger,
             @Size(max = 30) String kind,
-            @Size(max = 300) String address) {}
+            @Size(max = 300) String address,
+            @Size(max = 20) Map<@Size(max = 60) String, @Size(max = 300) String> answers) {}
 
     /// @param address where to send the person
     record ConsentAsked(String address) {}
@@ -102,34 +103,9 @@ class ConnectApi {
             @NotBlank @Size(max = 100) String company,
             @NotBlank @Pattern(regexp = "[A-Z]{3}") String currency) {}
 
-    /// @param source the app to connect again; left out for a new one
-    /// @param kind code of a kind of app; of no meaning for one that is connected again
-    /// @param address where it is; empty to leave it where it was
-    record ConnectSource(
-            Long source,
-            @Size(max = 30) String kind,
-            @Size(max = 300) String address,
-            @Size(max = 60) String name,
-
-            @NotBlank
-            @Size(max = 500)
-            @Pattern(
-                    regexp = "[\\x20-\\x7e]*",
-                    message = "holds something that no key has: only plain letters, digits and signs")
-            String key) {
-        @Override
-        public String toString() {
-            return "ConnectSource[" + source + "]";
-        }
-    }
-
-    record AddFiles(@NotBlank @Size(max = 60) String name) {}
-
-    record SourceConnected(long source) {}
-
     ConnectApi(
             ConnectView view,
-            Connections connections,
+            LedgerConnections connections,
             ConsentRequests requests,
             ReferencePull pull,
             ReferenceView reference,
@@ -168,7 +144,12 @@ class ConnectApi {
 
     @PostMapping("/consents")
     ConsentAsked ask(@RequestBody AskConsent ask, Authentication who) {
-        return new ConsentAsked(requests.ask(signIn(who), ask.ledger(), ask.kind(), ask.address()));
+        return new ConsentAsked(requests.ask(
+                signIn(who),
+                ask.ledger(),
+                ask.kind(),
+                ask.address(),
+                ask.answers() == null ? Map.of() : ask.answers()));
     }
 
     /// Takes the code that the ledger sent the person back with. The screen brings it here, so that the session's
@@ -245,7 +226,7 @@ class ConnectApi {
                 .noneMatch(each -> !each.isPseudoCurrency() && each.getCode().equals(ledger.currency()))) {
             throw NotPossibleException.invalid("currency-unknown", ledger.currency() + " is no currency.");
         }
-        return new LedgerConnected(connections.addLedgerOfFiles(
+        return new LedgerConnected(connections.addOfFiles(
                 ledger.kind(), ledger.name().trim(), ledger.company().trim(), ledger.currency(), who.getName()));
     }
 
@@ -262,42 +243,15 @@ class ConnectApi {
 
     @PostMapping("/ledgers/{id}/test")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    Work<Connections.Tested> test(@PathVariable long id, Principal who) {
+    Work<LedgerConnections.Tested> test(@PathVariable long id, Principal who) {
         return works.start(
-                Kind.TEST, "ledger " + id, who.getName(), Connections.Tested.class, at -> connections.test(id));
+                Kind.TEST, "ledger " + id, who.getName(), LedgerConnections.Tested.class, at -> connections.test(id));
     }
 
     @DeleteMapping("/ledgers/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void disconnect(@PathVariable long id, Principal who) {
         connections.disconnect(id, who.getName());
-    }
-
-    /// The key is tried before it is kept.
-    @PostMapping("/sources")
-    @ResponseStatus(HttpStatus.ACCEPTED)
-    Work<SourceConnected> connectSource(@Valid @RequestBody ConnectSource source, Principal who) {
-        String name = source.name() == null ? "" : source.name();
-        String kind = source.kind() == null ? "" : source.kind();
-        String address = source.address() == null ? "" : source.address();
-        return works.start(
-                Kind.CONNECTION,
-                "source " + UUID.randomUUID(),
-                who.getName(),
-                SourceConnected.class,
-                at -> new SourceConnected(
-                        connections.connectSource(source.source(), kind, name, address, source.key(), who.getName())));
-    }
-
-    @PostMapping("/sources/files")
-    SourceConnected addFiles(@Valid @RequestBody AddFiles files, Principal who) {
-        return new SourceConnected(connections.addFiles(files.name(), who.getName()));
-    }
-
-    @DeleteMapping("/sources/{id}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void disconnectSource(@PathVariable long id, Principal who) {
-        connections.disconnectSource(id, who.getName());
     }
 
     /// Pulls what the ledger owns, in the background.

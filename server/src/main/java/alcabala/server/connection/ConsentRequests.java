@@ -1,6 +1,7 @@
 package alcabala.server.connection;
 
 import alcabala.connectors.Access;
+import alcabala.connectors.spi.ConnectionKind;
 import alcabala.server.connection.Consents.Asked;
 import alcabala.server.connection.Consents.Given;
 import alcabala.server.connection.Credentials.Secret;
@@ -13,6 +14,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Base64;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -38,6 +40,7 @@ public class ConsentRequests {
             Long ledgerId,
             String system,
             String address,
+            Map<String, String> answers,
             Optional<Secret> secret,
             List<String> scopes,
             Instant expiresAt) {
@@ -67,19 +70,21 @@ public class ConsentRequests {
     ///
     /// @param address of the system; so is `kind` taken from the ledger that is connected again
     @Transactional
-    public String ask(String signIn, Long ledgerId, String kind, String address) {
-        Target target = ledgerId == null ? new Target(kind, address) : known(ledgerId);
+    public String ask(String signIn, Long ledgerId, String kind, String address, Map<String, String> answers) {
+        Target target = ledgerId == null ? new Target(kind, address, Answers.write(answers)) : known(ledgerId);
         String there = reach.typed(target.address());
+        ConnectionKind of = kinds.get(target.system());
+        String kept = Answers.write(Answers.of(of, Answers.read(target.answers())));
         jdbc.sql("delete from consent_request where created_at < :old")
                 .param("old", Timestamp.from(clock.instant().minus(LIFE)))
                 .update();
         byte[] bytes = new byte[24];
         random.nextBytes(bytes);
         String state = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
-        Asked asked = consents.ask(kinds.get(target.system()), there, state);
+        Asked asked = consents.ask(of, there, state);
         jdbc.sql("""
-                insert into consent_request (state, sign_in, ledger_id, verifier, created_at, system, address)
-                values (:state, :signIn, :ledger, :verifier, :now, :system, :address)""")
+                insert into consent_request (state, sign_in, ledger_id, verifier, created_at, system, address, answers)
+                values (:state, :signIn, :ledger, :verifier, :now, :system, :address, cast(:answers as jsonb))""")
                 .param("state", state)
                 .param("signIn", signIn)
                 .param("ledger", ledgerId, java.sql.Types.BIGINT)
@@ -87,14 +92,15 @@ public class ConsentRequests {
                 .param("now", Timestamp.from(clock.instant()))
                 .param("system", target.system())
                 .param("address", there)
+                .param("answers", kept)
                 .update();
         return asked.address();
     }
 
-    private record Target(String system, String address) {}
+    private record Target(String system, String address, String answers) {}
 
     private Target known(long ledgerId) {
-        return jdbc.sql("select system, address from ledger where id = :id")
+        return jdbc.sql("select system, address, answers from ledger where id = :id")
                 .param("id", ledgerId)
                 .query(Target.class)
                 .optional()
@@ -119,7 +125,7 @@ public class ConsentRequests {
     /// Takes the code that came back for a token.
     public void given(String signIn, String state, String code) {
         byte[] verifier = findVerifier(signIn, state).orElseThrow(ConsentRequests::unknown);
-        Target target = jdbc.sql("select system, address from consent_request where state = :state")
+        Target target = jdbc.sql("select system, address, answers from consent_request where state = :state")
                 .param("state", state)
                 .query(Target.class)
                 .single();
@@ -140,7 +146,7 @@ public class ConsentRequests {
 
     public Pending get(String signIn, String state) {
         return jdbc.sql("""
-                select state, ledger_id, system, address, sealed, scopes, expires_at from consent_request
+                select state, ledger_id, system, address, answers, sealed, scopes, expires_at from consent_request
                 where state = :state and sign_in = :signIn and sealed is not null and created_at >= :old""")
                 .param("state", state)
                 .param("signIn", signIn)
@@ -150,6 +156,7 @@ public class ConsentRequests {
                         row.getObject("ledger_id", Long.class),
                         row.getString("system"),
                         row.getString("address"),
+                        Answers.read(row.getString("answers")),
                         credentials.open(row.getBytes("sealed")),
                         List.of(row.getString("scopes").split(" ")),
                         row.getTimestamp("expires_at").toInstant()))

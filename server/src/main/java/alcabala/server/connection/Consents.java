@@ -5,6 +5,7 @@ import alcabala.connectors.UnreachableException;
 import alcabala.connectors.spi.ConnectionKind;
 import alcabala.connectors.spi.Entry;
 import alcabala.server.connection.Credentials.Secret;
+import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Settings;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -60,7 +61,7 @@ class Consents {
     /// @param address of the system
     private ClientRegistration registration(ConnectionKind kind, String address) {
         if (!(kind.entry() instanceof Entry.ByConsent consent)) {
-            throw new IllegalArgumentException(kind.code() + " is not entered by consent");
+            throw NotPossibleException.invalid("kind-unfit", kind.name() + " is not entered by consent.");
         }
         reach.pass(URI.create(address));
         return ClientRegistration.withRegistrationId(kind.code())
@@ -90,7 +91,17 @@ class Consents {
                 .build();
     }
 
+    /// What Alcabala is known by is for the system that knows it, and shown to no other.
+    ///
+    /// @throws NotPossibleException when Alcabala is known elsewhere, or the kind is not entered by consent
     Asked ask(ConnectionKind kind, String address, String state) {
+        String known = settings.addresses().get(kind.code());
+        if (known != null && !known.equals(address)) {
+            throw NotPossibleException.invalid(
+                    "not-known-there",
+                    "Alcabala is known to %s at %s, and not at %s. Whoever runs it can have it known there too."
+                            .formatted(kind.name(), known, address));
+        }
         OAuth2AuthorizationRequest request = request(registration(kind, address), state, null);
         return new Asked(request.getAuthorizationRequestUri(), request.getAttribute(PkceParameterNames.CODE_VERIFIER));
     }

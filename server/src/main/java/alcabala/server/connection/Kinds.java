@@ -41,6 +41,9 @@ public class Kinds {
         if (!kind.code().matches("[a-z][a-z0-9-]{0,29}")) {
             throw new IllegalStateException("the kind of connection " + kind.name() + " calls itself " + kind.code());
         }
+        if (kind.form().stream().anyMatch(field -> field.secret() && Answers.isOwn(field))) {
+            throw new IllegalStateException(kind.name() + " asks for a secret beside its key, which nobody would seal");
+        }
         if (kinds.putIfAbsent(kind.code(), kind) != null) {
             throw new IllegalStateException("there are two kinds of connection " + kind.code());
         }

@@ -40,7 +40,8 @@ public class Ledgers {
 
     private record Connected(Company company, Connection connection) {}
 
-    private record Company(String name, String system, String company, String address, boolean connected) {}
+    private record Company(
+            String name, String system, String company, String address, String answers, boolean connected) {}
 
     Ledgers(
             JdbcClient jdbc,
@@ -65,7 +66,8 @@ public class Ledgers {
 
     /// @throws AccessLostException when the ledger was disconnected
     public Connection of(long ledgerId) {
-        Company company = jdbc.sql("select name, system, company, address, connected from ledger where id = :id")
+        Company company = jdbc.sql(
+                        "select name, system, company, address, answers, connected from ledger where id = :id")
                 .param("id", ledgerId)
                 .query(Company.class)
                 .optional()
@@ -84,11 +86,11 @@ public class Ledgers {
     }
 
     private Connection open(ConnectionKind kind, Company company, Access access) {
-        return kind.open(place(company.address(), company.company()), access);
+        return kind.open(place(company.address(), company.company(), Answers.read(company.answers())), access);
     }
 
-    Place place(String address, String company) {
-        return new Place(address, company, settings.patience(), reach);
+    Place place(String address, String company, Map<String, String> answers) {
+        return new Place(address, company, answers, settings.patience(), reach);
     }
 
     /// When the consent ends, as the ledger says itself; empty when it has no end, or is not entered by consent.

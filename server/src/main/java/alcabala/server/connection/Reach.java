@@ -4,11 +4,11 @@ import alcabala.connectors.UnreachableException;
 import alcabala.connectors.spi.Gate;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Settings;
-import java.net.Inet6Address;
 import java.net.InetAddress;
 import java.net.URI;
 import java.net.URISyntaxException;
 import java.net.UnknownHostException;
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -83,19 +83,45 @@ public class Reach implements Gate {
         }
     }
 
-    /// This machine, its network, or no address of one machine: RFC 1918, 4193, 6598, 3927, 4291 and 5771.
+    /// This machine, its network, or no address of one machine: RFC 1918, 2544, 3927, 4193, 4291, 5771, 6598 and 6890.
+    /// An
+    /// address of version 6 that leads to one of version 4 (RFC 3056, 6052) is what that is.
     static boolean isInside(InetAddress address) {
         byte[] bytes = address.getAddress();
-        boolean unique = address instanceof Inet6Address && (bytes[0] & 0xfe) == 0xfc;
-        boolean shared = bytes.length == 4 && (bytes[0] & 0xff) == 100 && (bytes[1] & 0xc0) == 64;
-        boolean nobody = bytes.length == 4 && (bytes[0] == 0 || (bytes[0] & 0xff) >= 240);
         return address.isLoopbackAddress()
                 || address.isAnyLocalAddress()
                 || address.isSiteLocalAddress()
                 || address.isLinkLocalAddress()
                 || address.isMulticastAddress()
-                || unique
-                || shared
-                || nobody;
+                || (bytes.length == 4 ? isInside4(bytes) : isInside6(bytes));
+    }
+
+    private static boolean isInside4(byte[] bytes) {
+        int first = bytes[0] & 0xff;
+        int second = bytes[1] & 0xff;
+        return first == 0
+                || first >= 240
+                || (first == 100 && (second & 0xc0) == 64)
+                || (first == 198 && (second & 0xfe) == 18)
+                || (first == 192 && second == 0 && bytes[2] == 0);
+    }
+
+    private static boolean isInside6(byte[] bytes) {
+        if ((bytes[0] & 0xfe) == 0xfc) {
+            return true;
+        }
+        boolean translated =
+                bytes[0] == 0 && bytes[1] == 0x64 && (bytes[2] & 0xff) == 0xff && (bytes[3] & 0xff) == 0x9b;
+        boolean tunnelled = bytes[0] == 0x20 && bytes[1] == 2;
+        int from = translated ? 12 : 2;
+        return (translated || tunnelled) && isInside(address(Arrays.copyOfRange(bytes, from, from + 4)));
+    }
+
+    private static InetAddress address(byte[] bytes) {
+        try {
+            return InetAddress.getByAddress(bytes);
+        } catch (UnknownHostException e) {
+            throw new IllegalStateException("four bytes are an address", e);
+        }
     }
 }

@@ -7,6 +7,7 @@ import alcabala.connectors.spi.ConnectionKind;
 import alcabala.connectors.spi.Place;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Settings;
+import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -19,7 +20,10 @@ public class Sources {
     private final Reach reach;
     private final Settings settings;
 
-    private record Source(String name, String system, String address, boolean connected) {}
+    private record Source(String name, String system, String address, String answers, boolean connected) {}
+
+    /// Where a source is, and what its kind was answered.
+    record At(String address, Map<String, String> answers) {}
 
     Sources(JdbcClient jdbc, Credentials credentials, Kinds kinds, Reach reach, Settings settings) {
         this.jdbc = jdbc;
@@ -31,7 +35,7 @@ public class Sources {
 
     /// @throws AccessLostException when the app was disconnected
     public Connection of(long sourceId) {
-        Source source = jdbc.sql("select name, system, address, connected from source where id = :id")
+        Source source = jdbc.sql("select name, system, address, answers, connected from source where id = :id")
                 .param("id", sourceId)
                 .query(Source.class)
                 .optional()
@@ -44,11 +48,23 @@ public class Sources {
                 .flatMap(Credentials.Credential::secret)
                 .map(Credentials.Secret::token)
                 .orElseThrow(() -> new AccessLostException(source.name(), "there is no key that can be opened"));
-        return withKey(kinds.get(source.system()), source.address(), key);
+        return withKey(kinds.get(source.system()), new At(source.address(), Answers.read(source.answers())), key);
+    }
+
+    At at(long sourceId) {
+        return jdbc.sql("select address, answers from source where id = :id")
+                .param("id", sourceId)
+                .query((row, n) -> new At(row.getString("address"), Answers.read(row.getString("answers"))))
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("source " + sourceId));
     }
 
     /// The app that a key opens.
-    Connection withKey(ConnectionKind kind, String address, String key) {
-        return kind.open(new Place(address, "", settings.patience(), reach), Access.key(key));
+    Connection withKey(ConnectionKind kind, At at, String key) {
+        return kind.open(place(at), Access.key(key));
+    }
+
+    Place place(At at) {
+        return new Place(at.address(), "", at.answers(), settings.patience(), reach);
     }
 }

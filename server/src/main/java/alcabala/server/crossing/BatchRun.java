@@ -111,27 +111,59 @@ class BatchRun {
         Deque<Dispatch> due = new ArrayDeque<>();
         try (Lanes lanes = new Lanes(width)) {
             while (lease.isHeld()) {
-                Duration paused = queue.findPause(trip.route().ledgerId());
-                if (!paused.isZero() && lanes.areFree()) {
-                    return paused;
-                }
-                if (due.isEmpty() && paused.isZero()) {
+                if (due.isEmpty()) {
+                    Duration paused = queue.findPause(trip.route().ledgerId());
+                    if (!paused.isZero()) {
+                        return stop(batchId, trip, lanes, Progress.later(paused, Sender.LIMIT), false);
+                    }
                     due.addAll(queue.findDue(batchId, lanes.underWay(), AHEAD));
                 }
-                if (due.isEmpty() && lanes.areFree()) {
-                    return rest(batchId);
-                }
-                while (paused.isZero() && lanes.haveRoom() && !due.isEmpty() && lease.isHeld()) {
+                while (lanes.haveRoom() && !due.isEmpty()) {
                     Dispatch next = due.poll();
                     lanes.start(next.id(), () -> step(trip, next));
                 }
-                Optional<Failure> failure = lanes.areFree() ? Optional.empty() : heed(batchId, trip, lanes.next());
-                if (failure.isPresent()) {
-                    return stop(batchId, trip, lanes, failure.get());
+                if (lanes.areFree()) {
+                    return rest(batchId);
                 }
+                Progress progress = lanes.next();
+                if (progress.failed()) {
+                    return stop(batchId, trip, lanes, progress, true);
+                }
+                queue.reached(batchId);
             }
         }
         return BUSY;
+    }
+
+    /// Nothing more is begun, and what is under way ends. However many lanes the ledger failed in at the same moment,
+    /// it
+    /// failed once; if it answered in one of them, the failures before that are forgotten.
+    ///
+    /// @param counts false when somebody else was asked to leave it alone
+    private Duration stop(long batchId, Trip trip, Lanes lanes, Progress first, boolean counts) {
+        Progress last = first;
+        while (!lanes.areFree()) {
+            Progress next = lanes.next();
+            if (next.failed()) {
+                last = next.limited() || !last.limited() ? next : last;
+            } else {
+                queue.reached(batchId);
+            }
+        }
+        return counts ? heed(batchId, trip, last) : first.pause();
+    }
+
+    private Duration heed(long batchId, Trip trip, Progress failed) {
+        int inARow = queue.missed(batchId);
+        if (inARow >= (failed.limited() ? Pauses.TRIES_AT_A_LIMIT : Pauses.TRIES)) {
+            dispatches.leaveAlone(batchId, inARow, failed.reason());
+            return rest(batchId);
+        }
+        Duration pause = pauses.after(failed.limited() ? 1 : inARow, failed.pause());
+        if (failed.limited()) {
+            queue.pause(trip.route().ledgerId(), pause);
+        }
+        return pause;
     }
 
     /// Until the next one may be tried; through when nothing is open.
@@ -155,45 +187,5 @@ class BatchRun {
             dispatches.broke(dispatch.id(), e);
             return Progress.DONE;
         }
-    }
-
-    /// A failure of the ledger, or its wish to be left alone.
-    ///
-    /// @param inARow how often it failed without an answer in between; 0 when it has answered since
-    private record Failure(int inARow, boolean limited, Duration pause, String reason) {
-        boolean isTheLast() {
-            return inARow >= (limited ? Pauses.TRIES_AT_A_LIMIT : Pauses.TRIES);
-        }
-
-        Failure answeredSince() {
-            return new Failure(0, limited, pause, reason);
-        }
-    }
-
-    private Optional<Failure> heed(long batchId, Trip trip, Progress progress) {
-        if (!progress.failed()) {
-            queue.reached(batchId);
-            return Optional.empty();
-        }
-        int failures = queue.missed(batchId);
-        Duration pause = pauses.after(progress.limited() ? 1 : failures, progress.pause());
-        if (progress.limited()) {
-            queue.pause(trip.route().ledgerId(), pause);
-        }
-        return Optional.of(new Failure(failures, progress.limited(), pause, progress.reason()));
-    }
-
-    /// Nothing more is begun, and what is under way ends before anything is given up.
-    private Duration stop(long batchId, Trip trip, Lanes lanes, Failure first) {
-        Failure last = first;
-        while (!lanes.areFree()) {
-            Failure before = last;
-            last = heed(batchId, trip, lanes.next()).orElseGet(before::answeredSince);
-        }
-        if (last.isTheLast()) {
-            dispatches.leaveAlone(batchId, last.inARow(), last.reason());
-            return rest(batchId);
-        }
-        return last.pause();
     }
 }

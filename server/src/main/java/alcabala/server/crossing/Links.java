@@ -9,11 +9,11 @@ import alcabala.server.record.Stored;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /// The permanent pairs of a record and the ledger's, each with its baseline: by field, a half for each side in its own
 /// codes, as that side answered it (synchronisation, "the merge of one field").
@@ -99,8 +99,11 @@ public class Links {
     }
 
     /// @param kept as it stands in the table
-    @SuppressWarnings("unchecked")
     static Half read(String kept) {
-        return new Half(DocumentJson.read(kept, Map.class));
+        Half.Builder half = Half.builder();
+        DocumentJson.read(kept, ObjectNode.class)
+                .properties()
+                .forEach(field -> half.text(field.getKey(), field.getValue().asString()));
+        return half.build();
     }
 }

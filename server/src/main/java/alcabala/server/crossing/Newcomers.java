@@ -9,8 +9,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/// Who is on a ledger by now, as one run sees it: those of when it began, and whoever was created there since, by
-/// whichever lane or server. To index all of them anew for each one created would cost more than creating them.
+/// Who is on a ledger by now, as one run sees it: those of when it began or of a pull since, and whoever was created
+/// there meanwhile, by whichever lane or server. To index all of them anew for each one created would cost more than
+/// creating them.
 final class Newcomers {
     private static final int FEW = 64;
     private final PartyMatchers matchers;
@@ -20,6 +21,7 @@ final class Newcomers {
     private final List<Party> latest = new ArrayList<>();
     private PartyMatcher before;
     private PartyMatcher known;
+    private long pulled;
     private long seen;
 
     Newcomers(PartyMatchers matchers, LedgerReference reference, long ledgerId) {
@@ -30,10 +32,14 @@ final class Newcomers {
 
     /// One on the ledger that a party resembles.
     synchronized Optional<Party> findLike(Party party) {
-        if (before == null) {
+        long version = reference.version(ledgerId);
+        if (before == null || version != pulled) {
+            pulled = version;
             seen = reference.keptVersion(ledgerId);
             before = matchers.of(ledgerId);
             known = before;
+            since.clear();
+            latest.clear();
         }
         for (Kept each : reference.keptSince(ledgerId, seen)) {
             since.add(each.party());

@@ -36,6 +36,11 @@ class Queue {
                 .list();
     }
 
+    /// What a dispatch `p` needs of its own batch is still open.
+    private static final String NEEDS_ANOTHER = """
+            exists (select 1 from dispatch o
+                where o.id = p.after_id and o.outcome in ('sending', 'unconfirmed', 'queued') and not o.rests)""";
+
     /// Those of a batch that are due. What was on the wire when a process died comes first, then what has to be asked
     /// about, since no more should be sent blindly; then what was not tried yet, so that one that fails does
     /// not hold up the others. What needs another of the batch waits until that has been tried.
@@ -45,9 +50,7 @@ class Queue {
         return jdbc.sql(Dispatch.SELECT + """
                 where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests
                     and (p.next_at is null or p.next_at <= :now) and p.id <> all(:underWay)
-                    and (p.after_id is null or not exists (
-                        select 1 from dispatch o
-                        where o.id = p.after_id and o.outcome in ('sending', 'unconfirmed', 'queued') and not o.rests))
+                    and not\s""" + NEEDS_ANOTHER + """
                 order by p.outcome = 'sending' desc, p.outcome = 'unconfirmed' desc, p.next_at nulls first, p.id
                 limit :most""")
                 .param("batch", batchId)
@@ -58,13 +61,14 @@ class Queue {
                 .list();
     }
 
-    /// How long until the next one of a batch is due; empty when nothing of it is open.
+    /// How long until the next one of a batch is due that does not need another first; empty when nothing of it is
+    /// open.
     Optional<Duration> findWait(long batchId) {
         Instant now = clock.instant();
         return jdbc.sql("""
-                        select min(coalesce(next_at, :now)) from dispatch
-                        where batch_id = :batch and outcome in ('sending', 'unconfirmed', 'queued') and not rests
-                        having count(*) > 0""")
+                        select min(coalesce(p.next_at, :now)) from dispatch p
+                        where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests
+                            and not\s""" + NEEDS_ANOTHER + " having count(*) > 0")
                 .param("batch", batchId)
                 .param("now", Timestamp.from(now))
                 .query(Timestamp.class)

@@ -5,13 +5,15 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.access.People;
 import alcabala.server.access.Role;
 import alcabala.server.compile.CrosswalkStore;
-import alcabala.server.connection.Connections;
+import alcabala.server.connection.LedgerConnections;
+import alcabala.server.connection.SourceConnections;
 import alcabala.server.intake.FileIntake;
 import alcabala.server.intake.SourcePull;
 import alcabala.server.platform.Settings;
 import alcabala.server.reference.ReferencePull;
 import alcabala.server.route.Routes;
 import java.util.List;
+import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -31,7 +33,8 @@ class DemoBusiness implements ApplicationRunner {
     private final People people;
     private final Routes routes;
     private final DemoConsent consent;
-    private final Connections connections;
+    private final LedgerConnections connections;
+    private final SourceConnections sources;
     private final ReferencePull reference;
     private final CrosswalkStore store;
     private final SourcePull pull;
@@ -44,7 +47,8 @@ class DemoBusiness implements ApplicationRunner {
             People people,
             Routes routes,
             DemoConsent consent,
-            Connections connections,
+            LedgerConnections connections,
+            SourceConnections sources,
             ReferencePull reference,
             CrosswalkStore store,
             SourcePull pull,
@@ -56,6 +60,7 @@ class DemoBusiness implements ApplicationRunner {
         this.routes = routes;
         this.consent = consent;
         this.connections = connections;
+        this.sources = sources;
         this.reference = reference;
         this.store = store;
         this.pull = pull;
@@ -83,9 +88,13 @@ class DemoBusiness implements ApplicationRunner {
     /// Through the same doors as everybody: consent for Inkwell, a key for Hullwork.
     private void connect() {
         long inkwell = connections.connect(consent.give(), "saltmere", "Inkwell", WHO);
-        long hullwork = connections.connectSource(
-                null, "hullwork", "Hullwork", settings.standins() + "/hullwork", settings.sourceKey(), WHO);
-        long harbour = connections.addFiles("Harbour office", WHO);
+        long hullwork = sources.connect(
+                null,
+                "hullwork",
+                new SourceConnections.Filled(
+                        "Hullwork", settings.standins() + "/hullwork", Map.of(), settings.sourceKey()),
+                WHO);
+        long harbour = sources.addFiles("Harbour office", WHO);
         route("yard", hullwork, inkwell);
         route("harbour", harbour, inkwell);
         reference.pull(inkwell, WHO);

@@ -25,7 +25,8 @@ class DemoConsent {
 
     /// A consent that waits for its company.
     ConsentRequests.Pending give() {
-        Map<String, String> back = owner().letIn(requests.ask(DEMO, null, "inkwell", settings.standins() + "/inkwell"));
+        Map<String, String> back =
+                owner().letIn(requests.ask(DEMO, null, "inkwell", settings.standins() + "/inkwell", Map.of()));
         requests.given(DEMO, back.get("state"), back.get("code"));
         return requests.get(DEMO, back.get("state"));
     }

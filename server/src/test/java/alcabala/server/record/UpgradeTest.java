@@ -95,7 +95,7 @@ class UpgradeTest {
         assertThat(all("select state from record order by id")).containsExactly("Posted", "Blocked");
         assertThat(all("""
                 select p.kind || ' ' || p.reconstructed || ' ' || r.record_id || ' ' || d.outcome from posting p
-                join posting_record r on r.posting_id = p.id join dispatch d on d.posting_id = p.id""")).containsExactly("INVOICE true 1 posted");
+                join posting_record r on r.posting_id = p.id join dispatch d on d.posting_id = p.id""")).containsExactly("invoice true 1 posted");
         assertThat(
                         all(
                                 "select ledger_half->>'line 1' || ' ' || (ledger_half->>'gross') || ' ' || reconstructed from link"))

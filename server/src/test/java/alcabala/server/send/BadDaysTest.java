@@ -66,6 +66,18 @@ class BadDaysTest {
         assertPostedOnce(3);
     }
 
+    /// Six lanes that fail at the same moment are one failure of the ledger: it is given up after eight moments, not
+    /// after two.
+    @Test
+    void howeverManyLanesALedgerFailsInItFailedOnce() {
+        List<Long> ids = ready(12);
+        world.standIns().fault("inkwell", "UNAVAILABLE", 24);
+        long batch = yard.send(ids);
+        yard.awaitFinished(batch);
+        assertPostedOnce(12);
+        assertThat(actions(ids)).doesNotContain("given-up");
+    }
+
     @Test
     void aRequestLimitIsWaitedFor() {
         List<Long> ids = ready(6);

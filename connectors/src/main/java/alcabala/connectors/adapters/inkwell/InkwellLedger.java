@@ -1,16 +1,10 @@
 package alcabala.connectors.adapters.inkwell;
 
 import alcabala.accounting.document.DocumentKind;
-import alcabala.accounting.document.PriceMode;
-import alcabala.accounting.document.TaxCategory;
-import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
-import alcabala.accounting.party.Address;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerDocument;
-import alcabala.accounting.posting.LedgerLine;
-import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.Access;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
@@ -37,22 +31,14 @@ import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TellsNumbers;
 import alcabala.connectors.spi.Place;
-import java.math.BigDecimal;
-import java.time.DateTimeException;
-import java.time.Instant;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import tools.jackson.databind.JsonNode;
@@ -71,7 +57,6 @@ final class InkwellLedger
                 Counts {
     private static final String SYSTEM = "Inkwell";
     private static final int PAGE = 2000;
-    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
     private final Http http;
 
     public InkwellLedger(Place place, Access access) {
@@ -81,45 +66,27 @@ final class InkwellLedger
     @Override
     public LedgerCompany company() {
         JsonNode company = http.get("", JsonNode.class);
-        return Understood.read(SYSTEM, "what it says of the company", () -> company(company));
-    }
-
-    private static LedgerCompany company(JsonNode company) {
-        Set<String> features = new HashSet<>();
-        company.path("plan").forEach(feature -> features.add(feature.asString()));
-        return new LedgerCompany(
-                text(company, "id"),
-                text(company, "booksId"),
-                text(company, "name"),
-                text(company, "currency"),
-                text(company, "taxRounding").equals("per-line") ? TaxRounding.PER_LINE : TaxRounding.PER_DOCUMENT,
-                company.path("itemNameLimit").asInt(),
-                LocalDate.parse(text(company, "lockedThrough")),
-                company.path("appliesCredits").asBoolean(),
-                company.path("tracksQuantities").asBoolean(),
-                features,
-                zone(text(company, "timeZone")),
-                Instant.parse(text(company, "clock")));
+        return Understood.read(SYSTEM, "what it says of the company", () -> InkwellMapping.company(company));
     }
 
     @Override
     public void accounts(Consumer<List<LedgerAccount>> page) {
-        pages("/accounts", "code", InkwellLedger::account, page);
+        pages("/accounts", "code", InkwellMapping::account, page);
     }
 
     @Override
     public void taxCodes(Consumer<List<LedgerTaxCode>> page) {
-        pages("/tax-codes", "code", InkwellLedger::taxCode, page);
+        pages("/tax-codes", "code", InkwellMapping::taxCode, page);
     }
 
     @Override
     public void parties(Consumer<List<Party>> page) {
-        pages("/parties", "id", InkwellLedger::party, page);
+        pages("/parties", "id", InkwellMapping::party, page);
     }
 
     @Override
     public void items(Consumer<List<LedgerItem>> page) {
-        pages("/items", "code", InkwellLedger::item, page);
+        pages("/items", "code", InkwellMapping::item, page);
     }
 
     @Override
@@ -129,12 +96,12 @@ final class InkwellLedger
         body.put("taxIdentifier", party.taxIdentifier());
         body.put("email", party.email());
         body.put("phone", party.phone());
-        body.put("billTo", address(party.billTo()));
-        body.put("shipTo", address(party.shipTo()));
+        body.put("billTo", InkwellMapping.address(party.billTo()));
+        body.put("shipTo", InkwellMapping.address(party.shipTo()));
         body.put("externalReference", reference);
         body.put("active", true);
         body.put("version", 0);
-        return http.post("/parties", write(body), key, InkwellLedger::party);
+        return http.post("/parties", InkwellMapping.write(body), key, InkwellMapping::party);
     }
 
     @Override
@@ -147,12 +114,12 @@ final class InkwellLedger
         body.put("externalReference", reference);
         body.put("active", true);
         body.put("version", 0);
-        return http.post("/items", write(body), key, InkwellLedger::item);
+        return http.post("/items", InkwellMapping.write(body), key, InkwellMapping::item);
     }
 
     @Override
     public Answer<LedgerRecord> post(LedgerDocument document, String partyId, String reference, String key) {
-        return http.post("/documents", body(document, partyId, reference), key, InkwellLedger::record);
+        return http.post("/documents", body(document, partyId, reference), key, InkwellMapping::record);
     }
 
     @Override
@@ -162,59 +129,36 @@ final class InkwellLedger
                 "/documents/{id}",
                 body(standing, document, partyId, reference),
                 key,
-                InkwellLedger::record,
+                InkwellMapping::record,
                 standing.id());
     }
 
     @Override
     public String body(LedgerDocument document, String partyId, String reference) {
-        return write(draft(document, partyId, reference));
+        return InkwellMapping.write(InkwellMapping.draft(document, partyId, reference));
     }
 
     @Override
     public String body(Standing standing, LedgerDocument document, String partyId, String reference) {
-        Map<String, Object> body = draft(document, partyId, reference);
+        Map<String, Object> body = InkwellMapping.draft(document, partyId, reference);
         body.putIfAbsent("number", standing.number());
         body.put("version", standing.version());
-        return write(body);
-    }
-
-    private static Map<String, Object> draft(LedgerDocument document, String partyId, String reference) {
-        Map<String, Object> body = new LinkedHashMap<>();
-        body.put("number", document.number().isEmpty() ? null : document.number());
-        if (document.number().isEmpty()) {
-            body.put("numberPrefix", document.series().prefix());
-            body.put("numberFrom", document.series().from());
-        }
-        body.put("status", document.draft() ? "draft" : "final");
-        body.put("note", document.note());
-        body.put("toBeEmailed", document.toBeEmailed());
-        body.put("kind", document.kind().word());
-        body.put("party", partyId);
-        body.put("date", document.issueDate().toString());
-        body.put("due", document.dueDate() == null ? null : document.dueDate().toString());
-        body.put("currency", document.currency().getCode());
-        body.put("pricesIncludeTax", document.priceMode() == PriceMode.TAX_INCLUSIVE);
-        body.put("controlAccount", document.controlAccount());
-        body.put("externalReference", reference);
-        body.put("creditsNumber", document.precedingNumber());
-        body.put("lines", document.lines().stream().map(InkwellLedger::line).toList());
-        return body;
+        return InkwellMapping.write(body);
     }
 
     @Override
     public Optional<LedgerRecord> findPosted(String key) {
-        return request(key, InkwellLedger::record);
+        return request(key, InkwellMapping::record);
     }
 
     @Override
     public Optional<Party> findCreatedParty(String key) {
-        return request(key, InkwellLedger::party);
+        return request(key, InkwellMapping::party);
     }
 
     @Override
     public Optional<LedgerItem> findCreatedItem(String key) {
-        return request(key, InkwellLedger::item);
+        return request(key, InkwellMapping::item);
     }
 
     /// Inkwell keeps its answer to every request that it did.
@@ -226,7 +170,7 @@ final class InkwellLedger
     @Override
     public Optional<LedgerRecord> findByReference(String reference) {
         return http.find("/documents?externalReference={reference}", JsonNode.class, reference)
-                .map(node -> Understood.read(SYSTEM, "document of " + reference, () -> record(node)));
+                .map(node -> Understood.read(SYSTEM, "document of " + reference, () -> InkwellMapping.record(node)));
     }
 
     @Override
@@ -253,24 +197,16 @@ final class InkwellLedger
     private static void read(JsonNode record, List<LedgerRecord> documents, List<Unusable> setAside) {
         Understood.Label label = new Understood.Label("document", text(record, "id"), text(record, "number"));
         try {
-            documents.add(Understood.read(SYSTEM, label.sentence(), () -> record(record)));
+            documents.add(Understood.read(SYSTEM, label.sentence(), () -> InkwellMapping.record(record)));
         } catch (AnswerUnusableException e) {
             setAside.add(Understood.unusable(label, e.what(), record));
-        }
-    }
-
-    private static ZoneId zone(String name) {
-        try {
-            return ZoneId.of(name);
-        } catch (DateTimeException e) {
-            throw new AnswerUnusableException(SYSTEM, "the company is in the unknown time zone “" + name + "”");
         }
     }
 
     @Override
     public Map<String, String> numbersTaken(Collection<String> numbers) {
         Map<String, String> taken = new HashMap<>();
-        Answer<JsonNode> answer = http.post("/numbers/taken", write(numbers), null, node -> node);
+        Answer<JsonNode> answer = http.post("/numbers/taken", InkwellMapping.write(numbers), null, node -> node);
         if (!(answer instanceof Answer.Accepted<JsonNode> accepted)) {
             throw new UnreachableException(SYSTEM, "did not say which numbers are in use", null);
         }
@@ -300,94 +236,8 @@ final class InkwellLedger
                 node.path("open").asDecimal());
     }
 
-    private static Map<String, Object> line(LedgerLine line) {
-        Map<String, Object> body = new LinkedHashMap<>();
-        String item = line.counterpart().isEmpty() ? line.item() : line.counterpart();
-        body.put("item", item.isEmpty() ? null : item);
-        body.put("account", line.account());
-        body.put("text", line.description());
-        body.put("quantity", line.quantity());
-        body.put("unitPrice", line.price());
-        body.put("adjustment", line.adjustment().getAmount());
-        body.put("amount", line.amount().getAmount());
-        body.put("taxCode", line.taxCode().isEmpty() ? null : line.taxCode());
-        return body;
-    }
-
-    private static LedgerRecord record(JsonNode node) {
-        return Http.JSON.treeToValue(node, LedgerRecord.class).complete();
-    }
-
-    private static Party party(JsonNode node) {
-        Party party = new Party(
-                text(node, "id"),
-                text(node, "name"),
-                text(node, "taxIdentifier"),
-                text(node, "email"),
-                text(node, "phone"),
-                Json.address(node.path("billTo")),
-                Json.address(node.path("shipTo")),
-                node.path("active").asBoolean());
-        return Understood.party(party);
-    }
-
-    private static LedgerAccount account(JsonNode node) {
-        return new LedgerAccount(
-                text(node, "code"),
-                text(node, "name"),
-                known(AccountType.class, text(node, "type"), "account " + text(node, "code")),
-                node.path("active").asBoolean());
-    }
-
-    private static LedgerTaxCode taxCode(JsonNode node) {
-        String code = text(node, "code");
-        if (!node.path("rate").isNumber()) {
-            throw new AnswerUnusableException(SYSTEM, "tax code " + code + " has no rate");
-        }
-        return new LedgerTaxCode(
-                code,
-                text(node, "name"),
-                node.path("rate").asDecimal(),
-                known(TaxCategory.class, text(node, "category"), "tax code " + code),
-                node.path("bothSides").asBoolean(),
-                node.path("deductible").isNumber() ? node.path("deductible").asDecimal() : HUNDRED,
-                text(node, "account"),
-                text(node, "inputAccount"),
-                node.path("active").asBoolean());
-    }
-
-    private static <E extends Enum<E>> E known(Class<E> type, String word, String where) {
-        try {
-            return Enum.valueOf(type, word.toUpperCase(Locale.ROOT));
-        } catch (IllegalArgumentException e) {
-            throw new AnswerUnusableException(
-                    SYSTEM, where + (word.isEmpty() ? " has no type" : " is of the unknown type “" + word + "”"));
-        }
-    }
-
-    private static LedgerItem item(JsonNode node) {
-        return new LedgerItem(
-                text(node, "code"),
-                text(node, "name"),
-                text(node, "account"),
-                text(node, "taxCode"),
-                node.path("active").asBoolean());
-    }
-
-    private static Map<String, String> address(Address address) {
-        return Map.of(
-                "street", address.street(),
-                "city", address.city(),
-                "postalZone", address.postalZone(),
-                "country", address.country());
-    }
-
     private static String text(JsonNode node, String name) {
         return Json.text(node, name);
-    }
-
-    private static String write(Object body) {
-        return Http.JSON.writeValueAsString(body);
     }
 
     /// Asks on after the last one of each page, until a page is not full. The next page is on its way while this one is

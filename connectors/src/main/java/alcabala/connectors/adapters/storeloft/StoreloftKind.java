@@ -1,44 +1,12 @@
 package alcabala.connectors.adapters.storeloft;
 
-import alcabala.connectors.Access;
 import alcabala.connectors.source.TellsChanges;
-import alcabala.connectors.spi.Capability;
-import alcabala.connectors.spi.Connection;
-import alcabala.connectors.spi.ConnectionKind;
-import alcabala.connectors.spi.Entry;
-import alcabala.connectors.spi.Place;
-import alcabala.connectors.spi.Side;
+import alcabala.connectors.spi.SourceByKey;
 import java.util.Set;
 
 /// Storeloft, an operational app.
-public final class StoreloftKind implements ConnectionKind {
-    @Override
-    public String code() {
-        return "storeloft";
-    }
-
-    @Override
-    public String name() {
-        return "Storeloft";
-    }
-
-    @Override
-    public Side side() {
-        return Side.SOURCE;
-    }
-
-    @Override
-    public Entry entry() {
-        return new Entry.ByKey();
-    }
-
-    @Override
-    public Set<Class<? extends Capability>> can() {
-        return Set.of(TellsChanges.class);
-    }
-
-    @Override
-    public Connection open(Place place, Access access) {
-        return Connection.of(name(), new StoreloftSource(place, access));
+public final class StoreloftKind extends SourceByKey {
+    public StoreloftKind() {
+        super("storeloft", "Storeloft", Set.of(TellsChanges.class), StoreloftSource::new);
     }
 }

@@ -1,15 +1,15 @@
 package alcabala.server.connection;
 
-import alcabala.connectors.AccessLostException;
 import alcabala.connectors.ledger.CompanyOffer;
 import alcabala.connectors.ledger.DescribesCompany;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerConsent;
 import alcabala.connectors.ledger.OffersCompanies;
 import alcabala.connectors.ledger.ShowsConsent;
-import alcabala.connectors.source.TellsChanges;
 import alcabala.connectors.spi.Connection;
 import alcabala.connectors.spi.ConnectionKind;
+import alcabala.connectors.spi.Entry;
+import alcabala.connectors.spi.Side;
 import alcabala.server.connection.ConsentRequests.Pending;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Settings;
@@ -27,17 +27,15 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/// Connects ledgers and sources, again and no more. A ledger keeps its crosswalks and its trail whatever becomes of its
+/// Connects ledgers, again and no more. A ledger keeps its crosswalks and its trail whatever becomes of its
 /// connection.
 @Component
-public class Connections {
+public class LedgerConnections {
     private final JdbcClient jdbc;
     private final Ledgers ledgers;
-    private final Sources sources;
     private final Credentials credentials;
     private final ConsentRequests requests;
     private final Kinds kinds;
-    private final Reach reach;
     private final Map<String, String> addresses;
     private final Trail trail;
     private final TransactionTemplate transaction;
@@ -50,25 +48,21 @@ public class Connections {
 
     private record Known(String name, String company, String companyName, String booksId, boolean connected) {}
 
-    Connections(
+    LedgerConnections(
             JdbcClient jdbc,
             Ledgers ledgers,
-            Sources sources,
             Credentials credentials,
             ConsentRequests requests,
             Kinds kinds,
-            Reach reach,
             Settings settings,
             Trail trail,
             TransactionTemplate transaction,
             Clock clock) {
         this.jdbc = jdbc;
         this.ledgers = ledgers;
-        this.sources = sources;
         this.credentials = credentials;
         this.requests = requests;
         this.kinds = kinds;
-        this.reach = reach;
         this.addresses = settings.addresses();
         this.trail = trail;
         this.transaction = transaction;
@@ -109,15 +103,20 @@ public class Connections {
         try {
             return jdbc.sql("""
                     insert into ledger (name, system, company, company_name, desk, currency, tax_rounding, name_limit,
-                        locked_through, connected_by, connected_at, address)
-                    values (:name, :system, :company, :companyName, :desk, :currency, :rounding, :limit, :locked, :who, :now, :address)
+                        locked_through, connected_by, connected_at, address, answers)
+                    values (:name, :system, :company, :companyName, :desk, :currency, :rounding, :limit, :locked, :who, :now, :address,
+                        cast(:answers as jsonb))
                     returning id""")
                     .param("name", name)
                     .param("company", offer.id())
                     .param("companyName", offer.name())
                     .param("system", pending.system())
                     .param("address", pending.address())
-                    .param("desk", kinds.get(pending.system()).desk(ledgers.place(pending.address(), offer.id())))
+                    .param("answers", Answers.write(pending.answers()))
+                    .param(
+                            "desk",
+                            kinds.get(pending.system())
+                                    .desk(ledgers.place(pending.address(), offer.id(), pending.answers())))
                     .param("currency", company.currency())
                     .param("rounding", company.taxRounding().name())
                     .param("limit", company.itemNameLimit())
@@ -128,7 +127,9 @@ public class Connections {
                     .single();
         } catch (DuplicateKeyException e) {
             throw NotPossibleException.conflict(
-                    "name-taken", "There is a ledger named " + name + " already; give this one another name.");
+                    "name-taken",
+                    "There is a ledger named " + name
+                            + " already, or somebody connected this company at the same moment. Give it another name, or look again.");
         }
     }
 
@@ -176,7 +177,8 @@ public class Connections {
     }
 
     private Connection open(Pending pending, String company) {
-        return kinds.get(pending.system()).open(ledgers.place(pending.address(), company), pending.access());
+        return kinds.get(pending.system())
+                .open(ledgers.place(pending.address(), company, pending.answers()), pending.access());
     }
 
     private CompanyOffer offer(Pending pending, String company) {
@@ -229,92 +231,14 @@ public class Connections {
         return new Tested(true, company.name() + " answers.", took);
     }
 
-    /// Connects an operational app, or connects it again, by its key.
-    ///
-    /// @param id null for a new one
-    /// @param address empty for that of the one that is connected again
-    public long connectSource(Long id, String kind, String name, String address, String key, String who) {
-        ConnectionKind of = kinds.get(id == null ? kind : systemOf(id));
-        String there = reach.typed(id == null || !address.isBlank() ? address : addressOf(id));
-        tryKey(of, there, key);
-        return transaction.execute(status -> {
-            long source = id == null ? insertSource(of, name, there) : id;
-            jdbc.sql("update source set connected = true, address = :address where id = :id")
-                    .param("id", source)
-                    .param("address", there)
-                    .update();
-            credentials.keepForSource(source, key);
-            trail.write(null, null, who, "source-connected", Map.of("source", sourceName(source)));
-            return source;
-        });
-    }
-
-    private String systemOf(long source) {
-        return jdbc.sql("select system from source where id = :id and kind = 'app'")
-                .param("id", source)
-                .query(String.class)
-                .optional()
-                .orElseThrow(() -> NotPossibleException.missing("app " + source));
-    }
-
-    private String addressOf(long source) {
-        return jdbc.sql("select address from source where id = :id")
-                .param("id", source)
-                .query(String.class)
-                .single();
-    }
-
-    private String sourceName(long id) {
-        return jdbc.sql("select name from source where id = :id")
-                .param("id", id)
-                .query(String.class)
-                .single();
-    }
-
-    private void tryKey(ConnectionKind kind, String address, String key) {
-        try {
-            sources.withKey(kind, address, key).get(TellsChanges.class).changes(0, 1);
-        } catch (AccessLostException e) {
-            throw NotPossibleException.invalid(
-                    "key-wrong", e.system() + " does not take this key. Nothing was kept; look it up there again.");
-        }
-    }
-
-    private long insertSource(ConnectionKind kind, String name, String address) {
-        try {
-            return jdbc.sql("""
-                    insert into source (name, kind, system, desk, address) values (:name, 'app', :system, :desk, :address)
-                    returning id""")
-                    .param("name", name.isBlank() ? kind.name() : name.trim())
-                    .param("system", kind.code())
-                    .param("desk", kind.desk(ledgers.place(address, "")))
-                    .param("address", address)
-                    .query(Long.class)
-                    .single();
-        } catch (DuplicateKeyException e) {
-            throw NotPossibleException.conflict("name-taken", "There is a source named " + name + " already.");
-        }
-    }
-
-    @Transactional
-    public long addFiles(String name, String who) {
-        try {
-            long id = jdbc.sql("insert into source (name, kind, system) values (:name, 'files', 'files') returning id")
-                    .param("name", name.trim())
-                    .query(Long.class)
-                    .single();
-            trail.write(null, null, who, "source-connected", Map.of("source", name.trim()));
-            return id;
-        } catch (DuplicateKeyException e) {
-            throw NotPossibleException.conflict("name-taken", "There is a source named " + name + " already.");
-        }
-    }
-
     /// A ledger that cannot be asked. One that was here before is taken up again, with its lists and all that leads to
     /// it.
     @Transactional
-    public long addLedgerOfFiles(String kind, String name, String company, String currency, String who) {
+    public long addOfFiles(String kind, String name, String company, String currency, String who) {
         ConnectionKind of = kinds.get(kind);
+        if (of.side() != Side.LEDGER || !(of.entry() instanceof Entry.ByFiles)) {
+            throw NotPossibleException.invalid("kind-unfit", of.name() + " is no ledger that takes files.");
+        }
         Optional<Long> known = jdbc.sql("""
                 update ledger set connected = true where name = :name and company = :company and system = :system
                     and currency = :currency and not connected returning id""")
@@ -353,18 +277,6 @@ public class Connections {
                     "already-connected",
                     "A ledger named " + name + ", or the books of " + company + ", are there already.");
         }
-    }
-
-    @Transactional
-    public void disconnectSource(long id, String who) {
-        int rows = jdbc.sql("update source set connected = false where id = :id and system <> 'files'")
-                .param("id", id)
-                .update();
-        if (rows == 0) {
-            throw NotPossibleException.missing("app " + id);
-        }
-        credentials.forgetSource(id);
-        trail.write(null, null, who, "source-disconnected", Map.of("source", sourceName(id)));
     }
 
     private Optional<String> findConnected(Pending pending, String company) {

@@ -1,0 +1,177 @@
+package alcabala.connectors.adapters.inkwell;
+
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.ledger.AccountType;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.party.Address;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.tax.TaxRounding;
+import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.http.Http;
+import alcabala.connectors.http.Json;
+import alcabala.connectors.http.Understood;
+import alcabala.connectors.ledger.LedgerCompany;
+import alcabala.connectors.ledger.LedgerItem;
+import alcabala.connectors.ledger.LedgerRecord;
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import tools.jackson.databind.JsonNode;
+
+/// Inkwell's records in our words, and ours in Inkwell's.
+final class InkwellMapping {
+    private static final String SYSTEM = "Inkwell";
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
+    private InkwellMapping() {}
+
+    static LedgerCompany company(JsonNode company) {
+        Set<String> features = new HashSet<>();
+        company.path("plan").forEach(feature -> features.add(feature.asString()));
+        return new LedgerCompany(
+                text(company, "id"),
+                text(company, "booksId"),
+                text(company, "name"),
+                text(company, "currency"),
+                text(company, "taxRounding").equals("per-line") ? TaxRounding.PER_LINE : TaxRounding.PER_DOCUMENT,
+                company.path("itemNameLimit").asInt(),
+                LocalDate.parse(text(company, "lockedThrough")),
+                company.path("appliesCredits").asBoolean(),
+                company.path("tracksQuantities").asBoolean(),
+                features,
+                zone(text(company, "timeZone")),
+                Instant.parse(text(company, "clock")));
+    }
+
+    static Map<String, Object> draft(LedgerDocument document, String partyId, String reference) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        body.put("number", document.number().isEmpty() ? null : document.number());
+        if (document.number().isEmpty()) {
+            body.put("numberPrefix", document.series().prefix());
+            body.put("numberFrom", document.series().from());
+        }
+        body.put("status", document.draft() ? "draft" : "final");
+        body.put("note", document.note());
+        body.put("toBeEmailed", document.toBeEmailed());
+        body.put("kind", document.kind().word());
+        body.put("party", partyId);
+        body.put("date", document.issueDate().toString());
+        body.put("due", document.dueDate() == null ? null : document.dueDate().toString());
+        body.put("currency", document.currency().getCode());
+        body.put("pricesIncludeTax", document.priceMode() == PriceMode.TAX_INCLUSIVE);
+        body.put("controlAccount", document.controlAccount());
+        body.put("externalReference", reference);
+        body.put("creditsNumber", document.precedingNumber());
+        body.put("lines", document.lines().stream().map(InkwellMapping::line).toList());
+        return body;
+    }
+
+    private static ZoneId zone(String name) {
+        try {
+            return ZoneId.of(name);
+        } catch (DateTimeException e) {
+            throw new AnswerUnusableException(SYSTEM, "the company is in the unknown time zone “" + name + "”");
+        }
+    }
+
+    private static Map<String, Object> line(LedgerLine line) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        String item = line.counterpart().isEmpty() ? line.item() : line.counterpart();
+        body.put("item", item.isEmpty() ? null : item);
+        body.put("account", line.account());
+        body.put("text", line.description());
+        body.put("quantity", line.quantity());
+        body.put("unitPrice", line.price());
+        body.put("adjustment", line.adjustment().getAmount());
+        body.put("amount", line.amount().getAmount());
+        body.put("taxCode", line.taxCode().isEmpty() ? null : line.taxCode());
+        return body;
+    }
+
+    static LedgerRecord record(JsonNode node) {
+        return Http.JSON.treeToValue(node, LedgerRecord.class).complete();
+    }
+
+    static Party party(JsonNode node) {
+        Party party = new Party(
+                text(node, "id"),
+                text(node, "name"),
+                text(node, "taxIdentifier"),
+                text(node, "email"),
+                text(node, "phone"),
+                Json.address(node.path("billTo")),
+                Json.address(node.path("shipTo")),
+                node.path("active").asBoolean());
+        return Understood.party(party);
+    }
+
+    static LedgerAccount account(JsonNode node) {
+        return new LedgerAccount(
+                text(node, "code"),
+                text(node, "name"),
+                known(AccountType.class, text(node, "type"), "account " + text(node, "code")),
+                node.path("active").asBoolean());
+    }
+
+    static LedgerTaxCode taxCode(JsonNode node) {
+        String code = text(node, "code");
+        if (!node.path("rate").isNumber()) {
+            throw new AnswerUnusableException(SYSTEM, "tax code " + code + " has no rate");
+        }
+        return new LedgerTaxCode(
+                code,
+                text(node, "name"),
+                node.path("rate").asDecimal(),
+                known(TaxCategory.class, text(node, "category"), "tax code " + code),
+                node.path("bothSides").asBoolean(),
+                node.path("deductible").isNumber() ? node.path("deductible").asDecimal() : HUNDRED,
+                text(node, "account"),
+                text(node, "inputAccount"),
+                node.path("active").asBoolean());
+    }
+
+    private static <E extends Enum<E>> E known(Class<E> type, String word, String where) {
+        try {
+            return Enum.valueOf(type, word.toUpperCase(Locale.ROOT));
+        } catch (IllegalArgumentException e) {
+            throw new AnswerUnusableException(
+                    SYSTEM, where + (word.isEmpty() ? " has no type" : " is of the unknown type “" + word + "”"));
+        }
+    }
+
+    static LedgerItem item(JsonNode node) {
+        return new LedgerItem(
+                text(node, "code"),
+                text(node, "name"),
+                text(node, "account"),
+                text(node, "taxCode"),
+                node.path("active").asBoolean());
+    }
+
+    static Map<String, String> address(Address address) {
+        return Map.of(
+                "street", address.street(),
+                "city", address.city(),
+                "postalZone", address.postalZone(),
+                "country", address.country());
+    }
+
+    static String write(Object body) {
+        return Http.JSON.writeValueAsString(body);
+    }
+
+    private static String text(JsonNode node, String name) {
+        return Json.text(node, name);
+    }
+}
