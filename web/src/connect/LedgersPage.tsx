@@ -39,7 +39,7 @@ export function LedgersPage({ ledgers, kinds }: { ledgers: Schemas['LedgerJson']
       {me.role === 'ADMINISTRATOR' ? (
         adding === null && (
           <div className="flex flex-wrap gap-2">
-            {kindsOf(kinds, 'ledger').map((kind) => (
+            {[...kindsOf(kinds, 'ledger', 'consent'), ...kindsOf(kinds, 'ledger', 'files')].map((kind) => (
               <button
                 key={kind.code}
                 type="button"

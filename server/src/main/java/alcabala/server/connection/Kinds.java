@@ -2,6 +2,7 @@ package alcabala.server.connection;
 
 import alcabala.connectors.spi.Capability;
 import alcabala.connectors.spi.ConnectionKind;
+import alcabala.connectors.spi.Entry;
 import alcabala.connectors.spi.Side;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Settings;
@@ -37,9 +38,18 @@ public class Kinds {
                 .forEach(this::add);
     }
 
-    private void add(ConnectionKind kind) {
+    void add(ConnectionKind kind) {
         if (!kind.code().matches("[a-z][a-z0-9-]{0,29}")) {
             throw new IllegalStateException("the kind of connection " + kind.name() + " calls itself " + kind.code());
+        }
+        boolean fits = switch (kind.entry()) {
+            case Entry.ByKey key -> kind.side() == Side.SOURCE;
+            case Entry.ByConsent consent -> kind.side() == Side.LEDGER;
+            case Entry.ByFiles files -> kind.side() == Side.LEDGER;
+        };
+        if (!fits) {
+            throw new IllegalStateException(
+                    kind.name() + ": apps are entered by a key, ledgers by consent or not at all");
         }
         if (kind.form().stream().anyMatch(field -> field.secret() && Answers.isOwn(field))) {
             throw new IllegalStateException(kind.name() + " asks for a secret beside its key, which nobody would seal");

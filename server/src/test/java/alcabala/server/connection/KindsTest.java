@@ -14,8 +14,10 @@ import alcabala.connectors.spi.CannotException;
 import alcabala.connectors.spi.Capability;
 import alcabala.connectors.spi.Connection;
 import alcabala.connectors.spi.ConnectionKind;
+import alcabala.connectors.spi.FormField;
 import alcabala.connectors.spi.Place;
 import alcabala.connectors.spi.Side;
+import alcabala.connectors.spi.SourceByKey;
 import alcabala.server.Api;
 import alcabala.server.World;
 import com.sun.net.httpserver.HttpServer;
@@ -29,6 +31,7 @@ import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.jar.JarEntry;
 import java.util.jar.JarOutputStream;
 import java.util.regex.Matcher;
@@ -66,6 +69,37 @@ class KindsTest {
                         .isPresent();
             }
         }
+    }
+
+    /// Whoever adds a kind that nobody could connect is told at the start, and not by a button that does nothing.
+    @Test
+    void whatNobodyCouldConnectIsRefusedAtTheStart() {
+        Kinds kinds = new Kinds(ReachTest.settings("", ""));
+        assertThatThrownBy(() -> kinds.add(kind("Nobody", Side.SOURCE, List.of())))
+                .hasMessageContaining("calls itself Nobody");
+        assertThatThrownBy(() -> kinds.add(kind("inkwell", Side.SOURCE, List.of())))
+                .hasMessageContaining("two kinds");
+        assertThatThrownBy(() -> kinds.add(kind("odd", Side.LEDGER, List.of())))
+                .hasMessageContaining("ledgers by consent");
+        assertThatThrownBy(
+                        () -> kinds.add(kind("odd", Side.SOURCE, List.of(new FormField("pin", "Its pin", true, "")))))
+                .hasMessageContaining("a secret beside its key");
+        kinds.add(kind("even", Side.SOURCE, List.of(FormField.key())));
+        assertThat(kinds.find("even")).isPresent();
+    }
+
+    private static ConnectionKind kind(String code, Side side, List<FormField> form) {
+        return new SourceByKey(code, code, Set.of(), (place, access) -> null) {
+            @Override
+            public Side side() {
+                return side;
+            }
+
+            @Override
+            public List<FormField> form() {
+                return form;
+            }
+        };
     }
 
     @Test
