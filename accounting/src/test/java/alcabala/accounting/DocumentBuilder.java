@@ -2,12 +2,12 @@ package alcabala.accounting;
 
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.Ownership;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.StatedTotals;
 import alcabala.accounting.document.TaxSubtotal;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxRounding;
 import java.time.LocalDate;
 import java.util.List;
@@ -16,7 +16,7 @@ import org.joda.money.Money;
 /// A document that differs from another in what a test is about.
 public final class DocumentBuilder {
     private final Document from;
-    private DocumentKind kind;
+    private RecordKind kind;
     private String typeCode;
     private String precedingNumber;
     private LocalDate issueDate;

@@ -2,10 +2,10 @@ package alcabala.accounting;
 
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCombination;
+import alcabala.accounting.record.RecordKind;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
@@ -17,13 +17,13 @@ import org.joda.money.Money;
 public final class RandomDocuments {
     private static final List<CurrencyUnit> CURRENCIES =
             List.of(CurrencyUnit.EUR, CurrencyUnit.JPY, CurrencyUnit.of("KWD"));
-    private static final List<DocumentKind> KINDS = List.of(
-            DocumentKind.INVOICE,
-            DocumentKind.INVOICE,
-            DocumentKind.INVOICE,
-            DocumentKind.CREDIT_NOTE,
-            DocumentKind.BILL,
-            DocumentKind.SUPPLIER_CREDIT);
+    private static final List<RecordKind> KINDS = List.of(
+            RecordKind.INVOICE,
+            RecordKind.INVOICE,
+            RecordKind.INVOICE,
+            RecordKind.CREDIT_NOTE,
+            RecordKind.BILL,
+            RecordKind.SUPPLIER_CREDIT);
     private static final List<TaxCombination> TAXES = List.of(Samples.V23, Samples.V13, Samples.V0);
     private final Random random;
 
@@ -40,7 +40,7 @@ public final class RandomDocuments {
         for (int i = 0; i < lineCount; i++) {
             lines.add(line(currency));
         }
-        DocumentKind kind = KINDS.get(random.nextInt(KINDS.size()));
+        RecordKind kind = KINDS.get(random.nextInt(KINDS.size()));
         PriceMode mode = random.nextInt(3) == 0 ? PriceMode.TAX_INCLUSIVE : PriceMode.NET;
         return Samples.document(kind, "R-" + random.nextInt(1_000_000), mode, lines, extras(currency, lines));
     }

@@ -6,7 +6,6 @@ import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.Ownership;
@@ -24,6 +23,7 @@ import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.Route;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.tax.TaxRounding;
@@ -90,6 +90,8 @@ public final class Samples {
         return Stream.of(
                         account("1100", AccountType.RECEIVABLE, true),
                         account("1200", AccountType.BANK, true),
+                        account("1210", AccountType.ASSET, true),
+                        account("1250", AccountType.ASSET, true),
                         account("1300", AccountType.STOCK, true),
                         account("1400", AccountType.TAX, true),
                         account("2100", AccountType.PAYABLE, true),
@@ -176,11 +178,11 @@ public final class Samples {
 
     /// Net prices, tax rounded per line, totals worked out here with plain decimals and not with the code under test.
     public static Document invoice(String number, DocumentLine... lines) {
-        return document(DocumentKind.INVOICE, number, PriceMode.NET, List.of(lines), List.of());
+        return document(RecordKind.INVOICE, number, PriceMode.NET, List.of(lines), List.of());
     }
 
     public static Document document(
-            DocumentKind kind, String number, PriceMode mode, List<DocumentLine> lines, List<AllowanceCharge> extras) {
+            RecordKind kind, String number, PriceMode mode, List<DocumentLine> lines, List<AllowanceCharge> extras) {
         CurrencyUnit currency = lines.getFirst().amount().getCurrencyUnit();
         BigDecimal lineSum = BigDecimal.ZERO;
         BigDecimal tax = BigDecimal.ZERO;

@@ -27,7 +27,7 @@ class OwnersTest {
             columns(Map.of(
                     "record",
                     "route_id source_ref number kind party_code party_name site issue_date due_date currency net tax gross"
-                            + " line_count refs corrects stranger milestones approved voided revision revision_id",
+                            + " line_count refs corrects stranger milestones approved voided revision revision_id origin",
                     "compile",
                     "blocking cause lands_in tax_codes rounding",
                     "crossing",
@@ -59,11 +59,12 @@ class OwnersTest {
                         "connection", "consent_request credential set_aside",
                         "reference",
                                 "ledger_account ledger_item ledger_party ledger_tax_code ledger_term pulled reference_change"
-                                        + " reference_pull source_category source_item source_party source_site source_tax",
+                                        + " reference_pull source_category source_item source_means source_party source_site source_tax",
                         "route", "route_setting route_setting_history",
-                        "record", "record_revision",
+                        "record", "allocation record_revision",
                         "compile", "compiled_by crosswalk_history crosswalk_row finding",
-                        "crossing", "batch beyond dispatch link posting posting_line posting_record restoration",
+                        "crossing",
+                                "batch beyond dispatch entered_there link posting posting_line posting_record restoration",
                         "release", "approval_claim known_as",
                         "trail", "trail trail_checked")
                 .forEach((owner, tables) -> Stream.of(tables.split(" ")).forEach(table -> owners.put(table, owner)));

@@ -105,6 +105,11 @@ public final class StandIns {
                 .json();
     }
 
+    /// A page of a desk.
+    public String page(String path) {
+        return api.get(path).body();
+    }
+
     /// Everything Alcabala posted, as the desk shows it, which no fault of the API touches.
     public List<String> postedReferences() {
         return Pattern.compile("class=\"reference\">([^<]+)<")

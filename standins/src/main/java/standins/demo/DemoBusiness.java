@@ -14,6 +14,7 @@ import standins.hullwork.HullworkRecords;
 import standins.inkwell.Companies;
 import standins.inkwell.Company;
 import standins.inkwell.Masters;
+import standins.inkwell.Payments;
 import standins.inkwell.Posting;
 
 /// Fills both systems when they are empty.
@@ -23,13 +24,14 @@ public class DemoBusiness {
     private static final String COMMON = "truncate hullwork_record, app_record, copperplate_account,"
             + " copperplate_tax, copperplate_party, copperplate_term, oauth2_authorization, fault restart identity";
     private static final String BOOKS = """
-            truncate inkwell_setting, inkwell_request, inkwell_change, inkwell_payment, inkwell_journal_line, inkwell_journal,
-                inkwell_line, inkwell_document, inkwell_item, inkwell_party, inkwell_tax_code, inkwell_account restart identity""";
+            truncate inkwell_setting, inkwell_request, inkwell_change, inkwell_deduction, inkwell_allocation,
+                inkwell_journal_line, inkwell_journal, inkwell_payment, inkwell_line, inkwell_document, inkwell_item, inkwell_party, inkwell_tax_code, inkwell_account restart identity""";
     private final JdbcClient jdbc;
     private final HullworkRecords hullwork;
     private final AppRecords apps;
     private final Masters masters;
     private final Posting posting;
+    private final Payments payments;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -39,6 +41,7 @@ public class DemoBusiness {
             AppRecords apps,
             Masters masters,
             Posting posting,
+            Payments payments,
             TransactionTemplate transaction,
             Clock clock) {
         this.jdbc = jdbc;
@@ -46,6 +49,7 @@ public class DemoBusiness {
         this.apps = apps;
         this.masters = masters;
         this.posting = posting;
+        this.payments = payments;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -100,7 +104,7 @@ public class DemoBusiness {
     }
 
     private void writeBooks(Company company) {
-        InkwellDemo demo = new InkwellDemo(jdbc, masters, posting, LocalDate.now(clock));
+        InkwellDemo demo = new InkwellDemo(jdbc, masters, posting, payments, LocalDate.now(clock));
         Companies.in(
                 company,
                 () -> transaction.execute(status -> {

@@ -5,11 +5,13 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import standins.inkwell.Books.Allocated;
 import standins.inkwell.Books.Draft;
 import standins.inkwell.Books.DraftLine;
-import standins.inkwell.Books.Payment;
+import standins.inkwell.Books.PaymentDraft;
 import standins.inkwell.Company;
 import standins.inkwell.Masters;
+import standins.inkwell.Payments;
 import standins.inkwell.Posting;
 
 /// The ledgers as they stood before Alcabala. Saltmere: its chart, some parties and items, and one old invoice in the
@@ -18,12 +20,14 @@ final class InkwellDemo {
     private final JdbcClient jdbc;
     private final Masters masters;
     private final Posting posting;
+    private final Payments payments;
     private final LocalDate today;
 
-    InkwellDemo(JdbcClient jdbc, Masters masters, Posting posting, LocalDate today) {
+    InkwellDemo(JdbcClient jdbc, Masters masters, Posting posting, Payments payments, LocalDate today) {
         this.jdbc = jdbc;
         this.masters = masters;
         this.posting = posting;
+        this.payments = payments;
         this.today = today;
     }
 
@@ -109,15 +113,32 @@ final class InkwellDemo {
                                 "E0")),
                         null))
                 .id();
-        posting.pay(new Payment(id, date.plusDays(9), new BigDecimal("318.20"), "1000"));
+        payments.post(new PaymentDraft(
+                "payment-in",
+                null,
+                "IC-1008",
+                date.plusDays(9),
+                "1100",
+                "1000",
+                "30",
+                "",
+                "",
+                null,
+                new BigDecimal("318.20"),
+                null,
+                null,
+                List.of(new Allocated(id, null, null, new BigDecimal("318.20"), null))));
     }
 
     private static final String ACCOUNTS = """
             1000|Tarn & Holm current account|bank
             1100|Receivables control|receivable
             1110|Receivables from files|receivable
+            1210|Cash and cheques not yet banked|asset
+            1250|Card clearing|asset
             1300|Stock of parts|stock
             1400|Input tax|tax
+            1450|Tax withheld by customers|asset
             2100|Payables control|payable
             2200|Output tax|tax
             2300|Customer deposits|liability
@@ -140,6 +161,8 @@ final class InkwellDemo {
             5100|Purchases of goods for resale|cost
             6050|Yard and workshop expenses|expense
             6100|Bank charges|expense
+            6120|Payment differences|expense
+            6150|Bad debts|expense
             6990|Rounding differences|expense""";
     private static final String TAX_CODES = """
             S23|Standard 23 %|23|S|2200|1400

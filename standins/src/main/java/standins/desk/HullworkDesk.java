@@ -2,6 +2,7 @@ package standins.desk;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -16,6 +17,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 import standins.Refusal;
 import standins.hullwork.HullworkDocument;
 import standins.hullwork.HullworkDocuments;
+import standins.hullwork.HullworkPayment;
+import standins.hullwork.HullworkPayment.Less;
+import standins.hullwork.HullworkPayment.Share;
+import standins.hullwork.HullworkPayments;
 import standins.hullwork.HullworkRecords;
 
 @Controller
@@ -23,10 +28,12 @@ import standins.hullwork.HullworkRecords;
 class HullworkDesk {
     private final HullworkRecords records;
     private final HullworkDocuments documents;
+    private final HullworkPayments payments;
 
-    HullworkDesk(HullworkRecords records, HullworkDocuments documents) {
+    HullworkDesk(HullworkRecords records, HullworkDocuments documents, HullworkPayments payments) {
         this.records = records;
         this.documents = documents;
+        this.payments = payments;
     }
 
     /// Approved documents of one VAT code added up; credit notes count negative.
@@ -86,8 +93,13 @@ class HullworkDesk {
         model.addAttribute(
                 "customer",
                 records.find("customer", document.customer(), Map.class).orElse(Map.of()));
+        BigDecimal settled = payments.settled(document.number());
+        model.addAttribute("settled", settled);
+        model.addAttribute("open", document.gross().subtract(settled));
+        model.addAttribute("payments", payments.of(document.number()));
         model.addAttribute("draft", document.status().equals("DRAFT"));
         model.addAttribute("void", document.status().equals("VOID"));
+        model.addAttribute("today", LocalDate.now());
         return "hullwork-detail";
     }
 
@@ -111,8 +123,133 @@ class HullworkDesk {
 
     @PostMapping("/documents/{id}/pay")
     String pay(@PathVariable String id) {
-        documents.pay(id, LocalDate.now());
+        HullworkDocument document = documents.get(id);
+        BigDecimal open = document.gross().subtract(payments.settled(document.number()));
+        String type = document.type().equals("CREDIT_NOTE") ? "REFUND" : "PAYMENT";
+        payments.record(payment(type, document, LocalDate.now(), open, "10", "", List.of()));
         return "redirect:/hullwork/documents/" + id;
+    }
+
+    @GetMapping("/payments")
+    String payments(Model model) {
+        model.addAttribute("payments", payments.all());
+        model.addAttribute("today", LocalDate.now());
+        return "hullwork-payments";
+    }
+
+    /// One payment over several documents: their numbers and amounts, row by row; empty rows say nothing.
+    @PostMapping("/payments")
+    String record(
+            @RequestParam String type,
+            @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate date,
+            @RequestParam String customer,
+            @RequestParam(defaultValue = "Saltmere") String site,
+            @RequestParam(defaultValue = "EUR") String currency,
+            @RequestParam BigDecimal amount,
+            @RequestParam String means,
+            @RequestParam(defaultValue = "") String reference,
+            @RequestParam(defaultValue = "") List<String> document,
+            @RequestParam(defaultValue = "") List<String> money,
+            @RequestParam(defaultValue = "") List<String> deduction,
+            @RequestParam(defaultValue = "") List<String> deducted) {
+        List<Share> shares = new ArrayList<>();
+        for (int i = 0; i < document.size(); i++) {
+            if (!document.get(i).isBlank()) {
+                shares.add(new Share(
+                        document.get(i).trim(), number(money, i), less(at(deduction, i), number(deducted, i))));
+            }
+        }
+        payments.record(new HullworkPayment(
+                "",
+                "",
+                type,
+                "RECORDED",
+                date,
+                customer.trim(),
+                site,
+                currency,
+                amount,
+                BigDecimal.ZERO,
+                means,
+                reference.trim(),
+                "",
+                "",
+                "",
+                "",
+                shares));
+        return "redirect:/hullwork/payments";
+    }
+
+    /// A part of one document, or what is left of it with a deduction.
+    @PostMapping("/documents/{id}/payments")
+    String part(
+            @PathVariable String id,
+            @RequestParam BigDecimal amount,
+            @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate date,
+            @RequestParam String means,
+            @RequestParam(defaultValue = "") String reference,
+            @RequestParam(defaultValue = "") String deduction,
+            @RequestParam(defaultValue = "") String deducted) {
+        HullworkDocument document = documents.get(id);
+        String type = document.type().equals("CREDIT_NOTE") ? "REFUND" : "PAYMENT";
+        List<Less> less = less(deduction, number(List.of(deducted), 0));
+        payments.record(payment(type, document, date, amount, means, reference.trim(), less));
+        return "redirect:/hullwork/documents/" + id;
+    }
+
+    private static HullworkPayment payment(
+            String type,
+            HullworkDocument document,
+            LocalDate date,
+            BigDecimal amount,
+            String means,
+            String reference,
+            List<Less> less) {
+        return new HullworkPayment(
+                "",
+                "",
+                type,
+                "RECORDED",
+                date,
+                document.customer(),
+                document.site(),
+                document.currency(),
+                amount,
+                BigDecimal.ZERO,
+                means,
+                reference,
+                "",
+                "",
+                "",
+                "",
+                List.of(new Share(document.number(), amount, less)));
+    }
+
+    private static List<Less> less(String kind, BigDecimal amount) {
+        return kind.isBlank() || amount.signum() == 0 ? List.of() : List.of(new Less(kind, amount));
+    }
+
+    private static String at(List<String> fields, int i) {
+        return i < fields.size() ? fields.get(i).trim() : "";
+    }
+
+    private static BigDecimal number(List<String> fields, int i) {
+        return at(fields, i).isEmpty() ? BigDecimal.ZERO : new BigDecimal(at(fields, i));
+    }
+
+    @PostMapping("/payments/{id}/void")
+    String voidPayment(@PathVariable String id) {
+        payments.voidIt(id);
+        return "redirect:/hullwork/payments";
+    }
+
+    @PostMapping("/payments/{id}/return")
+    String takeBack(
+            @PathVariable String id,
+            @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate date,
+            @RequestParam(defaultValue = "0.00") BigDecimal charges) {
+        payments.takeBack(id, date, charges);
+        return "redirect:/hullwork/payments";
     }
 
     @PostMapping("/documents/{id}/void")

@@ -22,6 +22,7 @@ import standins.inkwell.Books.DraftLine;
 import standins.inkwell.Companies;
 import standins.inkwell.Company;
 import standins.inkwell.Masters;
+import standins.inkwell.Payments;
 import standins.inkwell.Posting;
 
 @Controller
@@ -40,12 +41,14 @@ class InkwellDesk {
 
     private final Masters masters;
     private final Posting posting;
+    private final Payments payments;
 
     record Setting(String name, String says, boolean on) {}
 
-    InkwellDesk(Masters masters, Posting posting) {
+    InkwellDesk(Masters masters, Posting posting, Payments payments) {
         this.masters = masters;
         this.posting = posting;
+        this.payments = payments;
     }
 
     @ModelAttribute("base")
@@ -88,6 +91,8 @@ class InkwellDesk {
         boolean draft = document.status().equals("draft");
         model.addAttribute("draft", draft);
         model.addAttribute("payable", open.signum() > 0 && !draft);
+        model.addAttribute("payments", payments.of(id));
+        model.addAttribute("accounts", moneyAccounts());
         model.addAttribute("today", LocalDate.now());
         return "inkwell-detail";
     }
@@ -96,9 +101,49 @@ class InkwellDesk {
     String pay(
             @PathVariable String id,
             @RequestParam BigDecimal amount,
-            @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate date) {
-        posting.pay(new Books.Payment(id, date, amount, "1000"));
+            @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate date,
+            @RequestParam(defaultValue = "1000") String account,
+            @RequestParam(defaultValue = "30") String means,
+            @RequestParam(defaultValue = "") String reference) {
+        payments.pay(id, amount, date, account, means, reference.trim());
         return "redirect:" + base() + "/documents/" + id;
+    }
+
+    private List<Books.Account> moneyAccounts() {
+        return masters.accounts().stream()
+                .filter(account -> account.active()
+                        && (account.type().equals("bank") || account.type().equals("asset")))
+                .toList();
+    }
+
+    @GetMapping("/payments")
+    String payments(Model model) {
+        model.addAttribute("payments", payments.latest(500));
+        return "inkwell-payments";
+    }
+
+    @GetMapping("/payments/{id}")
+    String payment(@PathVariable String id, Model model) {
+        Books.Payment payment = payments.get(id);
+        model.addAttribute("p", payment);
+        model.addAttribute(
+                "partyName", masters.findParty(payment.party()).orElseThrow().name());
+        model.addAttribute("standing", payment.status().equals("posted"));
+        model.addAttribute("credit", payment.open().signum() > 0);
+        model.addAttribute("documents", payments.settleable(payment));
+        return "inkwell-payment";
+    }
+
+    @PostMapping("/payments/{id}/allocate")
+    String allocate(@PathVariable String id, @RequestParam String document, @RequestParam BigDecimal money) {
+        payments.allocate(id, List.of(new Books.Allocated(document, null, null, money, null)));
+        return "redirect:" + base() + "/payments/" + id;
+    }
+
+    @PostMapping("/payments/{id}/void")
+    String voidPayment(@PathVariable String id) {
+        payments.voidIt(id);
+        return "redirect:" + base() + "/payments/" + id;
     }
 
     @PostMapping("/documents/{id}/final")

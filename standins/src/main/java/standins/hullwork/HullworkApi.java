@@ -5,11 +5,14 @@ import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import standins.Fault;
 import standins.Faults;
+import standins.Refusal;
 import standins.hullwork.HullworkRecords.Change;
 
 @RestController
@@ -17,20 +20,28 @@ import standins.hullwork.HullworkRecords.Change;
 class HullworkApi {
     private final HullworkRecords records;
     private final HullworkDocuments documents;
+    private final HullworkPayments payments;
     private final Faults faults;
     private final BadRecords badRecords;
 
     /// @param next the cursor to ask with the next time
     record Feed(List<Change> changes, long next, boolean more) {}
 
-    HullworkApi(HullworkRecords records, HullworkDocuments documents, Faults faults, BadRecords badRecords) {
+    HullworkApi(
+            HullworkRecords records,
+            HullworkDocuments documents,
+            HullworkPayments payments,
+            Faults faults,
+            BadRecords badRecords) {
         this.records = records;
         this.documents = documents;
+        this.payments = payments;
         this.faults = faults;
         this.badRecords = badRecords;
     }
 
-    /// Every record changed since the cursor, as it is now: customer, item, category, vat-code, document.
+    /// Every record changed since the cursor, as it is now: customer, item, category, vat-code, document,
+    /// payment.
     @GetMapping("/changes")
     Feed changes(@RequestParam(defaultValue = "0") long after, @RequestParam(defaultValue = "200") int limit) {
         List<Change> changes = records.changes(after, Math.clamp(limit, 1, 1000));
@@ -46,6 +57,20 @@ class HullworkApi {
     @GetMapping("/documents/{id}")
     HullworkDocument document(@PathVariable String id) {
         return documents.get(id);
+    }
+
+    /// The same external name gets the same payment again.
+    @PostMapping("/payments")
+    HullworkPayment pay(
+            @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key,
+            @RequestBody HullworkPayment payment) {
+        return payments.record(payment.under(key));
+    }
+
+    @GetMapping("/payments")
+    HullworkPayment payment(
+            @RequestParam(defaultValue = "") String externalRef, @RequestParam(defaultValue = "") String key) {
+        return payments.findExternal(externalRef, key).orElseThrow(() -> Refusal.notFound("payment of that name"));
     }
 
     @PostMapping("/documents/{id}/approval")

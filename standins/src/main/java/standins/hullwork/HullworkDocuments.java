@@ -65,11 +65,6 @@ public class HullworkDocuments {
         return save(d.withDays(d.finishedOn(), day, d.paidOn()));
     }
 
-    public HullworkDocument pay(String id, LocalDate day) {
-        HullworkDocument d = get(id);
-        return save(d.withDays(d.finishedOn(), d.sentOn(), day));
-    }
-
     private HullworkDocument save(HullworkDocument document) {
         records.put("document", document.id(), document);
         return document;

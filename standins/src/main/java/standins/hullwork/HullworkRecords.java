@@ -26,13 +26,18 @@ public class HullworkRecords {
     /// One writer at a time, so that nobody reading the feed can pass a number that is still to be committed.
     @Transactional
     public void put(String type, String id, Object body) {
-        jdbc.sql("select pg_advisory_xact_lock(8490)").query().singleRow();
+        lock();
         jdbc.sql("""
                 insert into hullwork_record (type, id, body, seq)
                 values (:type, :id, cast(:body as jsonb), nextval('hullwork_seq'))
                 on conflict (type, id) do update set body = excluded.body, seq = excluded.seq""")
                 .params(Map.of("type", type, "id", id, "body", json.writeValueAsString(body)))
                 .update();
+    }
+
+    /// Held until the transaction around it ends.
+    void lock() {
+        jdbc.sql("select pg_advisory_xact_lock(8490)").query().singleRow();
     }
 
     public List<Change> changes(long after, int limit) {

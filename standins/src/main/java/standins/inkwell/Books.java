@@ -289,5 +289,92 @@ public final class Books {
     public record Counts(
             long parties, long items, long documents, BigDecimal gross, BigDecimal paid, BigDecimal open) {}
 
-    public record Payment(String document, LocalDate date, BigDecimal amount, String bankAccount) {}
+    /// Money that moved, and what it settles. Amounts are more than nothing, whichever way it went.
+    ///
+    /// @param number null or empty to have it numbered here
+    /// @param means such as `30` for a transfer, `48` for a card (UNCL4461)
+    /// @param charges what the bank took for returning it; null for nothing
+    public record PaymentDraft(
+            String kind,
+            String number,
+            String party,
+            LocalDate date,
+            String controlAccount,
+            String account,
+            String means,
+            String reference,
+            String note,
+            String externalReference,
+            BigDecimal amount,
+            BigDecimal charges,
+            String chargesAccount,
+            List<Allocated> allocations) {
+        PaymentDraft complete() {
+            return new PaymentDraft(
+                    kind,
+                    text(number),
+                    party,
+                    date,
+                    controlAccount,
+                    account,
+                    text(means),
+                    text(reference),
+                    text(note),
+                    externalReference,
+                    amount,
+                    charges == null ? BigDecimal.ZERO : charges,
+                    chargesAccount,
+                    allocations == null
+                            ? List.of()
+                            : allocations.stream().map(Allocated::complete).toList());
+        }
+    }
+
+    /// What of a payment goes to a document.
+    ///
+    /// @param number the document's, told and not asked for; so is its kind
+    public record Allocated(String document, String number, String kind, BigDecimal money, List<Deducted> deductions) {
+        Allocated complete() {
+            return new Allocated(
+                    document,
+                    number,
+                    kind,
+                    money == null ? BigDecimal.ZERO : money,
+                    deductions == null ? List.of() : deductions);
+        }
+
+        BigDecimal settled() {
+            return deductions.stream().map(Deducted::amount).reduce(money, BigDecimal::add);
+        }
+    }
+
+    /// What is settled without money, on an account of its own.
+    public record Deducted(String account, String text, String taxCode, BigDecimal amount) {}
+
+    /// @param open what settles nothing yet: a credit of the party
+    /// @param status `posted` or `void`
+    public record Payment(
+            String id,
+            int version,
+            String kind,
+            String number,
+            String party,
+            LocalDate date,
+            String controlAccount,
+            String account,
+            String means,
+            String reference,
+            String note,
+            String externalReference,
+            BigDecimal amount,
+            BigDecimal charges,
+            String chargesAccount,
+            BigDecimal open,
+            String status,
+            List<Allocated> allocations,
+            List<JournalLine> journal) {}
+
+    private static String text(String given) {
+        return given == null ? "" : given;
+    }
 }

@@ -20,13 +20,16 @@ class InkwellApi {
     private static final String KEY = "Idempotency-Key";
     private final Masters masters;
     private final Posting posting;
+    private final Payments payments;
     private final Numbers numbers;
     private final Requests requests;
     private final JdbcClient jdbc;
 
-    InkwellApi(Masters masters, Posting posting, Numbers numbers, Requests requests, JdbcClient jdbc) {
+    InkwellApi(
+            Masters masters, Posting posting, Payments payments, Numbers numbers, Requests requests, JdbcClient jdbc) {
         this.masters = masters;
         this.posting = posting;
+        this.payments = payments;
         this.numbers = numbers;
         this.requests = requests;
         this.jdbc = jdbc;
@@ -112,8 +115,34 @@ class InkwellApi {
 
     @PostMapping("/payments")
     ResponseEntity<String> pay(
-            @RequestHeader(name = KEY, required = false) String key, @RequestBody Books.Payment payment) {
-        return requests.once(key, () -> posting.pay(payment));
+            @RequestHeader(name = KEY, required = false) String key, @RequestBody Books.PaymentDraft draft) {
+        return requests.once(key, () -> payments.post(draft));
+    }
+
+    @GetMapping("/payments/{id}")
+    Books.Payment payment(@PathVariable String id) {
+        return payments.get(id);
+    }
+
+    @GetMapping("/payments")
+    Books.Payment paymentByReference(@RequestParam String externalReference) {
+        return payments.findByReference(externalReference)
+                .orElseThrow(() -> Refusal.notFound("payment with reference " + externalReference));
+    }
+
+    /// Settles documents with what is still open of it.
+    @PostMapping("/payments/{id}/allocations")
+    ResponseEntity<String> allocate(
+            @PathVariable String id,
+            @RequestHeader(name = KEY, required = false) String key,
+            @RequestBody List<Books.Allocated> allocations) {
+        return requests.once(key, () -> payments.allocate(id, allocations));
+    }
+
+    @PostMapping("/payments/{id}/void")
+    ResponseEntity<String> voidPayment(
+            @PathVariable String id, @RequestHeader(name = KEY, required = false) String key) {
+        return requests.once(key, () -> payments.voidIt(id));
     }
 
     @GetMapping("/journal")
@@ -167,6 +196,7 @@ class InkwellApi {
     private Object record(Change change) {
         return switch (change.type()) {
             case "document" -> posting.find(change.id()).orElse(null);
+            case "payment" -> payments.find(change.id()).orElse(null);
             case "party" -> masters.findParty(change.id()).orElse(null);
             default -> masters.findItem(change.id()).orElse(null);
         };

@@ -28,6 +28,10 @@ enum Kind {
                         () -> Refusal.unprocessable("kind-unknown", "There is no kind of document “" + word + "”."));
     }
 
+    String word() {
+        return word;
+    }
+
     boolean isSale() {
         return sale;
     }

@@ -75,6 +75,14 @@ public class Masters {
         write(setting, on ? "on" : "off");
     }
 
+    void requireUnlocked(LocalDate date) {
+        LocalDate locked = lockedThrough();
+        if (!date.isAfter(locked)) {
+            throw Refusal.unprocessable(
+                    "period-locked", "The books are locked through " + locked + "; " + date + " is in that period.");
+        }
+    }
+
     public LocalDate lockedThrough() {
         return find("locked-through").map(LocalDate::parse).orElse(LocalDate.of(2000, 1, 1));
     }

@@ -66,7 +66,7 @@ public class Posting {
             return document;
         }
         Draft draft = Draft.of(document, Companies.open().currency());
-        requireUnlocked(document.date());
+        masters.requireUnlocked(document.date());
         book(id, draft, compute(draft));
         jdbc.sql("update inkwell_document set status = 'final', version = version + 1 where id = :id")
                 .param("id", id)
@@ -79,7 +79,7 @@ public class Posting {
     @Transactional
     public Document change(String id, Draft draft) {
         Document old = get(id);
-        requireUnlocked(old.date());
+        masters.requireUnlocked(old.date());
         check(draft);
         TaxOfInkwell.Result tax = compute(draft);
         Map<String, Object> values = head(id, draft, tax);
@@ -108,39 +108,6 @@ public class Posting {
         return get(id);
     }
 
-    @Transactional
-    public Document pay(Books.Payment payment) {
-        Document document = get(payment.document());
-        requireUnlocked(payment.date());
-        if (document.status().equals("draft")) {
-            throw Refusal.unprocessable("draft", document.number() + " is a draft; make it final first.");
-        }
-        BigDecimal open = document.gross().subtract(document.paid());
-        if (payment.amount().signum() <= 0 || payment.amount().compareTo(open) > 0) {
-            throw Refusal.unprocessable("amount-invalid", "A payment is more than nothing and at most " + open + ".");
-        }
-        masters.requireAccount(payment.bankAccount());
-        jdbc.sql("""
-                insert into inkwell_payment (document, date, amount, bank_account)
-                values (:document, :date, :amount, :bank)""")
-                .params(Map.of(
-                        "document", payment.document(),
-                        "date", payment.date(),
-                        "amount", payment.amount(),
-                        "bank", payment.bankAccount()))
-                .update();
-        BigDecimal atBank = times(payment.amount(), Kind.of(document.kind()).sign());
-        Map<String, BigDecimal> sides = new LinkedHashMap<>();
-        sides.put(payment.bankAccount(), atBank);
-        sides.put(document.controlAccount(), atBank.negate());
-        writeJournal(payment.document(), payment.date(), "Payment of " + document.number(), sides);
-        jdbc.sql("update inkwell_document set paid = paid + :amount, version = version + 1 where id = :id")
-                .params(Map.of("amount", payment.amount(), "id", payment.document()))
-                .update();
-        masters.changed("document", document.id());
-        return get(document.id());
-    }
-
     public Document get(String id) {
         return find(id).orElseThrow(() -> Refusal.notFound("document " + id));
     }
@@ -159,6 +126,21 @@ public class Posting {
                 .query(Head.class)
                 .optional()
                 .map(this::document);
+    }
+
+    /// Of one kind and party, what is not settled in full.
+    List<Document> open(String party, Kind kind) {
+        return jdbc
+                .sql(
+                        HEAD
+                                + " where party = :party and kind = :kind and status = 'final' and gross > paid order by date, number")
+                .param("party", party)
+                .param("kind", kind.word())
+                .query(Head.class)
+                .list()
+                .stream()
+                .map(this::document)
+                .toList();
     }
 
     public List<Document> latest(int limit) {
@@ -206,7 +188,7 @@ public class Posting {
         if (draft.lines() == null || draft.lines().isEmpty()) {
             throw Refusal.unprocessable("lines-missing", "A document needs a line.");
         }
-        requireUnlocked(draft.date());
+        masters.requireUnlocked(draft.date());
         Books.Party party = masters.findParty(draft.party())
                 .orElseThrow(() -> Refusal.unprocessable("party-unknown", "There is no party " + draft.party() + "."));
         if (!party.active()) {
@@ -259,14 +241,6 @@ public class Posting {
                         .anyMatch(c -> c.active() && c.code().equals(line.taxCode()));
         if (!known) {
             throw Refusal.unprocessable("tax-code-unknown", "There is no active tax code " + line.taxCode() + ".");
-        }
-    }
-
-    private void requireUnlocked(LocalDate date) {
-        LocalDate locked = masters.lockedThrough();
-        if (!date.isAfter(locked)) {
-            throw Refusal.unprocessable(
-                    "period-locked", "The books are locked through " + locked + "; " + date + " is in that period.");
         }
     }
 
@@ -340,7 +314,7 @@ public class Posting {
         if (!kind.isSale()) {
             bookBothSides(draft, tax, codes, sides, sign);
         }
-        writeJournal(id, draft.date(), draft.kind() + " " + draft.number(), sides);
+        writeJournal(id, null, draft.date(), draft.kind() + " " + draft.number(), sides);
     }
 
     /// The tax that the supplier did not charge: owed, reclaimed as far as it may be, and otherwise cost.
@@ -370,17 +344,18 @@ public class Posting {
     }
 
     /// @param sides positive is debit; they must add up to nothing
-    void writeJournal(String document, LocalDate date, String memo, Map<String, BigDecimal> sides) {
+    void writeJournal(String document, String payment, LocalDate date, String memo, Map<String, BigDecimal> sides) {
         BigDecimal sum = sides.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
         if (sum.signum() != 0) {
             throw new IllegalStateException("journal of " + memo + " is out by " + sum);
         }
         Map<String, Object> values = new HashMap<>();
         values.put("document", document);
+        values.put("payment", payment);
         values.put("date", date);
         values.put("memo", memo);
         long journal = jdbc.sql(
-                        "insert into inkwell_journal (date, document, memo) values (:date, :document, :memo) returning id")
+                        "insert into inkwell_journal (date, document, payment, memo) values (:date, :document, :payment, :memo) returning id")
                 .params(values)
                 .query(Long.class)
                 .single();

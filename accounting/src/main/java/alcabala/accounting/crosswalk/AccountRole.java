@@ -35,6 +35,12 @@ public enum AccountRole {
     SUPPLIER_ADVANCES(RecordType.PURCHASES, Need.OPTIONAL, AccountType.ASSET),
     BANK(RecordType.SETTLEMENTS, Need.REQUIRED, AccountType.BANK),
     RECEIPTS_AWAITING_BANKING(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.ASSET, AccountType.BANK),
+    DISCOUNT_RECEIVED(
+            RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.REVENUE, AccountType.COST, AccountType.EXPENSE),
+    WITHHOLDING(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.ASSET, AccountType.LIABILITY, AccountType.TAX),
+    BANK_CHARGES(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.EXPENSE),
+    PAYMENT_DIFFERENCE(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.REVENUE, AccountType.EXPENSE),
+    BAD_DEBTS(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.EXPENSE),
     EXCHANGE_DIFFERENCE(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.REVENUE, AccountType.EXPENSE),
     COST_OF_SALES(RecordType.STOCK_JOURNALS, Need.REQUIRED, AccountType.COST),
     INVENTORY(RecordType.STOCK_JOURNALS, Need.REQUIRED, AccountType.STOCK),

@@ -34,6 +34,11 @@ public final class Crosswalk {
         return Optional.ofNullable(rows.get(kind).get(code));
     }
 
+    /// What stands for it on the ledger, or empty.
+    public String counterpart(RowKind kind, String code) {
+        return find(kind, code).map(CrosswalkRow::counterpart).orElse("");
+    }
+
     /// The ledger account that plays a role on this route.
     public Optional<CrosswalkRow> find(AccountRole role) {
         return find(RowKind.ROLE, role.name());
@@ -44,6 +49,16 @@ public final class Crosswalk {
     public Optional<Candidate> findDoubt(Party party) {
         return doubts.computeIfAbsent(
                 party, asked -> matcher.rank(asked).stream().findFirst());
+    }
+
+    /// How it is named that somebody pays for a party, `C-1044 > C-1002`.
+    public static String payerCode(String payer, String party) {
+        return payer + " > " + party;
+    }
+
+    /// How a means of payment in a currency is named, `48 EUR`.
+    public static String meansCode(String means, String currency) {
+        return means + " " + currency;
     }
 
     /// How a line is named, `HW-20417/2`; one of a bill with its supplier, since two may use the same number.

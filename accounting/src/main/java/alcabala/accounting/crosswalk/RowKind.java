@@ -8,5 +8,9 @@ public enum RowKind {
     TAX,
     ROLE,
     SUPPLIER,
-    LINE
+    LINE,
+    /// Somebody who pays for another party, see [Crosswalk#payerCode].
+    PAYER,
+    /// A means of payment in a currency, see [Crosswalk#meansCode].
+    MEANS
 }

@@ -1,11 +1,14 @@
 package alcabala.accounting.document;
 
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Record;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxRounding;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 
 /// An invoice, credit note or bill as its source states it. Amounts are positive on a credit note too.
 ///
@@ -18,7 +21,7 @@ import org.joda.money.CurrencyUnit;
 /// @param note what was done, and notes about it (EN 16931 BT-22), or empty
 /// @param precedingNumber the invoice a credit note belongs to (EN 16931 BT-25), or empty
 public record Document(
-        DocumentKind kind,
+        RecordKind kind,
         String typeCode,
         String replaces,
         String number,
@@ -37,11 +40,28 @@ public record Document(
         List<DocumentLine> lines,
         List<AllowanceCharge> allowancesAndCharges,
         List<TaxSubtotal> taxes,
-        StatedTotals totals) {
+        StatedTotals totals)
+        implements Record {
 
     /// The other party: the buyer of a sale, the seller of a bill.
+    @Override
     public Party counterparty() {
         return kind.isSale() ? buyer : seller;
+    }
+
+    @Override
+    public LocalDate date() {
+        return issueDate;
+    }
+
+    @Override
+    public Money gross() {
+        return totals.gross();
+    }
+
+    @Override
+    public int partCount() {
+        return lines.size();
     }
 
     public Optional<LocalDate> findDueDate() {
@@ -63,7 +83,7 @@ public record Document(
         return copy(kind, replaced, ownership);
     }
 
-    private Document copy(DocumentKind as, String replaced, Ownership seen) {
+    private Document copy(RecordKind as, String replaced, Ownership seen) {
         return new Document(
                 as,
                 typeCode,

@@ -1,6 +1,9 @@
 package alcabala.accounting.document;
 
 import alcabala.accounting.party.Party;
+import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Deduction;
+import alcabala.accounting.settlement.Settlement;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
@@ -47,6 +50,47 @@ public final class Limits {
                 document.currency().isPseudoCurrency()
                         ? Optional.of(document.currency().getCode() + " is no currency")
                         : Optional.empty()));
+    }
+
+    /// The same of a settlement, whose amounts are never negative either.
+    public static Optional<String> findExceeded(Settlement settlement) {
+        if (settlement.number().isBlank()) {
+            return Optional.of("it has no number");
+        }
+        if (settlement.allocations().size() > LINES) {
+            return Optional.of("it settles more than " + LINES + " documents");
+        }
+        return first(List.of(
+                longer("its number", settlement.number(), CODE),
+                longer("its site", settlement.site(), CODE),
+                longer("its note", settlement.note(), TEXT),
+                longer("its reference", settlement.reference(), CODE),
+                longer("its means", settlement.means(), CODE),
+                longer("the number of the payment that came back", settlement.returns(), CODE),
+                settlement.date() == null ? Optional.of("it has no date") : day("its date", settlement.date()),
+                findExceeded(settlement.party()),
+                amount("its amount", settlement.amount()),
+                amount("its charges", settlement.charges()),
+                settlement.allocations().stream()
+                        .map(Limits::allocation)
+                        .flatMap(Optional::stream)
+                        .findFirst()));
+    }
+
+    private static Optional<String> allocation(Allocation allocation) {
+        return first(List.of(
+                longer("the number of a document", allocation.number(), CODE),
+                amount("what goes to " + allocation.number(), allocation.money()),
+                allocation.deductions().stream()
+                        .map(deduction -> deduction.kind() == Deduction.Kind.DIFFERENCE
+                                ? beyond("the difference on " + allocation.number(), deduction.amount())
+                                : amount("what is deducted on " + allocation.number(), deduction.amount()))
+                        .flatMap(Optional::stream)
+                        .findFirst()));
+    }
+
+    private static Optional<String> amount(String what, Money amount) {
+        return amount.isNegative() ? Optional.of(what + " is negative") : beyond(what, amount);
     }
 
     private static Optional<String> parties(Document document) {

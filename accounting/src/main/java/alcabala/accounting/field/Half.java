@@ -18,6 +18,9 @@ public record Half(Map<String, String> values) {
     public static final String ISSUE_DATE = "issue-date";
     public static final String DUE_DATE = "due-date";
     public static final String GROSS = "gross";
+    public static final String STANDING = "standing";
+    public static final String MEANS = "means";
+    public static final String REFERENCE = "reference";
 
     public Half {
         values = Collections.unmodifiableMap(new TreeMap<>(values));
@@ -45,6 +48,8 @@ public record Half(Map<String, String> values) {
     /// Gathers the fields of one side; what is null or blank is not there.
     public static final class Builder {
         private final Map<String, String> values = new TreeMap<>();
+
+        private Builder() {}
 
         public Builder text(String name, String value) {
             String normal = value == null ? "" : value.strip().replaceAll("\\s+", " ");

@@ -2,22 +2,40 @@ package alcabala.accounting.field;
 
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.record.Record;
+import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Settlement;
 
 /// What the source's half of a baseline holds.
 public final class SourceHalf {
     private SourceHalf() {}
 
-    public static Half of(Document document) {
+    public static Half of(Record record) {
         Half.Builder half = Half.builder()
-                .text(Half.NUMBER, document.number())
-                .text(Half.PARTY, document.counterparty().code())
-                .day(Half.ISSUE_DATE, document.issueDate())
-                .day(Half.DUE_DATE, document.dueDate())
-                .number(Half.GROSS, document.totals().gross().getAmount());
+                .text(Half.NUMBER, record.number())
+                .text(Half.PARTY, record.counterparty().code())
+                .day(Half.ISSUE_DATE, record.date())
+                .number(Half.GROSS, record.gross().getAmount());
+        switch (record) {
+            case Document document -> add(document, half);
+            case Settlement settlement -> add(settlement, half);
+        }
+        return half.build();
+    }
+
+    private static void add(Document document, Half.Builder half) {
+        half.day(Half.DUE_DATE, document.dueDate());
         int position = 0;
         for (DocumentLine line : document.lines()) {
             half.line(++position, line.item(), line.tax().key(), line.amount().getAmount());
         }
-        return half.build();
+    }
+
+    private static void add(Settlement settlement, Half.Builder half) {
+        half.text(Half.MEANS, settlement.means()).text(Half.REFERENCE, settlement.reference());
+        int position = 0;
+        for (Allocation allocation : settlement.allocations()) {
+            half.line(++position, allocation.names(), "", allocation.settled().getAmount());
+        }
     }
 }

@@ -1,8 +1,8 @@
 package alcabala.accounting.finding;
 
 import alcabala.accounting.crosswalk.AccountRole;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.record.RecordKind;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
@@ -70,7 +70,9 @@ public sealed interface Finding {
             MISSING,
             INACTIVE,
             WRONG_TYPE,
-            CONTROL_OR_BANK
+            CONTROL_OR_BANK,
+            /// No money can move on it.
+            NO_MONEY
         }
 
         @Override
@@ -150,7 +152,7 @@ public sealed interface Finding {
     record BeforeCutOff(LocalDate date, LocalDate cutOff) implements Finding {}
 
     /// Documents of its kind do not cross on this route.
-    record DoesNotCross(DocumentKind what) implements Finding {
+    record DoesNotCross(RecordKind what) implements Finding {
         @Override
         public String subject() {
             return what.word();
@@ -223,6 +225,59 @@ public sealed interface Finding {
         @Override
         public String subject() {
             return seller;
+        }
+    }
+
+    /// It needs a record that has not crossed, and is released by itself when that has.
+    record WaitsFor(RecordKind needed, String number) implements Finding {
+        @Override
+        public String subject() {
+            return needed.word() + " " + number;
+        }
+    }
+
+    /// Nothing says which account takes a means of payment (UNCL4461) in a currency.
+    record MeansUnmapped(String means, String currency) implements Finding {
+        @Override
+        public String subject() {
+            return means + " " + currency;
+        }
+    }
+
+    /// Somebody else paid than the document is made out to, and nobody has said that he pays for them.
+    record PayerDiffers(String payer, String payerName, String party, String partyName) implements Finding {
+        @Override
+        public String subject() {
+            return payer + " > " + party;
+        }
+    }
+
+    /// One settlement for documents of several parties.
+    record SeveralParties(List<String> names) implements Finding {}
+
+    /// More is settled than the money that moved.
+    record AllocatedTooMuch(Money amount, Money allocated) implements Finding {}
+
+    /// A settlement of its kind cannot settle such a document.
+    ///
+    /// @param document such as `bill HL-20417`
+    record AllocationUnfit(String document) implements Finding {}
+
+    /// A document is missed by more than a few cents.
+    record DifferenceTooLarge(String document, Money difference, Money most) implements Finding {}
+
+    /// Money that its document cannot take, so that it stays an open credit of the party.
+    record StaysOpen(String document, Because because, Money amount) implements Finding {
+        /// Why it cannot.
+        public enum Because {
+            VOIDED,
+            NOT_ON_LEDGER,
+            SETTLED_OTHERWISE
+        }
+
+        @Override
+        public Severity severity() {
+            return Severity.WARNS;
         }
     }
 }

@@ -14,6 +14,11 @@ public enum AccountType {
     COST,
     EXPENSE;
 
+    /// Whether money can move on it: a bank, what is under way to one, or a voucher that is owed.
+    public boolean takesMoney() {
+        return this == BANK || this == ASSET || this == LIABILITY;
+    }
+
     /// Whether one line of a document may be sent there by hand: anywhere but to a control account or a bank.
     public boolean takesLines() {
         return switch (this) {

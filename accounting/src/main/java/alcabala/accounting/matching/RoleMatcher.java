@@ -77,6 +77,11 @@ public final class RoleMatcher {
             case SUPPLIER_ADVANCES -> List.of("supplier deposit", "supplier advance", "deposits paid");
             case BANK -> List.of("current account", "bank");
             case RECEIPTS_AWAITING_BANKING -> List.of("not yet banked", "awaiting banking", "cash in hand");
+            case DISCOUNT_RECEIVED -> List.of("discount received", "discounts received", "settlement discount");
+            case WITHHOLDING -> List.of("withholding", "tax withheld");
+            case BANK_CHARGES -> List.of("bank charge", "bank fee");
+            case PAYMENT_DIFFERENCE -> List.of("payment difference", "underpayment", "small difference");
+            case BAD_DEBTS -> List.of("bad debt", "debts written off");
             case EXCHANGE_DIFFERENCE -> List.of("exchange");
             case COST_OF_SALES -> List.of("cost of sales", "cost of goods", "cost of parts");
             case INVENTORY -> List.of("stock", "inventory");

@@ -3,7 +3,6 @@ package alcabala.accounting.posting;
 import alcabala.accounting.crosswalk.AccountResolver;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.Crosswalk;
-import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Step;
 import alcabala.accounting.crosswalk.Walk;
 import alcabala.accounting.crosswalk.WalkStep;
@@ -12,25 +11,20 @@ import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.AccountUnusable.Reason;
 import alcabala.accounting.ledger.AccountType;
-import alcabala.accounting.ledger.LedgerAccount;
-import alcabala.accounting.ledger.LedgerProfile;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.function.Predicate;
 
-/// The accounts of one document, each held against the chart of the ledger.
+/// The accounts of the lines of one document, each held against the chart of the ledger.
 final class Accounts {
     private final Document document;
-    private final Crosswalk crosswalk;
-    private final LedgerProfile ledger;
+    private final RoleAccounts roles;
     private final Side side;
     private final AccountResolver resolver;
     private final Consumer<Finding> findings;
 
-    Accounts(Document document, Crosswalk crosswalk, LedgerProfile ledger, Consumer<Finding> findings) {
+    Accounts(Document document, Crosswalk crosswalk, RoleAccounts roles, Consumer<Finding> findings) {
         this.document = document;
-        this.crosswalk = crosswalk;
-        this.ledger = ledger;
+        this.roles = roles;
         this.findings = findings;
         side = Side.of(document.kind());
         resolver = new AccountResolver(crosswalk);
@@ -48,40 +42,13 @@ final class Accounts {
         return walk;
     }
 
-    /// The account that plays a role, or empty with a finding.
-    String ofRole(AccountRole role) {
-        String account = findRole(role);
-        if (account.isEmpty()) {
-            findings.accept(new Finding.RoleUnset(role));
-        } else {
-            check(account, role, role::takes, Reason.WRONG_TYPE);
-        }
-        return account;
-    }
-
-    /// The account that plays a role, or empty.
-    String findRole(AccountRole role) {
-        return crosswalk.find(role).map(CrosswalkRow::account).orElse("");
-    }
-
     /// Types bind roles; what somebody decided for one line may be any account but a control account or a bank.
     private void check(WalkStep answer, AccountRole role) {
         String account = answer.row().account();
         if (answer.step() == Step.LINE_OVERRIDE) {
-            check(account, role, AccountType::takesLines, Reason.CONTROL_OR_BANK);
+            roles.check(account, role, AccountType::takesLines, Reason.CONTROL_OR_BANK);
         } else {
-            check(account, role, role::takes, Reason.WRONG_TYPE);
-        }
-    }
-
-    private void check(String code, AccountRole role, Predicate<AccountType> takes, Reason otherwise) {
-        Optional<LedgerAccount> account = ledger.findAccount(code);
-        if (account.isEmpty()) {
-            findings.accept(new Finding.AccountUnusable(code, Reason.MISSING, role));
-        } else if (!account.get().active()) {
-            findings.accept(new Finding.AccountUnusable(code, Reason.INACTIVE, role));
-        } else if (!takes.test(account.get().type())) {
-            findings.accept(new Finding.AccountUnusable(code, otherwise, role));
+            roles.check(account, role);
         }
     }
 

@@ -5,15 +5,20 @@ import alcabala.accounting.finding.Severity;
 import java.util.List;
 import java.util.Optional;
 
-/// What compiling gave: findings, and when none of them blocks, the ledger document and its journal.
+/// What compiling gave: findings, and when none of them blocks, the entry and its journal.
 ///
 /// @param lines what was decided for each line, also when something blocks
 public record Compilation(
         List<Finding> findings,
         List<ResolvedLine> lines,
         Optional<TaxComparison> tax,
-        Optional<LedgerDocument> ledgerDocument,
+        Optional<LedgerEntry> entry,
         Optional<Journal> journal) {
+
+    /// The entry, of a document.
+    public Optional<LedgerDocument> ledgerDocument() {
+        return entry.filter(LedgerDocument.class::isInstance).map(LedgerDocument.class::cast);
+    }
 
     public boolean isBlocked() {
         return findings.stream().anyMatch(f -> f.severity() == Severity.BLOCKS);

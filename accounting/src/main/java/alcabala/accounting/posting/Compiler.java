@@ -4,15 +4,19 @@ import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.LedgerProfile;
+import alcabala.accounting.record.Origin;
+import alcabala.accounting.record.Record;
+import alcabala.accounting.settlement.Settlement;
+import alcabala.accounting.settlement.Targets;
 import java.util.List;
 import java.util.Optional;
 
-/// Compiles documents for one route at one state of its crosswalk and ledger. Pure: the same document gives the same
+/// Compiles records for one route at one state of its crosswalk and ledger. Pure: the same document gives the same
 /// result, to the byte. Safe for use by several threads.
 public final class Compiler {
     /// Counts the changes of the rules that may give another result for the same document, so that what was compiled by
     /// former ones can be compiled again.
-    public static final int RULES = 3;
+    public static final int RULES = 4;
 
     private final Crosswalk crosswalk;
     private final Route route;
@@ -29,16 +33,35 @@ public final class Compiler {
         return new Compiler(null, route, null);
     }
 
-    /// Either findings that block, or the exact ledger document and the journal it will cause; warnings come with both.
-    /// Every journal balances and its control account gets exactly the gross (domain, section 3).
-    public Compilation compile(Document document) {
+    /// Either findings that block, or the exact entry and the journal it will cause; warnings come with both. Every
+    /// journal balances and its control account gets exactly the gross (domain, section 3).
+    ///
+    /// @param targets the documents that settlements name
+    public Compilation compile(Record record, Targets targets) {
         if (ledger == null) {
-            return only(new Finding.Unrouted(document.site()));
+            return only(new Finding.Unrouted(record.site()));
         }
-        if (!route.settings().crosses(document.kind())) {
-            return only(new Finding.DoesNotCross(document.kind()));
-        }
-        return new DocumentCompilation(document, crosswalk, route.settings(), ledger).run();
+        return switch (record) {
+            case Document document ->
+                route.settings().crosses(document.kind())
+                        ? new DocumentCompilation(document, crosswalk, route.settings(), ledger).run()
+                        : only(new Finding.DoesNotCross(document.kind()));
+            case Settlement settlement ->
+                goes(settlement)
+                        ? new SettlementCompilation(settlement, crosswalk, route.settings(), ledger, targets).run()
+                        : only(new Finding.DoesNotCross(settlement.kind()));
+        };
+    }
+
+    /// The same, of a record that names no other.
+    public Compilation compile(Record record) {
+        return compile(record, Targets.NONE);
+    }
+
+    private boolean goes(Settlement settlement) {
+        return settlement.origin() == Origin.SOURCE
+                ? route.settings().crosses(settlement.kind())
+                : route.settings().comesBack(settlement.kind());
     }
 
     private static Compilation only(Finding finding) {

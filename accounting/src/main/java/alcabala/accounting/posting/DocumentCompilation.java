@@ -2,7 +2,6 @@ package alcabala.accounting.posting;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.Crosswalk;
-import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.Ownership;
@@ -10,11 +9,8 @@ import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Severity;
 import alcabala.accounting.ledger.LedgerProfile;
-import alcabala.accounting.matching.Candidate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -30,6 +26,7 @@ final class DocumentCompilation {
     private final Side side;
     private final boolean taxInLines;
     private final Set<Finding> findings = new LinkedHashSet<>();
+    private final RoleAccounts roles;
     private final Accounts accounts;
     private final TaxCodes codes;
 
@@ -40,7 +37,8 @@ final class DocumentCompilation {
         this.ledger = ledger;
         side = Side.of(document.kind());
         taxInLines = settings.hasTaxInLines(document.kind());
-        accounts = new Accounts(document, crosswalk, ledger, findings::add);
+        roles = new RoleAccounts(crosswalk, ledger, findings::add);
+        accounts = new Accounts(document, crosswalk, roles, findings::add);
         codes = new TaxCodes(crosswalk, ledger, settings.get(side.unstatedTax()), findings::add);
     }
 
@@ -68,11 +66,11 @@ final class DocumentCompilation {
         List<LedgerLine> lines = new LedgerLines(document.kind(), crosswalk, settings).of(resolved);
         TaxCheck check = new TaxCheck(document, ledger, taxable, source, findings::add);
         Optional<TaxComparison> tax = compareTax(check, resolved, lines);
-        DocumentJournal journal = new DocumentJournal(document, ledger, accounts);
-        String control = accounts.ofRole(side.control());
+        DocumentJournal journal = new DocumentJournal(document, ledger, roles);
+        String control = roles.of(side.control());
         tax.ifPresent(journal::checkTaxAccounts);
         String rounding = tax.filter(this::rounds)
-                .map(t -> accounts.ofRole(AccountRole.ROUNDING))
+                .map(t -> roles.of(AccountRole.ROUNDING))
                 .orElse("");
         if (tax.isEmpty() || isBlocked()) {
             return blocked(resolved, tax);
@@ -106,12 +104,10 @@ final class DocumentCompilation {
 
     private void checkHeader() {
         checkType();
-        if (!document.currency().equals(ledger.baseCurrency())) {
-            findings.add(new Finding.CurrencyUnavailable(
-                    document.currency().getCode(), ledger.baseCurrency().getCode()));
-        }
-        checkParty(document.counterparty());
-        checkCutOff();
+        HeaderCheck header = new HeaderCheck(document, crosswalk, settings, findings::add);
+        header.currency(ledger);
+        header.party(document.counterparty());
+        BookingDay.find(document, settings).ifPresent(header::cutOff);
         if (!document.totals().prepaid().isZero()) {
             findings.add(new Finding.Prepaid(document.totals().prepaid()));
         }
@@ -124,27 +120,6 @@ final class DocumentCompilation {
         } else if (type.get() == TypeCode.CORRECTED_INVOICE
                 && document.replaces().isEmpty()) {
             findings.add(new Finding.CorrectsUnknown(document.precedingNumber()));
-        }
-    }
-
-    /// What goes under the day of its batch is held against that day when the batch is made.
-    private void checkCutOff() {
-        Optional<LocalDate> from = settings.findCutOff(document.kind());
-        BookingDay.find(document, settings)
-                .filter(day -> from.isPresent() && day.isBefore(from.get()))
-                .ifPresent(day -> findings.add(new Finding.BeforeCutOff(day, from.orElseThrow())));
-    }
-
-    private void checkParty(Party party) {
-        if (crosswalk.find(RowKind.PARTY, party.code()).isPresent()) {
-            return;
-        }
-        Optional<Candidate> doubt = crosswalk.findDoubt(party);
-        if (doubt.isPresent()) {
-            Party known = doubt.get().party();
-            findings.add(new Finding.PartyDoubtful(party.code(), party.name(), known.code(), known.name()));
-        } else if (settings.is(Setting.NEW_PARTIES, "ask")) {
-            findings.add(new Finding.PartyMissing(party.code(), party.name()));
         }
     }
 

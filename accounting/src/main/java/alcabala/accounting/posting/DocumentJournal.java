@@ -11,13 +11,13 @@ import org.joda.money.Money;
 final class DocumentJournal {
     private final Document document;
     private final LedgerProfile ledger;
-    private final Accounts accounts;
+    private final RoleAccounts roles;
     private final Side side;
 
-    DocumentJournal(Document document, LedgerProfile ledger, Accounts accounts) {
+    DocumentJournal(Document document, LedgerProfile ledger, RoleAccounts roles) {
         this.document = document;
         this.ledger = ledger;
-        this.accounts = accounts;
+        this.roles = roles;
         side = Side.of(document.kind());
     }
 
@@ -31,10 +31,10 @@ final class DocumentJournal {
         boolean reclaimed = tax.selfAssessed().stream()
                 .anyMatch(each -> Side.PURCHASE.accountOf(code(each.code())).isEmpty());
         if (charged || reclaimed) {
-            accounts.ofRole(side.tax());
+            roles.of(side.tax());
         }
         if (owed) {
-            accounts.ofRole(Side.SALE.tax());
+            roles.of(Side.SALE.tax());
         }
     }
 
@@ -75,7 +75,7 @@ final class DocumentJournal {
     /// Where the ledger posts the tax of a code: its own account, else that of the role output or input tax.
     private PostingKey key(Side of, String code) {
         String own = of.accountOf(code(code));
-        return PostingKey.of(own.isEmpty() ? accounts.findRole(of.tax()) : own, code);
+        return PostingKey.of(own.isEmpty() ? roles.find(of.tax()) : own, code);
     }
 
     private static PostingKey keyOf(LedgerLine line) {

@@ -1,7 +1,7 @@
 package alcabala.accounting.posting;
 
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
@@ -18,7 +18,7 @@ import org.joda.money.Money;
 /// @param net what the ledger will compute, rounding lines included
 /// @param gross what the other party owes, with what the document itself rounds
 public record LedgerDocument(
-        DocumentKind kind,
+        RecordKind kind,
         String number,
         NumberSeries series,
         LocalDate issueDate,
@@ -35,8 +35,14 @@ public record LedgerDocument(
         boolean toBeEmailed,
         Money net,
         Money tax,
-        Money gross) {
-    /// The same with the date of its batch.
+        Money gross)
+        implements LedgerEntry {
+    @Override
+    public LocalDate date() {
+        return issueDate;
+    }
+
+    @Override
     public LedgerDocument onDay(LocalDate day) {
         return copy(day, precedingNumber);
     }
@@ -44,11 +50,6 @@ public record LedgerDocument(
     /// The same, told which number the invoice that it credits has on the ledger.
     public LedgerDocument crediting(String number) {
         return copy(issueDate, number);
-    }
-
-    /// Whether net, tax and gross are those of another.
-    public boolean hasSumsOf(LedgerDocument other) {
-        return net.equals(other.net) && tax.equals(other.tax) && gross.equals(other.gross);
     }
 
     private LedgerDocument copy(LocalDate day, String preceding) {

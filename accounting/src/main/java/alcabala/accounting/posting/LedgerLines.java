@@ -3,8 +3,8 @@ package alcabala.accounting.posting;
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import java.math.BigDecimal;
@@ -29,7 +29,7 @@ final class LedgerLines {
     }
 
     /// The items of a bill are its seller's: the ledger does not have them.
-    LedgerLines(DocumentKind kind, Crosswalk crosswalk, RouteSettings settings) {
+    LedgerLines(RecordKind kind, Crosswalk crosswalk, RouteSettings settings) {
         namesItems = kind.isSale() && settings.is(Setting.LINE_KIND, "items");
         taxInLines = settings.hasTaxInLines(kind);
         this.crosswalk = crosswalk;

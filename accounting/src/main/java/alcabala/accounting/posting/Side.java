@@ -1,9 +1,9 @@
 package alcabala.accounting.posting;
 
 import alcabala.accounting.crosswalk.AccountRole;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Setting;
 
 /// What differs between selling and buying; the rest of compiling is the same.
@@ -21,7 +21,7 @@ enum Side {
         this.unstatedTax = unstatedTax;
     }
 
-    static Side of(DocumentKind kind) {
+    static Side of(RecordKind kind) {
         return kind.isSale() ? SALE : PURCHASE;
     }
 
@@ -50,7 +50,7 @@ enum Side {
     }
 
     /// Whether the gross is a credit: what is owed to a supplier, or given back to a customer.
-    boolean isMirrored(DocumentKind kind) {
+    boolean isMirrored(RecordKind kind) {
         return kind.isCredit() == (this == SALE);
     }
 }

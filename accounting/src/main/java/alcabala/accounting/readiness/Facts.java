@@ -2,9 +2,9 @@ package alcabala.accounting.readiness;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RecordType;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.LedgerProfile;
+import alcabala.accounting.record.RecordKind;
 import java.math.BigDecimal;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -85,7 +85,7 @@ public record Facts(
     /// @param goods whether a line of it is for goods
     /// @param missing roles that it needs and the route does not have
     public record Waiting(
-            DocumentKind kind,
+            RecordKind kind,
             String number,
             LocalDate issueDate,
             CurrencyUnit currency,

@@ -2,13 +2,13 @@ package alcabala.accounting.readiness;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RecordType;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.readiness.Facts.TaxUse;
 import alcabala.accounting.readiness.Facts.Waiting;
 import alcabala.accounting.readiness.Result.Verdict;
+import alcabala.accounting.record.RecordKind;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -55,7 +55,7 @@ public final class Readiness {
                         check,
                         use -> codeOf(use).filter(code -> differs(use, code)).isPresent());
             case APPLIES_CREDITS ->
-                ifSet(check, settings().appliesCredits(), doc -> doc.kind() == DocumentKind.CREDIT_NOTE);
+                ifSet(check, settings().appliesCredits(), doc -> doc.kind() == RecordKind.CREDIT_NOTE);
             case TRACKS_QUANTITIES ->
                 ifSet(check, settings().tracksQuantities(), doc -> doc.kind().isSale() && doc.goods());
             case NUMBERS -> numbers();

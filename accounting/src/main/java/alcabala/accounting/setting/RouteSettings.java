@@ -1,7 +1,7 @@
 package alcabala.accounting.setting;
 
 import alcabala.accounting.crosswalk.RecordType;
-import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
 import java.util.EnumMap;
 import java.util.EnumSet;
@@ -47,40 +47,60 @@ public final class RouteSettings {
     }
 
     /// Whether lines of a kind cross with their tax in them.
-    public boolean hasTaxInLines(DocumentKind kind) {
+    public boolean hasTaxInLines(RecordKind kind) {
         return kind.isSale() ? taxIsOff() : is(Setting.PURCHASE_TAX, "in-cost");
     }
 
     /// The records that the route carries.
     public Set<RecordType> carries() {
-        return Stream.of(DocumentKind.values())
+        return Stream.of(RecordKind.values())
                 .filter(this::crosses)
-                .map(kind -> kind.isSale() ? RecordType.SALES : RecordType.PURCHASES)
+                .map(RouteSettings::typeOf)
                 .collect(Collectors.toCollection(() -> EnumSet.noneOf(RecordType.class)));
     }
 
-    /// Whether documents of a kind cross at all.
-    public boolean crosses(DocumentKind kind) {
-        return is(Crossing.of(kind).direction(), "to-ledger");
+    private static RecordType typeOf(RecordKind kind) {
+        if (!kind.isDocument()) {
+            return RecordType.SETTLEMENTS;
+        }
+        return kind.isSale() ? RecordType.SALES : RecordType.PURCHASES;
     }
 
-    public Trigger trigger(DocumentKind kind) {
+    /// Whether records of a kind cross to the ledger at all.
+    public boolean crosses(RecordKind kind) {
+        String direction = get(Crossing.of(kind).direction());
+        return direction.equals("to-ledger") || direction.equals("both");
+    }
+
+    /// Whether records of a kind that were made on the ledger come back.
+    public boolean comesBack(RecordKind kind) {
+        String direction = get(Crossing.of(kind).direction());
+        return direction.equals("from-ledger") || direction.equals("both");
+    }
+
+    /// By how much a settlement may miss what it settles, either way; minor units.
+    public long paymentDifference() {
+        String most = get(Setting.PAYMENT_DIFFERENCE);
+        return most.isEmpty() ? 0 : Long.parseLong(most);
+    }
+
+    public Trigger trigger(RecordKind kind) {
         return Trigger.of(get(Crossing.of(kind).trigger()));
     }
 
     /// Who wins when a document of a kind was changed on the ledger: `ask`, `source` or `ledger`.
-    public String winner(DocumentKind kind) {
-        return get(Crossing.of(kind).winner());
+    public String winner(RecordKind kind) {
+        return Crossing.of(kind).winner().map(this::get).orElse("ask");
     }
 
     /// The first day whose documents of a kind cross.
-    public Optional<LocalDate> findCutOff(DocumentKind kind) {
+    public Optional<LocalDate> findCutOff(RecordKind kind) {
         String day = get(Crossing.of(kind).cutOff());
         return day.isEmpty() ? Optional.empty() : Optional.of(LocalDate.parse(day));
     }
 
     /// The number at which the ledger begins to number sales of a kind; 1 when nobody decided.
-    public long firstNumber(DocumentKind kind) {
+    public long firstNumber(RecordKind kind) {
         String first = get(kind.isCredit() ? Setting.NEXT_CREDIT_NOTE : Setting.NEXT_INVOICE);
         return first.isEmpty() ? 1 : Long.parseLong(first);
     }

@@ -3,8 +3,8 @@ package alcabala.accounting.field;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.Samples;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.record.RecordKind;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
@@ -67,7 +67,7 @@ class HalfTest {
     @Test
     void theSourcesHalfIsInItsOwnCodes() {
         var document = Samples.document(
-                DocumentKind.BILL,
+                RecordKind.BILL,
                 "KW-1",
                 PriceMode.NET,
                 List.of(Samples.line(CurrencyUnit.EUR, "labour", "1", "50.00", Samples.V23)),

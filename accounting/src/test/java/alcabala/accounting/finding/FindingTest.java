@@ -3,8 +3,8 @@ package alcabala.accounting.finding;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.crosswalk.AccountRole;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.record.RecordKind;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
@@ -43,7 +43,7 @@ class FindingTest {
         causes.put(new Finding.PartyMissing("P", "a party"), "party-missing:P");
         causes.put(new Finding.SeveralTaxCodes(List.of("A", "B")), "several-tax-codes:A+B");
         causes.put(new Finding.BeforeCutOff(DAY, DAY), "before-cut-off");
-        causes.put(new Finding.DoesNotCross(DocumentKind.SUPPLIER_CREDIT), "does-not-cross:supplier-credit");
+        causes.put(new Finding.DoesNotCross(RecordKind.SUPPLIER_CREDIT), "does-not-cross:supplier-credit");
         causes.put(new Finding.Unrouted("Saltmere"), "unrouted:Saltmere");
         causes.put(new Finding.CurrencyUnavailable("SEK", "EUR"), "currency-unavailable:SEK");
         causes.put(
@@ -54,15 +54,26 @@ class FindingTest {
         causes.put(new Finding.CorrectsUnknown("HW-1"), "corrects-unknown:HW-1");
         causes.put(new Finding.Prepaid(EURO), "prepaid");
         causes.put(new Finding.NotAParty("S", "a seller", "B", "a buyer"), "not-a-party:S");
+        causes.put(new Finding.WaitsFor(RecordKind.INVOICE, "HW-1"), "waits-for:invoice HW-1");
+        causes.put(new Finding.MeansUnmapped("48", "EUR"), "means-unmapped:48 EUR");
+        causes.put(new Finding.PayerDiffers("P", "a payer", "C", "a customer"), "payer-differs:P > C");
+        causes.put(new Finding.SeveralParties(List.of("A", "B")), "several-parties");
+        causes.put(new Finding.AllocatedTooMuch(EURO, EURO), "allocated-too-much");
+        causes.put(new Finding.AllocationUnfit("bill HL-1"), "allocation-unfit");
+        causes.put(new Finding.DifferenceTooLarge("invoice HW-1", EURO, EURO), "difference-too-large");
+        causes.put(new Finding.StaysOpen("invoice HW-1", Finding.StaysOpen.Because.VOIDED, EURO), "stays-open");
         return causes;
     }
 
     @Test
-    void eachHasItsCauseAndAllButOneBlock() {
+    void eachHasItsCauseAndAllButTwoBlock() {
         causes().forEach((finding, cause) -> {
             assertThat(finding.cause()).isEqualTo(cause);
             assertThat(finding.severity())
-                    .isEqualTo(finding instanceof Finding.Prepaid ? Severity.WARNS : Severity.BLOCKS);
+                    .isEqualTo(
+                            finding instanceof Finding.Prepaid || finding instanceof Finding.StaysOpen
+                                    ? Severity.WARNS
+                                    : Severity.BLOCKS);
         });
         assertThat(causes().keySet().stream().map(Object::getClass).collect(Collectors.toSet()))
                 .as("none is forgotten here")

@@ -9,13 +9,13 @@ import alcabala.accounting.DocumentBuilder;
 import alcabala.accounting.Samples;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.finding.Finding;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -42,7 +42,7 @@ class AllowanceSharingTest {
     }
 
     private static Document discounted(List<DocumentLine> lines, AllowanceCharge... off) {
-        return Samples.document(DocumentKind.INVOICE, "HW-1", PriceMode.NET, lines, List.of(off));
+        return Samples.document(RecordKind.INVOICE, "HW-1", PriceMode.NET, lines, List.of(off));
     }
 
     private static List<String> amounts(Document document) {

@@ -7,13 +7,13 @@ import alcabala.accounting.LineBuilder;
 import alcabala.accounting.Samples;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.StatedTotals;
 import alcabala.accounting.document.TaxSubtotal;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.ArithmeticDiffers.Figure;
+import alcabala.accounting.record.RecordKind;
 import java.util.ArrayList;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
@@ -33,7 +33,7 @@ class ArithmeticTest {
     /// Two lines, an allowance and a charge, a part paid before, and something rounded.
     private static Document whole(PriceMode mode) {
         Document document = Samples.document(
-                DocumentKind.INVOICE,
+                RecordKind.INVOICE,
                 "HW-1",
                 mode,
                 List.of(

@@ -20,7 +20,6 @@ import alcabala.accounting.crosswalk.WalkStep;
 import alcabala.accounting.crosswalk.WalkStep.Verdict;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.Ownership;
 import alcabala.accounting.document.PriceMode;
@@ -30,6 +29,7 @@ import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxRounding;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -154,7 +154,7 @@ class CompilerFindingsTest {
     void anAllowanceOfATaxNoLineCarriesBecomesALineOfItsOwn() {
         AllowanceCharge allowance = new AllowanceCharge(false, eur("1.00"), "goodwill", Samples.V0);
         Document document =
-                Samples.document(DocumentKind.INVOICE, "HW-10", PriceMode.NET, List.of(goods), List.of(allowance));
+                Samples.document(RecordKind.INVOICE, "HW-10", PriceMode.NET, List.of(goods), List.of(allowance));
         LedgerDocument sent = Samples.compiler(Samples.rows())
                 .compile(document)
                 .ledgerDocument()

@@ -9,12 +9,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import alcabala.accounting.DocumentBuilder;
 import alcabala.accounting.Samples;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.document.TaxSubtotal;
 import alcabala.accounting.finding.Finding;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Setting;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
@@ -28,7 +28,7 @@ class FoldedTaxTest {
     private static final CurrencyUnit EUR = CurrencyUnit.EUR;
 
     private static Document bill(DocumentLine... lines) {
-        return Samples.document(DocumentKind.BILL, "KW-1", PriceMode.NET, List.of(lines), List.of());
+        return Samples.document(RecordKind.BILL, "KW-1", PriceMode.NET, List.of(lines), List.of());
     }
 
     private static DocumentLine at(String amount, TaxCombination tax) {

@@ -14,12 +14,12 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.crosswalk.Step;
 import alcabala.accounting.crosswalk.WalkStep;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.AccountUnusable.Reason;
 import alcabala.accounting.finding.Severity;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import java.time.LocalDate;
@@ -98,7 +98,7 @@ class HeaderRulesTest {
         "CREDIT_NOTE, 1100 0.00 200.00, 6990 0.01 0.00",
         "BILL, 2100 0.00 200.00, 6990 0.01 0.00"
     })
-    void theRoundingOfWhatIsPayableIsBooked(DocumentKind kind, String control, String rounding) {
+    void theRoundingOfWhatIsPayableIsBooked(RecordKind kind, String control, String rounding) {
         Document round = Samples.document(
                 kind, "HW-1", PriceMode.NET, List.of(line(EUR, "chandlery", "1", "162.59", V23)), List.of());
         Compilation compiled = compile(

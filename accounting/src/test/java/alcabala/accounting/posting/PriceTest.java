@@ -10,9 +10,9 @@ import alcabala.accounting.RandomDocuments;
 import alcabala.accounting.Samples;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Setting;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -74,8 +74,7 @@ class PriceTest {
         DocumentLine full = line(EUR, "chandlery", "10", "10.00", V23);
         AllowanceCharge allowance = new AllowanceCharge(false, Money.parse("EUR 5.00"), "spring", V23);
         LedgerLine sent = Samples.compiler(Samples.rows())
-                .compile(Samples.document(
-                        DocumentKind.INVOICE, "HW-2", PriceMode.NET, List.of(full), List.of(allowance)))
+                .compile(Samples.document(RecordKind.INVOICE, "HW-2", PriceMode.NET, List.of(full), List.of(allowance)))
                 .ledgerDocument()
                 .orElseThrow()
                 .lines()

@@ -16,11 +16,11 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.crosswalk.Step;
 import alcabala.accounting.crosswalk.WalkStep;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.AccountUnusable.Reason;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.tax.TaxRounding;
@@ -30,9 +30,9 @@ import org.junit.jupiter.api.Test;
 
 /// What is bought, in the same figures as the worked examples of what is sold.
 class PurchasesCompileTest {
-    private static final Document BILL = bill(DocumentKind.BILL);
+    private static final Document BILL = bill(RecordKind.BILL);
 
-    private static Document bill(DocumentKind kind) {
+    private static Document bill(RecordKind kind) {
         return Samples.document(
                 kind,
                 "KW-118",
@@ -79,14 +79,14 @@ class PurchasesCompileTest {
                 .as("its items are the supplier's")
                 .allMatch(each -> each.item().isEmpty());
 
-        assertThat(journal(compile(bill(DocumentKind.SUPPLIER_CREDIT), Samples.rows(), Samples.SETTINGS)))
+        assertThat(journal(compile(bill(RecordKind.SUPPLIER_CREDIT), Samples.rows(), Samples.SETTINGS)))
                 .containsExactly("2100 132.98 0.00", "5100 0.00 36.60", "6100 0.00 77.50", "1400 0.00 18.88");
     }
 
     @Test
     void aCentThatTheLedgerComputesDifferentlyGoesToRounding() {
         Document rounded = Samples.document(
-                DocumentKind.BILL,
+                RecordKind.BILL,
                 "KW-119",
                 PriceMode.NET,
                 List.of(
@@ -161,7 +161,7 @@ class PurchasesCompileTest {
     @Test
     void linesThatStateNoTaxTakeTheCodeDecidedForPurchases() {
         Document untaxed = Samples.document(
-                DocumentKind.BILL,
+                RecordKind.BILL,
                 "KW-120",
                 PriceMode.NET,
                 List.of(line(EUR, "chandlery", "1", "10.00", TaxCombination.NONE)),
@@ -178,7 +178,7 @@ class PurchasesCompileTest {
     @Test
     void billsStayUntilTheRouteSaysThatTheyCross() {
         assertThat(compile(BILL, Samples.rows(), RouteSettings.STANDARD).findings())
-                .containsExactly(new Finding.DoesNotCross(DocumentKind.BILL));
+                .containsExactly(new Finding.DoesNotCross(RecordKind.BILL));
         assertThat(RouteSettings.STANDARD.carries()).containsExactly(RecordType.SALES);
         assertThat(Samples.SETTINGS.with(Setting.BILLS, "none").carries())
                 .as("supplier credits alone are purchases too")

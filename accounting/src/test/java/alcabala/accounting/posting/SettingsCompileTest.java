@@ -10,7 +10,6 @@ import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.Tax;
@@ -19,6 +18,7 @@ import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.tax.TaxRounding;
@@ -188,7 +188,7 @@ class SettingsCompileTest {
     @Test
     void numbersOfTheSourceGetAPrefixAndThoseOfTheLedgerAreLeftToIt() {
         Document credit = Samples.document(
-                DocumentKind.CREDIT_NOTE,
+                RecordKind.CREDIT_NOTE,
                 "HC-9",
                 PriceMode.NET,
                 List.of(Samples.line(EUR, "chandlery", "1", "10.00", Samples.V23)),
@@ -225,7 +225,7 @@ class SettingsCompileTest {
     @Test
     void aKindThatDoesNotCrossAndAPartyToBeAskedAboutBlock() {
         assertThat(compile(invoice(), decided(Setting.INVOICES, "none")).findings())
-                .containsExactly(new Finding.DoesNotCross(DocumentKind.INVOICE));
+                .containsExactly(new Finding.DoesNotCross(RecordKind.INVOICE));
         RouteSettings ask = decided(Setting.NEW_PARTIES, "ask");
         assertThat(compile(invoice(), ask).findings())
                 .containsExactly(new Finding.PartyMissing("C-1", "Pell Estuary Trust"));

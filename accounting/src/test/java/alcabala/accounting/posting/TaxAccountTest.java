@@ -15,7 +15,6 @@ import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCategory;
@@ -23,6 +22,7 @@ import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
 import java.util.List;
@@ -64,7 +64,7 @@ class TaxAccountTest {
     @Test
     void taxOnBothSidesNeedsBothRoles() {
         Document bill = Samples.document(
-                DocumentKind.BILL,
+                RecordKind.BILL,
                 "KW-1",
                 PriceMode.NET,
                 List.of(line(EUR, "chandlery", "1", "10.00", TaxCombination.of(Tax.of("VEU", "0", TaxCategory.AE)))),

@@ -12,7 +12,6 @@ import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.Tax;
@@ -21,6 +20,7 @@ import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.document.TaxSubtotal;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.ArithmeticDiffers.Figure;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxBreakdown;
 import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
@@ -174,7 +174,7 @@ class TaxRulesTest {
     })
     void sharesOfTheWholeDocumentMayBeRounded(boolean ofAll, boolean charge, String stated, boolean holds) {
         Document document = Samples.document(
-                DocumentKind.INVOICE,
+                RecordKind.INVOICE,
                 "HW-1",
                 PriceMode.NET,
                 List.of(at("50.00", V23), at("60.00", V23)),
@@ -270,7 +270,7 @@ class TaxRulesTest {
     @CsvSource({"23.00, 0", "23.01, 0", "22.99, 0", "23.02, 1"})
     void wherePricesIncludeTaxAGapIsShownAndNothingIsRounded(String stated, int found) {
         Document document = Samples.document(
-                DocumentKind.INVOICE, "ST-1", PriceMode.TAX_INCLUSIVE, List.of(at("123.00", V23)), List.of());
+                RecordKind.INVOICE, "ST-1", PriceMode.TAX_INCLUSIVE, List.of(at("123.00", V23)), List.of());
         Document off = DocumentBuilder.like(document)
                 .totals(eur("123.00").minus(eur(stated)).getAmount().toPlainString(), stated, "123.00")
                 .build();
@@ -284,7 +284,7 @@ class TaxRulesTest {
     @Test
     void wherePricesIncludeTaxEachLineGetsItsShareOfItWithItsSign() {
         Document document = Samples.document(
-                DocumentKind.INVOICE,
+                RecordKind.INVOICE,
                 "ST-1",
                 PriceMode.TAX_INCLUSIVE,
                 List.of(at("123.00", V23), line(EUR, "labour", "1", "-24.60", V23)),
@@ -303,7 +303,7 @@ class TaxRulesTest {
     })
     void reverseChargeOnABillIsBookedOnBothSides(String amount, String code, String journal) {
         Document bill = Samples.document(
-                DocumentKind.BILL,
+                RecordKind.BILL,
                 "KW-1",
                 PriceMode.NET,
                 List.of(at(amount, tax("AE0", "0", TaxCategory.AE))),
@@ -320,7 +320,7 @@ class TaxRulesTest {
     @Test
     void whatMayNotBeReclaimedIsTheCostOfItsOwnLines() {
         Document bill = Samples.document(
-                DocumentKind.BILL,
+                RecordKind.BILL,
                 "KW-1",
                 PriceMode.NET,
                 List.of(at("100.00", tax("AE0", "0", TaxCategory.AE)), line(EUR, "labour", "1", "50.00", V23)),

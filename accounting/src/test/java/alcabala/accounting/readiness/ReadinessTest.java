@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RecordType;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
@@ -13,6 +12,7 @@ import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.readiness.Facts.TaxUse;
 import alcabala.accounting.readiness.Facts.Waiting;
 import alcabala.accounting.readiness.Result.Verdict;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
 import java.time.Duration;
@@ -59,7 +59,7 @@ class ReadinessTest {
         boolean otherBooks;
         boolean canBeAsked = true;
         boolean taxOff;
-        List<Waiting> purchases = List.of(waiting(DocumentKind.BILL, "B-1", 4_000));
+        List<Waiting> purchases = List.of(waiting(RecordKind.BILL, "B-1", 4_000));
         List<Facts.Unrouted> unrouted = List.of();
 
         Result judge(Check check) {
@@ -104,10 +104,10 @@ class ReadinessTest {
     }
 
     private static Waiting waiting(String number, long gross, boolean credit) {
-        return waiting(credit ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE, number, gross);
+        return waiting(credit ? RecordKind.CREDIT_NOTE : RecordKind.INVOICE, number, gross);
     }
 
-    private static Waiting waiting(DocumentKind kind, String number, long gross) {
+    private static Waiting waiting(RecordKind kind, String number, long gross) {
         return new Waiting(kind, number, DAY, CurrencyUnit.EUR, gross, gross / 10, true, Set.of());
     }
 
@@ -165,7 +165,7 @@ class ReadinessTest {
             facts.waiting = List.of(
                     waiting("A-1", 12_300, false),
                     new Waiting(
-                            DocumentKind.INVOICE,
+                            RecordKind.INVOICE,
                             "A-2",
                             DAY,
                             CurrencyUnit.EUR,
@@ -183,7 +183,7 @@ class ReadinessTest {
         Sound facts = new Sound();
         assertThat(facts.judge(Check.ACCOUNT_ROLES).verdict()).isEqualTo(Verdict.PASSES);
         facts.waiting = List.of(new Waiting(
-                DocumentKind.INVOICE, "A-1", DAY, CurrencyUnit.EUR, 700, 0, false, Set.of(AccountRole.FEE_INCOME)));
+                RecordKind.INVOICE, "A-1", DAY, CurrencyUnit.EUR, 700, 0, false, Set.of(AccountRole.FEE_INCOME)));
         assertThat(facts.judge(Check.ACCOUNT_ROLES).subjects()).containsExactly("FEE_INCOME");
     }
 
@@ -267,7 +267,7 @@ class ReadinessTest {
     @Test
     void aRouteThatCarriesBillsNeedsWhatBillsNeed() {
         Sound facts = new Sound();
-        facts.waiting = List.of(waiting("A-1", 12_300, false), waiting(DocumentKind.BILL, "B-1", 4_000));
+        facts.waiting = List.of(waiting("A-1", 12_300, false), waiting(RecordKind.BILL, "B-1", 4_000));
         facts.carried = Set.of(RecordType.SALES, RecordType.PURCHASES);
         assertThat(facts.judge(Check.ACCOUNT_ROLES).subjects()).containsExactly("PAYABLES_CONTROL", "INPUT_TAX");
         assertFails(facts.judge(Check.DEFAULT_FOR_PURCHASES), Verdict.WARNS, 0, "0.00");
@@ -317,7 +317,7 @@ class ReadinessTest {
         Result foreign = spoilt(
                 Check.CURRENCIES,
                 facts -> facts.waiting = List.of(
-                        new Waiting(DocumentKind.INVOICE, "A-1", DAY, CurrencyUnit.of("CAD"), 5_000, 0, true, Set.of()),
+                        new Waiting(RecordKind.INVOICE, "A-1", DAY, CurrencyUnit.of("CAD"), 5_000, 0, true, Set.of()),
                         waiting("A-2", 100, false)));
         assertFails(foreign, Verdict.BLOCKS, 1, "0.00");
     }

@@ -4,9 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.Changed;
 import alcabala.accounting.Samples;
-import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerProfile;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxRounding;
 import java.util.HashMap;
 import java.util.List;
@@ -91,25 +92,38 @@ class SettingsTest {
     })
     void whatMakesADocumentCross(String word, Trigger trigger, boolean automatic, Milestone milestone) {
         RouteSettings settings = Samples.SETTINGS.with(Setting.BILLS_TRIGGER, word);
-        assertThat(settings.trigger(DocumentKind.BILL)).isEqualTo(trigger);
+        assertThat(settings.trigger(RecordKind.BILL)).isEqualTo(trigger);
         assertThat(trigger.isAutomatic()).isEqualTo(automatic);
         assertThat(trigger.milestone()).isEqualTo(milestone);
     }
 
     @ParameterizedTest
     @EnumSource
-    void eachKindHasSettingsOfItsOwn(DocumentKind kind) {
+    void eachKindHasSettingsOfItsOwn(RecordKind kind) {
         Crossing crossing = Crossing.of(kind);
-        assertThat(Crossing.findTriggered(crossing.trigger())).contains(kind);
-        assertThat(Crossing.findWon(crossing.winner())).contains(kind);
-        assertThat(Samples.SETTINGS.with(crossing.winner(), "ledger").winner(kind))
-                .isEqualTo("ledger");
-        assertThat(Samples.SETTINGS.winner(kind)).isEqualTo(crossing.winner().standard());
+        assertThat(Crossing.triggered(crossing.trigger())).contains(kind);
+        assertThat(Samples.SETTINGS.winner(kind)).isEqualTo("ask");
+        crossing.winner().ifPresent(winner -> {
+            assertThat(Crossing.won(winner)).containsExactly(kind);
+            assertThat(Samples.SETTINGS.with(winner, "ledger").winner(kind)).isEqualTo("ledger");
+        });
+    }
+
+    @ParameterizedTest(name = "payments {0}: to the ledger {1}, back {2}")
+    @CsvSource({"to-ledger, true, false", "from-ledger, false, true", "both, true, true", "none, false, false"})
+    void paymentsGoOneWayOrBothOrNot(String direction, boolean to, boolean back) {
+        RouteSettings settings = Samples.SETTINGS.with(Setting.PAYMENTS, direction);
+        for (RecordKind kind : List.of(RecordKind.PAYMENT_IN, RecordKind.REFUND, RecordKind.RETURNED_IN)) {
+            assertThat(settings.crosses(kind)).isEqualTo(to);
+            assertThat(settings.comesBack(kind)).isEqualTo(back);
+        }
+        assertThat(settings.carries().contains(RecordType.SETTLEMENTS)).isEqualTo(to);
+        assertThat(settings.crosses(RecordKind.PAYMENT_OUT)).isFalse();
     }
 
     @Test
     void aSettingOfNoKindTriggersAndWinsNothing() {
-        assertThat(Crossing.findTriggered(Setting.SALES_TAX)).isEmpty();
-        assertThat(Crossing.findWon(Setting.SALES_TAX)).isEmpty();
+        assertThat(Crossing.triggered(Setting.SALES_TAX)).isEmpty();
+        assertThat(Crossing.won(Setting.SALES_TAX)).isEmpty();
     }
 }

@@ -3,6 +3,8 @@ package alcabala.connectors.http;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.Limits;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Record;
+import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.Kept;
 import alcabala.connectors.UnreachableException;
@@ -38,14 +40,17 @@ public final class Understood {
         }
     }
 
-    /// Within what a document may be at most.
-    public static Document document(String system, String what, Supplier<Document> reading) {
-        Document document = read(system, what, reading);
-        Optional<String> beyond = Limits.findExceeded(document);
+    /// Within what a record may be at most.
+    public static Record record(String system, String what, Supplier<Record> reading) {
+        Record record = read(system, what, reading);
+        Optional<String> beyond = switch (record) {
+            case Document document -> Limits.findExceeded(document);
+            case Settlement settlement -> Limits.findExceeded(settlement);
+        };
         if (beyond.isPresent()) {
             throw new AnswerUnusableException(system, what + ": " + beyond.get());
         }
-        return document;
+        return record;
     }
 
     /// Asked before anything is computed with it.
@@ -125,7 +130,7 @@ public final class Understood {
             case SourceChange.SiteChanged c -> findLonger(c.name(), "", "");
             case SourceChange.TaxChanged c ->
                 Limits.isRate(c.rate()) ? findLonger(c.code(), "", c.name()) : Optional.of("its rate is none");
-            case SourceChange.DocumentChanged c ->
+            case SourceChange.RecordChanged c ->
                 c.id().isBlank() ? Optional.of("it has no id") : findLonger(c.id(), "", "");
             case SourceChange.SetAside c -> Optional.empty();
         };

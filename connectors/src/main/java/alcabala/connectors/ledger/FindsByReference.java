@@ -1,9 +1,10 @@
 package alcabala.connectors.ledger;
 
+import alcabala.accounting.record.Family;
 import alcabala.connectors.spi.Capability;
 import java.util.Optional;
 
-/// Finds a document by our name for it.
+/// Finds what was sent by our name for it.
 public interface FindsByReference extends Capability {
-    Optional<LedgerRecord> findByReference(String reference);
+    Optional<LedgerRecord> findByReference(Family family, String reference);
 }

@@ -2,6 +2,7 @@ package alcabala.connectors.ledger;
 
 import alcabala.accounting.document.Limits;
 import alcabala.accounting.field.Half;
+import alcabala.accounting.record.RecordKind;
 import alcabala.connectors.Kept;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -9,7 +10,10 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 
-/// A document as it stands on the ledger.
+/// A document or settlement as it stands on the ledger. Of a settlement, net and gross are the money that moved, paid
+/// is what of it settles something, and each line is a document that it settles.
+///
+/// @param settlement what only a settlement has; null for a document
 public record LedgerRecord(
         String id,
         int version,
@@ -25,17 +29,32 @@ public record LedgerRecord(
         BigDecimal gross,
         BigDecimal paid,
         List<Line> lines,
-        List<JournalEntry> journal) {
+        List<JournalEntry> journal,
+        Moved settlement) {
+    /// @param means UNCL4461, or empty
+    /// @param reference what it says on the slip or statement, or empty
+    /// @param account the account that the money moved on
+    public record Moved(String means, String reference, String account, boolean voided) {}
+
+    /// Which kind of record it is; it was checked when it was read.
+    public RecordKind recordKind() {
+        return RecordKind.of(kind);
+    }
+
+    public boolean isVoided() {
+        return settlement != null && settlement.voided();
+    }
+
     /// This, when it says what a document cannot be without.
     ///
     /// @throws IllegalArgumentException when something of it is missing
     public LedgerRecord complete() {
-        boolean named = isText(id) && isText(number) && isText(kind) && isText(party) && date != null;
+        boolean named = isText(id) && isText(number) && isKind() && isText(party) && date != null;
         boolean counted = Stream.of(net, tax, gross, paid).allMatch(LedgerRecord::isSensible);
         boolean lined =
                 lines != null && lines.stream().allMatch(line -> isText(line.account()) && isSensible(line.amount()));
         if (!named || !counted || !lined) {
-            throw new IllegalArgumentException("a document without what it cannot be without");
+            throw new IllegalArgumentException("a record without what it cannot be without");
         }
         return this;
     }
@@ -54,11 +73,24 @@ public record LedgerRecord(
                 .day(Half.ISSUE_DATE, date)
                 .day(Half.DUE_DATE, due)
                 .number(Half.GROSS, gross);
+        if (settlement != null) {
+            half.text(Half.MEANS, settlement.means())
+                    .text(Half.REFERENCE, settlement.reference())
+                    .text(Half.STANDING, settlement.voided() ? "voided" : "");
+        }
         int position = 0;
         for (Line line : lines) {
-            half.line(++position, line.account(), line.taxCode(), line.amount());
+            half.line(++position, named(line), line.taxCode(), line.amount());
         }
         return half.build();
+    }
+
+    private String named(Line line) {
+        return settlement == null ? line.account() : line.account() + " " + line.text();
+    }
+
+    private boolean isKind() {
+        return Stream.of(RecordKind.values()).anyMatch(each -> each.word().equals(kind));
     }
 
     private static boolean isText(String text) {
@@ -69,6 +101,9 @@ public record LedgerRecord(
         return amount != null && !Limits.isBeyond(amount);
     }
 
+    /// Of a settlement: a document by its id, kind and number, with the money that goes to it and what is settled
+    /// without.
+    ///
     /// @param adjustment what quantity by price lacks to the amount; null on what was kept before ledgers told it
     public record Line(
             int no,

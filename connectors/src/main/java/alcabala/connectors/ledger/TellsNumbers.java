@@ -1,6 +1,6 @@
 package alcabala.connectors.ledger;
 
-import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.record.RecordKind;
 import alcabala.connectors.spi.Capability;
 import java.util.Collection;
 import java.util.Map;
@@ -8,7 +8,7 @@ import java.util.Map;
 /// Says which numbers of documents are in use.
 public interface TellsNumbers extends Capability {
     /// The highest number in use for each kind of document, by the digits at its end.
-    Map<DocumentKind, String> highestNumbers();
+    Map<RecordKind, String> highestNumbers();
 
     /// Which of these document numbers are in use, each with our name for the document, or an empty text when somebody
     /// else entered it.

@@ -1,9 +1,9 @@
 package alcabala.connectors.source;
 
-import alcabala.accounting.document.Document;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.Milestone;
 import alcabala.connectors.Unusable;
 import java.math.BigDecimal;
@@ -25,16 +25,18 @@ public sealed interface SourceChange {
 
     record TaxChanged(String code, String name, BigDecimal rate, TaxCategory category) implements SourceChange {}
 
+    /// A document or a settlement.
+    ///
     /// @param name what it is called in a sentence
     /// @param milestones what has happened to it so far
     /// @param raw as it came
-    /// @param document the record in our words, once the parties and taxes it names can be looked up
-    record DocumentChanged(
+    /// @param record the record in our words, once the parties and taxes it names can be looked up
+    record RecordChanged(
             String id,
             String name,
             Set<Milestone> milestones,
             boolean voided,
             String raw,
-            Function<SourceLookup, Document> document)
+            Function<SourceLookup, Record> record)
             implements SourceChange {}
 }

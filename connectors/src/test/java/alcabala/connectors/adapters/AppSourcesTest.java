@@ -15,9 +15,9 @@ import alcabala.connectors.adapters.refitline.RefitlineKind;
 import alcabala.connectors.adapters.storeloft.StoreloftKind;
 import alcabala.connectors.source.Approves;
 import alcabala.connectors.source.SourceChange.CategoryChanged;
-import alcabala.connectors.source.SourceChange.DocumentChanged;
 import alcabala.connectors.source.SourceChange.ItemChanged;
 import alcabala.connectors.source.SourceChange.PartyChanged;
+import alcabala.connectors.source.SourceChange.RecordChanged;
 import alcabala.connectors.source.SourceChange.SetAside;
 import alcabala.connectors.source.SourceChange.SiteChanged;
 import alcabala.connectors.source.SourceFeed;
@@ -173,12 +173,12 @@ class AppSourcesTest {
         app.answers(200, """
                 {"changes":[{"type":"document","record":{"id":"d-1","number":"HW-1","status":"APPROVED","date":"soon","currency":"%s"}}],
                  "next":8,"more":false}""".formatted(currency));
-        DocumentChanged changed = (DocumentChanged) opened.get("Hullwork")
+        RecordChanged changed = (RecordChanged) opened.get("Hullwork")
                 .get(TellsChanges.class)
                 .changes(7, 10)
                 .changes()
                 .getFirst();
-        assertThatThrownBy(() -> changed.document().apply(HullworkMappingTest.LOOKUP))
+        assertThatThrownBy(() -> changed.record().apply(HullworkMappingTest.LOOKUP))
                 .isInstanceOfSatisfying(
                         AnswerUnusableException.class,
                         e -> assertThat(e.what()).isEqualTo("document HW-1 cannot be understood"));

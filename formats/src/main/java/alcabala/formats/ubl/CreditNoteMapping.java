@@ -2,12 +2,12 @@ package alcabala.formats.ubl;
 
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.Ownership;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TypeCode;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
 import java.util.List;
@@ -34,7 +34,7 @@ final class CreditNoteMapping {
     private Document document() {
         List<AllowanceCharge> extras = Mapping.allowancesAndCharges(file.getAllowanceCharge(), taxes, amounts);
         return new Document(
-                DocumentKind.CREDIT_NOTE,
+                RecordKind.CREDIT_NOTE,
                 Types.code(file.getCreditNoteTypeCodeValue(), TypeCode.CREDIT_NOTE),
                 "",
                 Parties.text(file.getIDValue()),

@@ -1,8 +1,8 @@
 package alcabala.formats.ubl;
 
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TypeCode;
+import alcabala.accounting.record.RecordKind;
 
 /// What a file says it is (EN 16931 BT-3), beside what its root element says.
 final class Types {
@@ -15,9 +15,9 @@ final class Types {
     }
 
     /// An invoice may say that it is a credit note.
-    static DocumentKind ofInvoice(String code) {
+    static RecordKind ofInvoice(String code) {
         boolean credit = TypeCode.find(code).filter(TypeCode::isCredit).isPresent();
-        return credit ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE;
+        return credit ? RecordKind.CREDIT_NOTE : RecordKind.INVOICE;
     }
 
     /// Everything on a prepayment invoice is an advance.

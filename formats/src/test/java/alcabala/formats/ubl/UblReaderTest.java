@@ -3,9 +3,9 @@ package alcabala.formats.ubl;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.LineKind;
+import alcabala.accounting.record.RecordKind;
 import alcabala.formats.Problem;
 import alcabala.formats.Problem.Code;
 import alcabala.formats.ReadResult;
@@ -81,7 +81,7 @@ class UblReaderTest {
     @Test
     void theExampleOfTheStandardIsUnderstoodInFull() throws Exception {
         Document document = document(reader.read(bytes(FULL)));
-        assertThat(document.kind()).isEqualTo(DocumentKind.INVOICE);
+        assertThat(document.kind()).isEqualTo(RecordKind.INVOICE);
         assertThat(document.number()).isEqualTo("TOSL108");
         assertThat(document.lines()).hasSize(5);
         assertThat(document.lines().getFirst().item()).isNotEmpty();
@@ -120,7 +120,7 @@ class UblReaderTest {
         "389, INVOICE, GOODS",
         "325, INVOICE, GOODS"
     })
-    void whatAnInvoiceSaysItIs(String code, DocumentKind kind, LineKind lines) throws Exception {
+    void whatAnInvoiceSaysItIs(String code, RecordKind kind, LineKind lines) throws Exception {
         String whole = new String(bytes(FULL), StandardCharsets.UTF_8);
         Document document =
                 document(reader.read(whole.replaceFirst("(<cbc:InvoiceTypeCode[^>]*>)380<", "$1" + code + "<")

@@ -3,6 +3,7 @@ package alcabala.server.compile;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Severity;
 import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.posting.ResolvedLine;
 import java.util.List;
 import java.util.Map;
@@ -21,7 +22,9 @@ public record Compiled(
                 compilation.findings(),
                 blocking.size(),
                 blocking.isEmpty() ? "" : blocking.getFirst().cause(),
-                join(compilation.lines(), ResolvedLine::account),
+                compilation.entry().filter(LedgerSettlement.class::isInstance).isPresent()
+                        ? ((LedgerSettlement) compilation.entry().get()).account()
+                        : join(compilation.lines(), ResolvedLine::account),
                 join(compilation.lines(), ResolvedLine::taxCode),
                 compilation.tax().map(t -> t.rounding().getAmountMinorLong()).orElse(0L));
     }

@@ -1,17 +1,20 @@
 package alcabala.server.compile;
 
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.record.Family;
+import alcabala.accounting.record.Record;
+import alcabala.accounting.record.RecordKind;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Copy;
 import alcabala.server.record.Stored;
+import alcabala.server.route.Routes;
 import alcabala.server.trail.Trail;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.LongFunction;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -22,19 +25,34 @@ import org.springframework.transaction.annotation.Transactional;
 class Recompiler implements Affected {
     private static final int CHUNK = 2000;
     private final JdbcClient jdbc;
+    private final Routes routes;
     private final ObjectProvider<Compilers> compilers;
+    private final ObjectProvider<Compiling> compiling;
     private final CompiledFacts facts;
     private final Trail trail;
 
+    /// The next of a family to be compiled, after the number of the last.
+    private interface Chunks {
+        List<Before> after(Family family, long id);
+    }
+
     private record Before(long id, String state, String kind, long gross, String content) {
         long signed() {
-            return DocumentKind.of(kind).sign() * gross;
+            return RecordKind.of(kind).sign() * gross;
         }
     }
 
-    Recompiler(JdbcClient jdbc, ObjectProvider<Compilers> compilers, CompiledFacts facts, Trail trail) {
+    Recompiler(
+            JdbcClient jdbc,
+            Routes routes,
+            ObjectProvider<Compilers> compilers,
+            ObjectProvider<Compiling> compiling,
+            CompiledFacts facts,
+            Trail trail) {
         this.jdbc = jdbc;
+        this.routes = routes;
         this.compilers = compilers;
+        this.compiling = compiling;
         this.facts = facts;
         this.trail = trail;
     }
@@ -42,35 +60,43 @@ class Recompiler implements Affected {
     @Override
     @Transactional
     public Released compileAgain(long routeId, Set<String> refs, String who, String because, Progress at) {
-        return compileAll(routeId, count(routeId, refs), after -> next(routeId, refs, after), who, because, at);
+        return compileAll(
+                routeId, count(routeId, refs), (family, after) -> next(routeId, refs, family, after), who, because, at);
     }
 
     @Override
     @Transactional
     public Released compileAgain(long routeId, List<Long> documents, String who, String because) {
         return compileAll(
-                routeId, documents.size(), after -> next(routeId, documents, after), who, because, (done, of) -> {});
+                routeId,
+                documents.size(),
+                (family, after) -> next(routeId, documents, family, after),
+                who,
+                because,
+                (done, of) -> {});
     }
 
-    private Released compileAll(
-            long routeId, int of, LongFunction<List<Before>> chunks, String who, String because, Progress at) {
+    private Released compileAll(long routeId, int of, Chunks chunks, String who, String because, Progress at) {
         int done = 0;
         Compiler compiler = compilers.getObject().of(routeId);
         Released total = new Released(0, 0, 0);
-        List<Before> chunk = chunks.apply(0);
-        while (!chunk.isEmpty()) {
-            total = plus(total, compile(routeId, compiler, chunk, who, because));
-            done += chunk.size();
-            at.at(done, Math.max(of, done));
-            chunk = chunks.apply(chunk.getLast().id());
+        // What a document has become is known before what settles it is compiled.
+        for (Family family : Family.values()) {
+            List<Before> chunk = chunks.after(family, 0);
+            while (!chunk.isEmpty()) {
+                total = plus(total, compile(routeId, compiler, chunk, who, because));
+                done += chunk.size();
+                at.at(done, Math.max(of, done));
+                chunk = chunks.after(family, chunk.getLast().id());
+            }
         }
         return total;
     }
 
     private Released compile(long routeId, Compiler compiler, List<Before> chunk, String who, String because) {
-        Map<Long, Compiled> results = new LinkedHashMap<>();
-        chunk.forEach(
-                before -> results.put(before.id(), Compiled.of(compiler.compile(Stored.document(before.content())))));
+        Map<Long, Record> records = new LinkedHashMap<>();
+        chunk.forEach(before -> records.put(before.id(), Stored.record(before.content())));
+        Map<Long, Compiled> results = compiling.getObject().all(routes.get(routeId), compiler, records);
         facts.update(results);
         Released released = new Released(0, 0, 0);
         List<Trail.Entry> entries = new ArrayList<>();
@@ -94,6 +120,13 @@ class Recompiler implements Affected {
                 one.count() + other.count(), one.amount() + other.amount(), one.blockedAgain() + other.blockedAgain());
     }
 
+    private static String[] kinds(Family family) {
+        return Stream.of(RecordKind.values())
+                .filter(kind -> kind.family() == family)
+                .map(RecordKind::word)
+                .toArray(String[]::new);
+    }
+
     private int count(long routeId, Set<String> refs) {
         return jdbc.sql("select count(*) from record d where " + OPEN + touched(refs))
                 .param("route", routeId)
@@ -107,20 +140,22 @@ class Recompiler implements Affected {
         return refs.isEmpty() ? "" : " and d.refs && cast(:refs as text[])";
     }
 
-    private List<Before> next(long routeId, Set<String> refs, long after) {
+    private List<Before> next(long routeId, Set<String> refs, Family family, long after) {
         return jdbc.sql(SELECT + touched(refs) + " order by d.id limit :limit")
                 .param("route", routeId)
                 .param("after", after)
+                .param("kinds", kinds(family))
                 .param("refs", Copy.array(refs))
                 .param("limit", CHUNK)
                 .query(Before.class)
                 .list();
     }
 
-    private List<Before> next(long routeId, List<Long> documents, long after) {
+    private List<Before> next(long routeId, List<Long> documents, Family family, long after) {
         return jdbc.sql(SELECT + " and d.id = any(:ids) order by d.id limit :limit")
                 .param("route", routeId)
                 .param("after", after)
+                .param("kinds", kinds(family))
                 .param("ids", documents.toArray(Long[]::new))
                 .param("limit", CHUNK)
                 .query(Before.class)
@@ -132,6 +167,6 @@ class Recompiler implements Affected {
                 and (d.outcome is null or d.outcome in ('refused', 'unreached'))""";
     private static final String SELECT =
             "select d.id, d.state, d.kind, d.gross, " + Stored.COLUMN + " from record d" + Stored.JOIN + """
-            where d.route_id = :route and d.id > :after and d.outcome is distinct from 'posted'
+            where d.route_id = :route and d.id > :after and d.kind = any(:kinds) and d.outcome is distinct from 'posted'
                 and (d.outcome is null or d.outcome in ('refused', 'unreached'))""";
 }

@@ -1,6 +1,7 @@
 package alcabala.server.crossing;
 
 import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import java.sql.Timestamp;
@@ -21,8 +22,10 @@ public class BatchDates {
     }
 
     /// As it goes in a batch of today; what stands on the ledger keeps the day of the batch in which it went first.
-    public LedgerDocument dated(RouteSettings decided, long recordId, LedgerDocument entry) {
-        return decided.is(Setting.DOCUMENT_DATE, "batch") ? entry.onDay(dayOf(recordId)) : entry;
+    public LedgerEntry dated(RouteSettings decided, long recordId, LedgerEntry entry) {
+        return entry instanceof LedgerDocument && decided.is(Setting.DOCUMENT_DATE, "batch")
+                ? entry.onDay(dayOf(recordId))
+                : entry;
     }
 
     private LocalDate dayOf(long recordId) {

@@ -1,6 +1,7 @@
 package alcabala.server.crossing;
 
 import alcabala.accounting.batch.ControlTotals;
+import alcabala.accounting.record.Origin;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import java.sql.Timestamp;
@@ -23,10 +24,16 @@ public class BatchHeads {
 
     /// @param typed a total of somebody's own
     public long insert(RouteRow route, ControlTotals totals, Optional<Money> typed, String reason, String who) {
+        return insert(route, Origin.SOURCE, totals, typed, reason, who);
+    }
+
+    /// @param origin the side that its records come from
+    public long insert(
+            RouteRow route, Origin origin, ControlTotals totals, Optional<Money> typed, String reason, String who) {
         return jdbc.sql("""
                 insert into batch (route_id, created_by, created_at, currency, count, net, tax, gross, hash_total,
-                    independent_total, reason)
-                values (:route, :who, :now, :currency, :count, :net, :tax, :gross, :hash, :independent, :reason)
+                    independent_total, reason, origin)
+                values (:route, :who, :now, :currency, :count, :net, :tax, :gross, :hash, :independent, :reason, :origin)
                 returning id""")
                 .param("route", route.id())
                 .param("who", who)
@@ -39,6 +46,7 @@ public class BatchHeads {
                 .param("hash", new java.math.BigDecimal(totals.hashTotal()))
                 .param("independent", typed.map(Money::getAmountMinorLong).orElse(null), java.sql.Types.BIGINT)
                 .param("reason", reason)
+                .param("origin", origin.word())
                 .query(Long.class)
                 .single();
     }

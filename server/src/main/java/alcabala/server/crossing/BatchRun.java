@@ -3,6 +3,7 @@ package alcabala.server.crossing;
 import alcabala.server.compile.PartyMatchers;
 import alcabala.server.compile.Resemblance;
 import alcabala.server.connection.Ledgers;
+import alcabala.server.connection.Sources;
 import alcabala.server.platform.Lease;
 import alcabala.server.platform.RouteLeases;
 import alcabala.server.platform.Settings;
@@ -43,6 +44,7 @@ class BatchRun {
     private final LedgerReference reference;
     private final Resemblance resemblance;
     private final Ledgers ledgers;
+    private final Sources sources;
     private final int width;
 
     BatchRun(
@@ -57,6 +59,7 @@ class BatchRun {
             LedgerReference reference,
             Resemblance resemblance,
             Ledgers ledgers,
+            Sources sources,
             Settings settings) {
         this.leases = leases;
         this.jdbc = jdbc;
@@ -69,6 +72,7 @@ class BatchRun {
         this.reference = reference;
         this.resemblance = resemblance;
         this.ledgers = ledgers;
+        this.sources = sources;
         this.width = settings.lanes();
     }
 
@@ -77,6 +81,7 @@ class BatchRun {
         return new Trip(
                 route,
                 () -> ledgers.of(route.ledgerId()),
+                () -> sources.of(route.sourceId()),
                 new Newcomers(matchers, reference, route.ledgerId()),
                 new ConcurrentLinkedQueue<>());
     }

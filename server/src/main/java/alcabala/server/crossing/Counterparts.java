@@ -5,7 +5,7 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.party.Party;
-import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.CreatesMasters;
@@ -67,7 +67,7 @@ class Counterparts {
     /// @param partyName as the document names its party
     /// @return accepted with the party's id
     /// @throws DoubtfulException when the party may be on the ledger by now under another name
-    Answer<String> ensure(Trip trip, long recordId, LedgerDocument sent, String partyName) {
+    Answer<String> ensure(Trip trip, long recordId, LedgerEntry sent, String partyName) {
         RouteRow route = trip.route();
         Map<String, LedgerLine> needed = sent.lines().stream()
                 .filter(line -> !line.item().isEmpty() && line.counterpart().isEmpty())

@@ -1,5 +1,7 @@
 package alcabala.server.crossing;
 
+import alcabala.accounting.record.Family;
+import alcabala.accounting.record.RecordKind;
 import java.util.UUID;
 
 /// One posting on its way, with what has to be known of its record.
@@ -7,6 +9,7 @@ import java.util.UUID;
 /// @param readVersion the ledger's version that it replaces; null for one that is not there yet
 /// @param postingId what goes; null for one that is only asked about
 /// @param sentence what came instead of an answer the last time; empty when nothing did
+/// @param back whether it goes back to the source, having been entered on the ledger
 /// @param asksFirst whether the ledger may have it from a time that was taken from us
 record Dispatch(
         long id,
@@ -25,12 +28,14 @@ record Dispatch(
         String currency,
         String ledgerRef,
         String ledgerNumber,
-        boolean asksFirst) {
+        boolean asksFirst,
+        String kind,
+        boolean back) {
     /// Its row, to be narrowed by a condition on `p`.
     static final String SELECT = """
             select p.id, p.batch_id, p.record_id, b.route_id, p.idempotency_key, p.outcome, p.attempts, p.read_version,
                 p.posting_id, p.sentence, p.version, coalesce(p.revision, 0) as revision, d.source_ref, d.currency, d.ledger_ref,
-                d.ledger_number, coalesce(g.asks_first_until > now(), false) as asks_first
+                d.ledger_number, coalesce(g.asks_first_until > now(), false) as asks_first, d.kind, d.origin = 'ledger' as back
             from dispatch p join batch b on b.id = p.batch_id join record d on d.id = p.record_id
                 join route t on t.id = b.route_id left join ledger g on g.id = t.ledger_id
             """;
@@ -38,6 +43,10 @@ record Dispatch(
     /// Whether it goes in the place of what stands on the ledger.
     boolean inPlace() {
         return readVersion != null;
+    }
+
+    Family family() {
+        return RecordKind.of(kind).family();
     }
 
     Dispatch sending() {
@@ -58,6 +67,8 @@ record Dispatch(
                 currency,
                 ledgerRef,
                 ledgerNumber,
-                asksFirst);
+                asksFirst,
+                kind,
+                back);
     }
 }

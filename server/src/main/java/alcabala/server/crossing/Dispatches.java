@@ -3,6 +3,7 @@ package alcabala.server.crossing;
 import alcabala.connectors.Kept;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Affected;
+import alcabala.server.record.SourceFacts;
 import alcabala.server.trail.Trail;
 import io.micrometer.core.instrument.MeterRegistry;
 import java.sql.Timestamp;
@@ -25,6 +26,8 @@ class Dispatches {
     private final Queue queue;
     private final Outcomes outcomes;
     private final Links links;
+    private final SourceFacts facts;
+    private final Settlements settlements;
     private final Trail trail;
     private final Affected affected;
     private final Pauses pauses;
@@ -37,6 +40,8 @@ class Dispatches {
             Queue queue,
             Outcomes outcomes,
             Links links,
+            SourceFacts facts,
+            Settlements settlements,
             Trail trail,
             Affected affected,
             Pauses pauses,
@@ -47,6 +52,8 @@ class Dispatches {
         this.queue = queue;
         this.outcomes = outcomes;
         this.links = links;
+        this.facts = facts;
+        this.settlements = settlements;
         this.trail = trail;
         this.affected = affected;
         this.pauses = pauses;
@@ -228,6 +235,18 @@ class Dispatches {
                 .param("version", dispatch.version())
                 .update();
         moved(dispatch, "posted", rows);
+        if (dispatch.back()) {
+            outcomes.arrived(dispatch, now);
+            facts.arrived(dispatch.recordId(), record.number());
+            links.arrived(dispatch.recordId(), record.half());
+        } else {
+            stands(dispatch, record, now);
+        }
+        trail(dispatch, how, Map.of("status", status, "answer", json.readTree(body)));
+        settlements.became(dispatch);
+    }
+
+    private void stands(Dispatch dispatch, LedgerRecord record, Instant now) {
         // Somebody may have changed it there since; the news of that came before the answer.
         LedgerRecord latest = links.findSeen(dispatch.recordId())
                 .filter(seen -> seen.version() > record.version())
@@ -235,7 +254,6 @@ class Dispatches {
         boolean differs = !record.half().differing(latest.half()).isEmpty();
         outcomes.posted(dispatch, record.id(), latest, differs, now);
         links.agree(dispatch, record, latest, now);
-        trail(dispatch, how, Map.of("status", status, "answer", json.readTree(body)));
     }
 
     /// The ledger is left alone until somebody says so: what may have arrived rests, what has not is given up.

@@ -1,7 +1,7 @@
 package alcabala.server.crossing;
 
 import alcabala.accounting.batch.ControlTotals;
-import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.record.RecordKind;
 import alcabala.server.jobs.Jobs;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -68,7 +68,7 @@ class Found {
                 members.stream()
                         .map(each -> new ControlTotals.Member(
                                 each.number(),
-                                DocumentKind.of(each.kind()).isCredit(),
+                                RecordKind.of(each.kind()).isCredit(),
                                 Money.ofMinor(currency, each.net()),
                                 Money.ofMinor(currency, each.tax()),
                                 Money.ofMinor(currency, each.gross())))

@@ -34,6 +34,7 @@ public class LedgerNews {
     private final SettingStore settings;
     private final SetAsides setAsides;
     private final Beyond beyond;
+    private final EnteredThere entered;
     private final Outcomes outcomes;
     private final Links links;
     private final Restorations restorations;
@@ -67,6 +68,7 @@ public class LedgerNews {
             SettingStore settings,
             SetAsides setAsides,
             Beyond beyond,
+            EnteredThere entered,
             Outcomes outcomes,
             Links links,
             Restorations restorations,
@@ -80,6 +82,7 @@ public class LedgerNews {
         this.settings = settings;
         this.setAsides = setAsides;
         this.beyond = beyond;
+        this.entered = entered;
         this.outcomes = outcomes;
         this.links = links;
         this.restorations = restorations;
@@ -105,6 +108,7 @@ public class LedgerNews {
             more = feed.more();
         }
         beyond.claim(route.ledgerId(), who);
+        entered.bringBack(route.ledgerId(), who);
         restorations.accounted(route.ledgerId());
         return new Brought(payments, edits, changed);
     }
@@ -128,10 +132,9 @@ public class LedgerNews {
         }
         feed.setAside().forEach(record -> setAsides.keepOfLedger(route.ledgerId(), record));
         setAsides.settleOfLedger(
-                route.ledgerId(),
-                feed.documents().stream().map(LedgerRecord::id).toList());
+                route.ledgerId(), feed.records().stream().map(LedgerRecord::id).toList());
         Map<String, LedgerRecord> latest = new LinkedHashMap<>();
-        feed.documents().forEach(record -> latest.put(record.id(), record));
+        feed.records().forEach(record -> latest.put(record.id(), record));
         int payments = 0;
         int edits = 0;
         for (LedgerRecord record : latest.values()) {
@@ -141,22 +144,24 @@ public class LedgerNews {
                         route.ledgerId(), finer(record, linked.get().currency()));
             } else if (linked.isEmpty()) {
                 beyond.note(route, record);
+                entered.note(route.ledgerId(), record);
             } else {
                 boolean paid = bringsPayments(linked.get().routeId())
                         && linked.get().minor(record.paid()) != linked.get().paid();
+                boolean news = paid && !isOurs(linked.get(), record);
                 boolean differs = linked.get().onItsWay()
                         ? linked.get().differs()
                         : !Links.read(linked.get().ledgerHalf())
                                 .differing(record.half())
                                 .isEmpty();
-                payments += paid ? 1 : 0;
+                payments += news ? 1 : 0;
                 edits += differs
                                 && !linked.get().onItsWay()
                                 && record.version() > linked.get().version()
                                 && !paid
                         ? 1
                         : 0;
-                write(linked.get(), record, paid, differs, who);
+                write(linked.get(), record, paid, news, differs, who);
             }
         }
         return new int[] {payments, edits};
@@ -171,8 +176,20 @@ public class LedgerNews {
                 Kept.text(json.writeValueAsString(record)));
     }
 
+    /// What our own settlements settled is no news: a document that they settle as far as the ledger says, or a
+    /// settlement.
+    private boolean isOurs(Linked linked, LedgerRecord record) {
+        if (!record.recordKind().isDocument()) {
+            return true;
+        }
+        return jdbc.sql("""
+                select coalesce(sum(a.settled), 0) from record d join allocation a on a.number = d.number and a.kind = d.kind
+                    join record s on s.id = a.record_id and s.source_id = d.source_id and s.origin = 'source'
+                where d.id = :id and s.outcome in ('sending', 'unconfirmed', 'posted', 'queued') and not s.voided""").param("id", linked.recordId()).query(Long.class).single() == linked.minor(record.paid());
+    }
+
     private boolean bringsPayments(long routeId) {
-        return settings.of(routeId).is(Setting.PAYMENTS, "from-ledger");
+        return !settings.of(routeId).is(Setting.PAYMENTS, "none");
     }
 
     private Optional<Linked> find(long ledgerId, String ledgerRef) {
@@ -186,7 +203,7 @@ public class LedgerNews {
                 .optional();
     }
 
-    private void write(Linked linked, LedgerRecord record, boolean paid, boolean differs, String who) {
+    private void write(Linked linked, LedgerRecord record, boolean paid, boolean news, boolean differs, String who) {
         outcomes.seen(
                 linked.recordId(),
                 record,
@@ -194,7 +211,7 @@ public class LedgerNews {
                 linked.minor(record.gross()),
                 differs);
         links.seen(linked.recordId(), record, clock.instant());
-        if (paid) {
+        if (news) {
             trail.write(
                     linked.routeId(),
                     linked.recordId(),

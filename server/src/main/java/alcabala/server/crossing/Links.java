@@ -58,6 +58,30 @@ public class Links {
                 .update();
     }
 
+    /// What was entered on the ledger is paired from the start; its source's half is what it was told, until it
+    /// answers.
+    public void entered(long recordId, long ledgerId, LedgerRecord there, Half source, Instant now) {
+        jdbc.sql("""
+                insert into link (record_id, ledger_id, ledger_ref, source_half, ledger_half, ledger_now, seen_at)
+                values (:id, :ledger, :ref, cast(:source as jsonb), cast(:half as jsonb), cast(:now as jsonb), :at)""")
+                .param("id", recordId)
+                .param("ledger", ledgerId)
+                .param("ref", there.id())
+                .param("source", write(source))
+                .param("half", write(there.half()))
+                .param("now", json.writeValueAsString(there))
+                .param("at", Timestamp.from(now))
+                .update();
+    }
+
+    /// The source answered what it has.
+    void arrived(long recordId, Half source) {
+        jdbc.sql("update link set source_half = cast(:source as jsonb) where record_id = :id")
+                .param("source", write(source))
+                .param("id", recordId)
+                .update();
+    }
+
     /// Of the revision that went, where one did.
     private String sourceHalf(Dispatch dispatch) {
         return Optional.ofNullable(dispatch.postingId())
@@ -70,8 +94,7 @@ public class Links {
     }
 
     private Half sourceHalf(long recordId) {
-        return SourceHalf.of(
-                Stored.document(revisions.contents(List.of(recordId)).get(recordId)));
+        return SourceHalf.of(Stored.record(revisions.contents(List.of(recordId)).get(recordId)));
     }
 
     void seen(long recordId, LedgerRecord record, Instant now) {

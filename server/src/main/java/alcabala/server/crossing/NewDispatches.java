@@ -29,7 +29,7 @@ public class NewDispatches {
             long id = jdbc.sql("""
                     insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, after_id, read_version)
                     select :batch, id, :key, 'queued', revision, :posting, :after,
-                        case when ledger_ref is not null then ledger_version end
+                        case when ledger_ref is not null and origin = 'source' then ledger_version end
                     from record where id = :record returning id""")
                     .param("batch", batch)
                     .param("record", each.recordId())

@@ -85,10 +85,11 @@ public class Outcomes {
     void posted(Dispatch dispatch, String id, LedgerRecord latest, boolean differs, Instant now) {
         String currency = dispatch.currency();
         jdbc.sql("""
-                update record set outcome = 'posted', version = version + 1, ledger_ref = :ref, ledger_number = :number, ledger_version = :version,
+                update record set outcome = :outcome, version = version + 1, ledger_ref = :ref, ledger_number = :number, ledger_version = :version,
                     ledger_gross = :gross, ledger_due = :due, paid = :paid, crossed_at = :now, refusal = '',
                     ledger_differs = :differs, outcome_revision = :revision
                 where id = :id""")
+                .param("outcome", latest.isVoided() ? "cancelled" : "posted")
                 .param("revision", dispatch.revision())
                 .param("ref", id)
                 .param("number", latest.number())
@@ -99,6 +100,35 @@ public class Outcomes {
                 .param("differs", differs)
                 .param("now", Timestamp.from(now))
                 .param("id", dispatch.recordId())
+                .update();
+    }
+
+    /// What was entered on the ledger is on its source too by now.
+    void arrived(Dispatch dispatch, Instant now) {
+        jdbc.sql("""
+                update record set outcome = 'posted', outcome_revision = :revision, crossed_at = :now, refusal = '',
+                    version = version + 1
+                where id = :id""")
+                .param("revision", dispatch.revision())
+                .param("now", Timestamp.from(now))
+                .param("id", dispatch.recordId())
+                .update();
+    }
+
+    /// What was entered on the ledger stands there from the start.
+    ///
+    /// @param paid minor units
+    public void entered(long id, LedgerRecord there, long paid, long gross) {
+        jdbc.sql("""
+                update record set ledger_ref = :ref, ledger_number = :number, ledger_version = :version, ledger_gross = :gross,
+                    paid = :paid, version = version + 1
+                where id = :id""")
+                .param("ref", there.id())
+                .param("number", there.number())
+                .param("version", there.version())
+                .param("gross", gross)
+                .param("paid", paid)
+                .param("id", id)
                 .update();
     }
 

@@ -1,15 +1,22 @@
 package alcabala.server.crossing;
 
+import alcabala.accounting.field.Half;
+import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.posting.Journal;
 import alcabala.accounting.posting.JournalLine;
-import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.LedgerSettlement;
+import alcabala.accounting.posting.PostingKey;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.DocumentJson;
 import alcabala.server.route.RouteRow;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javax.sql.DataSource;
+import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -71,9 +78,9 @@ public class Postings {
         copy.value(id)
                 .value(route.id())
                 .value(route.ledgerId())
-                .value(posting.entry().kind().word())
-                .value(SHAPE)
-                .value(DocumentJson.write(posting.entry()))
+                .value(StoredEntry.kind(posting.entry()))
+                .value(StoredEntry.SHAPE)
+                .value(StoredEntry.write(posting.entry()))
                 .value(posting.partyName())
                 .value(posting.needs())
                 .value(versions.crosswalk())
@@ -86,7 +93,7 @@ public class Postings {
 
     /// Amounts in base currency are those in the document's until documents cross in another.
     private static void put(Copy copy, long id, Posting posting) {
-        LedgerDocument entry = posting.entry();
+        LedgerEntry entry = posting.entry();
         int ordinal = 0;
         for (JournalLine line : posting.journal().lines()) {
             long amount = line.debit().minus(line.credit()).getAmountMinorLong();
@@ -95,7 +102,7 @@ public class Postings {
                     .value(line.account())
                     .value(line.taxCode())
                     .value(line.account().equals(entry.controlAccount()) ? entry.party() : "")
-                    .value(entry.issueDate())
+                    .value(entry.date())
                     .value(entry.currency().getCode())
                     .value(amount)
                     .value(amount)
@@ -109,16 +116,63 @@ public class Postings {
                 where r.id = :route""").param("route", route.id()).query(Versions.class).single();
     }
 
+    /// What stands on the ledger of a record, as it went there last, with its journal turned round.
+    public Optional<Posting> findCancelling(long recordId) {
+        return jdbc.sql("""
+                select posting_id from dispatch where record_id = :record and outcome = 'posted' and posting_id is not null
+                order by id desc limit 1""")
+                .param("record", recordId)
+                .query(Long.class)
+                .optional()
+                .flatMap(posting -> find(posting).flatMap(frozen -> cancelling(posting, frozen)));
+    }
+
+    private Optional<Posting> cancelling(long id, Frozen frozen) {
+        if (!(frozen.entry() instanceof LedgerSettlement sent)) {
+            return Optional.empty();
+        }
+        Cancellation entry = new Cancellation(sent);
+        return Optional.of(new Posting(entry, turnedRound(id, sent), source(id), frozen.partyName(), ""));
+    }
+
+    private Journal turnedRound(long id, LedgerSettlement sent) {
+        Money zero = Money.zero(sent.currency());
+        List<JournalLine> lines = jdbc.sql(
+                        "select account, tax_code, amount from posting_line where posting_id = :id order by ordinal")
+                .param("id", id)
+                .query((row, n) -> {
+                    Money amount = Money.ofMinor(sent.currency(), row.getLong("amount"));
+                    return new JournalLine(
+                            new PostingKey(row.getString("account"), row.getString("tax_code"), Map.of()),
+                            amount.isNegative() ? amount.negated() : zero,
+                            amount.isPositive() ? amount : zero);
+                })
+                .list();
+        return new Journal(
+                lines,
+                lines.stream().map(JournalLine::debit).reduce(zero, Money::plus),
+                lines.stream().map(JournalLine::credit).reduce(zero, Money::plus));
+    }
+
+    private Half source(long id) {
+        return jdbc.sql("select source_half from posting where id = :id")
+                .param("id", id)
+                .query(String.class)
+                .optional()
+                .map(Links::read)
+                .orElseGet(() -> Half.builder().build());
+    }
+
     /// Empty for a dispatch that only asks.
     Optional<Frozen> find(Dispatch dispatch) {
         return Optional.ofNullable(dispatch.postingId()).flatMap(this::find);
     }
 
     public Optional<Frozen> find(long id) {
-        return jdbc.sql("select entry, party_name, needs from posting where id = :id")
+        return jdbc.sql("select kind, shape, entry, party_name, needs from posting where id = :id")
                 .param("id", id)
                 .query((row, n) -> new Frozen(
-                        DocumentJson.read(row.getString("entry"), LedgerDocument.class),
+                        StoredEntry.read(row.getString("kind"), row.getInt("shape"), row.getString("entry")),
                         row.getString("party_name"),
                         row.getString("needs")))
                 .optional();

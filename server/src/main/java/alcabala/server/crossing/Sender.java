@@ -1,15 +1,14 @@
 package alcabala.server.crossing;
 
 import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerEntry;
 import alcabala.connectors.AccessLostException;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.AnswersByKey;
 import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.LedgerRecord;
-import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.Standing;
-import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.spi.Connection;
 import alcabala.server.record.Records;
 import alcabala.server.route.RouteRow;
@@ -18,7 +17,8 @@ import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Component;
 
-/// Takes one document one step further. Nothing is sent twice: before a request leaves, that it leaves is written;
+/// Takes one record one step further, whatever its family and whichever way it goes. Nothing is sent twice: before a
+/// request leaves, that it leaves is written;
 /// after a lost answer, or a crash, the ledger is asked by key and by reference before anything is sent again.
 @Component
 class Sender {
@@ -52,13 +52,12 @@ class Sender {
     private Progress ask(Trip trip, Dispatch dispatch) {
         Optional<LedgerRecord> found;
         try {
-            Connection ledger = trip.ledger().get();
-            found = ledger.get(AnswersByKey.class)
+            Connection there = trip.to(dispatch);
+            found = there.get(AnswersByKey.class)
                     .findPosted(dispatch.idempotencyKey().toString());
             // What stands there is found by its reference too, whether this change was made or not.
             if (found.isEmpty() && !dispatch.inPlace()) {
-                found = ledger.get(FindsByReference.class)
-                        .findByReference(trip.route().reference(dispatch.sourceRef()));
+                found = there.get(FindsByReference.class).findByReference(dispatch.family(), trip.reference(dispatch));
             }
         } catch (UnreachableException e) {
             dispatches.askedInVain(dispatch, e.getMessage());
@@ -90,12 +89,11 @@ class Sender {
     private Progress askFirst(Trip trip, Dispatch dispatch) {
         Optional<LedgerRecord> there;
         try {
-            there = trip.ledger()
-                    .get()
+            there = trip.to(dispatch)
                     .get(FindsByReference.class)
-                    .findByReference(trip.route().reference(dispatch.sourceRef()));
+                    .findByReference(dispatch.family(), trip.reference(dispatch));
         } catch (AccessLostException e) {
-            return shutOut(dispatch, trip.route());
+            return shutOut(dispatch, trip);
         } catch (UnreachableException e) {
             return later(dispatch, SHORT, e.getMessage());
         }
@@ -108,7 +106,7 @@ class Sender {
         if (frozen.isEmpty()) {
             dispatches.unreached(
                     dispatch,
-                    route.ledger() + " was found to have it, and has it no more. Look there, then send it anew.");
+                    trip.name(dispatch) + " was found to have it, and has it no more. Look there, then send it anew.");
             return Progress.DONE;
         }
         Frozen posting = frozen.get();
@@ -125,11 +123,13 @@ class Sender {
                             .formatted(posting.needs(), route.ledger()));
             return Progress.DONE;
         }
-        LedgerDocument sent = posting.entry();
-        return send(trip, dispatch, credited.map(sent::crediting).orElse(sent), posting.partyName());
+        LedgerEntry sent = posting.entry() instanceof LedgerDocument document && credited.isPresent()
+                ? document.crediting(credited.get())
+                : posting.entry();
+        return send(trip, dispatch, sent, posting.partyName());
     }
 
-    private Progress send(Trip trip, Dispatch dispatch, LedgerDocument sent, String partyName) {
+    private Progress send(Trip trip, Dispatch dispatch, LedgerEntry sent, String partyName) {
         Answer<String> ready;
         try {
             ready = counterparts.ensure(trip, dispatch.recordId(), sent, partyName);
@@ -137,7 +137,7 @@ class Sender {
             dispatches.heldBack(dispatch, e.getMessage());
             return Progress.DONE;
         } catch (AccessLostException e) {
-            return shutOut(dispatch, trip.route());
+            return shutOut(dispatch, trip);
         } catch (UnreachableException e) {
             return later(dispatch, SHORT, e.getMessage());
         }
@@ -152,30 +152,19 @@ class Sender {
         };
     }
 
-    private Progress post(Trip trip, Dispatch dispatch, LedgerDocument document, String partyId) {
-        String reference = trip.route().reference(dispatch.sourceRef());
-        Connection ledger = trip.ledger().get();
-        TakesDocuments taking = ledger.get(TakesDocuments.class);
+    private Progress post(Trip trip, Dispatch dispatch, LedgerEntry entry, String partyId) {
         Standing standing = dispatch.inPlace()
                 ? new Standing(dispatch.ledgerRef(), dispatch.readVersion(), dispatch.ledgerNumber())
                 : null;
-        dispatches.sending(
-                dispatch,
-                standing == null
-                        ? taking.body(document, partyId, reference)
-                        : ledger.get(ReplacesDocuments.class).body(standing, document, partyId, reference));
+        Request request = Request.of(trip.to(dispatch), entry, standing, partyId, trip.reference(dispatch));
+        dispatches.sending(dispatch, request.body());
         Dispatch sent = dispatch.sending();
-        String key = dispatch.idempotencyKey().toString();
         try {
-            return settle(
-                    sent,
-                    standing == null
-                            ? taking.post(document, partyId, reference, key)
-                            : ledger.get(ReplacesDocuments.class).change(standing, document, partyId, reference, key));
+            return settle(sent, request.send().apply(dispatch.idempotencyKey().toString()));
         } catch (AccessLostException e) {
-            return shutOut(sent, trip.route());
+            return shutOut(sent, trip);
         } catch (UnreachableException e) {
-            return later(sent, SHORT, trip.route().ledger() + " gave no access token");
+            return later(sent, SHORT, trip.name(sent) + " gave no access token");
         }
     }
 
@@ -209,9 +198,10 @@ class Sender {
     }
 
     /// Only a person can mend that; whoever is turned away at the door has not been worked on.
-    private Progress shutOut(Dispatch dispatch, RouteRow route) {
+    private Progress shutOut(Dispatch dispatch, Trip trip) {
         dispatches.unreached(
-                dispatch, route.ledger() + " no longer lets Alcabala in. Connect it again under Connect, then retry.");
+                dispatch,
+                trip.name(dispatch) + " no longer lets Alcabala in. Connect it again under Connect, then retry.");
         return Progress.DONE;
     }
 

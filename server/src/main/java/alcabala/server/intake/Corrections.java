@@ -65,7 +65,8 @@ class Corrections {
     List<Incoming> withoutSuperseded(RouteRow route, Compiler compiler, List<Incoming> incoming, String who) {
         List<Incoming> fresh = new ArrayList<>();
         for (Incoming each : incoming) {
-            Optional<Waiting> correction = findCorrection(route, each.document());
+            Optional<Waiting> correction =
+                    each.record() instanceof Document document ? findCorrection(route, document) : Optional.empty();
             correction.ifPresentOrElse(
                     waiting -> supersede(route, compiler, each, waiting, who), () -> fresh.add(each));
         }
@@ -89,7 +90,7 @@ class Corrections {
 
     private void supersede(RouteRow route, Compiler compiler, Incoming former, Waiting waiting, String who) {
         Document takes =
-                Stored.document(waiting.content()).replacing(former.document().number());
+                Stored.document(waiting.content()).replacing(former.record().number());
         long received = reinterpretation.add(route, waiting.id(), former);
         Compiled compiled = reinterpretation.write(route, compiler, waiting.id(), former.sourceRef(), takes);
         trail.write(

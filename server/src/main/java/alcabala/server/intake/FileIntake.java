@@ -118,7 +118,7 @@ public class FileIntake {
                 // The document that this one takes the place of came in the same upload, and is written before it.
                 write();
             }
-            seen.put(one.document().kind().word() + one.document().number(), one.sourceRef());
+            seen.put(one.record().kind().word() + one.record().number(), one.sourceRef());
             incoming.put(one.sourceRef(), one);
         }
 
@@ -158,12 +158,12 @@ public class FileIntake {
                         "This very file was taken in on " + before.get() + "; nothing was stored again."));
             }
             Incoming other = incoming.get(one.sourceRef());
-            if (other != null && other.document().number().equals(one.document().number())) {
+            if (other != null && other.record().number().equals(one.record().number())) {
                 return Optional.of(new FileProblem(
                         "same-number",
                         file.name(),
                         "Two different files of this upload both say they are "
-                                + one.document().number() + "; only the first is taken in."));
+                                + one.record().number() + "; only the first is taken in."));
             }
             return Optional.empty();
         }

@@ -1,13 +1,20 @@
 package alcabala.server.intake;
 
-import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.document.Document;
 import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.record.Family;
+import alcabala.accounting.record.Record;
+import alcabala.accounting.record.RecordKind;
+import alcabala.server.compile.Affected;
 import alcabala.server.compile.Compiled;
 import alcabala.server.compile.CompiledFacts;
+import alcabala.server.compile.Compiling;
 import alcabala.server.crossing.Outcomes;
 import alcabala.server.platform.Copy;
+import alcabala.server.record.Allocations;
 import alcabala.server.record.Hashes;
 import alcabala.server.record.Incoming;
+import alcabala.server.record.Refs;
 import alcabala.server.record.Revisions;
 import alcabala.server.record.SourceFacts;
 import alcabala.server.record.SourceFacts.Row;
@@ -23,6 +30,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javax.sql.DataSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -38,6 +46,9 @@ public class Intake {
     private final Revisions revisions;
     private final CompiledFacts compiledFacts;
     private final Outcomes outcomes;
+    private final Allocations allocations;
+    private final Compiling compiling;
+    private final Affected affected;
     private final Trail trail;
     private final Clock clock;
 
@@ -50,7 +61,7 @@ public class Intake {
         }
 
         boolean says(Incoming incoming) {
-            return Stored.document(content).equals(incoming.document());
+            return Stored.record(content).equals(incoming.record());
         }
     }
 
@@ -69,6 +80,9 @@ public class Intake {
             Revisions revisions,
             CompiledFacts compiledFacts,
             Outcomes outcomes,
+            Allocations allocations,
+            Compiling compiling,
+            Affected affected,
             Trail trail,
             Clock clock) {
         this.jdbc = jdbc;
@@ -78,12 +92,28 @@ public class Intake {
         this.revisions = revisions;
         this.compiledFacts = compiledFacts;
         this.outcomes = outcomes;
+        this.allocations = allocations;
+        this.compiling = compiling;
+        this.affected = affected;
         this.trail = trail;
         this.clock = clock;
     }
 
+    /// Documents first, since what settles them asks what they have become.
+    ///
     /// @param incoming at most one for each source reference
     Written write(RouteRow route, Compiler compiler, List<Incoming> incoming, String who) {
+        Written written = new Written(0, 0, 0);
+        for (Family family : Family.values()) {
+            List<Incoming> of = incoming.stream()
+                    .filter(each -> each.record().kind().family() == family)
+                    .toList();
+            written = of.isEmpty() ? written : written.plus(writeFamily(route, compiler, of, who));
+        }
+        return written;
+    }
+
+    private Written writeFamily(RouteRow route, Compiler compiler, List<Incoming> incoming, String who) {
         Map<String, Known> known = known(route.sourceId(), incoming);
         List<Incoming> added = new ArrayList<>();
         List<Incoming> changed = new ArrayList<>();
@@ -99,7 +129,7 @@ public class Intake {
             }
         }
         catalogue.keepCodesOf(
-                route.sourceId(), incoming.stream().map(Incoming::document).toList());
+                route.sourceId(), incoming.stream().map(Incoming::record).toList());
         Instant now = clock.instant();
         insert(route, compiler, added, now, who);
         update(route, compiler, changed, known, now, who);
@@ -109,21 +139,23 @@ public class Intake {
     private void insert(RouteRow route, Compiler compiler, List<Incoming> added, Instant now, String who) {
         List<Long> ids = facts.ids(added.size());
         List<Long> said = revisions.ids(added.size());
-        Map<Long, Compiled> compiled = new LinkedHashMap<>();
         List<Row> rows = new ArrayList<>(added.size());
-        Copy copy = new Copy();
+        Map<Long, Record> records = new LinkedHashMap<>();
         for (int i = 0; i < added.size(); i++) {
             Incoming each = added.get(i);
-            Row row = new Row(ids.get(i), said.get(i), 1, each, isApproved(compiler, each));
-            Compiled result = Compiled.of(compiler.compile(each.document()));
+            rows.add(new Row(ids.get(i), said.get(i), 1, each, isApproved(compiler, each)));
+            records.put(ids.get(i), each.record());
+        }
+        Map<Long, Compiled> compiled = compiling.all(route, compiler, records);
+        Copy copy = new Copy();
+        for (Row row : rows) {
             facts.put(copy, route, row);
-            CompiledFacts.put(copy, result);
+            CompiledFacts.put(copy, compiled.get(row.id()));
             copy.endRow();
-            rows.add(row);
-            compiled.put(row.id(), result);
         }
         copy.send(dataSource, "record (" + SourceFacts.COLUMNS + ", " + CompiledFacts.COLUMNS + ")");
         writeRevisions(route, rows, now);
+        allocations.write(records);
         compiledFacts.writeFindings(compiled);
         writeTrail(route, rows, compiled, "taken-in", who);
     }
@@ -139,7 +171,7 @@ public class Intake {
             return;
         }
         List<Long> said = revisions.ids(changed.size());
-        Map<Long, Compiled> compiled = new LinkedHashMap<>();
+        Map<Long, Record> records = new LinkedHashMap<>();
         List<Row> rows = new ArrayList<>(changed.size());
         for (int i = 0; i < changed.size(); i++) {
             Incoming each = changed.get(i);
@@ -147,13 +179,34 @@ public class Intake {
             boolean says = before.says(each);
             int revision = before.revision() + (says ? 0 : 1);
             rows.add(new Row(before.id(), said.get(i), revision, each, isApproved(compiler, each)));
-            compiled.put(before.id(), Compiled.of(compiler.compile(each.document())));
+            records.put(before.id(), each.record());
         }
+        Map<Long, Compiled> compiled = compiling.all(route, compiler, records);
         facts.update(route, rows);
+        allocations.write(records);
         compiledFacts.update(compiled);
         outcomes.changedOnSource(rows.stream().map(Row::id).toList());
         writeRevisions(route, rows, now);
         writeTrail(route, rows, compiled, "changed-on-source", who);
+        compileWhatSettles(rows, who);
+    }
+
+    /// A document that was voided, or comes to less, takes less of what settles it.
+    private void compileWhatSettles(List<Row> rows, String who) {
+        Set<String> refs = rows.stream()
+                .map(row -> row.said().record())
+                .filter(Document.class::isInstance)
+                .flatMap(record -> Refs.settled(record).stream())
+                .collect(Collectors.toSet());
+        jdbc.sql("""
+                select route_id, array_agg(id order by id) as ids from record where refs && cast(:refs as text[])
+                    and outcome is distinct from 'posted' and (outcome is null or outcome in ('refused', 'unreached'))
+                group by route_id""")
+                .param("refs", refs.toArray(String[]::new))
+                .query((row, n) -> Map.entry(row.getLong("route_id"), List.of((Long[])
+                        row.getArray("ids").getArray())))
+                .list()
+                .forEach(of -> affected.compileAgain(of.getKey(), of.getValue(), who, "what it settles was changed"));
     }
 
     private Map<String, Known> known(long sourceId, List<Incoming> incoming) {
@@ -178,7 +231,7 @@ public class Intake {
 
     /// Whether what the route waits for has happened.
     private static boolean isApproved(Compiler compiler, Incoming incoming) {
-        DocumentKind kind = incoming.document().kind();
+        RecordKind kind = incoming.record().kind();
         return incoming.milestones()
                 .contains(compiler.route().settings().trigger(kind).milestone());
     }

@@ -3,6 +3,9 @@ package alcabala.server.intake;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.Ownership;
+import alcabala.accounting.record.Origin;
+import alcabala.accounting.record.Record;
+import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.Kept;
 import alcabala.connectors.Unusable;
@@ -15,6 +18,7 @@ import alcabala.server.connection.SetAsides;
 import alcabala.server.connection.Sources;
 import alcabala.server.intake.Intake.Written;
 import alcabala.server.record.Incoming;
+import alcabala.server.record.SourceFacts;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -45,6 +49,7 @@ public class SourcePull {
     private final Compilers compilers;
     private final Intake writer;
     private final SetAsides setAsides;
+    private final SourceFacts facts;
     private final TransactionTemplate transaction;
 
     /// What a pull brought.
@@ -59,6 +64,7 @@ public class SourcePull {
             Compilers compilers,
             Intake writer,
             SetAsides setAsides,
+            SourceFacts facts,
             TransactionTemplate transaction) {
         this.sources = sources;
         this.routes = routes;
@@ -68,6 +74,7 @@ public class SourcePull {
         this.compilers = compilers;
         this.writer = writer;
         this.setAsides = setAsides;
+        this.facts = facts;
         this.transaction = transaction;
     }
 
@@ -104,7 +111,7 @@ public class SourcePull {
         for (Incoming each : incoming.values()) {
             RouteRow way = crossed.containsKey(each.sourceRef())
                     ? crossed.get(each.sourceRef())
-                    : ways.to(each.document().site());
+                    : ways.to(each.record().site());
             byRoute.computeIfAbsent(way, w -> new ArrayList<>()).add(each);
         }
         Written written = new Written(0, 0, 0);
@@ -122,7 +129,7 @@ public class SourcePull {
         List<String> others = new ArrayList<>();
         for (SourceChange change : changes) {
             switch (change) {
-                case SourceChange.DocumentChanged c -> {
+                case SourceChange.RecordChanged c -> {
                     incoming.remove(c.id());
                     read(sourceId, c, lookup).ifPresent(one -> incoming.put(c.id(), one));
                 }
@@ -138,18 +145,17 @@ public class SourcePull {
         return incoming;
     }
 
-    private Optional<Incoming> read(long sourceId, SourceChange.DocumentChanged changed, SourceLookup lookup) {
+    private Optional<Incoming> read(long sourceId, SourceChange.RecordChanged changed, SourceLookup lookup) {
         try {
-            Document document = changed.document().apply(lookup).seenBy(Ownership.SELLER);
-            requireComputable(document);
-            return Optional.of(new Incoming(
-                    changed.id(),
-                    document,
-                    changed.raw().getBytes(StandardCharsets.UTF_8),
-                    "application/json",
-                    "",
-                    changed.milestones(),
-                    changed.voided()));
+            return switch (changed.record().apply(lookup)) {
+                case Document document -> Optional.of(incoming(changed, computable(document.seenBy(Ownership.SELLER))));
+                case Settlement settlement
+                when settlement.origin() == Origin.LEDGER -> {
+                    facts.voidedThere(sourceId, changed.id(), changed.voided());
+                    yield Optional.empty();
+                }
+                case Settlement settlement -> Optional.of(incoming(changed, settlement));
+            };
         } catch (AnswerUnusableException e) {
             setAsides.keepOfSource(
                     sourceId,
@@ -159,14 +165,26 @@ public class SourcePull {
         }
     }
 
+    private static Incoming incoming(SourceChange.RecordChanged changed, Record record) {
+        return new Incoming(
+                changed.id(),
+                record,
+                changed.raw().getBytes(StandardCharsets.UTF_8),
+                "application/json",
+                "",
+                changed.milestones(),
+                changed.voided());
+    }
+
     /// Sums within their limits may still come to more than can be computed with.
-    private static void requireComputable(Document document) {
+    private static Document computable(Document document) {
         try {
             document.lines().stream()
                     .map(DocumentLine::amount)
                     .map(Money::abs)
                     .reduce(Money.zero(document.currency()), Money::plus)
                     .getAmountMinorLong();
+            return document;
         } catch (ArithmeticException e) {
             throw new AnswerUnusableException(
                     "", "document " + document.number() + ": its sums are beyond what can be computed with", e);

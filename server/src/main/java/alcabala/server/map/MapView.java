@@ -42,6 +42,7 @@ class MapView {
     private final SourceCatalogue catalogue;
     private final PartyMatchers matchers;
     private final SettingStore settings;
+    private final MoneyRows money;
 
     /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`, or why none is
     /// needed; empty when by none
@@ -76,7 +77,9 @@ class MapView {
             LedgerReference reference,
             SourceCatalogue catalogue,
             PartyMatchers matchers,
-            SettingStore settings) {
+            SettingStore settings,
+            MoneyRows money) {
+        this.money = money;
         this.settings = settings;
         this.jdbc = jdbc;
         this.store = store;
@@ -105,6 +108,8 @@ class MapView {
             case SUPPLIER -> source.suppliers();
             case ROLE -> source.roles();
             case LINE -> source.lines();
+            case MEANS -> money.means(source, route);
+            case PAYER -> money.payers(source, route);
         };
         return view.stream()
                 .sorted(Comparator.comparing((Row row) -> row.row() == null && !row.needed())
@@ -159,7 +164,8 @@ class MapView {
         return blocked;
     }
 
-    private final class Source {
+    /// Makes the rows of one kind.
+    final class Source {
         private final RouteRow route;
         private final Map<RowKind, Map<String, CrosswalkRow>> rows;
         private final Map<String, Blocked> blocked;
@@ -332,7 +338,7 @@ class MapView {
                     .toList();
         }
 
-        private Row row(
+        Row row(
                 RowKind kind,
                 String code,
                 String name,
@@ -352,6 +358,15 @@ class MapView {
                     by.documents(),
                     by.amount(),
                     row == null ? suggestion : null);
+        }
+
+        Suggestions suggestions() {
+            return suggestions;
+        }
+
+        /// Codes of a kind that rows were made for.
+        Set<String> codes(RowKind kind) {
+            return rows.getOrDefault(kind, Map.of()).keySet();
         }
 
         private Optional<CrosswalkRow> find(RowKind kind, String code) {

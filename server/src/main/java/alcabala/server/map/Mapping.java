@@ -125,6 +125,8 @@ public class Mapping {
             case LINE -> checkLine(route, change);
             case ROLE -> checkRole(route, change);
             case TAX -> checkTax(route, change);
+            case MEANS -> checkMeans(route, change);
+            case PAYER -> checkPayer(change);
         };
     }
 
@@ -175,6 +177,22 @@ public class Mapping {
             throw missing(route, "active tax code " + change.counterpart());
         }
         return with(change, change.counterpart(), "");
+    }
+
+    private Change checkMeans(RouteRow route, Change change) {
+        AccountType type = account(route, change.account()).type();
+        if (!type.takesMoney()) {
+            throw wrongType(change.account(), type, "money");
+        }
+        return with(change, "", change.account());
+    }
+
+    private static Change checkPayer(Change change) {
+        if (!change.code().contains(" > ")) {
+            throw NotPossibleException.invalid(
+                    "payer-invalid", "Who pays for whom is named by both, such as C-1044 > C-1002.");
+        }
+        return with(change, "", "");
     }
 
     private Change checkRole(RouteRow route, Change change) {

@@ -211,7 +211,7 @@ class RouteMove {
                     itemsThere.containsKey(row.counterpart())
                             ? Optional.empty()
                             : Optional.of("there is no item " + row.counterpart());
-                case CATEGORY, SUPPLIER, ROLE, LINE -> Optional.empty();
+                case CATEGORY, SUPPLIER, ROLE, LINE, MEANS, PAYER -> Optional.empty();
             };
         }
 

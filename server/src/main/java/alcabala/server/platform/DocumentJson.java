@@ -1,6 +1,5 @@
 package alcabala.server.platform;
 
-import alcabala.accounting.document.Document;
 import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCombination;
 import org.joda.money.CurrencyUnit;
@@ -14,7 +13,7 @@ import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
 
-/// Documents, and what is made of them, as they are kept in the database: money as `EUR 12.30`, a combination as the
+/// Records, and what is made of them, as they are kept in the database: money as `EUR 12.30`, a combination as the
 /// list of its taxes.
 public final class DocumentJson {
     private static final JsonMapper MAPPER = JsonMapper.builder()
@@ -31,10 +30,6 @@ public final class DocumentJson {
 
     public static String write(Object kept) {
         return MAPPER.writeValueAsString(kept);
-    }
-
-    public static Document read(String json) {
-        return read(json, Document.class);
     }
 
     public static <T> T read(String json, Class<T> type) {

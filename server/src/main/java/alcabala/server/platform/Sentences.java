@@ -1,9 +1,10 @@
 package alcabala.server.platform;
 
 import alcabala.accounting.crosswalk.AccountRole;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.finding.Finding;
+import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.settlement.Means;
 import java.math.BigDecimal;
 import java.util.Locale;
 import java.util.Set;
@@ -80,13 +81,62 @@ public final class Sentences {
             case Finding.NotAParty f ->
                 "The business is neither its seller (%s) nor its buyer (%s); say which of them it is."
                         .formatted(f.sellerName(), f.buyerName());
+            case Finding.WaitsFor f ->
+                "It waits for %s, which is not on the ledger yet; it is released by itself once that is."
+                        .formatted(
+                                f.subject().replace('-', ' ').replace(f.number().replace('-', ' '), f.number()));
+            case Finding.MeansUnmapped f ->
+                "Nothing says which account takes money paid by %s in %s.".formatted(means(f.means()), f.currency());
+            case Finding.PayerDiffers f ->
+                "%s (%s) paid what %s (%s) owes: say that this is right, and it is remembered."
+                        .formatted(f.payerName(), f.payer(), f.partyName(), f.party());
+            case Finding.SeveralParties f ->
+                "It settles documents of %s; a payment on the ledger is of one party. Record one payment for each."
+                        .formatted(String.join(" and ", f.names()));
+            case Finding.AllocatedTooMuch f ->
+                "%s of it are to settle documents, and it comes to %s."
+                        .formatted(Amounts.shown(f.allocated()), Amounts.shown(f.amount()));
+            case Finding.AllocationUnfit f -> "It cannot settle %s: money goes the other way.".formatted(f.document());
+            case Finding.DifferenceTooLarge f ->
+                "%s is missed by %s; the route takes %s at most as a difference."
+                        .formatted(f.document(), Amounts.shown(f.difference()), Amounts.shown(f.most()));
+            case Finding.StaysOpen f -> staysOpen(f);
         };
     }
 
+    private static String staysOpen(Finding.StaysOpen f) {
+        String because = switch (f.because()) {
+            case VOIDED -> "was voided";
+            case NOT_ON_LEDGER -> "does not cross on this route";
+            case SETTLED_OTHERWISE -> "is settled by other money by now";
+        };
+        return "%s of it settle nothing, since %s %s: they stay an open credit of the party on the ledger."
+                .formatted(Amounts.shown(f.amount()), f.document(), because);
+    }
+
+    /// `card (48)`; a code without a name here is said as it is.
+    public static String means(String code) {
+        return Means.find(code)
+                .map(means ->
+                        means.name().toLowerCase(Locale.ROOT).replace('_', ' ').replace("sepa", "SEPA") + " (" + code
+                                + ")")
+                .orElse("means " + (code.isEmpty() ? "that are not stated" : code));
+    }
+
     /// `Credit notes`.
-    public static String plural(DocumentKind kind) {
-        String word = kind.word().replace('-', ' ');
-        return Character.toUpperCase(word.charAt(0)) + word.substring(1) + "s";
+    public static String plural(RecordKind kind) {
+        return switch (kind) {
+            case INVOICE -> "Invoices";
+            case CREDIT_NOTE -> "Credit notes";
+            case BILL -> "Bills";
+            case SUPPLIER_CREDIT -> "Supplier credits";
+            case PAYMENT_IN -> "Payments received";
+            case REFUND -> "Refunds";
+            case RETURNED_IN -> "Returned payments";
+            case PAYMENT_OUT -> "Payments made";
+            case SUPPLIER_REFUND -> "Refunds from suppliers";
+            case RETURNED_OUT -> "Returned payments to suppliers";
+        };
     }
 
     private static String accountUnusable(Finding.AccountUnusable f) {
@@ -97,6 +147,9 @@ public final class Sentences {
                 "Account %s is of the wrong type for the role %s.".formatted(f.account(), role(f.role()));
             case CONTROL_OR_BANK ->
                 "Account %s is a control account or a bank; no single line can go there.".formatted(f.account());
+            case NO_MONEY ->
+                "Account %s is no account that money moves on: a bank, money under way to one, or vouchers."
+                        .formatted(f.account());
         };
     }
 

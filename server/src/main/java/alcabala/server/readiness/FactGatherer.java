@@ -3,10 +3,10 @@ package alcabala.server.readiness;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.readiness.Facts;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.connectors.AccessLostException;
@@ -188,10 +188,10 @@ class FactGatherer {
         return roles;
     }
 
-    private static String[] words(Predicate<DocumentKind> which) {
-        return Stream.of(DocumentKind.values())
+    private static String[] words(Predicate<RecordKind> which) {
+        return Stream.of(RecordKind.values())
                 .filter(which)
-                .map(DocumentKind::word)
+                .map(RecordKind::word)
                 .toArray(String[]::new);
     }
 
@@ -245,8 +245,8 @@ class FactGatherer {
                 .list();
     }
 
-    private static DocumentKind kind(String word) {
-        return DocumentKind.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'));
+    private static RecordKind kind(String word) {
+        return RecordKind.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 
     private static Set<AccountRole> roles(String names) {
@@ -269,7 +269,7 @@ class FactGatherer {
                     select 1 from record d where d.refs @> array['item:' || i.code] and""" + WAITING + ") order by i.code")
                 .param("source", route.sourceId())
                 .param("route", route.id())
-                .param("kinds", words(DocumentKind::isSale))
+                .param("kinds", words(RecordKind::isSale))
                 .query((row, n) -> Map.entry(row.getString("code"), row.getString("name")))
                 .list()
                 .stream()

@@ -1,6 +1,6 @@
 package alcabala.server.readiness;
 
-import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.connectors.ledger.TellsNumbers;
@@ -44,8 +44,8 @@ public class Numbering {
         TellsNumbers ledger = route.ledgerAnswers()
                 ? ledgers.of(route.ledgerId()).find(TellsNumbers.class).orElse(null)
                 : null;
-        Map<DocumentKind, String> there = ledger == null ? Map.of() : ledger.highestNumbers();
-        for (DocumentKind kind : List.of(DocumentKind.INVOICE, DocumentKind.CREDIT_NOTE)) {
+        Map<RecordKind, String> there = ledger == null ? Map.of() : ledger.highestNumbers();
+        for (RecordKind kind : List.of(RecordKind.INVOICE, RecordKind.CREDIT_NOTE)) {
             String here = highest(route, kind);
             String theirs = there.getOrDefault(kind, "");
             List<String> taken = ledger == null ? List.of() : taken(route, kind, ledger);
@@ -54,7 +54,7 @@ public class Numbering {
         return all;
     }
 
-    private String highest(RouteRow route, DocumentKind kind) {
+    private String highest(RouteRow route, RecordKind kind) {
         return jdbc.sql("""
                 select number from record where source_id = :source and kind = :kind and number ~ '[0-9]{1,15}$'
                 order by cast(substring(number from '[0-9]{1,15}$') as bigint) desc limit 1""")
@@ -67,7 +67,7 @@ public class Numbering {
 
     /// What stands there under our own reference is ours, and not in the way. Nothing is in the way when the ledger
     /// numbers by itself.
-    private List<String> taken(RouteRow route, DocumentKind kind, TellsNumbers ledger) {
+    private List<String> taken(RouteRow route, RecordKind kind, TellsNumbers ledger) {
         RouteSettings decided = settings.of(route.id());
         if (decided.is(Setting.NUMBERED_BY, "ledger")) {
             return List.of();

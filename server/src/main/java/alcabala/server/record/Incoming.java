@@ -1,16 +1,16 @@
 package alcabala.server.record;
 
-import alcabala.accounting.document.Document;
+import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.Milestone;
 import java.util.Set;
 
-/// A document on its way in, with the bytes it came as.
+/// A record on its way in, with the bytes it came as.
 ///
 /// @param sourceRef what identifies it on its source for good
 /// @param milestones what has happened to it on its source
 public record Incoming(
         String sourceRef,
-        Document document,
+        Record record,
         byte[] raw,
         String mediaType,
         String fileName,

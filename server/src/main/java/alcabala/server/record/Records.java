@@ -1,6 +1,6 @@
 package alcabala.server.record;
 
-import alcabala.accounting.document.Document;
+import alcabala.accounting.record.Record;
 import alcabala.server.access.RouteScope;
 import alcabala.server.access.Sight;
 import alcabala.server.platform.KeptFindings;
@@ -30,6 +30,7 @@ public class Records {
             String sourceRef,
             String number,
             String kind,
+            String origin,
             String partyCode,
             String partyName,
             LocalDate issueDate,
@@ -145,10 +146,10 @@ public class Records {
     }
 
     /// As its source states it now.
-    public Document document(long id) {
+    public Record record(long id) {
         return jdbc.sql("select " + Stored.COLUMN + " from record d" + Stored.JOIN + "where d.id = :id")
                 .param("id", id)
-                .query((row, n) -> Stored.document(row.getString("content")))
+                .query((row, n) -> Stored.record(row.getString("content")))
                 .single();
     }
 
@@ -287,6 +288,7 @@ public class Records {
                 row.getString("source_ref"),
                 row.getString("number"),
                 row.getString("kind"),
+                row.getString("origin"),
                 row.getString("party_code"),
                 row.getString("party_name"),
                 row.getObject("issue_date", LocalDate.class),
@@ -322,7 +324,7 @@ public class Records {
     }
 
     private static final String SELECT = """
-            select d.id, d.route_id, d.source_ref, d.number, d.kind, d.party_code, d.party_name, d.issue_date, d.due_date,
+            select d.id, d.route_id, d.source_ref, d.number, d.kind, d.origin, d.party_code, d.party_name, d.issue_date, d.due_date,
                 d.currency, d.net, d.tax, d.gross, d.state, d.revision, d.cause, d.lands_in, d.tax_codes, d.rounding, d.refusal,
                 d.ledger_ref, d.ledger_number, d.ledger_version, d.ledger_gross, d.ledger_due, d.paid, d.crossed_at,
                 (select count(*) from finding f where f.record_id = d.id) as findings,

@@ -52,7 +52,7 @@ public class Revisions {
                     .value(each.said().fileName())
                     .value(each.said().raw())
                     .value(Stored.SHAPE)
-                    .value(Stored.write(each.said().document()))
+                    .value(Stored.write(each.said().record()))
                     .value(now)
                     .endRow();
         }

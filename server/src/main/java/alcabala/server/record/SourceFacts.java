@@ -1,10 +1,11 @@
 package alcabala.server.record;
 
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.TypeCode;
+import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.Milestone;
 import alcabala.server.platform.Copy;
 import alcabala.server.route.RouteRow;
+import java.sql.Types;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -19,7 +20,8 @@ public class SourceFacts {
     /// In the order in which [#put] writes them.
     public static final String COLUMNS =
             "id, route_id, source_id, source_ref, number, kind, party_code, party_name, site, issue_date, due_date, currency,"
-                    + " net, tax, gross, line_count, refs, corrects, stranger, milestones, approved, voided, revision_id";
+                    + " net, tax, gross, line_count, refs, corrects, stranger, milestones, approved, voided, revision_id,"
+                    + " origin";
     private final JdbcClient jdbc;
     private final NamedParameterJdbcTemplate template;
     private final Revisions revisions;
@@ -40,7 +42,8 @@ public class SourceFacts {
 
     /// The part of a new row that is the source's.
     public void put(Copy copy, RouteRow route, Row row) {
-        Document d = row.said().document();
+        Record d = row.said().record();
+        Figures figures = Figures.of(d);
         copy.value(row.id())
                 .value(route.id())
                 .value(route.sourceId())
@@ -50,20 +53,21 @@ public class SourceFacts {
                 .value(d.counterparty().code())
                 .value(d.counterparty().name())
                 .value(d.site())
-                .value(d.issueDate())
-                .value(d.dueDate())
+                .value(d.date())
+                .value(figures.due())
                 .value(d.currency().getCode())
-                .value(d.totals().net().getAmountMinorLong())
-                .value(d.totals().tax().getAmountMinorLong())
-                .value(d.totals().gross().getAmountMinorLong())
-                .value(d.lines().size())
+                .value(figures.net())
+                .value(figures.tax())
+                .value(figures.gross())
+                .value(d.partCount())
                 .value(Copy.array(Refs.of(d)))
-                .value(corrects(d))
-                .value(isOfStrangers(d))
+                .value(figures.corrects())
+                .value(figures.stranger())
                 .value(Copy.array(names(row.said().milestones())))
                 .value(row.approved())
                 .value(row.said().voided())
-                .value(row.revisionId());
+                .value(row.revisionId())
+                .value(Figures.origin(d).word());
     }
 
     /// What the source says now of records that were taken in before.
@@ -81,23 +85,24 @@ public class SourceFacts {
     }
 
     private static MapSqlParameterSource values(RouteRow route, Row row) {
-        Document d = row.said().document();
+        Record d = row.said().record();
+        Figures figures = Figures.of(d);
         return new MapSqlParameterSource("id", row.id())
                 .addValue("revision", row.revision())
                 .addValue("number", d.number())
                 .addValue("kind", d.kind().word())
                 .addValue("partyCode", d.counterparty().code())
                 .addValue("partyName", d.counterparty().name())
-                .addValue("issueDate", d.issueDate())
-                .addValue("dueDate", d.dueDate())
+                .addValue("issueDate", d.date())
+                .addValue("dueDate", figures.due(), Types.DATE)
                 .addValue("currency", d.currency().getCode())
-                .addValue("net", d.totals().net().getAmountMinorLong())
-                .addValue("tax", d.totals().tax().getAmountMinorLong())
-                .addValue("gross", d.totals().gross().getAmountMinorLong())
-                .addValue("lineCount", d.lines().size())
+                .addValue("net", figures.net())
+                .addValue("tax", figures.tax())
+                .addValue("gross", figures.gross())
+                .addValue("lineCount", d.partCount())
                 .addValue("refs", Refs.of(d).toArray(String[]::new))
-                .addValue("corrects", corrects(d))
-                .addValue("stranger", isOfStrangers(d))
+                .addValue("corrects", figures.corrects())
+                .addValue("stranger", figures.stranger())
                 .addValue("revisionId", row.revisionId())
                 .addValue("approved", row.approved())
                 .addValue("voided", row.said().voided())
@@ -119,8 +124,8 @@ public class SourceFacts {
                 .param("partyCode", d.counterparty().code())
                 .param("partyName", d.counterparty().name())
                 .param("refs", Refs.of(d).toArray(String[]::new))
-                .param("corrects", corrects(d))
-                .param("stranger", isOfStrangers(d))
+                .param("corrects", Figures.of(d).corrects())
+                .param("stranger", Figures.of(d).stranger())
                 .param("revisionId", revisionId)
                 .param("id", id)
                 .update();
@@ -153,16 +158,23 @@ public class SourceFacts {
                 .update();
     }
 
-    /// The number of the document in whose place a corrected invoice would stand, as long as it does not.
-    private static String corrects(Document d) {
-        return d.typeCode().equals(TypeCode.CORRECTED_INVOICE.code())
-                        && d.replaces().isEmpty()
-                ? d.precedingNumber()
-                : "";
+    /// What was entered on the ledger has the number of its source by now.
+    public void arrived(long id, String number) {
+        jdbc.sql("update record set number = :number, version = version + 1 where id = :id")
+                .param("number", number)
+                .param("id", id)
+                .update();
     }
 
-    private static boolean isOfStrangers(Document d) {
-        return d.ownership() == alcabala.accounting.document.Ownership.NEITHER;
+    /// The source voided what was entered on the ledger, or took that back; all else it says of it is what it was told.
+    public void voidedThere(long sourceId, String sourceRef, boolean voided) {
+        jdbc.sql("""
+                update record set voided = :voided, version = version + 1
+                where source_id = :source and source_ref = :ref and origin = 'ledger' and voided <> :voided""")
+                .param("voided", voided)
+                .param("source", sourceId)
+                .param("ref", sourceRef)
+                .update();
     }
 
     public static Set<String> names(Set<Milestone> milestones) {

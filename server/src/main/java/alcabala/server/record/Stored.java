@@ -1,6 +1,10 @@
 package alcabala.server.record;
 
 import alcabala.accounting.document.Document;
+import alcabala.accounting.record.Family;
+import alcabala.accounting.record.Record;
+import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.settlement.Settlement;
 import alcabala.server.platform.DocumentJson;
 import java.util.List;
 import java.util.function.Consumer;
@@ -11,8 +15,8 @@ import tools.jackson.databind.node.ObjectNode;
 public final class Stored {
     /// The shape that is written now.
     public static final int SHAPE = 2;
-    /// Content with its shape before it, of a revision `v`.
-    public static final String COLUMN = "v.shape || ' ' || v.content as content";
+    /// Content with its shape and kind before it, of a revision `v` of a record `d`.
+    public static final String COLUMN = "v.shape || ' ' || d.kind || ' ' || v.content as content";
     /// Joins the revision that counts to `record d`.
     public static final String JOIN = " join record_revision v on v.id = d.revision_id ";
 
@@ -24,16 +28,28 @@ public final class Stored {
 
     private Stored() {}
 
-    public static String write(Document document) {
-        return DocumentJson.write(document);
+    public static String write(Record record) {
+        return DocumentJson.write(record);
     }
 
     /// @param kept what [#COLUMN] gives
+    public static Record record(String kept) {
+        String[] parts = kept.split(" ", 3);
+        int shape = Integer.parseInt(parts[0]);
+        Family family = RecordKind.of(parts[1]).family();
+        return read(family, shape == SHAPE ? parts[2] : upToDate(shape, parts[2]));
+    }
+
+    /// The same of what is known to be a document.
     public static Document document(String kept) {
-        int space = kept.indexOf(' ');
-        int shape = Integer.parseInt(kept.substring(0, space));
-        String content = kept.substring(space + 1);
-        return shape == SHAPE ? DocumentJson.read(content) : DocumentJson.read(upToDate(shape, content));
+        return (Document) record(kept);
+    }
+
+    private static Record read(Family family, String content) {
+        return switch (family) {
+            case DOCUMENT -> DocumentJson.read(content, Document.class);
+            case SETTLEMENT -> DocumentJson.read(content, Settlement.class);
+        };
     }
 
     private static String upToDate(int shape, String content) {

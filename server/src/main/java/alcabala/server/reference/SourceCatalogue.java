@@ -1,10 +1,13 @@
 package alcabala.server.reference;
 
+import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Record;
+import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceLookup;
 import java.util.Collection;
@@ -55,7 +58,7 @@ public class SourceCatalogue {
                             row(sourceId, c.code(), c.name())
                                     .addValue("rate", c.rate())
                                     .addValue("category", c.category().name()));
-                case SourceChange.DocumentChanged c -> {}
+                case SourceChange.RecordChanged c -> {}
                 case SourceChange.SetAside c -> {}
             }
         }
@@ -63,22 +66,22 @@ public class SourceCatalogue {
 
     /// Codes that documents use and the source has not told of: files name parties, items and taxes only in passing.
     /// The items of a bill are its supplier's.
-    public void keepCodesOf(long sourceId, Collection<Document> documents) {
+    public void keepCodesOf(long sourceId, Collection<? extends Record> records) {
         Map<String, MapSqlParameterSource> parties = new LinkedHashMap<>();
         Map<String, MapSqlParameterSource> items = new LinkedHashMap<>();
         Map<String, MapSqlParameterSource> taxes = new LinkedHashMap<>();
-        documents.stream()
-                .map(Document::site)
+        records.stream()
+                .map(Record::site)
                 .filter(site -> !site.isEmpty())
                 .distinct()
                 .forEach(site -> keepSite(sourceId, site));
-        for (Document document : documents) {
-            Party party = document.counterparty();
+        for (Record record : records) {
+            Party party = record.counterparty();
             parties.computeIfAbsent(
                     party.code(),
                     code -> row(sourceId, code, party.name()).addValue("body", json.writeValueAsString(party)));
-            for (DocumentLine line : document.lines()) {
-                if (document.kind().isSale() && !line.item().isEmpty()) {
+            for (DocumentLine line : record instanceof Document document ? document.lines() : List.<DocumentLine>of()) {
+                if (record.kind().isSale() && !line.item().isEmpty()) {
                     items.computeIfAbsent(
                             line.item(),
                             code -> row(sourceId, code, line.description())
@@ -98,9 +101,23 @@ public class SourceCatalogue {
                                                 .name()));
             }
         }
+        keepMeans(sourceId, records);
         addNew(PARTY, parties);
         addNew(ITEM, items);
         addNew(TAX, taxes);
+    }
+
+    private void keepMeans(long sourceId, Collection<? extends Record> records) {
+        records.stream()
+                .filter(Settlement.class::isInstance)
+                .map(record -> Crosswalk.meansCode(
+                        ((Settlement) record).means(), record.currency().getCode()))
+                .distinct()
+                .forEach(code -> jdbc.sql(
+                                "insert into source_means (source_id, code) values (:source, :code) on conflict do nothing")
+                        .param("source", sourceId)
+                        .param("code", code)
+                        .update());
     }
 
     public SourceLookup lookup(long sourceId) {

@@ -3,10 +3,13 @@ package alcabala.server.release;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.Journal;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.ledger.LedgerRecord;
-import alcabala.server.compile.Compilers;
+import alcabala.server.compile.Compiling;
 import alcabala.server.platform.Amounts;
 import alcabala.server.record.Records;
 import alcabala.server.reference.LedgerReference;
@@ -28,7 +31,7 @@ class BothSidesView {
     private final JdbcClient jdbc;
     private final Records documents;
     private final Routes routes;
-    private final Compilers compilers;
+    private final Compiling compiling;
     private final LedgerReference reference;
     private final JsonMapper json;
 
@@ -91,23 +94,46 @@ class BothSidesView {
             JdbcClient jdbc,
             Records documents,
             Routes routes,
-            Compilers compilers,
+            Compiling compiling,
             LedgerReference reference,
             JsonMapper json) {
         this.jdbc = jdbc;
         this.documents = documents;
         this.routes = routes;
-        this.compilers = compilers;
+        this.compiling = compiling;
         this.reference = reference;
         this.json = json;
     }
 
     BothSides of(Records.Row row) {
         RouteRow route = routes.get(row.routeId());
-        Document document = documents.document(row.id());
+        return switch (documents.record(row.id())) {
+            case Document document -> of(row, route, document);
+            case Settlement settlement -> of(row, route, settlement);
+        };
+    }
+
+    private BothSides of(Records.Row row, RouteRow route, Settlement settlement) {
+        Optional<LedgerRecord> there = findPosted(row.id());
+        Compilation wouldBe = compiling.compile(route.id(), settlement);
+        SettlementSides sides = new SettlementSides(settlement, row, there, wouldBe.entry());
+        List<JournalLine> journal = there.isPresent()
+                ? journal(route, there.get())
+                : wouldBe.journal().map(it -> journal(route, it.byAccount())).orElse(List.of());
+        return new BothSides(
+                there.isPresent(),
+                since(row.id()),
+                sides.fields(code -> partyName(route, code)),
+                sides.lines(),
+                journal,
+                route.sourceDesk().isEmpty() ? "" : route.sourceDesk() + "/payments",
+                there.isPresent() ? ledgerDesk(row.id()) + "/payments/" + row.ledgerRef() : "");
+    }
+
+    private BothSides of(Records.Row row, RouteRow route, Document document) {
         Optional<LedgerRecord> posted = findPosted(row.id());
         Optional<Right> wouldBe =
-                compilers.of(route.id()).compile(document).ledgerDocument().map(sent -> right(sent, row, route));
+                compiling.compile(route.id(), document).ledgerDocument().map(sent -> right(sent, document, route));
         Optional<Right> right = posted.isPresent() ? posted.map(record -> right(record, route)) : wouldBe;
         // What has not diverged is agreed, however the route shapes it; what has is measured by what would be sent now.
         Right expected = row.state().equals("Diverged") ? wouldBe.orElseGet(() -> asOnSource(document)) : null;
@@ -158,21 +184,30 @@ class BothSidesView {
                 record.lines().stream()
                         .map(l -> new RightLine(l.text(), text(l.item()), l.amount(), l.account(), text(l.taxCode())))
                         .toList(),
-                journal(
-                        route,
-                        record.journal(),
-                        LedgerRecord.JournalEntry::account,
-                        LedgerRecord.JournalEntry::debit,
-                        LedgerRecord.JournalEntry::credit));
+                journal(route, record));
     }
 
-    private Right right(LedgerDocument sent, Records.Row row, RouteRow route) {
-        var journal = compilers
-                .of(route.id())
-                .compile(documents.document(row.id()))
-                .journal()
-                .orElseThrow()
-                .byAccount();
+    private List<JournalLine> journal(RouteRow route, LedgerRecord record) {
+        return journal(
+                route,
+                record.journal(),
+                LedgerRecord.JournalEntry::account,
+                LedgerRecord.JournalEntry::debit,
+                LedgerRecord.JournalEntry::credit);
+    }
+
+    private List<JournalLine> journal(RouteRow route, Journal journal) {
+        return journal(
+                route,
+                journal.lines(),
+                line -> line.account(),
+                line -> line.debit().getAmount(),
+                line -> line.credit().getAmount());
+    }
+
+    private Right right(LedgerDocument sent, Document document, RouteRow route) {
+        Journal journal =
+                compiling.compile(route.id(), document).journal().orElseThrow().byAccount();
         return new Right(
                 "",
                 sent.number(),
@@ -184,12 +219,7 @@ class BothSidesView {
                 Amounts.decimal(sent.gross()),
                 sent.priceMode() == PriceMode.TAX_INCLUSIVE,
                 sent.lines().stream().map(BothSidesView::rightLine).toList(),
-                journal(
-                        route,
-                        journal.lines(),
-                        line -> line.account(),
-                        line -> line.debit().getAmount(),
-                        line -> line.credit().getAmount()));
+                journal(route, journal));
     }
 
     private static RightLine rightLine(LedgerLine line) {

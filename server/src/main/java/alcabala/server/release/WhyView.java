@@ -9,9 +9,10 @@ import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.ResolvedLine;
 import alcabala.accounting.posting.SelfAssessed;
 import alcabala.accounting.posting.TaxComparison;
+import alcabala.accounting.record.Record;
 import alcabala.accounting.tax.TaxComputation;
 import alcabala.server.compile.Compiled;
-import alcabala.server.compile.Compilers;
+import alcabala.server.compile.Compiling;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Sentences;
 import alcabala.server.record.Records;
@@ -32,7 +33,7 @@ import org.springframework.stereotype.Component;
 class WhyView {
     private final Records documents;
     private final Routes routes;
-    private final Compilers compilers;
+    private final Compiling compiling;
     private final LedgerReference reference;
 
     /// @param verdict `answered`, `no-row` or `not-asked`
@@ -88,25 +89,25 @@ class WhyView {
 
     record Why(List<FindingJson> findings, List<Stranger> strangers, List<WhyLine> lines, Tax tax, Journal journal) {}
 
-    WhyView(Records documents, Routes routes, Compilers compilers, LedgerReference reference) {
+    WhyView(Records documents, Routes routes, Compiling compiling, LedgerReference reference) {
         this.documents = documents;
         this.routes = routes;
-        this.compilers = compilers;
+        this.compiling = compiling;
         this.reference = reference;
     }
 
     Why of(long documentId) {
         Records.Row row = documents.get(documentId);
         RouteRow route = routes.get(row.routeId());
-        Document document = documents.document(documentId);
-        Compilation compilation = compilers.of(route.id()).compile(document);
+        Record record = documents.record(documentId);
+        Compilation compilation = compiling.compile(route.id(), record);
         Map<String, LedgerAccount> accounts = reference.accounts(route.ledgerId()).stream()
                 .collect(Collectors.toMap(LedgerAccount::code, Function.identity()));
         return new Why(
                 compilation.findings().stream()
                         .map(f -> new FindingJson(Compiled.severity(f), f.cause(), Sentences.of(f), fix(f.cause())))
                         .toList(),
-                strangers(document, route),
+                record instanceof Document document ? strangers(document, route) : List.of(),
                 compilation.lines().stream().map(line -> line(line, accounts)).toList(),
                 compilation.tax().map(WhyView::tax).orElse(null),
                 compilation
@@ -143,6 +144,8 @@ class WhyView {
             case "party-doubtful", "party-missing" -> new Fix(RowKind.PARTY, code);
             case "supplier-unmapped" -> new Fix(RowKind.SUPPLIER, code);
             case "role-unset" -> new Fix(RowKind.ROLE, code);
+            case "means-unmapped" -> new Fix(RowKind.MEANS, code);
+            case "payer-differs" -> new Fix(RowKind.PAYER, code);
             default -> null;
         };
     }

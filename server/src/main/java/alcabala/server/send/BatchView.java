@@ -19,6 +19,7 @@ class BatchView {
 
     record BatchJson(
             long id,
+            String origin,
             String createdBy,
             Instant createdAt,
             Instant finishedAt,
@@ -96,6 +97,7 @@ class BatchView {
         boolean typed = !row.wasNull();
         return new BatchJson(
                 row.getLong("id"),
+                row.getString("origin"),
                 row.getString("created_by"),
                 row.getTimestamp("created_at").toInstant(),
                 row.getTimestamp("finished_at") == null
@@ -136,7 +138,7 @@ class BatchView {
     }
 
     private static final String BATCH = """
-            select b.id, b.created_by, b.created_at, b.finished_at, b.currency, b.count, b.net, b.tax, b.gross, b.hash_total,
+            select b.id, b.origin, b.created_by, b.created_at, b.finished_at, b.currency, b.count, b.net, b.tax, b.gross, b.hash_total,
                 b.independent_total, b.reason,
                 count(*) filter (where p.outcome = 'posted') as posted,
                 count(*) filter (where p.outcome = 'refused') as refused,

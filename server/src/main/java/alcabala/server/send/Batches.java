@@ -2,6 +2,7 @@ package alcabala.server.send;
 
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.matching.ItemNames;
+import alcabala.accounting.record.Origin;
 import alcabala.server.crossing.BatchHeads;
 import alcabala.server.crossing.NewDispatches;
 import alcabala.server.crossing.Outcomes;
@@ -78,7 +79,7 @@ class Batches {
     /// independent total, or a reason is given.
     @Transactional
     long send(RouteRow route, Order order, String who) {
-        if (!route.ledgerAnswers()) {
+        if (!route.ledgerAnswers() && order.choice().origin() != Origin.LEDGER) {
             throw NotPossibleException.invalid(
                     "ledger-of-files",
                     route.ledger() + " takes files, and Alcabala cannot write them yet. Nothing was sent.");
@@ -105,7 +106,7 @@ class Batches {
                     "The batch adds up to " + Amounts.shown(preview.totals().gross()) + ", your own list to "
                             + Amounts.shown(typed.get()) + ". Find out why, or say why it may go all the same.");
         }
-        long batch = heads.insert(route, preview.totals(), typed, order.reason(), who);
+        long batch = heads.insert(route, preview.origin(), preview.totals(), typed, order.reason(), who);
         queue(route, batch, NeededFirst.order(preview.documents()), who);
         SendTask.schedule(jobs, batch);
         return batch;

@@ -1,6 +1,6 @@
 package alcabala.server.send;
 
-import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Trigger;
 import alcabala.server.platform.NotPossibleException;
@@ -8,6 +8,7 @@ import alcabala.server.record.Stored;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -16,17 +17,32 @@ import org.springframework.stereotype.Component;
 @Component
 class Candidates {
     private static final int LARGEST = 5000;
+    /// What is changed where it stands: a document that is not voided; a settlement that is, which is taken back.
+    static final String GOES_AGAIN = "(d.origin = 'source' and d.voided = (d.kind in ("
+            + Stream.of(RecordKind.values())
+                    .filter(kind -> !kind.isDocument())
+                    .map(kind -> "'" + kind.word() + "'")
+                    .collect(Collectors.joining(", "))
+            + ")))";
     /// What can go: what is not there yet, and what stands on the ledger that the route leads to and differs from the
     /// source.
-    static final String CAN_GO = """
-            (d.state in ('Ready', 'Refused') or (d.state = 'Diverged' and not d.voided and exists (
+    static final String CAN_GO = "(d.state in ('Ready', 'Refused') or (d.state = 'Diverged' and " + GOES_AGAIN + """
+             and exists (
                 select 1 from link l join route r on r.ledger_id = l.ledger_id
                 where l.record_id = d.id and r.id = d.route_id)))""";
     private final JdbcClient jdbc;
     private final SettingStore settings;
 
     /// A document that may go, as it stands now.
-    record Candidate(long id, String number, String state, int revision, String content) {
+    ///
+    /// @param origin the side on which it was made
+    record Candidate(
+            long id, String number, String state, int revision, boolean voided, String origin, String content) {
+        /// Whether it is taken back.
+        boolean isTakenBack() {
+            return stands() && voided;
+        }
+
         boolean stands() {
             return state.equals("Diverged");
         }
@@ -40,12 +56,13 @@ class Candidates {
     List<Candidate> of(RouteRow route, Choice choice) {
         boolean named = choice.isNamed();
         List<Candidate> found = jdbc.sql("""
-                select d.id, d.number, d.state, d.revision,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
+                select d.id, d.number, d.state, d.revision, d.voided, d.origin,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
                 where d.route_id = :route and""" + CAN_GO + """
                     and (:named or d.state = 'Ready'
                         or (d.state = 'Diverged' and not d.ledger_differs and d.refusal = ''))
                     and (:named or d.kind <> all(:byHand)) and d.kind = any(:kinds)
                     and (:named = false or d.id = any(:ids))
+                    and (cast(:origin as text) is null or d.origin = :origin)
                     and (cast(:from as date) is null or d.issue_date >= :from)
                     and (cast(:to as date) is null or d.issue_date <= :to)
                 order by d.issue_date, d.id limit :limit""")
@@ -53,6 +70,10 @@ class Candidates {
                 .param("named", named)
                 .param("byHand", chosenByHand(route))
                 .param("kinds", choice.kinds())
+                .param(
+                        "origin",
+                        choice.origin() == null ? null : choice.origin().word(),
+                        java.sql.Types.VARCHAR)
                 .param("ids", named ? choice.ids().toArray(Long[]::new) : new Long[0])
                 .param("from", named ? null : choice.from(), java.sql.Types.DATE)
                 .param("to", named ? null : choice.to(), java.sql.Types.DATE)
@@ -70,9 +91,9 @@ class Candidates {
     /// Kinds that go only when somebody names the document.
     private String[] chosenByHand(RouteRow route) {
         RouteSettings decided = settings.of(route.id());
-        return Stream.of(DocumentKind.values())
+        return Stream.of(RecordKind.values())
                 .filter(kind -> decided.trigger(kind) == Trigger.BY_HAND)
-                .map(DocumentKind::word)
+                .map(RecordKind::word)
                 .toArray(String[]::new);
     }
 }

@@ -1,14 +1,24 @@
 package alcabala.server.send;
 
-import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.record.Family;
+import alcabala.accounting.record.Origin;
+import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.stream.Stream;
 
-/// Which documents are meant: those named, or all sales or all purchases that are ready in a span of days.
-record Choice(List<Long> ids, LocalDate from, LocalDate to, boolean purchases) {
+/// Which records are meant: those named, or all of one family and side that are ready in a span of days.
+///
+/// @param origin the side on which they were made; null for whichever those named were
+record Choice(List<Long> ids, LocalDate from, LocalDate to, boolean purchases, Family family, Origin origin) {
     static Choice named(List<Long> ids) {
-        return new Choice(ids, null, null, false);
+        return new Choice(ids, null, null, false, Family.DOCUMENT, null);
+    }
+
+    static Choice within(List<Long> ids, LocalDate from, LocalDate to, boolean purchases, boolean payments) {
+        Family family = payments ? Family.SETTLEMENT : Family.DOCUMENT;
+        boolean named = ids != null && !ids.isEmpty();
+        return new Choice(ids, from, to, purchases, family, named ? null : Origin.SOURCE);
     }
 
     boolean isNamed() {
@@ -16,9 +26,9 @@ record Choice(List<Long> ids, LocalDate from, LocalDate to, boolean purchases) {
     }
 
     String[] kinds() {
-        return Stream.of(DocumentKind.values())
-                .filter(kind -> isNamed() || kind.isSale() != purchases)
-                .map(DocumentKind::word)
+        return Stream.of(RecordKind.values())
+                .filter(kind -> isNamed() || (kind.isSale() != purchases && kind.family() == family))
+                .map(RecordKind::word)
                 .toArray(String[]::new);
     }
 }

@@ -3,6 +3,7 @@ package alcabala.server.send;
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Origin;
 import alcabala.server.crossing.Posting;
 import java.util.List;
 
@@ -23,11 +24,17 @@ record Preview(
         return documents.stream().map(Prepared::id).toList();
     }
 
+    /// The side that all of it comes from.
+    Origin origin() {
+        return documents.isEmpty() ? Origin.SOURCE : documents.getFirst().origin();
+    }
+
     /// Something that the ledger lacks and gets.
     record Creation(String code, String name) {}
 
     /// One document of the batch, as it would go.
-    record Prepared(long id, int revision, String number, boolean stands, Party party, Posting posting) {}
+    record Prepared(
+            long id, int revision, String number, boolean stands, Origin origin, Party party, Posting posting) {}
 
     /// @param like the name of the party that the batch creates
     record Alike(String code, String name, String like, int documents) {}

@@ -9,12 +9,16 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.BookingDay;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
-import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.record.Origin;
+import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.server.compile.Compilers;
+import alcabala.server.compile.Compiling;
 import alcabala.server.crossing.BatchDates;
 import alcabala.server.crossing.Posting;
+import alcabala.server.crossing.Postings;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Stored;
 import alcabala.server.reference.LedgerReference;
@@ -35,6 +39,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -48,6 +53,8 @@ class Previews {
     private final Compilers compilers;
     private final LedgerReference reference;
     private final BatchDates dates;
+    private final Compiling compiling;
+    private final Postings postings;
     private final Clock clock;
 
     Previews(
@@ -56,12 +63,16 @@ class Previews {
             Compilers compilers,
             LedgerReference reference,
             BatchDates dates,
+            Compiling compiling,
+            Postings postings,
             Clock clock) {
         this.jdbc = jdbc;
         this.candidates = candidates;
         this.compilers = compilers;
         this.reference = reference;
         this.dates = dates;
+        this.compiling = compiling;
+        this.postings = postings;
         this.clock = clock;
     }
 
@@ -99,42 +110,58 @@ class Previews {
     /// Those that compile clean now, and are not dated by their batch before the first day of their kind.
     private List<Prepared> prepare(RouteRow route, List<Candidate> candidates) {
         Compiler compiler = compilers.of(route.id());
-        LocalDate today = LocalDate.now(clock);
+        Map<Candidate, Record> records = new LinkedHashMap<>();
+        candidates.forEach(each -> records.put(each, Stored.record(each.content())));
+        Function<Record, Compilation> compile = compiling.with(route, compiler, records.values());
         List<Prepared> prepared = new ArrayList<>();
-        for (Candidate candidate : candidates) {
-            Document document = Stored.document(candidate.content());
-            RouteSettings decided = compiler.route().settings();
-            boolean early = BookingDay.find(document, decided).isEmpty()
-                    && decided.findCutOff(document.kind())
-                            .filter(today::isBefore)
-                            .isPresent();
-            Compilation compilation = compiler.compile(document);
-            Optional<LedgerDocument> sent = early ? Optional.empty() : compilation.ledgerDocument();
-            sent.ifPresent(going -> prepared.add(new Prepared(
-                    candidate.id(),
-                    candidate.revision(),
-                    candidate.number(),
-                    candidate.stands(),
-                    document.counterparty(),
-                    new Posting(
-                            dates.dated(decided, candidate.id(), going),
-                            compilation.journal().orElseThrow(),
-                            SourceHalf.of(document),
-                            document.counterparty().name(),
-                            document.precedingNumber()))));
-        }
+        records.forEach((candidate, record) -> posting(compiler, compile, candidate, record)
+                .ifPresent(posting -> prepared.add(new Prepared(
+                        candidate.id(),
+                        candidate.revision(),
+                        candidate.number(),
+                        candidate.stands(),
+                        Origin.valueOf(candidate.origin().toUpperCase(Locale.ROOT)),
+                        record.counterparty(),
+                        posting))));
         return prepared;
+    }
+
+    private Optional<Posting> posting(
+            Compiler compiler, Function<Record, Compilation> compile, Candidate candidate, Record record) {
+        if (candidate.isTakenBack()) {
+            return postings.findCancelling(candidate.id());
+        }
+        RouteSettings decided = compiler.route().settings();
+        Compilation compilation = compile.apply(record);
+        boolean early = record instanceof Document document
+                && BookingDay.find(document, decided).isEmpty()
+                && decided.findCutOff(document.kind())
+                        .filter(LocalDate.now(clock)::isBefore)
+                        .isPresent();
+        return early
+                ? Optional.empty()
+                : compilation
+                        .entry()
+                        .map(entry -> new Posting(
+                                dates.dated(decided, candidate.id(), entry),
+                                compilation.journal().orElseThrow(),
+                                SourceHalf.of(record),
+                                record.counterparty().name(),
+                                record instanceof Document document ? document.precedingNumber() : ""));
     }
 
     private static void requireOneSide(List<Prepared> documents) {
         long sides = documents.stream()
-                .map(each -> each.posting().entry().kind().isSale())
+                .map(each -> List.of(
+                        each.posting().entry().kind().isSale(),
+                        each.posting().entry().kind().family(),
+                        each.origin()))
                 .distinct()
                 .count();
         if (sides > 1) {
             throw NotPossibleException.invalid(
                     "mixed-batch",
-                    "Sales and purchases do not add up to one total. Choose the ones or the others, and send two batches.");
+                    "Sales and purchases, documents and payments, and what was entered on either side do not add up to one total. Choose one of them at a time, and send a batch of each.");
         }
     }
 
@@ -143,7 +170,7 @@ class Previews {
                 CurrencyUnit.of(route.currency()),
                 documents.stream()
                         .map(each -> {
-                            LedgerDocument sent = each.posting().entry();
+                            LedgerEntry sent = each.posting().entry();
                             return new ControlTotals.Member(
                                     each.number(), sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross());
                         })

@@ -4,8 +4,10 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.field.SourceHalf;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
-import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.record.Record;
 import alcabala.server.compile.Compilers;
+import alcabala.server.compile.Compiling;
 import alcabala.server.crossing.BatchDates;
 import alcabala.server.crossing.BatchHeads;
 import alcabala.server.crossing.Frozen;
@@ -35,6 +37,7 @@ class Retries {
     private final BatchHeads heads;
     private final Compilers compilers;
     private final BatchDates dates;
+    private final Compiling compiling;
     private final Postings postings;
     private final NewDispatches dispatches;
     private final Outcomes outcomes;
@@ -48,6 +51,7 @@ class Retries {
             BatchHeads heads,
             Compilers compilers,
             BatchDates dates,
+            Compiling compiling,
             Postings postings,
             NewDispatches dispatches,
             Outcomes outcomes,
@@ -59,6 +63,7 @@ class Retries {
         this.heads = heads;
         this.compilers = compilers;
         this.dates = dates;
+        this.compiling = compiling;
         this.postings = postings;
         this.dispatches = dispatches;
         this.outcomes = outcomes;
@@ -68,7 +73,14 @@ class Retries {
     }
 
     private record Failed(
-            long id, long recordId, String outcome, boolean inPlace, Long postingId, int revision, String content) {}
+            long id,
+            long recordId,
+            String outcome,
+            boolean inPlace,
+            Long postingId,
+            int revision,
+            boolean voided,
+            String content) {}
 
     /// Sends again only what failed on its way, as it compiles now; nothing that the ledger has or has refused, and
     /// nothing whose sums have changed since the batch was shown. What rests is asked about again.
@@ -93,7 +105,8 @@ class Retries {
 
     private List<Failed> failed(long batch) {
         return jdbc.sql("""
-                select p.id, p.record_id, p.outcome, p.read_version is not null as in_place, p.posting_id, d.revision,\s""" + Stored.COLUMN + """
+                select p.id, p.record_id, p.outcome, p.read_version is not null as in_place, p.posting_id, d.revision,
+                    d.voided and d.outcome = 'posted' as voided,\s""" + Stored.COLUMN + """
                  from dispatch p join record d on d.id = p.record_id join record_revision v on v.id = d.revision_id
                 where p.batch_id = :batch and p.id = (select max(l.id) from dispatch l where l.record_id = d.id)
                     and ((p.outcome = 'unconfirmed' and p.rests) or (p.outcome = 'unreached'
@@ -106,24 +119,17 @@ class Retries {
     }
 
     private int queueAgain(RouteRow route, Failed failed, Compiler compiler) {
-        Document document = Stored.document(failed.content());
-        Compilation now = compiler.compile(document);
-        boolean same = now.ledgerDocument()
+        Record record = Stored.record(failed.content());
+        Optional<Posting> now = failed.voided()
+                ? postings.findCancelling(failed.recordId())
+                : compiled(route, failed, compiler, record);
+        boolean same = now.map(Posting::entry)
                 .filter(entry -> shown(failed).map(entry::hasSumsOf).orElse(true))
                 .isPresent();
         if (!same) {
             return 0;
         }
-        LedgerDocument entry = dates.dated(
-                compiler.route().settings(),
-                failed.recordId(),
-                now.ledgerDocument().orElseThrow());
-        Posting posting = new Posting(
-                entry,
-                now.journal().orElseThrow(),
-                SourceHalf.of(document),
-                document.counterparty().name(),
-                document.precedingNumber());
+        Posting posting = now.orElseThrow();
         long frozen = postings.freeze(
                         route,
                         List.of(new Postings.Made(failed.recordId(), failed.revision(), posting)),
@@ -134,7 +140,20 @@ class Retries {
         return 1;
     }
 
-    private Optional<LedgerDocument> shown(Failed failed) {
+    private Optional<Posting> compiled(RouteRow route, Failed failed, Compiler compiler, Record record) {
+        Compilation compilation =
+                compiling.with(route, compiler, List.of(record)).apply(record);
+        return compilation
+                .entry()
+                .map(entry -> new Posting(
+                        dates.dated(compiler.route().settings(), failed.recordId(), entry),
+                        compilation.journal().orElseThrow(),
+                        SourceHalf.of(record),
+                        record.counterparty().name(),
+                        record instanceof Document document ? document.precedingNumber() : ""));
+    }
+
+    private Optional<LedgerEntry> shown(Failed failed) {
         return failed.postingId() == null
                 ? Optional.empty()
                 : postings.find(failed.postingId()).map(Frozen::entry);

@@ -34,9 +34,14 @@ class SendApi {
 
     /// Either ids, or all that are ready from one day to another: sales, or if so asked purchases.
     record ChoiceJson(
-            @NotBlank String route, @Size(max = 5000) List<Long> ids, LocalDate from, LocalDate to, Boolean purchases) {
+            @NotBlank String route,
+            @Size(max = 5000) List<Long> ids,
+            LocalDate from,
+            LocalDate to,
+            Boolean purchases,
+            Boolean payments) {
         Choice asChoice() {
-            return new Choice(ids, from, to, Boolean.TRUE.equals(purchases));
+            return Choice.within(ids, from, to, Boolean.TRUE.equals(purchases), Boolean.TRUE.equals(payments));
         }
     }
 
@@ -59,6 +64,7 @@ class SendApi {
             LocalDate from,
             LocalDate to,
             Boolean purchases,
+            Boolean payments,
             @NotNull @Valid ShownJson shown,
             @Size(max = 40) String independentTotal,
             @Size(max = 500) String reason) {}
@@ -153,7 +159,12 @@ class SendApi {
         long batch = batches.send(
                 route,
                 new Batches.Order(
-                        new Choice(send.ids(), send.from(), send.to(), Boolean.TRUE.equals(send.purchases())),
+                        Choice.within(
+                                send.ids(),
+                                send.from(),
+                                send.to(),
+                                Boolean.TRUE.equals(send.purchases()),
+                                Boolean.TRUE.equals(send.payments())),
                         new Batches.Shown(shown.count(), shown.net(), shown.tax(), shown.gross(), shown.hashTotal()),
                         send.independentTotal(),
                         send.reason() == null ? "" : send.reason().trim()),

@@ -1,6 +1,6 @@
 package alcabala.server.send;
 
-import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.server.crossing.Links;
 import alcabala.server.crossing.Outcomes;
@@ -44,9 +44,9 @@ class Settlement {
                 .param("route", route.id())
                 .param(
                         "kinds",
-                        Stream.of(DocumentKind.values())
+                        Stream.of(RecordKind.values())
                                 .filter(kind -> decided.winner(kind).equals("ledger"))
-                                .map(DocumentKind::word)
+                                .map(RecordKind::word)
                                 .toArray(String[]::new))
                 .query(Long.class)
                 .list();

@@ -1,6 +1,8 @@
 package alcabala.server.send;
 
-import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.record.Family;
+import alcabala.accounting.record.Origin;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
@@ -27,36 +29,74 @@ class Triggered {
         this.batches = batches;
     }
 
-    /// How many were put into a batch, sales into one and purchases into another.
+    /// How many were put into a batch: sales, purchases and payments each into their own, and what was entered on the
+    /// ledger into one that goes back.
     int send(RouteRow route, String who) {
         RouteSettings decided = settings.of(route.id());
+        int back = sendBack(route, who);
         if (!route.ledgerAnswers()) {
-            return 0;
+            return back;
         }
-        return Stream.of(true, false)
-                .mapToInt(sales -> send(
+        int sent = back;
+        for (Family family : Family.values()) {
+            for (boolean sales : List.of(true, false)) {
+                Predicate<RecordKind> concerns = kind -> kind.isSale() == sales && kind.family() == family;
+                sent += send(
                         route,
-                        words(kind ->
-                                kind.isSale() == sales && decided.trigger(kind).isAutomatic()),
-                        words(kind ->
-                                kind.isSale() == sales && decided.winner(kind).equals("source")),
-                        who))
+                        words(concerns.and(kind -> decided.trigger(kind).isAutomatic())),
+                        words(concerns.and(kind -> decided.winner(kind).equals("source"))),
+                        who);
+            }
+        }
+        return sent;
+    }
+
+    /// What was entered on the ledger goes to its source as soon as it is known.
+    private int sendBack(RouteRow route, String who) {
+        List<Long> ready = jdbc.sql("""
+                select id from record where route_id = :route and origin = 'ledger' and state = 'Ready' and outcome is null
+                order by kind, issue_date, id limit :most""")
+                .param("route", route.id())
+                .param("most", MOST)
+                .query(Long.class)
+                .list();
+        return Stream.of(true, false)
+                .mapToInt(sales -> send(route, ofSide(ready, sales), Origin.LEDGER, who))
                 .sum();
     }
 
-    private static String[] words(Predicate<DocumentKind> which) {
-        return Stream.of(DocumentKind.values())
+    private List<Long> ofSide(List<Long> ids, boolean sales) {
+        return jdbc.sql("select id from record where id = any(:ids) and kind = any(:kinds) order by issue_date, id")
+                .param("ids", ids.toArray(Long[]::new))
+                .param("kinds", words(kind -> kind.isSale() == sales))
+                .query(Long.class)
+                .list();
+    }
+
+    private int send(RouteRow route, List<Long> ids, Origin origin, String who) {
+        Choice choice = new Choice(ids, null, null, false, Family.DOCUMENT, origin);
+        int going = ids.isEmpty() ? 0 : previews.of(route, choice).documents().size();
+        if (going > 0) {
+            batches.send(route, new Batches.Order(choice, null, "", ""), who);
+        }
+        return going;
+    }
+
+    private static String[] words(Predicate<RecordKind> which) {
+        return Stream.of(RecordKind.values())
                 .filter(which)
-                .map(DocumentKind::word)
+                .map(RecordKind::word)
                 .toArray(String[]::new);
     }
 
     private int send(RouteRow route, String[] automatic, String[] restored, String who) {
         List<Long> ready = jdbc.sql("""
-                select id from record where route_id = :route and not voided and (
+                select id from record d where route_id = :route and origin = 'source' and (
                     (kind = any(:automatic) and state = 'Ready' and outcome is null)
-                    or (kind = any(:automatic) and state = 'Diverged' and not ledger_differs and refusal = '')
-                    or (kind = any(:restored) and state = 'Diverged' and ledger_differs and refusal = ''))
+                    or (kind = any(:automatic) and state = 'Diverged' and not ledger_differs and refusal = ''
+                        and\s""" + Candidates.GOES_AGAIN + """
+                    )
+                    or (kind = any(:restored) and state = 'Diverged' and ledger_differs and refusal = '' and not voided))
                 order by issue_date, id limit :most""")
                 .param("route", route.id())
                 .param("automatic", automatic)
@@ -64,11 +104,6 @@ class Triggered {
                 .param("most", MOST)
                 .query(Long.class)
                 .list();
-        Choice choice = Choice.named(ready);
-        int going = ready.isEmpty() ? 0 : previews.of(route, choice).documents().size();
-        if (going > 0) {
-            batches.send(route, new Batches.Order(choice, null, "", ""), who);
-        }
-        return going;
+        return send(route, ready, Origin.SOURCE, who);
     }
 }

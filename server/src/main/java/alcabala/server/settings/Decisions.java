@@ -1,6 +1,6 @@
 package alcabala.server.settings;
 
-import alcabala.accounting.document.DocumentKind;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Crossing;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.setting.Trigger;
@@ -83,9 +83,11 @@ class Decisions {
                         "setting", SettingSentences.title(setting),
                         "from", SettingSentences.word(setting, before),
                         "to", SettingSentences.word(setting, value)));
-        int moved = Crossing.findTriggered(setting)
-                .map(kind -> await(route, kind))
-                .orElseGet(() -> setting == Setting.PAYMENTS && value.equals("from-ledger") ? catchUp(route) : 0);
+        List<RecordKind> triggered = Crossing.triggered(setting);
+        int moved = triggered.stream().mapToInt(kind -> await(route, kind)).sum();
+        if (setting == Setting.PAYMENTS && !value.equals("none")) {
+            moved = catchUp(route);
+        }
         return new Taken(
                 moved,
                 affected.compileAgain(route.id(), Set.of(), who, "setting " + SettingSentences.title(setting), at));
@@ -113,7 +115,7 @@ class Decisions {
     }
 
     /// What has not crossed waits for another thing from now on.
-    private int await(RouteRow route, DocumentKind kind) {
+    private int await(RouteRow route, RecordKind kind) {
         Trigger trigger = store.of(route.id()).trigger(kind);
         return facts.await(route.id(), kind.word(), trigger.milestone());
     }

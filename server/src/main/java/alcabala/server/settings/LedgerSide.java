@@ -1,9 +1,11 @@
 package alcabala.server.settings;
 
+import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.JournalLine;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -36,18 +38,36 @@ record LedgerSide(
     /// @param names of accounts by code
     static LedgerSide of(Compilation compiled, RouteSettings settings, Map<String, String> names) {
         List<String> findings = compiled.findings().stream().map(Sentences::of).toList();
-        if (compiled.ledgerDocument().isEmpty()) {
+        if (compiled.entry().isEmpty()) {
             return new LedgerSide(findings, List.of(), List.of(), List.of(), List.of());
         }
-        LedgerDocument sent = compiled.ledgerDocument().get();
-        return new LedgerSide(
-                findings,
-                facts(sent, settings),
-                sent.lines().stream().map(LedgerSide::line).toList(),
-                compiled.journal().orElseThrow().byAccount().lines().stream()
-                        .map(line -> booking(line, names))
-                        .toList(),
-                receipt(sent, settings, names));
+        List<Booking> journal = compiled.journal().orElseThrow().byAccount().lines().stream()
+                .map(line -> booking(line, names))
+                .toList();
+        return switch (compiled.entry().get()) {
+            case LedgerDocument sent ->
+                new LedgerSide(
+                        findings,
+                        facts(sent, settings),
+                        sent.lines().stream().map(LedgerSide::line).toList(),
+                        journal,
+                        receipt(sent, settings, names));
+            case LedgerSettlement sent -> of(sent, findings, journal);
+            case Cancellation taken -> of(taken.cancelled(), findings, journal);
+        };
+    }
+
+    private static LedgerSide of(LedgerSettlement sent, List<String> findings, List<Booking> journal) {
+        List<SentFact> facts = List.of(
+                new SentFact("Number", sent.number()),
+                new SentFact("Date", sent.date().toString()),
+                new SentFact("Means", sent.means()),
+                new SentFact("Amount", Amounts.decimal(sent.gross())));
+        List<SentLine> lines = sent.parts().stream()
+                .map(part -> new SentLine(
+                        part.number(), part.document(), sent.controlAccount(), "", Amounts.decimal(part.money())))
+                .toList();
+        return new LedgerSide(findings, facts, lines, journal, List.of());
     }
 
     /// A document as it stands on the ledger at present.

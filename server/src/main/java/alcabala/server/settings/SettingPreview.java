@@ -1,15 +1,17 @@
 package alcabala.server.settings;
 
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.record.Record;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Crossing;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Compilers;
+import alcabala.server.compile.Compiling;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Stored;
@@ -21,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -38,20 +41,27 @@ class SettingPreview {
     private final Compilers compilers;
     private final LedgerReference reference;
     private final JsonMapper json;
+    private final Compiling compiling;
 
     /// @param differs whether the shown document would be another one on the ledger
     /// @param sentence what it would do to all that wait
     record Previewed(
             Long documentId, String number, LedgerSide before, LedgerSide after, boolean differs, String sentence) {}
 
-    private record Candidate(long id, String number, String kind, Set<String> milestones, Document document) {}
+    private record Candidate(long id, String number, String kind, Set<String> milestones, Record record) {}
 
     private record Standing(long id, String number, Document document, LedgerRecord record) {}
 
     private record Both(Candidate candidate, Compilation before, Compilation after, boolean differs) {}
 
     SettingPreview(
-            JdbcClient jdbc, SettingStore store, Compilers compilers, LedgerReference reference, JsonMapper json) {
+            JdbcClient jdbc,
+            SettingStore store,
+            Compilers compilers,
+            Compiling compiling,
+            LedgerReference reference,
+            JsonMapper json) {
+        this.compiling = compiling;
         this.json = json;
         this.jdbc = jdbc;
         this.store = store;
@@ -65,16 +75,16 @@ class SettingPreview {
         RouteSettings after = before.with(setting, value);
         Compiler was = compilers.with(route, before);
         Compiler would = compilers.with(route, after);
-        List<Both> all = candidates(route).stream()
-                .map(candidate -> both(candidate, was, would))
-                .toList();
+        List<Both> all = both(route, candidates(route), was, would);
         Optional<Both> shown = documentId == null
                 ? example(all, before, after)
-                : Optional.of(both(candidate(route, documentId), was, would));
+                : both(route, List.of(candidate(route, documentId)), was, would).stream()
+                        .findFirst();
         Map<String, String> names = reference.accounts(route.ledgerId()).stream()
                 .collect(Collectors.toMap(LedgerAccount::code, LedgerAccount::name));
-        Optional<Previewed> settled = Crossing.findWon(setting)
+        Optional<Previewed> settled = Crossing.won(setting).stream()
                 .filter(kind -> documentId == null)
+                .findFirst()
                 .flatMap(kind -> findChangedThere(route, kind))
                 .map(standing ->
                         settled(standing, before, after, would, names, sentence(route, setting, before, after, all)));
@@ -95,7 +105,7 @@ class SettingPreview {
                 .orElseGet(() -> new Previewed(null, "", null, null, false, "No document waits on this route yet."));
     }
 
-    private Optional<Standing> findChangedThere(RouteRow route, DocumentKind kind) {
+    private Optional<Standing> findChangedThere(RouteRow route, RecordKind kind) {
         return jdbc.sql("""
                 select d.id, d.number, d.kind,\s""" + Stored.COLUMN + """
                 , l.ledger_now from record d join link l on l.record_id = d.id join record_revision v on v.id = d.revision_id
@@ -119,7 +129,7 @@ class SettingPreview {
             Compiler compiler,
             Map<String, String> names,
             String sentence) {
-        DocumentKind kind = standing.document().kind();
+        RecordKind kind = standing.document().kind();
         LedgerSide there = LedgerSide.standing(standing.record(), names);
         LedgerSide again = LedgerSide.of(compiler.compile(standing.document()), after, names)
                 .asStanding();
@@ -128,9 +138,16 @@ class SettingPreview {
         return new Previewed(standing.id(), standing.number(), left, right, !left.equals(right), sentence);
     }
 
-    private static Both both(Candidate candidate, Compiler was, Compiler would) {
-        Compilation before = was.compile(candidate.document());
-        Compilation after = would.compile(candidate.document());
+    private List<Both> both(RouteRow route, List<Candidate> candidates, Compiler was, Compiler would) {
+        List<Record> records = candidates.stream().map(Candidate::record).toList();
+        Function<Record, Compilation> before = compiling.with(route, was, records);
+        Function<Record, Compilation> after = compiling.with(route, would, records);
+        return candidates.stream()
+                .map(each -> both(each, before.apply(each.record()), after.apply(each.record())))
+                .toList();
+    }
+
+    private static Both both(Candidate candidate, Compilation before, Compilation after) {
         return new Both(candidate, before, after, !before.equals(after));
     }
 
@@ -140,35 +157,35 @@ class SettingPreview {
         return all.stream().max(java.util.Comparator.comparingInt(both -> {
             boolean differs =
                     !LedgerSide.of(both.before(), before, none).equals(LedgerSide.of(both.after(), after, none));
-            boolean crosses = both.before().ledgerDocument().isPresent();
-            boolean stays = both.after().ledgerDocument().isPresent();
+            boolean crosses = both.before().entry().isPresent();
+            boolean stays = both.after().entry().isPresent();
             return (differs ? 4 : 0) + (crosses ? 2 : 0) + (stays ? 1 : 0);
         }));
     }
 
     private String sentence(
             RouteRow route, Setting setting, RouteSettings before, RouteSettings after, List<Both> all) {
-        return Crossing.findTriggered(setting)
-                .map(kind -> triggered(kind, before, after, all))
-                .or(() -> Crossing.findWon(setting).map(kind -> changedThere(route, kind, after)))
+        List<RecordKind> triggered = Crossing.triggered(setting);
+        return (triggered.isEmpty() ? Optional.<String>empty() : Optional.of(triggered(triggered, before, after, all)))
+                .or(() -> Crossing.won(setting).stream().findFirst().map(kind -> changedThere(route, kind, after)))
                 .orElseGet(() -> switch (setting) {
                     case PAYMENTS -> payments(route, after);
                     case RECEIVING_BANK ->
-                        money(route, Set.of(DocumentKind.INVOICE, DocumentKind.SUPPLIER_CREDIT), "received", all);
-                    case PAYING_BANK ->
-                        money(route, Set.of(DocumentKind.BILL, DocumentKind.CREDIT_NOTE), "paid from", all);
+                        money(route, Set.of(RecordKind.INVOICE, RecordKind.SUPPLIER_CREDIT), "received", all);
+                    case PAYING_BANK -> money(route, Set.of(RecordKind.BILL, RecordKind.CREDIT_NOTE), "paid from", all);
                     case SALES_TAX -> taxed(route, after, all, true, "revenue");
                     case PURCHASE_TAX -> taxed(route, after, all, false, "part of the cost");
                     default -> changed(all);
                 });
     }
 
-    private static String triggered(DocumentKind kind, RouteSettings before, RouteSettings after, List<Both> all) {
+    private static String triggered(List<RecordKind> kinds, RouteSettings before, RouteSettings after, List<Both> all) {
+        RecordKind kind = kinds.getFirst();
         String was = before.trigger(kind).milestone().name();
         String would = after.trigger(kind).milestone().name();
         List<Candidate> ofKind = all.stream()
                 .map(Both::candidate)
-                .filter(each -> each.kind().equals(kind.word()))
+                .filter(each -> kinds.contains(RecordKind.of(each.kind())))
                 .toList();
         long held = ofKind.stream()
                 .filter(each ->
@@ -185,13 +202,13 @@ class SettingPreview {
                 .formatted(documents(ofKind.size()), held, freed, goes);
     }
 
-    private static String money(RouteRow route, Set<DocumentKind> kinds, String moves, List<Both> all) {
+    private static String money(RouteRow route, Set<RecordKind> kinds, String moves, List<Both> all) {
         long sum = 0;
         int count = 0;
         for (Both each : all) {
-            Document document = each.candidate().document();
+            Record document = each.candidate().record();
             if (kinds.contains(document.kind()) && document.currency().getCode().equals(route.currency())) {
-                sum += document.kind().sign() * document.totals().gross().getAmountMinorLong();
+                sum += document.kind().sign() * document.gross().getAmountMinorLong();
                 count++;
             }
         }
@@ -208,7 +225,7 @@ class SettingPreview {
                 : "Payments of %s that are open come back at the next fetch.".formatted(documents(open));
     }
 
-    private String changedThere(RouteRow route, DocumentKind kind, RouteSettings after) {
+    private String changedThere(RouteRow route, RecordKind kind, RouteSettings after) {
         record Sum(int count, long gross) {}
         Sum sum = jdbc.sql("""
                 select count(*) as count, coalesce(sum(d.gross), 0) as gross from record d
@@ -254,7 +271,9 @@ class SettingPreview {
         long tax = 0;
         int documents = 0;
         for (Both each : all) {
-            Document document = each.candidate().document();
+            if (!(each.candidate().record() instanceof Document document)) {
+                continue;
+            }
             boolean concerned = document.kind().isSale() == sales
                     && after.hasTaxInLines(document.kind())
                     && document.currency().getCode().equals(route.currency())
@@ -293,7 +312,7 @@ class SettingPreview {
                         row.getString("number"),
                         row.getString("kind"),
                         Set.of((String[]) row.getArray("milestones").getArray()),
-                        Stored.document(row.getString("content"))))
+                        Stored.record(row.getString("content"))))
                 .list();
     }
 
@@ -307,7 +326,7 @@ class SettingPreview {
                         row.getString("number"),
                         row.getString("kind"),
                         Set.of(),
-                        Stored.document(row.getString("content"))))
+                        Stored.record(row.getString("content"))))
                 .optional()
                 .orElseThrow(() -> NotPossibleException.missing("document " + id + " on this route"));
     }

@@ -28,6 +28,9 @@ final class SettingSentences {
             Map.entry("ledger", "the ledger wins"),
             Map.entry("to-ledger", "to the ledger"),
             Map.entry("from-ledger", "from the ledger"),
+            Map.entry("both", "both ways"),
+            Map.entry("DISCOUNT_TAX reduced", "reduces the tax"),
+            Map.entry("DISCOUNT_TAX kept", "leaves the tax as it was"),
             Map.entry("none", "not at all"),
             Map.entry("batch", "approved, held for a batch"),
             Map.entry("by-hand", "approved, chosen one by one"),
@@ -73,7 +76,14 @@ final class SettingSentences {
             case SUPPLIER_CREDITS -> "Supplier credits cross";
             case SUPPLIER_CREDITS_TRIGGER -> "Supplier credits go";
             case SUPPLIER_CREDITS_CUT_OFF -> "Supplier credits from";
-            case PAYMENTS -> "Payments cross";
+            case PAYMENTS -> "Payments received cross";
+            case PAYMENTS_TRIGGER -> "Payments received go";
+            case PAYMENTS_CUT_OFF -> "Payments received from";
+            case PAYMENTS_OUT -> "Payments made cross";
+            case PAYMENTS_OUT_TRIGGER -> "Payments made go";
+            case PAYMENTS_OUT_CUT_OFF -> "Payments made from";
+            case DISCOUNT_TAX -> "Discount for paying early";
+            case PAYMENT_DIFFERENCE -> "Cents that may be missing";
             case NEW_PARTIES -> "Parties that the ledger lacks";
             case ARRIVAL -> "Documents arrive as";
             case DOCUMENT_DATE -> "Date on the ledger";
@@ -110,7 +120,17 @@ final class SettingSentences {
             case BILLS ->
                 "Which way bills travel on this route, with what they need: payables, input tax, an account for what is bought.";
             case SUPPLIER_CREDITS -> "Which way credits from suppliers travel on this route.";
-            case PAYMENTS -> "Whether payments recorded on the ledger come back and close documents here.";
+            case PAYMENTS ->
+                "Which way money from customers travels, with refunds and what the bank sent back: what the source records is sent, what is entered on the ledger comes back and closes its document at the source.";
+            case PAYMENTS_OUT -> "Which way money for suppliers travels on this route, with what they give back.";
+            case PAYMENTS_TRIGGER, PAYMENTS_OUT_TRIGGER ->
+                "Whether those taken in wait for a batch, to be chosen one by one, or go by themselves when fetched.";
+            case PAYMENTS_CUT_OFF -> "Payments dated earlier neither go nor come back; leave it empty for all.";
+            case PAYMENTS_OUT_CUT_OFF -> "Payments dated earlier stay here; leave it empty for all.";
+            case DISCOUNT_TAX ->
+                "Whether a discount for paying early takes back its share of the document’s tax, or is booked in full as discount.";
+            case PAYMENT_DIFFERENCE ->
+                "By how many cents a payment may miss its document, either way, and still settle it: booked as payment difference. Empty for none.";
             case INVOICES_TRIGGER ->
                 "What has to happen before an invoice is ready, and whether it then goes by itself when fetched.";
             case CREDIT_NOTES_TRIGGER ->

@@ -1,5 +1,8 @@
 package alcabala.connectors.adapters.hullwork;
 
+import alcabala.connectors.ledger.AnswersByKey;
+import alcabala.connectors.ledger.FindsByReference;
+import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.source.Approves;
 import alcabala.connectors.source.TellsChanges;
 import alcabala.connectors.spi.SourceByKey;
@@ -8,6 +11,15 @@ import java.util.Set;
 /// Hullwork, an operational app.
 public final class HullworkKind extends SourceByKey {
     public HullworkKind() {
-        super("hullwork", "Hullwork", Set.of(Approves.class, TellsChanges.class), HullworkSource::new);
+        super(
+                "hullwork",
+                "Hullwork",
+                Set.of(
+                        Approves.class,
+                        TellsChanges.class,
+                        TakesSettlements.class,
+                        AnswersByKey.class,
+                        FindsByReference.class),
+                HullworkSource::new);
     }
 }

@@ -2,7 +2,6 @@ package alcabala.connectors.adapters.hullwork;
 
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.Ownership;
@@ -13,6 +12,7 @@ import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Milestone;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.http.Json;
@@ -39,7 +39,7 @@ public final class HullworkMapping {
 
     static Understood.Label label(String type, JsonNode record) {
         return switch (type) {
-            case "document" -> new Understood.Label(type, text(record, "id"), text(record, "number"));
+            case "document", "payment" -> new Understood.Label(type, text(record, "id"), text(record, "number"));
             case "site" -> new Understood.Label(type, text(record, "name"), text(record, "name"));
             default -> new Understood.Label(type, text(record, "code"), text(record, "code"));
         };
@@ -62,14 +62,25 @@ public final class HullworkMapping {
                         decimal(record, "rate"),
                         TaxCategory.valueOf(text(record, "category"))));
             case "document" ->
-                Optional.of(new SourceChange.DocumentChanged(
+                Optional.of(new SourceChange.RecordChanged(
                         text(record, "id"),
                         label(type, record).sentence(),
                         milestones(record),
                         text(record, "status").equals("VOID"),
                         record.toString(),
-                        lookup -> Understood.document(
+                        lookup -> Understood.record(
                                 SYSTEM, label(type, record).sentence(), () -> document(record, lookup))));
+            case "payment" ->
+                Optional.of(new SourceChange.RecordChanged(
+                        HullworkPayments.ref(record),
+                        label(type, record).sentence(),
+                        Set.of(Milestone.APPROVED),
+                        text(record, "status").equals("VOID"),
+                        record.toString(),
+                        lookup -> Understood.record(
+                                SYSTEM,
+                                label(type, record).sentence(),
+                                () -> HullworkPayments.settlement(record, lookup))));
             default -> Optional.empty();
         };
     }
@@ -145,7 +156,7 @@ public final class HullworkMapping {
                 money(record, "vat", currency),
                 money(record, "gross", currency));
         return new Document(
-                credit ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE,
+                credit ? RecordKind.CREDIT_NOTE : RecordKind.INVOICE,
                 (credit ? TypeCode.CREDIT_NOTE : TypeCode.INVOICE).code(),
                 "",
                 text(record, "number"),
@@ -193,11 +204,11 @@ public final class HullworkMapping {
         return LineKind.valueOf(text(node, "kind"));
     }
 
-    private static Money money(JsonNode node, String name, CurrencyUnit currency) {
+    static Money money(JsonNode node, String name, CurrencyUnit currency) {
         return Money.of(currency, decimal(node, name), RoundingMode.UNNECESSARY);
     }
 
-    private static BigDecimal decimal(JsonNode node, String name) {
+    static BigDecimal decimal(JsonNode node, String name) {
         return node.path(name).isMissingNode() || node.path(name).isNull()
                 ? BigDecimal.ZERO
                 : Understood.within(name, node.path(name).asDecimal());

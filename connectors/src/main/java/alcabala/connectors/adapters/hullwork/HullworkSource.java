@@ -1,5 +1,7 @@
 package alcabala.connectors.adapters.hullwork;
 
+import alcabala.accounting.posting.LedgerSettlement;
+import alcabala.accounting.record.Family;
 import alcabala.connectors.Access;
 import alcabala.connectors.SaidNoException;
 import alcabala.connectors.UnreachableException;
@@ -7,14 +9,19 @@ import alcabala.connectors.http.Http;
 import alcabala.connectors.http.Json;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.AnswersByKey;
+import alcabala.connectors.ledger.FindsByReference;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.source.Approves;
 import alcabala.connectors.source.SourceFeed;
 import alcabala.connectors.source.TellsChanges;
 import alcabala.connectors.spi.Place;
+import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
-/// Hullwork: a changes feed with a cursor, and approval.
-final class HullworkSource implements TellsChanges, Approves {
+/// Hullwork: a changes feed with a cursor, approval, and payments that were entered elsewhere.
+final class HullworkSource implements TellsChanges, Approves, TakesSettlements, AnswersByKey, FindsByReference {
     private final Http http;
 
     public HullworkSource(Place place, Access access) {
@@ -35,6 +42,32 @@ final class HullworkSource implements TellsChanges, Approves {
 
     private static String text(JsonNode node, String name) {
         return Json.text(node, name);
+    }
+
+    @Override
+    public Answer<LedgerRecord> post(LedgerSettlement settlement, String partyId, String reference, String key) {
+        return http.post("/payments", body(settlement, partyId, reference), key, HullworkPayments::record);
+    }
+
+    @Override
+    public String body(LedgerSettlement settlement, String partyId, String reference) {
+        return Http.JSON.writeValueAsString(HullworkPayments.draft(settlement, partyId, reference));
+    }
+
+    @Override
+    public Optional<LedgerRecord> findPosted(String key) {
+        return find("/payments?key={key}", key);
+    }
+
+    @Override
+    public Optional<LedgerRecord> findByReference(Family family, String reference) {
+        return family == Family.SETTLEMENT ? find("/payments?externalRef={reference}", reference) : Optional.empty();
+    }
+
+    private Optional<LedgerRecord> find(String path, String by) {
+        return http.find(path, JsonNode.class, by)
+                .map(node -> Understood.read(
+                        HullworkMapping.SYSTEM, "payment of " + by, () -> HullworkPayments.record(node)));
     }
 
     @Override

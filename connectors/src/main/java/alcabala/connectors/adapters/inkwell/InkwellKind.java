@@ -2,6 +2,7 @@ package alcabala.connectors.adapters.inkwell;
 
 import alcabala.connectors.Access;
 import alcabala.connectors.ledger.AnswersByKey;
+import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.Counts;
 import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.DescribesCompany;
@@ -12,6 +13,7 @@ import alcabala.connectors.ledger.ReadsReferenceData;
 import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.ShowsConsent;
 import alcabala.connectors.ledger.TakesDocuments;
+import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.ledger.TellsNumbers;
 import alcabala.connectors.spi.Capability;
 import alcabala.connectors.spi.Connection;
@@ -52,6 +54,8 @@ public final class InkwellKind implements ConnectionKind {
                 CreatesMasters.class,
                 TakesDocuments.class,
                 ReplacesDocuments.class,
+                TakesSettlements.class,
+                CancelsSettlements.class,
                 AnswersByKey.class,
                 FindsByReference.class,
                 FeedsChanges.class,

@@ -1,10 +1,12 @@
 package alcabala.connectors.adapters.inkwell;
 
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerSettlement;
+import alcabala.accounting.record.Family;
+import alcabala.accounting.record.RecordKind;
 import alcabala.connectors.Access;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
@@ -15,6 +17,7 @@ import alcabala.connectors.http.Json;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.AnswersByKey;
+import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.Counts;
 import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.DescribesCompany;
@@ -29,6 +32,7 @@ import alcabala.connectors.ledger.ReadsReferenceData;
 import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesDocuments;
+import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.ledger.TellsNumbers;
 import alcabala.connectors.spi.Place;
 import java.util.ArrayList;
@@ -39,6 +43,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import tools.jackson.databind.JsonNode;
@@ -50,6 +55,8 @@ final class InkwellLedger
                 CreatesMasters,
                 TakesDocuments,
                 ReplacesDocuments,
+                TakesSettlements,
+                CancelsSettlements,
                 AnswersByKey,
                 FindsByReference,
                 FeedsChanges,
@@ -57,6 +64,7 @@ final class InkwellLedger
                 Counts {
     private static final String SYSTEM = "Inkwell";
     private static final int PAGE = 2000;
+    private static final Set<String> CROSSES = Set.of("document", "payment");
     private final Http http;
 
     public InkwellLedger(Place place, Access access) {
@@ -147,6 +155,21 @@ final class InkwellLedger
     }
 
     @Override
+    public Answer<LedgerRecord> post(LedgerSettlement settlement, String partyId, String reference, String key) {
+        return http.post("/payments", body(settlement, partyId, reference), key, InkwellMapping::record);
+    }
+
+    @Override
+    public String body(LedgerSettlement settlement, String partyId, String reference) {
+        return InkwellMapping.write(InkwellPayments.draft(settlement, partyId, reference));
+    }
+
+    @Override
+    public Answer<LedgerRecord> cancel(Standing standing, String key) {
+        return http.post("/payments/{id}/void", "{}", key, InkwellMapping::record, standing.id());
+    }
+
+    @Override
     public Optional<LedgerRecord> findPosted(String key) {
         return request(key, InkwellMapping::record);
     }
@@ -168,9 +191,10 @@ final class InkwellLedger
     }
 
     @Override
-    public Optional<LedgerRecord> findByReference(String reference) {
-        return http.find("/documents?externalReference={reference}", JsonNode.class, reference)
-                .map(node -> Understood.read(SYSTEM, "document of " + reference, () -> InkwellMapping.record(node)));
+    public Optional<LedgerRecord> findByReference(Family family, String reference) {
+        String path = family == Family.DOCUMENT ? "/documents" : "/payments";
+        return http.find(path + "?externalReference={reference}", JsonNode.class, reference)
+                .map(node -> Understood.read(SYSTEM, "record of " + reference, () -> InkwellMapping.record(node)));
     }
 
     @Override
@@ -180,24 +204,25 @@ final class InkwellLedger
         Understood.Cursor cursor =
                 new Understood.Cursor(feed.path("next"), feed.path("more").asBoolean());
         cursor.requireOnward(SYSTEM, after);
-        List<LedgerRecord> documents = new ArrayList<>();
+        List<LedgerRecord> records = new ArrayList<>();
         List<Unusable> setAside = new ArrayList<>();
         boolean masters = false;
         for (JsonNode change : changes) {
             JsonNode record = change.path("record");
-            if (!text(change, "type").equals("document")) {
+            String type = text(change, "type");
+            if (!CROSSES.contains(type)) {
                 masters = true;
             } else if (record.isObject()) {
-                read(record, documents, setAside);
+                read(type, record, records, setAside);
             }
         }
-        return new LedgerFeed(documents, setAside, masters, cursor.next().asLong(), cursor.more());
+        return new LedgerFeed(records, setAside, masters, cursor.next().asLong(), cursor.more());
     }
 
-    private static void read(JsonNode record, List<LedgerRecord> documents, List<Unusable> setAside) {
-        Understood.Label label = new Understood.Label("document", text(record, "id"), text(record, "number"));
+    private static void read(String type, JsonNode record, List<LedgerRecord> records, List<Unusable> setAside) {
+        Understood.Label label = new Understood.Label(type, text(record, "id"), text(record, "number"));
         try {
-            documents.add(Understood.read(SYSTEM, label.sentence(), () -> InkwellMapping.record(record)));
+            records.add(Understood.read(SYSTEM, label.sentence(), () -> InkwellMapping.record(record)));
         } catch (AnswerUnusableException e) {
             setAside.add(Understood.unusable(label, e.what(), record));
         }
@@ -215,11 +240,11 @@ final class InkwellLedger
     }
 
     @Override
-    public Map<DocumentKind, String> highestNumbers() {
-        Map<DocumentKind, String> highest = new EnumMap<>(DocumentKind.class);
+    public Map<RecordKind, String> highestNumbers() {
+        Map<RecordKind, String> highest = new EnumMap<>(RecordKind.class);
         for (JsonNode node : http.get("/numbers/highest", JsonNode.class)) {
             boolean credit = text(node, "kind").equals("credit-note");
-            highest.put(credit ? DocumentKind.CREDIT_NOTE : DocumentKind.INVOICE, text(node, "number"));
+            highest.put(credit ? RecordKind.CREDIT_NOTE : RecordKind.INVOICE, text(node, "number"));
         }
         return highest;
     }

@@ -100,7 +100,9 @@ final class InkwellMapping {
     }
 
     static LedgerRecord record(JsonNode node) {
-        return Http.JSON.treeToValue(node, LedgerRecord.class).complete();
+        return node.has("allocations")
+                ? InkwellPayments.record(node)
+                : Http.JSON.treeToValue(node, LedgerRecord.class).complete();
     }
 
     static Party party(JsonNode node) {

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import alcabala.accounting.document.Document;
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Milestone;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.http.Http;
@@ -45,11 +45,11 @@ public class HullworkMappingTest {
 
     @Test
     void aCreditNoteWithADiscountIsUnderstoodInFull() {
-        SourceChange.DocumentChanged change = changed(CREDIT_NOTE);
-        Document document = change.document().apply(LOOKUP);
+        SourceChange.RecordChanged change = changed(CREDIT_NOTE);
+        Document document = (Document) change.record().apply(LOOKUP);
         assertThat(change.milestones()).containsExactly(Milestone.APPROVED);
         assertThat(change.voided()).isFalse();
-        assertThat(document.kind()).isEqualTo(DocumentKind.CREDIT_NOTE);
+        assertThat(document.kind()).isEqualTo(RecordKind.CREDIT_NOTE);
         assertThat(document.priceMode()).isEqualTo(PriceMode.TAX_INCLUSIVE);
         assertThat(document.findDueDate()).isEmpty();
         assertThat(document.precedingNumber()).isEqualTo("HW-9");
@@ -73,16 +73,16 @@ public class HullworkMappingTest {
 
     @Test
     void anAmountFinerThanTheCurrencyIsNotRoundedInSilence() {
-        SourceChange.DocumentChanged change = changed(CREDIT_NOTE.replace("\"gross\":11.00", "\"gross\":11.005"));
-        assertThatThrownBy(() -> change.document().apply(LOOKUP))
+        SourceChange.RecordChanged change = changed(CREDIT_NOTE.replace("\"gross\":11.00", "\"gross\":11.005"));
+        assertThatThrownBy(() -> change.record().apply(LOOKUP))
                 .isInstanceOfSatisfying(
                         AnswerUnusableException.class,
                         e -> assertThat(e.what())
                                 .isEqualTo("an amount of document HC-1 is finer than its currency allows"));
     }
 
-    private static SourceChange.DocumentChanged changed(String json) {
-        return (SourceChange.DocumentChanged)
+    private static SourceChange.RecordChanged changed(String json) {
+        return (SourceChange.RecordChanged)
                 HullworkMapping.change("document", Http.JSON.readTree(json)).orElseThrow();
     }
 }

@@ -3,6 +3,7 @@ package alcabala.connectors.adapters.inkwell;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import alcabala.accounting.record.Family;
 import alcabala.connectors.Access;
 import alcabala.connectors.AccessLostException;
 import alcabala.connectors.AnswerUnusableException;
@@ -93,8 +94,8 @@ class InkwellDoorTest {
                             e -> assertThat(e.what()).isEqualTo("what it says of the company cannot be understood"));
         }
         inkwell.answers(200, "{\"kind\":\"invoice\",\"date\":7}");
-        assertThatThrownBy(() -> ledger.findByReference("hullwork:IK-9"))
+        assertThatThrownBy(() -> ledger.findByReference(Family.DOCUMENT, "hullwork:IK-9"))
                 .isInstanceOf(AnswerUnusableException.class)
-                .hasMessageContaining("document of hullwork:IK-9 cannot be understood");
+                .hasMessageContaining("record of hullwork:IK-9 cannot be understood");
     }
 }

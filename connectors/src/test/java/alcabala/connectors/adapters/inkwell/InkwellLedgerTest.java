@@ -3,12 +3,13 @@ package alcabala.connectors.adapters.inkwell;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import alcabala.accounting.document.DocumentKind;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.posting.NumberSeries;
+import alcabala.accounting.record.Family;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.Access;
 import alcabala.connectors.AccessLostException;
@@ -196,7 +197,7 @@ class InkwellLedgerTest {
                 "{\"changes\":[{\"type\":\"document\",\"record\":" + broken + "},{\"type\":\"document\",\"record\":"
                         + RECORD + "}],\"next\":9,\"more\":false}");
         var feed = ledger().changes(0, 10);
-        assertThat(feed.documents()).extracting(LedgerRecord::id).containsExactly("IN-1");
+        assertThat(feed.records()).extracting(LedgerRecord::id).containsExactly("IN-1");
         assertThat(feed.setAside())
                 .singleElement()
                 .satisfies(each -> assertThat(each.ref() + " " + each.reason())
@@ -236,7 +237,8 @@ class InkwellLedgerTest {
         assertThatThrownBy(() -> ledger().findPosted("key-1")).isInstanceOf(UnreachableException.class);
         for (String odd : List.of("not json", "", "null")) {
             answer(200, odd);
-            assertThatThrownBy(() -> ledger().findByReference("x")).isInstanceOf(UnreachableException.class);
+            assertThatThrownBy(() -> ledger().findByReference(Family.DOCUMENT, "x"))
+                    .isInstanceOf(UnreachableException.class);
         }
     }
 
@@ -433,7 +435,7 @@ class InkwellLedgerTest {
 
     @Test
     void aBillSaysWhatItIsAndATaxCodeWhereTaxOnPurchasesGoes() {
-        JsonNode body = Http.JSON.readTree(ledger().body(as(DocumentKind.BILL, "TW-1"), "IC-9", "files:bill"));
+        JsonNode body = Http.JSON.readTree(ledger().body(as(RecordKind.BILL, "TW-1"), "IC-9", "files:bill"));
         assertThat(body.get("kind").asString()).isEqualTo("bill");
         answer(200, """
                 [{"code":"S23","name":"S","rate":23.0000,"category":"S","account":"2200","inputAccount":"1400","active":true},
@@ -446,7 +448,7 @@ class InkwellLedgerTest {
     }
 
     private static LedgerDocument numberedByTheLedger() {
-        return as(DocumentKind.CREDIT_NOTE, "");
+        return as(RecordKind.CREDIT_NOTE, "");
     }
 
     private Answer<LedgerRecord> post() {
@@ -471,10 +473,10 @@ class InkwellLedgerTest {
     }
 
     private static LedgerDocument document() {
-        return as(DocumentKind.CREDIT_NOTE, "HC-1");
+        return as(RecordKind.CREDIT_NOTE, "HC-1");
     }
 
-    private static LedgerDocument as(DocumentKind kind, String number) {
+    private static LedgerDocument as(RecordKind kind, String number) {
         Money gross = Money.parse("EUR 12.30");
         Money nothing = Money.zero(CurrencyUnit.EUR);
         LedgerLine goods = new LedgerLine(

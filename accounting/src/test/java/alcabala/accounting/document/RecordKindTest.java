@@ -6,15 +6,17 @@ import alcabala.accounting.Changed;
 import alcabala.accounting.Samples;
 import alcabala.accounting.party.Business;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /// What a document is, and whose.
-class DocumentKindTest {
+class RecordKindTest {
     private static final Document INVOICE =
             Samples.invoice("HW-1", Samples.line(CurrencyUnit.EUR, "chandlery", "1", "10.00", Samples.V23));
 
@@ -25,16 +27,34 @@ class DocumentKindTest {
         "BILL, bill, 1, false, INVOICE, BILL",
         "SUPPLIER_CREDIT, supplier-credit, -1, false, CREDIT_NOTE, SUPPLIER_CREDIT"
     })
-    void seenFromEitherSide(
-            DocumentKind kind, String word, int sign, boolean sale, DocumentKind sold, DocumentKind bought) {
+    void seenFromEitherSide(RecordKind kind, String word, int sign, boolean sale, RecordKind sold, RecordKind bought) {
         assertThat(kind.word()).isEqualTo(word);
-        assertThat(DocumentKind.of(word)).isEqualTo(kind);
+        assertThat(RecordKind.of(word)).isEqualTo(kind);
         assertThat(kind.sign()).isEqualTo(sign);
         assertThat(kind.isSale()).isEqualTo(sale);
         Document document = Changed.in(INVOICE, "kind", kind);
         assertThat(document.seenBy(Ownership.SELLER).kind()).isEqualTo(sold);
         assertThat(document.seenBy(Ownership.BUYER).kind()).isEqualTo(bought);
         assertThat(document.seenBy(Ownership.NEITHER).kind()).isEqualTo(sold);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "PAYMENT_IN, payment-in, 1, true, INVOICE",
+        "REFUND, refund, -1, true, CREDIT_NOTE",
+        "RETURNED_IN, returned-in, -1, true, INVOICE",
+        "PAYMENT_OUT, payment-out, 1, false, BILL",
+        "SUPPLIER_REFUND, supplier-refund, -1, false, SUPPLIER_CREDIT",
+        "RETURNED_OUT, returned-out, -1, false, BILL"
+    })
+    void eachSettlementSettlesOneKindOfDocument(
+            RecordKind kind, String word, int sign, boolean sale, RecordKind document) {
+        assertThat(kind.word()).isEqualTo(word);
+        assertThat(kind.sign()).isEqualTo(sign);
+        assertThat(kind.isSale()).isEqualTo(sale);
+        assertThat(kind.isReturn()).isEqualTo(word.startsWith("returned"));
+        assertThat(Stream.of(RecordKind.values()).filter(kind::settles)).containsExactly(document);
+        assertThat(document.settles(kind)).isFalse();
     }
 
     @Test

@@ -1,0 +1,189 @@
+package alcabala.accounting.posting;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.Crosswalk;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.finding.Finding;
+import alcabala.accounting.finding.Severity;
+import alcabala.accounting.ledger.LedgerProfile;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Origin;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Settlement;
+import alcabala.accounting.settlement.Targets;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.joda.money.Money;
+
+/// The compiling of one settlement, step by step (records, section 3). Checks everything and reports each finding once.
+final class SettlementCompilation {
+    private final Settlement settlement;
+    private final Crosswalk crosswalk;
+    private final RouteSettings settings;
+    private final LedgerProfile ledger;
+    private final Targets targets;
+    private final Side side;
+    private final Set<Finding> findings = new LinkedHashSet<>();
+    private final RoleAccounts roles;
+
+    SettlementCompilation(
+            Settlement settlement, Crosswalk crosswalk, RouteSettings settings, LedgerProfile ledger, Targets targets) {
+        this.settlement = settlement;
+        this.crosswalk = crosswalk;
+        this.settings = settings;
+        this.ledger = ledger;
+        this.targets = targets;
+        side = Side.of(settlement.kind());
+        roles = new RoleAccounts(crosswalk, ledger, findings::add);
+    }
+
+    Compilation run() {
+        if (settlement.origin() == Origin.LEDGER) {
+            return compiled(backToTheSource(), new Journal.Builder(settlement.currency(), false).build());
+        }
+        HeaderCheck header = new HeaderCheck(settlement, crosswalk, settings, findings::add);
+        header.currency(ledger);
+        header.cutOff(settlement.date());
+        checkSum();
+        List<Settled> settled = new Settling(settlement, targets, findings::add).run();
+        Party party = party(settled);
+        header.party(party);
+        String control = roles.of(side.control());
+        String account = new MeansAccount(settlement, crosswalk, settings, roles, findings::add).find();
+        String charges = settlement.charges().isZero() ? "" : roles.of(AccountRole.BANK_CHARGES);
+        List<LedgerSettlement.Part> parts = parts(settled);
+        if (isBlocked()) {
+            return new Compilation(
+                    List.copyOf(findings), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
+        }
+        LedgerSettlement entry = entry(party.code(), control, account, charges, parts);
+        return compiled(entry, journal(entry));
+    }
+
+    private Compilation compiled(LedgerSettlement entry, Journal journal) {
+        return new Compilation(
+                List.copyOf(findings), List.of(), Optional.empty(), Optional.of(entry), Optional.of(journal));
+    }
+
+    private boolean isBlocked() {
+        return findings.stream().anyMatch(finding -> finding.severity() == Severity.BLOCKS);
+    }
+
+    private void checkSum() {
+        if (settlement.open().isNegative()) {
+            findings.add(new Finding.AllocatedTooMuch(settlement.amount(), settlement.allocated()));
+        }
+    }
+
+    /// The documents say whose account is settled. Somebody else who pays is asked about once.
+    private Party party(List<Settled> settled) {
+        List<Party> owners =
+                settled.stream().map(each -> each.target().party()).distinct().toList();
+        if (owners.isEmpty()) {
+            return settlement.party();
+        }
+        Party owner = owners.getFirst();
+        Party payer = settlement.party();
+        if (owners.size() > 1) {
+            findings.add(new Finding.SeveralParties(
+                    owners.stream().map(Party::name).sorted().toList()));
+        } else if (!owner.code().equals(payer.code())
+                && crosswalk
+                        .find(RowKind.PAYER, Crosswalk.payerCode(payer.code(), owner.code()))
+                        .isEmpty()) {
+            findings.add(new Finding.PayerDiffers(payer.code(), payer.name(), owner.code(), owner.name()));
+        }
+        return owner;
+    }
+
+    private List<LedgerSettlement.Part> parts(List<Settled> settled) {
+        Deductions deductions = new Deductions(settlement.kind(), crosswalk, settings, ledger, roles, findings::add);
+        return settled.stream()
+                .map(each -> new LedgerSettlement.Part(
+                        each.allocation().kind(),
+                        each.target().ledgerRef(),
+                        each.target().ledgerNumber(),
+                        each.allocation().money(),
+                        deductions.of(each)))
+                .toList();
+    }
+
+    private LedgerSettlement entry(
+            String party, String control, String account, String charges, List<LedgerSettlement.Part> parts) {
+        return new LedgerSettlement(
+                settlement.kind(),
+                settlement.number(),
+                settlement.date(),
+                settlement.currency(),
+                party,
+                crosswalk.counterpart(RowKind.PARTY, party),
+                control,
+                account,
+                settlement.means(),
+                settlement.reference(),
+                settlement.note(),
+                settlement.amount(),
+                settlement.charges(),
+                charges,
+                parts);
+    }
+
+    /// What was entered on the ledger is booked there; it goes to the source in the source's own codes.
+    private LedgerSettlement backToTheSource() {
+        String party = settlement.party().code();
+        return new LedgerSettlement(
+                settlement.kind(),
+                settlement.number(),
+                settlement.date(),
+                settlement.currency(),
+                party,
+                party,
+                "",
+                "",
+                settlement.means(),
+                settlement.reference(),
+                settlement.note(),
+                settlement.amount(),
+                settlement.charges(),
+                "",
+                settlement.allocations().stream()
+                        .map(SettlementCompilation::asNamed)
+                        .toList());
+    }
+
+    private static LedgerSettlement.Part asNamed(Allocation allocation) {
+        return new LedgerSettlement.Part(
+                allocation.kind(),
+                "",
+                allocation.number(),
+                allocation.money(),
+                allocation.deductions().stream()
+                        .map(deduction -> new LedgerSettlement.Deducted(
+                                "", deduction.kind().name(), "", deduction.amount()))
+                        .toList());
+    }
+
+    /// Money on its account, what was deducted on its own, and the party's account relieved of both.
+    private Journal journal(LedgerSettlement entry) {
+        boolean mirrored = side.isMirrored(entry.kind());
+        Journal.Builder journal = new Journal.Builder(entry.currency(), mirrored);
+        journal.debit(PostingKey.of(entry.account()), entry.gross());
+        journal.credit(PostingKey.of(entry.controlAccount()), entry.gross());
+        for (LedgerSettlement.Part part : entry.parts()) {
+            for (LedgerSettlement.Deducted each : part.deductions()) {
+                journal.debit(PostingKey.of(each.account(), each.taxCode()), each.amount());
+                journal.credit(PostingKey.of(entry.controlAccount()), each.amount());
+            }
+        }
+        // The bank takes its charges whichever way the money went.
+        Money charges = mirrored ? entry.charges().negated() : entry.charges();
+        if (!charges.isZero()) {
+            journal.debit(PostingKey.of(entry.chargesAccount()), charges);
+            journal.credit(PostingKey.of(entry.account()), charges);
+        }
+        return journal.build();
+    }
+}

@@ -1,0 +1,92 @@
+package alcabala.accounting.posting;
+
+import alcabala.accounting.finding.Finding;
+import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Deduction;
+import alcabala.accounting.settlement.Settlement;
+import alcabala.accounting.settlement.Target;
+import alcabala.accounting.settlement.Targets;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import org.joda.money.Money;
+
+/// Holds what a settlement settles against what its documents can still take. Money received is always booked: what a
+/// document can no longer take stays an open credit, and is said (records, section 1).
+final class Settling {
+    private final Settlement settlement;
+    private final Targets targets;
+    private final Consumer<Finding> findings;
+    private final Map<String, Money> taken = new HashMap<>();
+
+    Settling(Settlement settlement, Targets targets, Consumer<Finding> findings) {
+        this.settlement = settlement;
+        this.targets = targets;
+        this.findings = findings;
+    }
+
+    List<Settled> run() {
+        List<Settled> settled = new ArrayList<>();
+        for (Allocation allocation : settlement.allocations()) {
+            if (settlement.kind().settles(allocation.kind())) {
+                find(allocation).ifPresent(settled::add);
+            } else {
+                findings.accept(new Finding.AllocationUnfit(allocation.names()));
+            }
+        }
+        return settled;
+    }
+
+    private Optional<Settled> find(Allocation allocation) {
+        Optional<Target> found = targets.find(
+                allocation.kind(), allocation.number(), settlement.party().code());
+        if (found.isEmpty()) {
+            findings.accept(new Finding.WaitsFor(allocation.kind(), allocation.number()));
+            return Optional.empty();
+        }
+        Target target = found.get();
+        return switch (target.standing()) {
+            case TO_CROSS -> {
+                findings.accept(new Finding.WaitsFor(allocation.kind(), allocation.number()));
+                yield Optional.empty();
+            }
+            case STAYS -> {
+                findings.accept(new Finding.StaysOpen(
+                        allocation.names(), Finding.StaysOpen.Because.NOT_ON_LEDGER, allocation.money()));
+                yield Optional.empty();
+            }
+            case VOIDED -> {
+                findings.accept(new Finding.StaysOpen(
+                        allocation.names(), Finding.StaysOpen.Because.VOIDED, allocation.money()));
+                yield Optional.empty();
+            }
+            case CROSSED ->
+                settlement.kind().isReturn() ? Optional.of(new Settled(allocation, target)) : fit(allocation, target);
+        };
+    }
+
+    /// As much of it as the document can still take; never more than is open there by all that is known.
+    private Optional<Settled> fit(Allocation allocation, Target target) {
+        Money before = taken.getOrDefault(allocation.names(), Money.zero(settlement.currency()));
+        Money open = target.open().minus(before);
+        Money excess = allocation.settled().minus(open);
+        if (!excess.isPositive()) {
+            taken.put(allocation.names(), before.plus(allocation.settled()));
+            return Optional.of(new Settled(allocation, target));
+        }
+        Money left = allocation.money().minus(excess);
+        boolean some = !left.isNegative() && open.isPositive();
+        Money stays = some ? excess : allocation.money();
+        findings.accept(new Finding.StaysOpen(allocation.names(), Finding.StaysOpen.Because.SETTLED_OTHERWISE, stays));
+        if (!some) {
+            return Optional.empty();
+        }
+        taken.put(allocation.names(), before.plus(open));
+        List<Deduction> deductions = allocation.deductions();
+        return Optional.of(
+                new Settled(new Allocation(allocation.kind(), allocation.number(), left, deductions), target));
+    }
+}

@@ -1,0 +1,7 @@
+package alcabala.accounting.record;
+
+/// Kinds that are compiled alike (records, section 1).
+public enum Family {
+    DOCUMENT,
+    SETTLEMENT
+}

@@ -1,0 +1,31 @@
+package alcabala.accounting.record;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.settlement.Settlement;
+import java.time.LocalDate;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+
+/// Whatever crosses with amounts: what all of it has.
+public sealed interface Record permits Document, Settlement {
+    RecordKind kind();
+
+    String number();
+
+    LocalDate date();
+
+    /// Where of the source it was made, or empty.
+    String site();
+
+    CurrencyUnit currency();
+
+    /// The other party: customer or supplier, as the source names it.
+    Party counterparty();
+
+    /// What it comes to, positive whatever its kind.
+    Money gross();
+
+    /// How many parts it has: lines, or what it settles.
+    int partCount();
+}

@@ -1,0 +1,85 @@
+package alcabala.accounting.record;
+
+import java.util.Locale;
+
+/// What a record is, seen from the business: the one place that knows family, side, sign and word of a kind.
+public enum RecordKind {
+    INVOICE(Family.DOCUMENT, true, 1),
+    CREDIT_NOTE(Family.DOCUMENT, true, -1),
+    BILL(Family.DOCUMENT, false, 1),
+    SUPPLIER_CREDIT(Family.DOCUMENT, false, -1),
+    PAYMENT_IN(Family.SETTLEMENT, true, 1),
+    /// Money given back to a customer.
+    REFUND(Family.SETTLEMENT, true, -1),
+    /// A payment in that the bank took back.
+    RETURNED_IN(Family.SETTLEMENT, true, -1),
+    PAYMENT_OUT(Family.SETTLEMENT, false, 1),
+    /// Money that a supplier gave back.
+    SUPPLIER_REFUND(Family.SETTLEMENT, false, -1),
+    /// A payment out that came back.
+    RETURNED_OUT(Family.SETTLEMENT, false, -1);
+
+    private final Family family;
+    private final boolean sale;
+    private final int sign;
+
+    RecordKind(Family family, boolean sale, int sign) {
+        this.family = family;
+        this.sale = sale;
+        this.sign = sign;
+    }
+
+    public Family family() {
+        return family;
+    }
+
+    public boolean isDocument() {
+        return family == Family.DOCUMENT;
+    }
+
+    /// Whether it stands on the side of customers; else on that of suppliers.
+    public boolean isSale() {
+        return sale;
+    }
+
+    /// Whether it takes back what the plain kind of its family does.
+    public boolean isCredit() {
+        return sign < 0;
+    }
+
+    /// Whether it undoes another record of its own family.
+    public boolean isReturn() {
+        return this == RETURNED_IN || this == RETURNED_OUT;
+    }
+
+    /// Whether a settlement of this kind can settle a document of another; what was returned opens it again.
+    public boolean settles(RecordKind document) {
+        boolean takesBack = isCredit() && !isReturn();
+        return !isDocument() && document.isDocument() && document.sale == sale && document.isCredit() == takesBack;
+    }
+
+    /// 1, or -1 for what is given back.
+    public int sign() {
+        return sign;
+    }
+
+    /// The same paper as its seller made it out.
+    public RecordKind fromTheSeller() {
+        return isCredit() ? CREDIT_NOTE : INVOICE;
+    }
+
+    /// The same paper seen by its buyer.
+    public RecordKind fromTheBuyer() {
+        return isCredit() ? SUPPLIER_CREDIT : BILL;
+    }
+
+    /// The kind that a word is for.
+    public static RecordKind of(String word) {
+        return valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'));
+    }
+
+    /// `invoice`, `credit-note`, `payment-in`: the word used in the API and in the database.
+    public String word() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+}

@@ -1,0 +1,32 @@
+package alcabala.accounting.settlement;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import org.joda.money.Money;
+
+/// What was settled without money.
+///
+/// @param amount positive when less money moved than was settled, with tax; only a difference of cents may be negative
+public record Deduction(Kind kind, Money amount) {
+    /// Why.
+    public enum Kind {
+        /// For paying early.
+        DISCOUNT,
+        /// Tax that the payer keeps and pays to the authority himself.
+        WITHHOLDING,
+        BANK_CHARGES,
+        /// A few cents.
+        DIFFERENCE,
+        BAD_DEBT;
+
+        /// The role that takes it.
+        public AccountRole role(boolean sale) {
+            return switch (this) {
+                case DISCOUNT -> sale ? AccountRole.DISCOUNT_GIVEN : AccountRole.DISCOUNT_RECEIVED;
+                case WITHHOLDING -> AccountRole.WITHHOLDING;
+                case BANK_CHARGES -> AccountRole.BANK_CHARGES;
+                case DIFFERENCE -> AccountRole.PAYMENT_DIFFERENCE;
+                case BAD_DEBT -> AccountRole.BAD_DEBTS;
+            };
+        }
+    }
+}

@@ -1,0 +1,414 @@
+package alcabala.accounting.posting;
+
+import static alcabala.accounting.Samples.V23;
+import static alcabala.accounting.Samples.invoice;
+import static alcabala.accounting.Samples.line;
+import static alcabala.accounting.Samples.row;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.joda.money.CurrencyUnit.EUR;
+
+import alcabala.accounting.Changed;
+import alcabala.accounting.Samples;
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.document.Document;
+import alcabala.accounting.finding.Finding;
+import alcabala.accounting.finding.Finding.StaysOpen.Because;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Origin;
+import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Setting;
+import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Deduction;
+import alcabala.accounting.settlement.Settlement;
+import alcabala.accounting.settlement.Target;
+import alcabala.accounting.settlement.Target.Standing;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.Money;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/// Payments, refunds and what came back, with the examples of the records, section 3. Accounts: 1100 receivables, 1200
+/// bank, 1210 receipts awaiting banking, 1250 processor clearing, 2100 payables, 2200 output tax, 4090 discounts given,
+/// 6200 bank charges, 6990 differences.
+class SettlementCompileTest {
+    private static final Party TRUST = Party.named("C-1", "Pell Estuary Trust");
+    private static final Party TERN = Party.named("C-2", "Tern Marine");
+    private static final LocalDate DAY = LocalDate.of(2026, 11, 24);
+    private final Map<String, Target> documents = new HashMap<>();
+    private final List<CrosswalkRow> rows = new ArrayList<>(Samples.rows());
+    private RouteSettings settings = Samples.SETTINGS
+            .with(Setting.PAYMENTS, "both")
+            .with(Setting.PAYMENTS_OUT, "to-ledger")
+            .with(Setting.RECEIVING_BANK, "1200")
+            .with(Setting.PAYING_BANK, "1200");
+
+    @BeforeEach
+    void mapMeansAndRoles() {
+        rows.add(row(RowKind.MEANS, "48 EUR", "", "1250"));
+        rows.add(row(RowKind.MEANS, "20 EUR", "", "1210"));
+        rows.add(row(AccountRole.BANK_CHARGES, "6200"));
+        rows.add(row(AccountRole.PAYMENT_DIFFERENCE, "6990"));
+        rows.add(row(AccountRole.BAD_DEBTS, "6100"));
+        rows.add(row(AccountRole.WITHHOLDING, "1400"));
+        rows.add(row(AccountRole.DISCOUNT_RECEIVED, "4090"));
+        document("invoice HW-1", Standing.CROSSED, TRUST, "1230.00", "1230.00");
+    }
+
+    private void document(String name, Standing standing, Party party, String gross, String open) {
+        documents.put(name, new Target(standing, party, eur(gross), eur(open), List.of(), "IN-7", "HW-7"));
+    }
+
+    private static Money eur(String amount) {
+        return Money.parse("EUR " + amount);
+    }
+
+    private static Allocation of(String document, String money, Deduction... deductions) {
+        int space = document.indexOf(' ');
+        return new Allocation(
+                RecordKind.of(document.substring(0, space)),
+                document.substring(space + 1),
+                eur(money),
+                List.of(deductions));
+    }
+
+    private static Deduction less(Deduction.Kind kind, String amount) {
+        return new Deduction(kind, eur(amount));
+    }
+
+    private static Settlement settlement(RecordKind kind, String means, String amount, Allocation... allocations) {
+        return new Settlement(
+                kind,
+                "P-1",
+                Origin.SOURCE,
+                DAY,
+                "Saltmere",
+                "",
+                TRUST,
+                eur(amount),
+                eur("0.00"),
+                means,
+                "slip 7",
+                "",
+                List.of(allocations));
+    }
+
+    private static Settlement payment(String means, String amount, Allocation... allocations) {
+        return settlement(RecordKind.PAYMENT_IN, means, amount, allocations);
+    }
+
+    private Compilation compile(Settlement settlement) {
+        return Samples.compiler(rows, EUR, settings)
+                .compile(
+                        settlement,
+                        (kind, number, party) -> Optional.ofNullable(documents.get(kind.word() + " " + number)));
+    }
+
+    private List<String> journal(Settlement settlement) {
+        Compilation compiled = compile(settlement);
+        assertThat(compiled.findings()).isEmpty();
+        return lines(compiled);
+    }
+
+    private static List<String> lines(Compilation compiled) {
+        Journal journal = compiled.journal().orElseThrow();
+        assertThat(journal.isBalanced()).isTrue();
+        return journal.lines().stream()
+                .map(line -> line.account() + " " + line.amount().getAmount())
+                .toList();
+    }
+
+    private List<Finding> findings(Settlement settlement) {
+        return compile(settlement).findings();
+    }
+
+    private static LedgerSettlement entry(Compilation compiled) {
+        return (LedgerSettlement) compiled.entry().orElseThrow();
+    }
+
+    @Test
+    void eachMeansHasItsAccount() {
+        assertThat(journal(payment("48", "500.00", of("invoice HW-1", "500.00"))))
+                .containsExactly("1250 500.00", "1100 -500.00");
+        assertThat(journal(payment("20", "730.00", of("invoice HW-1", "730.00"))))
+                .containsExactly("1210 730.00", "1100 -730.00");
+    }
+
+    @Test
+    void theEntrySaysWhatIsSettledThere() {
+        LedgerSettlement entry = entry(compile(payment("48", "500.00", of("invoice HW-1", "450.00"))));
+        assertThat(entry.parts())
+                .containsExactly(
+                        new LedgerSettlement.Part(RecordKind.INVOICE, "IN-7", "HW-7", eur("450.00"), List.of()));
+        assertThat(List.of(entry.number(), entry.means(), entry.reference(), entry.account(), entry.controlAccount()))
+                .containsExactly("P-1", "48", "slip 7", "1250", "1100");
+        assertThat(entry.onDay(DAY.plusDays(1)).date()).isEqualTo(DAY.plusDays(1));
+        assertThat(entry.date()).isEqualTo(DAY);
+    }
+
+    @Test
+    void whatIsOverStaysOnReceivables() {
+        document("invoice A", Standing.CROSSED, TRUST, "1200.00", "1200.00");
+        document("invoice B", Standing.CROSSED, TRUST, "600.00", "600.00");
+        Settlement payment = payment("58", "2000.00", of("invoice A", "1200.00"), of("invoice B", "600.00"));
+        assertThat(payment.open()).isEqualTo(eur("200.00"));
+        assertThat(journal(payment)).containsExactly("1200 2000.00", "1100 -2000.00");
+        assertThat(journal(payment("58", "75.00"))).as("on account").containsExactly("1200 75.00", "1100 -75.00");
+    }
+
+    @Test
+    void aDiscountForPayingEarlyTakesItsTaxBackWhereTheRouteSaysSo() {
+        Document sold = invoice("HW-2", line(EUR, "chandlery", "1", "340.00", V23));
+        documents.put(
+                "invoice HW-2",
+                new Target(
+                        Standing.CROSSED, TRUST, eur("418.20"), eur("418.20"), DocumentTaxes.of(sold), "IN-8", "HW-2"));
+        Settlement payment =
+                payment("58", "405.65", of("invoice HW-2", "405.65", less(Deduction.Kind.DISCOUNT, "12.55")));
+        assertThat(journal(payment)).containsExactly("1200 405.65", "1100 -418.20", "4090 10.20", "2200 2.35");
+        assertThat(compile(payment).journal().orElseThrow().lines().getLast().taxCode())
+                .isEqualTo("S23");
+        settings = settings.with(Setting.DISCOUNT_TAX, "kept");
+        assertThat(journal(payment)).containsExactly("1200 405.65", "1100 -418.20", "4090 12.55");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"WITHHOLDING, 1400", "BANK_CHARGES, 6200", "BAD_DEBT, 6100"})
+    void otherDeductionsGoToTheirRoles(Deduction.Kind kind, String account) {
+        assertThat(journal(payment("58", "1200.00", of("invoice HW-1", "1200.00", less(kind, "30.00")))))
+                .containsExactly("1200 1200.00", "1100 -1230.00", account + " 30.00");
+    }
+
+    @ParameterizedTest(name = "{0} with a limit of {1}: {2}")
+    @CsvSource({
+        "0.05, 5, true",
+        "0.06, 5, false",
+        "-0.05, 5, true",
+        "-0.06, 5, false",
+        "0.01, '', false",
+        "0.01, 1, true"
+    })
+    void aFewCentsAreADifferenceUpToTheLimitOfTheRoute(String amount, String limit, boolean fits) {
+        settings = settings.with(Setting.PAYMENT_DIFFERENCE, limit);
+        Settlement payment =
+                payment("58", "1000.00", of("invoice HW-1", "1000.00", less(Deduction.Kind.DIFFERENCE, amount)));
+        if (fits) {
+            assertThat(journal(payment)).last().isEqualTo("6990 " + amount);
+        } else {
+            assertThat(findings(payment))
+                    .containsExactly(new Finding.DifferenceTooLarge(
+                            "invoice HW-1", eur(amount), Money.ofMinor(EUR, limit.isEmpty() ? 0 : 5)));
+        }
+    }
+
+    @Test
+    void aRefundGivesBackWhatACreditNoteOwes() {
+        document("credit-note HW-3", Standing.CROSSED, TRUST, "123.00", "123.00");
+        assertThat(journal(settlement(RecordKind.REFUND, "48", "123.00", of("credit-note HW-3", "123.00"))))
+                .containsExactly("1250 -123.00", "1100 123.00");
+    }
+
+    @Test
+    void aReturnedPaymentOpensItsDocumentAgainAndTheBankTakesItsCharges() {
+        document("invoice HW-1", Standing.CROSSED, TRUST, "200.00", "0.00");
+        Settlement returned = Changed.in(
+                settlement(RecordKind.RETURNED_IN, "58", "200.00", of("invoice HW-1", "200.00")),
+                "charges",
+                eur("12.00"));
+        assertThat(journal(returned)).containsExactly("1200 -212.00", "1100 200.00", "6200 12.00");
+        Settlement lapsed = settlement(
+                RecordKind.RETURNED_IN,
+                "58",
+                "190.00",
+                of("invoice HW-1", "190.00", less(Deduction.Kind.BANK_CHARGES, "10.00")));
+        assertThat(journal(lapsed)).containsExactly("1200 -190.00", "1100 200.00", "6200 -10.00");
+    }
+
+    @Test
+    void suppliersArePaidOnTheOtherSide() {
+        document("bill HL-1", Standing.CROSSED, TRUST, "608.85", "608.85");
+        document("supplier-credit HL-2", Standing.CROSSED, TRUST, "50.00", "50.00");
+        assertThat(journal(settlement(
+                        RecordKind.PAYMENT_OUT,
+                        "58",
+                        "600.00",
+                        of("bill HL-1", "600.00", less(Deduction.Kind.DISCOUNT, "8.85")))))
+                .containsExactly("1200 -600.00", "2100 608.85", "4090 -8.85");
+        assertThat(journal(settlement(RecordKind.SUPPLIER_REFUND, "58", "50.00", of("supplier-credit HL-2", "50.00"))))
+                .containsExactly("1200 50.00", "2100 -50.00");
+        Settlement back = Changed.in(
+                settlement(RecordKind.RETURNED_OUT, "58", "100.00", of("bill HL-1", "100.00")), "charges", eur("3.00"));
+        assertThat(journal(back)).containsExactly("1200 97.00", "2100 -100.00", "6200 3.00");
+    }
+
+    @Test
+    void itWaitsForItsDocuments() {
+        document("invoice HW-8", Standing.TO_CROSS, TRUST, "10.00", "10.00");
+        assertThat(findings(payment(
+                        "58",
+                        "20.00",
+                        of("invoice HW-8", "5.00"),
+                        of("invoice HW-9", "5.00"),
+                        of("invoice HW-1", "5.00"))))
+                .containsExactly(
+                        new Finding.WaitsFor(RecordKind.INVOICE, "HW-8"),
+                        new Finding.WaitsFor(RecordKind.INVOICE, "HW-9"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"VOIDED, VOIDED", "STAYS, NOT_ON_LEDGER"})
+    void moneyForWhatNeverCrossesIsBookedAllTheSame(Standing standing, Because because) {
+        document("invoice HW-8", standing, TERN, "10.00", "10.00");
+        Compilation compiled = compile(payment("58", "10.00", of("invoice HW-8", "10.00")));
+        assertThat(compiled.findings()).containsExactly(new Finding.StaysOpen("invoice HW-8", because, eur("10.00")));
+        assertThat(lines(compiled)).containsExactly("1200 10.00", "1100 -10.00");
+        assertThat(entry(compiled).parts()).isEmpty();
+        assertThat(entry(compiled).party()).isEqualTo("C-1");
+    }
+
+    @ParameterizedTest(name = "{1} of {0} open: {2} settles, {3} stays open")
+    @CsvSource({
+        "100.00, 100.00, 100.00, ",
+        "100.00, 100.01, 100.00, 0.01",
+        "99.99, 100.00, 99.99, 0.01",
+        "0.01, 100.00, 0.01, 99.99",
+        "0.00, 100.00, , 100.00",
+        "-5.00, 100.00, , 100.00"
+    })
+    void neverMoreThanIsOpen(String open, String paid, String settles, String stays) {
+        document("invoice HW-8", Standing.CROSSED, TRUST, "500.00", open);
+        Compilation compiled = compile(payment("58", "200.00", of("invoice HW-8", paid)));
+        assertThat(entry(compiled).parts().stream()
+                        .map(part -> part.money().getAmount().toPlainString()))
+                .isEqualTo(settles == null ? List.of() : List.of(settles));
+        assertThat(compiled.findings())
+                .isEqualTo(
+                        stays == null
+                                ? List.of()
+                                : List.of(
+                                        new Finding.StaysOpen("invoice HW-8", Because.SETTLED_OTHERWISE, eur(stays))));
+        assertThat(lines(compiled)).containsExactly("1200 200.00", "1100 -200.00");
+    }
+
+    @Test
+    void twoPartsOfOnePaymentShareWhatIsOpen() {
+        document("invoice HW-8", Standing.CROSSED, TRUST, "100.00", "100.00");
+        Compilation compiled =
+                compile(payment("58", "120.00", of("invoice HW-8", "60.00"), of("invoice HW-8", "60.00")));
+        assertThat(entry(compiled).parts())
+                .extracting(part -> part.money().getAmount().toPlainString())
+                .containsExactly("60.00", "40.00");
+    }
+
+    @Test
+    void aDiscountOfWhatIsSettledByNowIsNotTaken() {
+        document("invoice HW-8", Standing.CROSSED, TRUST, "100.00", "2.00");
+        Compilation compiled =
+                compile(payment("58", "97.00", of("invoice HW-8", "97.00", less(Deduction.Kind.DISCOUNT, "3.00"))));
+        assertThat(entry(compiled).parts()).isEmpty();
+        assertThat(lines(compiled)).containsExactly("1200 97.00", "1100 -97.00");
+    }
+
+    @Test
+    void somebodyElseWhoPaysIsAskedAboutOnce() {
+        document("invoice HW-8", Standing.CROSSED, TERN, "100.00", "100.00");
+        Settlement payment = payment("58", "100.00", of("invoice HW-8", "100.00"));
+        assertThat(findings(payment))
+                .containsExactly(new Finding.PayerDiffers("C-1", "Pell Estuary Trust", "C-2", "Tern Marine"));
+        rows.add(row(RowKind.PAYER, "C-1 > C-2", "", ""));
+        rows.add(row(RowKind.PARTY, "C-2", "L-22", ""));
+        LedgerSettlement entry = entry(compile(payment));
+        assertThat(List.of(entry.party(), entry.partyCounterpart())).containsExactly("C-2", "L-22");
+    }
+
+    @Test
+    void documentsOfSeveralPartiesTakeOnePaymentEach() {
+        document("invoice HW-8", Standing.CROSSED, TERN, "100.00", "100.00");
+        assertThat(findings(payment("58", "20.00", of("invoice HW-1", "10.00"), of("invoice HW-8", "10.00"))))
+                .containsExactly(new Finding.SeveralParties(List.of("Pell Estuary Trust", "Tern Marine")));
+    }
+
+    @Test
+    void whatDoesNotFitIsAFinding() {
+        assertThat(findings(payment("58", "9.99", of("invoice HW-1", "10.00"))))
+                .containsExactly(new Finding.AllocatedTooMuch(eur("9.99"), eur("10.00")));
+        assertThat(findings(payment("58", "10.00", of("bill HW-1", "10.00"))))
+                .containsExactly(new Finding.AllocationUnfit("bill HW-1"));
+        assertThat(findings(Changed.in(payment("58", "10.00"), "amount", Money.parse("SEK 10.00"))))
+                .contains(new Finding.CurrencyUnavailable("SEK", "EUR"));
+        settings = settings.with(Setting.PAYMENTS_CUT_OFF, "2026-11-25");
+        assertThat(findings(payment("58", "10.00")))
+                .containsExactly(new Finding.BeforeCutOff(DAY, LocalDate.of(2026, 11, 25)));
+        settings = settings.with(Setting.PAYMENTS_CUT_OFF, "2026-11-24");
+        assertThat(findings(payment("58", "10.00"))).isEmpty();
+        settings = settings.with(Setting.PAYMENTS, "from-ledger");
+        assertThat(findings(payment("58", "10.00"))).containsExactly(new Finding.DoesNotCross(RecordKind.PAYMENT_IN));
+    }
+
+    @Test
+    void aMeansWithoutAnAccountIsAFinding() {
+        assertThat(findings(payment("10", "10.00"))).containsExactly(new Finding.MeansUnmapped("10", "EUR"));
+        settings = settings.with(Setting.RECEIVING_BANK, "");
+        assertThat(findings(payment("58", "10.00"))).containsExactly(new Finding.MeansUnmapped("58", "EUR"));
+        rows.add(row(AccountRole.BANK, "1200"));
+        assertThat(journal(payment("58", "10.00"))).contains("1200 10.00");
+        rows.add(row(RowKind.MEANS, "10 EUR", "", "4010"));
+        assertThat(findings(payment("10", "10.00")))
+                .containsExactly(
+                        new Finding.AccountUnusable("4010", Finding.AccountUnusable.Reason.NO_MONEY, AccountRole.BANK));
+    }
+
+    @ParameterizedTest
+    @EnumSource(
+            value = RecordKind.class,
+            names = {"PAYMENT_IN", "SUPPLIER_REFUND", "RETURNED_OUT"})
+    void moneyThatArrivesIsOnTheBankForReceiving(RecordKind kind) {
+        settings = settings.with(Setting.PAYING_BANK, "");
+        assertThat(journal(settlement(kind, "58", "10.00"))).contains("1200 10.00");
+    }
+
+    @ParameterizedTest
+    @EnumSource(
+            value = RecordKind.class,
+            names = {"PAYMENT_OUT", "REFUND", "RETURNED_IN"})
+    void moneyThatLeavesIsOnTheBankForPaying(RecordKind kind) {
+        settings = settings.with(Setting.RECEIVING_BANK, "");
+        assertThat(journal(settlement(kind, "58", "10.00"))).contains("1200 -10.00");
+    }
+
+    @Test
+    void whatWasEnteredOnTheLedgerGoesBackInTheSourcesOwnCodes() {
+        Settlement entered = Changed.in(payment("10", "40.00", of("invoice HW-9", "40.00")), "origin", Origin.LEDGER);
+        Compilation compiled = compile(entered);
+        assertThat(compiled.findings()).isEmpty();
+        assertThat(compiled.journal().orElseThrow().lines())
+                .as("booked there already")
+                .isEmpty();
+        assertThat(entry(compiled).parts())
+                .containsExactly(new LedgerSettlement.Part(RecordKind.INVOICE, "", "HW-9", eur("40.00"), List.of()));
+        assertThat(entry(compiled).partyCounterpart()).isEqualTo("C-1");
+        settings = settings.with(Setting.PAYMENTS, "to-ledger");
+        assertThat(findings(entered)).containsExactly(new Finding.DoesNotCross(RecordKind.PAYMENT_IN));
+    }
+
+    @Test
+    void aCancellationIsWhatItTakesBack() {
+        Cancellation taken = new Cancellation(entry(compile(payment("48", "500.00", of("invoice HW-1", "450.00")))));
+        assertThat(taken.gross()).isEqualTo(eur("-500.00"));
+        assertThat(taken.net()).isEqualTo(taken.gross());
+        assertThat(List.of(taken.number(), taken.party(), taken.controlAccount()))
+                .containsExactly("P-1", "C-1", "1100");
+        assertThat(taken.kind()).isEqualTo(RecordKind.PAYMENT_IN);
+        assertThat(taken.onDay(DAY.plusDays(1)).date()).isEqualTo(DAY);
+    }
+}

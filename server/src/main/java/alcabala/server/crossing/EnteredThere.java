@@ -1,0 +1,94 @@
+package alcabala.server.crossing;
+
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.route.Routes;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/// Settlements that people entered on a ledger. Feeds tell of them in any order: each waits until a document that it
+/// settles is paired with one of ours, and is a record of its own then.
+@Component
+class EnteredThere {
+    private static final int MOST = 1000;
+    private final JdbcClient jdbc;
+    private final Routes routes;
+    private final ObjectProvider<AfterNews> after;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    private record Due(long routeId, String ledgerRef, String body) {}
+
+    EnteredThere(JdbcClient jdbc, Routes routes, ObjectProvider<AfterNews> after, JsonMapper json, Clock clock) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+        this.after = after;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /// One that no record of ours is paired with, as the ledger has it now. What bears a name of ours is ours.
+    void note(long ledgerId, LedgerRecord record) {
+        if (record.recordKind().isDocument()) {
+            return;
+        }
+        if (record.isVoided() || record.lines().isEmpty()) {
+            jdbc.sql("delete from entered_there where ledger_id = :ledger and ledger_ref = :ref")
+                    .param("ledger", ledgerId)
+                    .param("ref", record.id())
+                    .update();
+            return;
+        }
+        jdbc.sql("""
+                insert into entered_there (ledger_id, ledger_ref, settles, body, seen_at)
+                select :ledger, :ref, :settles, cast(:body as jsonb), :now
+                where not exists (select 1 from source where starts_with(:reference, lower(name) || ':'))
+                on conflict (ledger_id, ledger_ref) do update set settles = excluded.settles, body = excluded.body,
+                    seen_at = excluded.seen_at""")
+                .param("ledger", ledgerId)
+                .param("ref", record.id())
+                .param(
+                        "settles",
+                        record.lines().stream().map(LedgerRecord.Line::item).toArray(String[]::new))
+                .param("body", json.writeValueAsString(record))
+                .param("now", Timestamp.from(clock.instant()))
+                .param("reference", record.externalReference() == null ? "" : record.externalReference())
+                .update();
+    }
+
+    /// Those whose documents are known by now, for each route that has one of them.
+    @Transactional
+    void bringBack(long ledgerId, String who) {
+        List<Due> due = jdbc.sql("""
+                select distinct d.route_id, e.ledger_ref, e.body::text as body
+                from entered_there e cross join unnest(e.settles) as s (ref)
+                    join link l on l.ledger_id = e.ledger_id and l.ledger_ref = s.ref
+                    join record d on d.id = l.record_id
+                where e.ledger_id = :ledger order by e.ledger_ref limit :most""")
+                .param("ledger", ledgerId)
+                .param("most", MOST)
+                .query(Due.class)
+                .list();
+        Map<Long, List<Due>> byRoute =
+                due.stream().collect(Collectors.groupingBy(Due::routeId, TreeMap::new, Collectors.toList()));
+        byRoute.forEach((route, of) -> after.orderedStream()
+                .forEach(taker -> taker.entered(
+                        routes.get(route),
+                        of.stream()
+                                .map(each -> json.readValue(each.body(), LedgerRecord.class))
+                                .toList(),
+                        who)));
+        jdbc.sql("delete from entered_there where ledger_id = :ledger and ledger_ref = any(:refs)")
+                .param("ledger", ledgerId)
+                .param("refs", due.stream().map(Due::ledgerRef).toArray(String[]::new))
+                .update();
+    }
+}

@@ -1,0 +1,50 @@
+package alcabala.server.crossing;
+
+import alcabala.accounting.posting.Cancellation;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.LedgerSettlement;
+import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.CancelsSettlements;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.ReplacesDocuments;
+import alcabala.connectors.ledger.Standing;
+import alcabala.connectors.ledger.TakesDocuments;
+import alcabala.connectors.ledger.TakesSettlements;
+import alcabala.connectors.spi.Connection;
+import java.util.function.Function;
+
+/// One request that changes the other side: what of the connection it asks for follows from what is sent.
+///
+/// @param body exactly what leaves, for the trail
+/// @param send by its idempotency key
+record Request(String body, Function<String, Answer<LedgerRecord>> send) {
+    /// @param standing what stands there already; null for what is not there yet
+    /// @throws alcabala.connectors.spi.CannotException when the connection cannot do it
+    static Request of(Connection to, LedgerEntry entry, Standing standing, String party, String reference) {
+        return switch (entry) {
+            case LedgerDocument document
+            when standing == null -> {
+                TakesDocuments taking = to.get(TakesDocuments.class);
+                yield new Request(
+                        taking.body(document, party, reference), key -> taking.post(document, party, reference, key));
+            }
+            case LedgerDocument document -> {
+                ReplacesDocuments replacing = to.get(ReplacesDocuments.class);
+                yield new Request(
+                        replacing.body(standing, document, party, reference),
+                        key -> replacing.change(standing, document, party, reference, key));
+            }
+            case LedgerSettlement settlement -> {
+                TakesSettlements taking = to.get(TakesSettlements.class);
+                yield new Request(
+                        taking.body(settlement, party, reference),
+                        key -> taking.post(settlement, party, reference, key));
+            }
+            case Cancellation cancellation -> {
+                CancelsSettlements cancelling = to.get(CancelsSettlements.class);
+                yield new Request("{}", key -> cancelling.cancel(standing, key));
+            }
+        };
+    }
+}

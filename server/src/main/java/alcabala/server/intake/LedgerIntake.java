@@ -1,0 +1,187 @@
+package alcabala.server.intake;
+
+import alcabala.accounting.field.SourceHalf;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Origin;
+import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.Milestone;
+import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Deduction;
+import alcabala.accounting.settlement.Settlement;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.TakesSettlements;
+import alcabala.server.compile.Compilers;
+import alcabala.server.connection.Kinds;
+import alcabala.server.crossing.AfterNews;
+import alcabala.server.crossing.Links;
+import alcabala.server.crossing.Outcomes;
+import alcabala.server.record.Incoming;
+import alcabala.server.reference.SourceCatalogue;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
+import alcabala.server.route.SettingStore;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/// Takes in settlements that people entered on a ledger, as records of the source whose documents they settle, in its
+/// own words.
+@Component
+class LedgerIntake implements AfterNews {
+    private final JdbcClient jdbc;
+    private final Routes routes;
+    private final SettingStore settings;
+    private final Compilers compilers;
+    private final Kinds kinds;
+    private final SourceCatalogue catalogue;
+    private final Intake writer;
+    private final Outcomes outcomes;
+    private final Links links;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    /// A document of ours that a line of it settles.
+    private record Document(String ledgerRef, String number, String kind, String party, String site) {}
+
+    LedgerIntake(
+            JdbcClient jdbc,
+            Routes routes,
+            SettingStore settings,
+            Compilers compilers,
+            Kinds kinds,
+            SourceCatalogue catalogue,
+            Intake writer,
+            Outcomes outcomes,
+            Links links,
+            JsonMapper json,
+            Clock clock) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+        this.settings = settings;
+        this.compilers = compilers;
+        this.kinds = kinds;
+        this.catalogue = catalogue;
+        this.writer = writer;
+        this.outcomes = outcomes;
+        this.links = links;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /// Of a route that brings them back to an app that takes them, those since its first day.
+    @Override
+    public void entered(RouteRow route, List<LedgerRecord> records, String who) {
+        routes.lock(route.id());
+        List<LedgerRecord> taken =
+                records.stream().filter(record -> comesBack(route, record)).toList();
+        for (LedgerRecord record : taken) {
+            Incoming incoming = incoming(route, record);
+            writer.write(route, compilers.of(route.id()), List.of(incoming), who);
+            long id = jdbc.sql("select id from record where source_id = :source and source_ref = :ref")
+                    .param("source", route.sourceId())
+                    .param("ref", incoming.sourceRef())
+                    .query(Long.class)
+                    .single();
+            CurrencyUnit currency = incoming.record().currency();
+            outcomes.entered(id, record, minor(currency, record.paid()), minor(currency, record.gross()));
+            links.entered(id, route.ledgerId(), record, SourceHalf.of(incoming.record()), clock.instant());
+        }
+    }
+
+    private boolean comesBack(RouteRow route, LedgerRecord record) {
+        var decided = settings.of(route.id());
+        RecordKind kind = record.recordKind();
+        String system = jdbc.sql("select system from source where id = :id")
+                .param("id", route.sourceId())
+                .query(String.class)
+                .single();
+        boolean early = decided.findCutOff(kind).filter(record.date()::isBefore).isPresent();
+        return decided.comesBack(kind)
+                && !early
+                && kinds.can(system, TakesSettlements.class)
+                && record.isIn(CurrencyUnit.of(route.currency()));
+    }
+
+    private Incoming incoming(RouteRow route, LedgerRecord record) {
+        Map<String, Document> documents = documents(route, record);
+        CurrencyUnit currency = CurrencyUnit.of(route.currency());
+        List<Allocation> allocations = new ArrayList<>();
+        boolean all = true;
+        for (LedgerRecord.Line line : record.lines()) {
+            Optional<Document> document = Optional.ofNullable(documents.get(line.item()));
+            all &= document.isPresent();
+            document.ifPresent(each -> allocations.add(allocation(each, line, currency)));
+        }
+        Document first = documents.values().iterator().next();
+        // What settles documents of somebody else is the ledger's alone.
+        Money amount = all
+                ? Money.of(currency, record.gross())
+                : allocations.stream().map(Allocation::money).reduce(Money.zero(currency), Money::plus);
+        Party party = catalogue.party(route.sourceId(), first.party());
+        Settlement settlement = new Settlement(
+                record.recordKind(),
+                record.number(),
+                Origin.LEDGER,
+                record.date(),
+                first.site(),
+                "",
+                party,
+                amount,
+                Money.zero(currency),
+                record.settlement().means(),
+                record.settlement().reference(),
+                "",
+                allocations);
+        byte[] raw = json.writeValueAsString(record).getBytes(StandardCharsets.UTF_8);
+        return new Incoming(
+                route.ledger().toLowerCase(Locale.ROOT) + ":" + record.id(),
+                settlement,
+                raw,
+                "application/json",
+                "",
+                Set.of(Milestone.APPROVED),
+                false);
+    }
+
+    /// What was settled there without money is a difference here: only the ledger knows what it was for.
+    private static Allocation allocation(Document document, LedgerRecord.Line line, CurrencyUnit currency) {
+        Money deducted = Money.of(currency, line.adjustment());
+        return new Allocation(
+                RecordKind.of(document.kind()),
+                document.number(),
+                Money.of(currency, line.unitPrice()),
+                deducted.isZero() ? List.of() : List.of(new Deduction(Deduction.Kind.DIFFERENCE, deducted)));
+    }
+
+    private Map<String, Document> documents(RouteRow route, LedgerRecord record) {
+        Map<String, Document> documents = new HashMap<>();
+        jdbc.sql("""
+                select l.ledger_ref, d.number, d.kind, d.party_code as party, d.site from link l join record d on d.id = l.record_id
+                where l.ledger_id = :ledger and d.route_id = :route and l.ledger_ref = any(:refs) order by d.id desc""")
+                .param("ledger", route.ledgerId())
+                .param("route", route.id())
+                .param(
+                        "refs",
+                        record.lines().stream().map(LedgerRecord.Line::item).toArray(String[]::new))
+                .query(Document.class)
+                .list()
+                .forEach(each -> documents.put(each.ledgerRef(), each));
+        return documents;
+    }
+
+    private static long minor(CurrencyUnit currency, BigDecimal amount) {
+        return Money.of(currency, amount).getAmountMinorLong();
+    }
+}

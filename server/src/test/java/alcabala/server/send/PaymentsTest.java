@@ -1,0 +1,354 @@
+package alcabala.server.send;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import tools.jackson.databind.JsonNode;
+
+/// Money both ways: recorded at the yard's desk and sent, entered on Inkwell and brought back.
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class PaymentsTest {
+    private static World world;
+    private static Api admin;
+    private static Yard yard;
+    private static JsonNode invoice;
+    private static BigDecimal gross;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        admin = world.api("admin");
+        yard = new Yard(admin);
+        yard.mapEverything();
+        Yard.decide(admin, "yard", "PAYMENTS", "both");
+        invoice = yard.documents("Ready").stream()
+                .filter(row -> row.get("kind").asString().equals("invoice")
+                        && row.get("gross").asDecimal().compareTo(new BigDecimal("100")) > 0
+                        && !row.get("number").asString().matches("HW-20301|HW-20388"))
+                .findFirst()
+                .orElseThrow();
+        gross = invoice.get("gross").asDecimal();
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    private static void pull() {
+        Api.Response answer = admin.post("/api/pull?route=yard", Map.of());
+        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
+    }
+
+    private static String number() {
+        return invoice.get("number").asString();
+    }
+
+    private static String desk() {
+        String source = detail(invoice.get("id").asLong())
+                .get("sides")
+                .get("sourceDesk")
+                .asString();
+        return source.substring(source.indexOf("/hullwork"));
+    }
+
+    private static JsonNode detail(long id) {
+        return admin.get("/api/documents/" + id).json();
+    }
+
+    private static List<String> causes(long id) {
+        return admin.get("/api/documents/" + id + "/why")
+                .json()
+                .get("findings")
+                .valueStream()
+                .map(each -> each.get("cause").asString())
+                .toList();
+    }
+
+    private static void pay(String amount, String means, String more) {
+        world.standIns()
+                .desk(
+                        desk() + "/payments",
+                        "amount=" + amount + "&date=" + LocalDate.now() + "&means=" + means + "&reference=slip7"
+                                + more);
+    }
+
+    private static JsonNode record(String number) {
+        return yard.document(number);
+    }
+
+    private static String state(String number) {
+        return record(number).get("state").asString();
+    }
+
+    private static long sendPayments() {
+        Api.Response sent = Yard.trySend(admin, Map.of("route", "yard", "payments", true));
+        assertThat(sent.status()).as(sent.body()).isEqualTo(200);
+        long batch = sent.json().get("id").asLong();
+        yard.awaitFinished(batch);
+        return batch;
+    }
+
+    private static JsonNode there(JsonNode row) {
+        return world.standIns().inkwell("/documents/" + row.get("ledgerRef").asString());
+    }
+
+    private static String shown(String page, String id) {
+        Matcher figure = Pattern.compile("id=\"" + id + "\">([^<]*)<")
+                .matcher(world.standIns().page(page));
+        assertThat(figure.find()).isTrue();
+        return figure.group(1);
+    }
+
+    private static int news() {
+        return world.jdbc()
+                .sql("select count(*) from trail where action = 'payment-brought-back'")
+                .query(Integer.class)
+                .single();
+    }
+
+    @Test
+    @Order(1)
+    void aPaymentWaitsForItsInvoiceAndForTheAccountOfItsMeans() {
+        pay("60.00", "48", "");
+        pull();
+        JsonNode payment = record("HW-P-1001");
+        assertThat(payment.get("kind").asString()).isEqualTo("payment-in");
+        assertThat(payment.get("gross").asString()).isEqualTo("60.00");
+        assertThat(payment.get("state").asString()).isEqualTo("Blocked");
+        long id = payment.get("id").asLong();
+        assertThat(causes(id)).containsExactlyInAnyOrder("waits-for:invoice " + number(), "means-unmapped:48 EUR");
+
+        JsonNode means = admin.get("/api/map/means?route=yard").json();
+        assertThat(means.get(0).get("code").asString()).isEqualTo("48 EUR");
+        assertThat(means.get(0).get("blockedDocuments").asInt()).isEqualTo(1);
+        assertThat(means.get(0).get("suggestion").get("account").asString()).isEqualTo("1250");
+        yard.map("MEANS", "48 EUR", "", "1250");
+        assertThat(causes(id)).containsExactly("waits-for:invoice " + number());
+
+        yard.awaitFinished(yard.send(List.of(invoice.get("id").asLong())));
+        assertThat(state("HW-P-1001")).as("released by itself").isEqualTo("Ready");
+        assertThat(state(number())).isEqualTo("Posted");
+        invoice = record(number());
+    }
+
+    @Test
+    @Order(2)
+    void itIsSentAndSettlesItsInvoiceThereAndIsNoNewsAfterwards() {
+        JsonNode why = admin.get(
+                        "/api/documents/" + record("HW-P-1001").get("id").asLong() + "/why")
+                .json();
+        long batch = sendPayments();
+        assertThat(yard.batch(batch).get("batch").get("posted").asInt()).isEqualTo(1);
+        assertThat(there(invoice).get("paid").asDecimal()).isEqualByComparingTo("60.00");
+        assertThat(world.standIns().balance("1250")).isEqualByComparingTo("60.00");
+        JsonNode payment = record("HW-P-1001");
+        assertThat(payment.get("state").asString()).isEqualTo("Posted");
+        JsonNode onInkwell =
+                world.standIns().inkwell("/payments/" + payment.get("ledgerRef").asString());
+        assertThat(onInkwell.get("means").asString() + " "
+                        + onInkwell.get("reference").asString())
+                .isEqualTo("48 slip7");
+        assertThat(onInkwell.get("journal").size())
+                .isEqualTo(why.get("journal").get("lines").size())
+                .isEqualTo(2);
+
+        int records = records();
+        pull();
+        pull();
+        assertThat(records()).isEqualTo(records);
+        assertThat(news()).as("what Alcabala sent is no news").isZero();
+        assertThat(record(number()).get("state").asString()).isEqualTo("Posted");
+        assertThat(record(number()).get("paid").asString()).isEqualTo("60.00");
+        assertThat(state("HW-P-1001")).isEqualTo("Posted");
+    }
+
+    private static int records() {
+        return world.jdbc()
+                .sql("select count(*) from record")
+                .query(Integer.class)
+                .single();
+    }
+
+    @Test
+    @Order(3)
+    void whatIsEnteredOnInkwellComesBackAndClosesTheInvoiceAtTheYard() {
+        BigDecimal rest = gross.subtract(new BigDecimal("60.00"));
+        assertThat(shown(desk(), "open")).isEqualTo(rest.toPlainString());
+        world.standIns()
+                .desk(
+                        "/inkwell/books/saltmere/documents/"
+                                + invoice.get("ledgerRef").asString() + "/pay",
+                        "amount=" + rest.toPlainString() + "&date=" + LocalDate.now()
+                                + "&means=10&reference=till&account=1210");
+        pull();
+        JsonNode back =
+                world.jdbc().sql("select id from record where origin = 'ledger'").query(Long.class).list().stream()
+                        .map(id -> detail(id).get("document"))
+                        .findFirst()
+                        .orElseThrow();
+        long batch = world.jdbc()
+                .sql("select max(id) from batch where origin = 'ledger'")
+                .query(Long.class)
+                .single();
+        yard.awaitFinished(batch);
+        assertThat(shown(desk(), "open")).isEqualTo("0.00");
+        assertThat(world.standIns().page("/hullwork/payments")).contains("till").contains("HW-P-1002");
+        JsonNode arrived = detail(back.get("id").asLong()).get("document");
+        assertThat(arrived.get("state").asString()).isEqualTo("Posted");
+        assertThat(arrived.get("number").asString()).isEqualTo("HW-P-1002");
+        assertThat(arrived.get("ledgerNumber").asString()).startsWith("PM-");
+        assertThat(news()).isEqualTo(1);
+
+        int records = records();
+        pull();
+        pull();
+        assertThat(records()).isEqualTo(records);
+        assertThat(world.standIns().page("/hullwork/payments")).doesNotContain("HW-P-1003");
+        assertThat(record(number()).get("payment").asString()).isEqualTo("paid");
+    }
+
+    @Test
+    @Order(4)
+    void oneThatIsVoidedIsTakenBackThere() {
+        world.standIns().desk("/hullwork/payments/HP-1001/void", "");
+        pull();
+        assertThat(state("HW-P-1001")).isEqualTo("Diverged");
+        JsonNode payment = record("HW-P-1001");
+        yard.awaitFinished(yard.send(List.of(payment.get("id").asLong())));
+        assertThat(state("HW-P-1001")).isEqualTo("Voided");
+        assertThat(world.standIns().balance("1250")).isEqualByComparingTo("0.00");
+        assertThat(world.standIns()
+                        .inkwell("/payments/" + payment.get("ledgerRef").asString())
+                        .get("status")
+                        .asString())
+                .isEqualTo("void");
+        assertThat(lines(payment.get("id").asLong())).containsExactly("1100 6000", "1250 -6000");
+        pull();
+        assertThat(state("HW-P-1001")).isEqualTo("Voided");
+        assertThat(record(number()).get("paid").asString())
+                .isEqualTo(gross.subtract(new BigDecimal("60.00")).toPlainString());
+    }
+
+    /// Of the last posting.
+    private static List<String> lines(long record) {
+        return world.jdbc().sql("""
+                select account || ' ' || amount from posting_line where posting_id = (
+                    select max(posting_id) from posting_record where record_id = :id) order by account""").param("id", record).query(String.class).list();
+    }
+
+    @Test
+    @Order(5)
+    void aDiscountSettlesTheRestAndSomebodyElseWhoPaysIsConfirmedOnce() {
+        Yard.decide(admin, "yard", "RECEIVING_BANK", "1000");
+        pay("58.20", "30", "&deduction=DISCOUNT&deducted=1.80");
+        pull();
+        JsonNode payment = record("HW-P-1003");
+        assertThat(payment.get("state").asString())
+                .as(causes(payment.get("id").asLong()).toString())
+                .isEqualTo("Ready");
+        sendPayments();
+        assertThat(there(invoice).get("paid").asDecimal()).isEqualByComparingTo(gross);
+        assertThat(state("HW-P-1003")).isEqualTo("Posted");
+
+        JsonNode other = yard.documents("Ready").stream()
+                .filter(row -> row.get("kind").asString().equals("invoice")
+                        && !row.get("party")
+                                .asString()
+                                .equals(invoice.get("party").asString()))
+                .findFirst()
+                .orElseThrow();
+        yard.awaitFinished(yard.send(List.of(other.get("id").asLong())));
+        Map<String, String> form = new HashMap<>(Map.of(
+                "type", "PAYMENT",
+                "date", LocalDate.now().toString(),
+                "customer", party(invoice),
+                "amount", "25.00",
+                "means", "30",
+                "document", other.get("number").asString(),
+                "money", "5.00"));
+        world.standIns()
+                .desk(
+                        "/hullwork/payments",
+                        form.entrySet().stream()
+                                .map(each -> each.getKey() + "=" + each.getValue())
+                                .reduce((one, more) -> one + "&" + more)
+                                .orElseThrow());
+        pull();
+        JsonNode paid = record("HW-P-1004");
+        String cause = "payer-differs:" + party(invoice) + " > " + party(other);
+        assertThat(causes(paid.get("id").asLong())).containsExactly(cause);
+        yard.map("PAYER", cause.substring("payer-differs:".length()), "", "");
+        assertThat(state("HW-P-1004")).isEqualTo("Ready");
+        sendPayments();
+        JsonNode onInkwell = world.standIns()
+                .inkwell("/payments/" + record("HW-P-1004").get("ledgerRef").asString());
+        assertThat(onInkwell.get("open").asDecimal()).as("an open credit").isEqualByComparingTo("20.00");
+        assertThat(onInkwell.get("party").asString())
+                .isEqualTo(there(record(other.get("number").asString()))
+                        .get("party")
+                        .asString());
+    }
+
+    private static String party(JsonNode row) {
+        return world.jdbc()
+                .sql("select party_code from record where id = :id")
+                .param("id", row.get("id").asLong())
+                .query(String.class)
+                .single();
+    }
+
+    @Test
+    @Order(6)
+    void whatComesBackFromTheBankOpensTheInvoiceAgain() {
+        world.standIns().desk("/hullwork/payments/HP-1003/return", "date=" + LocalDate.now() + "&charges=4.50");
+        yard.map("ROLE", "BANK_CHARGES", "", "6100");
+        pull();
+        JsonNode returned = record("HW-P-1005");
+        assertThat(returned.get("kind").asString()).isEqualTo("returned-in");
+        BigDecimal before = world.standIns().balance("1000");
+        sendPayments();
+        assertThat(state("HW-P-1005")).isEqualTo("Posted");
+        assertThat(world.standIns().balance("1000")).isEqualByComparingTo(before.subtract(new BigDecimal("62.70")));
+        assertThat(world.standIns().balance("6100")).isEqualByComparingTo("4.50");
+        assertThat(there(invoice).get("paid").asDecimal())
+                .isEqualByComparingTo(gross.subtract(new BigDecimal("60.00")));
+        assertThat(shown(desk(), "open")).isEqualTo("60.00");
+    }
+
+    @Test
+    @Order(7)
+    void documentsAndPaymentsDoNotAddUpToOneTotal() {
+        pay("10.00", "48", "");
+        pull();
+        long document = yard.documents("Ready").stream()
+                .filter(row -> row.get("kind").asString().equals("invoice"))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
+        Api.Response mixed = admin.post(
+                "/api/batches/preview",
+                Map.of(
+                        "route",
+                        "yard",
+                        "ids",
+                        List.of(document, record("HW-P-1006").get("id").asLong())));
+        assertThat(mixed.json().get("code").asString()).isEqualTo("mixed-batch");
+    }
+}

@@ -1,0 +1,405 @@
+package standins.inkwell;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import standins.Refusal;
+import standins.inkwell.Books.Allocated;
+import standins.inkwell.Books.Deducted;
+import standins.inkwell.Books.Document;
+import standins.inkwell.Books.Payment;
+import standins.inkwell.Books.PaymentDraft;
+
+/// Payments: what each settles, and the open credits that are left.
+@Component
+public class Payments {
+    private final JdbcClient jdbc;
+    private final Masters masters;
+    private final Posting posting;
+
+    record Head(
+            String id,
+            int version,
+            String kind,
+            String number,
+            String party,
+            LocalDate date,
+            String controlAccount,
+            String account,
+            String means,
+            String reference,
+            String note,
+            String externalReference,
+            BigDecimal amount,
+            BigDecimal charges,
+            String chargesAccount,
+            boolean voided) {}
+
+    record Part(int no, String document, String number, String kind, BigDecimal money) {}
+
+    Payments(JdbcClient jdbc, Masters masters, Posting posting) {
+        this.jdbc = jdbc;
+        this.masters = masters;
+        this.posting = posting;
+    }
+
+    @Transactional
+    public Payment post(PaymentDraft asked) {
+        PaymentDraft draft = asked.complete();
+        PaymentKind kind = PaymentKind.of(draft.kind());
+        check(draft, kind);
+        String id = "PM-"
+                + jdbc.sql("select nextval('inkwell_id')").query(Long.class).single();
+        Map<String, Object> values = new HashMap<>();
+        values.put("id", id);
+        values.put("kind", draft.kind());
+        values.put("number", draft.number().isBlank() ? id : draft.number());
+        values.put("party", draft.party());
+        values.put("date", draft.date());
+        values.put("control", draft.controlAccount());
+        values.put("account", draft.account());
+        values.put("means", draft.means());
+        values.put("reference", draft.reference());
+        values.put("note", draft.note());
+        values.put("external", draft.externalReference());
+        values.put("amount", draft.amount());
+        values.put("charges", draft.charges());
+        values.put("chargesAccount", draft.chargesAccount());
+        jdbc.sql("""
+                insert into inkwell_payment (id, kind, number, party, date, control_account, account, means, reference, note,
+                    external_reference, amount, charges, charges_account)
+                values (:id, :kind, :number, :party, :date, :control, :account, :means, :reference, :note, :external, :amount,
+                    :charges, :chargesAccount)""").params(values).update();
+        writeAllocations(id, 0, draft.allocations());
+        book(get(id), kind);
+        settle(draft.allocations(), kind.paid());
+        masters.changed("payment", id);
+        return get(id);
+    }
+
+    /// The whole of one payment for one document, entered at the desk.
+    public Payment pay(
+            String document, BigDecimal amount, LocalDate date, String account, String means, String reference) {
+        Document paid = posting.get(document);
+        return post(new PaymentDraft(
+                PaymentKind.settling(Kind.of(paid.kind())).word(),
+                null,
+                paid.party(),
+                date,
+                paid.controlAccount(),
+                account,
+                means,
+                reference,
+                null,
+                null,
+                amount,
+                null,
+                null,
+                List.of(new Allocated(document, null, null, amount, null))));
+    }
+
+    /// Documents that an open credit could settle.
+    public List<Document> settleable(Payment payment) {
+        PaymentKind kind = PaymentKind.of(payment.kind());
+        return posting.open(payment.party(), kind.settles());
+    }
+
+    /// Settles documents with what is still open of a payment.
+    @Transactional
+    public Payment allocate(String id, List<Allocated> more) {
+        Payment payment = get(id);
+        requireStanding(payment);
+        masters.requireUnlocked(payment.date());
+        List<Allocated> allocations = more.stream().map(Allocated::complete).toList();
+        PaymentKind kind = PaymentKind.of(payment.kind());
+        BigDecimal money = allocations.stream().map(Allocated::money).reduce(BigDecimal.ZERO, BigDecimal::add);
+        requireAtMost(money, payment.open());
+        check(payment.party(), kind, allocations);
+        writeAllocations(id, payment.allocations().size(), allocations);
+        settle(allocations, kind.paid());
+        return changed(id);
+    }
+
+    /// As if it had never been: its documents are open again.
+    @Transactional
+    public Payment voidIt(String id) {
+        Payment payment = get(id);
+        requireStanding(payment);
+        masters.requireUnlocked(payment.date());
+        PaymentKind kind = PaymentKind.of(payment.kind());
+        settle(payment.allocations(), -kind.paid());
+        jdbc.sql(
+                        "delete from inkwell_journal_line where journal in (select id from inkwell_journal where payment = :id)")
+                .param("id", id)
+                .update();
+        jdbc.sql("delete from inkwell_journal where payment = :id")
+                .param("id", id)
+                .update();
+        jdbc.sql("update inkwell_payment set voided = true where id = :id")
+                .param("id", id)
+                .update();
+        return changed(id);
+    }
+
+    private Payment changed(String id) {
+        jdbc.sql("update inkwell_payment set version = version + 1 where id = :id")
+                .param("id", id)
+                .update();
+        masters.changed("payment", id);
+        return get(id);
+    }
+
+    private static void requireStanding(Payment payment) {
+        if (payment.status().equals("void")) {
+            throw new Refusal(HttpStatus.CONFLICT, "payment-void", "Payment " + payment.number() + " is void.");
+        }
+    }
+
+    private void check(PaymentDraft draft, PaymentKind kind) {
+        if (draft.date() == null) {
+            throw Refusal.unprocessable("date-missing", "A date is needed.");
+        }
+        masters.requireUnlocked(draft.date());
+        requireAmount(draft.amount());
+        Books.Party party = masters.findParty(draft.party())
+                .orElseThrow(() -> Refusal.unprocessable("party-unknown", "There is no party " + draft.party() + "."));
+        if (!party.active()) {
+            throw Refusal.unprocessable("party-inactive", "Party " + party.name() + " is not active.");
+        }
+        String type = kind.settles().controlType();
+        if (!masters.requireAccount(draft.controlAccount()).type().equals(type)) {
+            throw Refusal.unprocessable(
+                    "account-type", "Account " + draft.controlAccount() + " is not a " + type + "s account.");
+        }
+        masters.requireAccount(draft.account());
+        if (draft.charges().signum() > 0) {
+            masters.requireAccount(draft.chargesAccount());
+        }
+        BigDecimal money = draft.allocations().stream().map(Allocated::money).reduce(BigDecimal.ZERO, BigDecimal::add);
+        requireAtMost(money, draft.amount());
+        check(draft.party(), kind, draft.allocations());
+    }
+
+    private static void requireAmount(BigDecimal amount) {
+        if (amount == null
+                || amount.signum() <= 0
+                || amount.stripTrailingZeros().scale() > 2) {
+            throw Refusal.unprocessable("amount-invalid", "A payment is more than nothing, with at most two decimals.");
+        }
+    }
+
+    private static void requireAtMost(BigDecimal money, BigDecimal most) {
+        if (money.compareTo(most) > 0) {
+            throw Refusal.unprocessable(
+                    "allocated-too-much",
+                    "%s is more than the %s there is to settle with."
+                            .formatted(money.toPlainString(), most.toPlainString()));
+        }
+    }
+
+    private void check(String party, PaymentKind kind, List<Allocated> allocations) {
+        Map<String, BigDecimal> settled = new LinkedHashMap<>();
+        for (Allocated each : allocations) {
+            each.deductions().forEach(deducted -> masters.requireAccount(deducted.account()));
+            settled.merge(each.document(), each.settled(), BigDecimal::add);
+        }
+        lock(settled.keySet());
+        settled.forEach((id, amount) -> check(posting.get(id), party, kind, amount));
+    }
+
+    /// Two payments for one document at a time must not both find it open.
+    private void lock(Collection<String> documents) {
+        jdbc.sql("select id from inkwell_document where id = any(:ids) order by id for update")
+                .param("ids", documents.toArray(String[]::new))
+                .query(String.class)
+                .list();
+    }
+
+    private static void check(Document document, String party, PaymentKind kind, BigDecimal amount) {
+        if (document.status().equals("draft")) {
+            throw Refusal.unprocessable("draft", document.number() + " is a draft; make it final first.");
+        }
+        if (!document.party().equals(party)) {
+            throw Refusal.unprocessable(
+                    "party-differs", document.number() + " is made out to another party than the payment.");
+        }
+        if (Kind.of(document.kind()) != kind.settles()) {
+            throw Refusal.unprocessable(
+                    "kind-unfit",
+                    "A " + kind.word() + " does not settle the " + document.kind() + " " + document.number());
+        }
+        BigDecimal most = kind.paid() > 0 ? document.gross().subtract(document.paid()) : document.paid();
+        if (amount.signum() <= 0 || amount.compareTo(most) > 0) {
+            throw Refusal.unprocessable(
+                    "settles-too-much",
+                    "%s can take more than nothing and at most %s, not %s."
+                            .formatted(document.number(), most.toPlainString(), amount.toPlainString()));
+        }
+    }
+
+    private void writeAllocations(String id, int after, List<Allocated> allocations) {
+        int no = after;
+        for (Allocated each : allocations) {
+            no++;
+            jdbc.sql(
+                            "insert into inkwell_allocation (payment, no, document, money) values (:payment, :no, :document, :money)")
+                    .param("payment", id)
+                    .param("no", no)
+                    .param("document", each.document())
+                    .param("money", each.money())
+                    .update();
+            int place = 0;
+            for (Deducted deducted : each.deductions()) {
+                jdbc.sql("""
+                        insert into inkwell_deduction (payment, no, place, account, text, tax_code, amount)
+                        values (:payment, :no, :place, :account, :text, nullif(:code, ''), :amount)""")
+                        .param("payment", id)
+                        .param("no", no)
+                        .param("place", ++place)
+                        .param("account", deducted.account())
+                        .param("text", deducted.text())
+                        .param("code", deducted.taxCode() == null ? "" : deducted.taxCode())
+                        .param("amount", deducted.amount())
+                        .update();
+            }
+        }
+    }
+
+    /// The money, less what the bank took, against the party's account; what was deducted as well.
+    private void book(Payment payment, PaymentKind kind) {
+        Map<String, BigDecimal> sides = new LinkedHashMap<>();
+        BigDecimal money = times(payment.amount(), kind.money());
+        sides.merge(payment.account(), money.subtract(payment.charges()), BigDecimal::add);
+        sides.merge(payment.controlAccount(), money.negate(), BigDecimal::add);
+        if (payment.charges().signum() != 0) {
+            sides.merge(payment.chargesAccount(), payment.charges(), BigDecimal::add);
+        }
+        for (Allocated each : payment.allocations()) {
+            for (Deducted deducted : each.deductions()) {
+                BigDecimal amount = times(deducted.amount(), kind.money());
+                sides.merge(deducted.account(), amount, BigDecimal::add);
+                sides.merge(payment.controlAccount(), amount.negate(), BigDecimal::add);
+            }
+        }
+        posting.writeJournal(null, payment.id(), payment.date(), "Payment " + payment.number(), sides);
+    }
+
+    private void settle(List<Allocated> allocations, int sign) {
+        for (Allocated each : allocations) {
+            jdbc.sql("update inkwell_document set paid = paid + :amount, version = version + 1 where id = :id")
+                    .param("amount", times(each.settled(), sign))
+                    .param("id", each.document())
+                    .update();
+            masters.changed("document", each.document());
+        }
+    }
+
+    private static BigDecimal times(BigDecimal amount, int sign) {
+        return sign < 0 ? amount.negate() : amount;
+    }
+
+    public Payment get(String id) {
+        return find(id).orElseThrow(() -> Refusal.notFound("payment " + id));
+    }
+
+    public Optional<Payment> find(String id) {
+        return jdbc.sql(HEAD + " where id = :id")
+                .param("id", id)
+                .query(Head.class)
+                .optional()
+                .map(this::payment);
+    }
+
+    public Optional<Payment> findByReference(String reference) {
+        return jdbc.sql(HEAD + " where external_reference = :reference")
+                .param("reference", reference)
+                .query(Head.class)
+                .optional()
+                .map(this::payment);
+    }
+
+    /// Those that settle a document.
+    public List<Payment> of(String document) {
+        return jdbc
+                .sql(
+                        HEAD
+                                + " where id in (select payment from inkwell_allocation where document = :document) order by date, id")
+                .param("document", document)
+                .query(Head.class)
+                .list()
+                .stream()
+                .map(this::payment)
+                .toList();
+    }
+
+    public List<Payment> latest(int limit) {
+        return jdbc
+                .sql(HEAD + " order by date desc, number desc limit :limit")
+                .param("limit", limit)
+                .query(Head.class)
+                .list()
+                .stream()
+                .map(this::payment)
+                .toList();
+    }
+
+    private Payment payment(Head head) {
+        List<Allocated> allocations = jdbc.sql("""
+                select a.no, a.document, d.number, d.kind, a.money
+                from inkwell_allocation a join inkwell_document d on d.id = a.document where a.payment = :id order by a.no""").param("id", head.id()).query(Part.class).list().stream()
+                .map(part -> new Allocated(
+                        part.document(), part.number(), part.kind(), part.money(), deductions(head.id(), part.no())))
+                .toList();
+        BigDecimal money = allocations.stream().map(Allocated::money).reduce(BigDecimal.ZERO, BigDecimal::add);
+        List<Books.JournalLine> journal = jdbc.sql("""
+                select l.account, l.debit, l.credit from inkwell_journal j join inkwell_journal_line l on l.journal = j.id
+                where j.payment = :id order by l.debit desc, l.account""")
+                .param("id", head.id())
+                .query(Books.JournalLine.class)
+                .list();
+        return new Payment(
+                head.id(),
+                head.version(),
+                head.kind(),
+                head.number(),
+                head.party(),
+                head.date(),
+                head.controlAccount(),
+                head.account(),
+                head.means(),
+                head.reference(),
+                head.note(),
+                head.externalReference(),
+                head.amount(),
+                head.charges(),
+                head.chargesAccount(),
+                head.voided() ? BigDecimal.ZERO.setScale(2) : head.amount().subtract(money),
+                head.voided() ? "void" : "posted",
+                allocations,
+                journal);
+    }
+
+    private List<Deducted> deductions(String payment, int no) {
+        return jdbc.sql("""
+                select account, text, tax_code, amount from inkwell_deduction
+                where payment = :payment and no = :no order by place""")
+                .param("payment", payment)
+                .param("no", no)
+                .query(Deducted.class)
+                .list();
+    }
+
+    private static final String HEAD = """
+            select id, version, kind, number, party, date, control_account, account, means, reference, note,
+                external_reference, amount, charges, charges_account, voided
+            from inkwell_payment""";
+}
