@@ -6,6 +6,7 @@ import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.AccountType;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.settlement.Means;
@@ -39,11 +40,16 @@ record MeansAccount(
 
     private String ofTheRoute() {
         boolean atBank = Means.find(settlement.means()).filter(Means::isAtBank).isPresent();
-        boolean arrives = settlement.kind().isSale() != settlement.kind().isCredit();
         if (!atBank) {
             return "";
         }
-        String bank = settings.get(arrives ? Setting.RECEIVING_BANK : Setting.PAYING_BANK);
+        String bank = settings.get(arrives() ? Setting.RECEIVING_BANK : Setting.PAYING_BANK);
         return bank.isEmpty() ? roles.find(AccountRole.BANK) : bank;
+    }
+
+    /// What comes back comes back to, or leaves, the bank on which it moved before.
+    private boolean arrives() {
+        RecordKind kind = settlement.kind();
+        return kind.isReturn() ? kind.isSale() : kind.isSale() != kind.isCredit();
     }
 }

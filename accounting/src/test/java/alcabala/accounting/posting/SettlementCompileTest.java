@@ -36,7 +36,6 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.EnumSource;
 
 /// Payments, refunds and what came back, with the examples of the records, section 3. Accounts: 1100 receivables, 1200
 /// bank, 1210 receipts awaiting banking, 1250 processor clearing, 2100 payables, 2200 output tax, 4090 discounts given,
@@ -369,21 +368,18 @@ class SettlementCompileTest {
     }
 
     @ParameterizedTest
-    @EnumSource(
-            value = RecordKind.class,
-            names = {"PAYMENT_IN", "SUPPLIER_REFUND", "RETURNED_OUT"})
-    void moneyThatArrivesIsOnTheBankForReceiving(RecordKind kind) {
-        settings = settings.with(Setting.PAYING_BANK, "");
-        assertThat(journal(settlement(kind, "58", "10.00"))).contains("1200 10.00");
-    }
-
-    @ParameterizedTest
-    @EnumSource(
-            value = RecordKind.class,
-            names = {"PAYMENT_OUT", "REFUND", "RETURNED_IN"})
-    void moneyThatLeavesIsOnTheBankForPaying(RecordKind kind) {
-        settings = settings.with(Setting.RECEIVING_BANK, "");
-        assertThat(journal(settlement(kind, "58", "10.00"))).contains("1200 -10.00");
+    @CsvSource({
+        "PAYMENT_IN, RECEIVING_BANK, 10.00",
+        "SUPPLIER_REFUND, RECEIVING_BANK, 10.00",
+        "RETURNED_IN, RECEIVING_BANK, -10.00",
+        "PAYMENT_OUT, PAYING_BANK, -10.00",
+        "REFUND, PAYING_BANK, -10.00",
+        "RETURNED_OUT, PAYING_BANK, 10.00"
+    })
+    void moneyThatArrivesIsOnTheBankForReceivingAndWhatComesBackIsWhereItWas(
+            RecordKind kind, Setting bank, String amount) {
+        settings = settings.with(bank == Setting.PAYING_BANK ? Setting.RECEIVING_BANK : Setting.PAYING_BANK, "");
+        assertThat(journal(settlement(kind, "58", "10.00"))).contains("1200 " + amount);
     }
 
     @Test
