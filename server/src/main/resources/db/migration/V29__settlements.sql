@@ -7,6 +7,11 @@ create or replace function signed(kind text, amount bigint) returns bigint langu
         then -amount else amount end
 $$;
 
+-- Money that settles documents is never added to them: sums over both are those of the documents, where there are any.
+create function is_document(kind text) returns boolean language sql immutable parallel safe as $$
+    select kind in ('invoice', 'credit-note', 'bill', 'supplier-credit')
+$$;
+
 -- What was taken back on the ledger is voided on both sides.
 alter table record drop constraint if exists document_outcome_check;
 alter table record add constraint record_outcome_check

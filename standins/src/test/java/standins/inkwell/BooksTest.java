@@ -33,6 +33,7 @@ class BooksTest {
     private static Numbers numbers;
     private static Masters masters;
     private static Requests requests;
+    private static Payments payments;
 
     @BeforeAll
     static void start() throws SQLException {
@@ -45,6 +46,7 @@ class BooksTest {
         numbers = context.getBean(Numbers.class);
         masters = context.getBean(Masters.class);
         requests = context.getBean(Requests.class);
+        payments = context.getBean(Payments.class);
     }
 
     @AfterAll
@@ -240,8 +242,7 @@ class BooksTest {
         assertThat(posted.journal()).isEmpty();
         assertThat(posted.note()).isEqualTo("Rigging renewed");
         assertThat(posted.toBeEmailed()).isTrue();
-        assertThatThrownBy(
-                        () -> saltmere(() -> posting.pay(new Books.Payment(posted.id(), DAY, posted.gross(), "1000"))))
+        assertThatThrownBy(() -> saltmere(() -> payments.pay(posted.id(), posted.gross(), DAY, "1000", "30", "")))
                 .isInstanceOfSatisfying(
                         Refusal.class, refusal -> assertThat(refusal.code()).isEqualTo("draft"));
         assertThat(saltmere(() -> posting.makeFinal(posted.id())).journal()).hasSize(4);
@@ -266,13 +267,93 @@ class BooksTest {
     @Test
     void aPaymentIsAtMostWhatIsOpen() {
         Books.Document document = saltmere(() -> posting.post(invoice("T-5")));
-        assertThatThrownBy(() ->
-                        saltmere(() -> posting.pay(new Books.Payment(document.id(), DAY, amount("35.01"), "1000"))))
+        assertThatThrownBy(() -> saltmere(() -> payments.pay(document.id(), amount("35.01"), DAY, "1000", "30", "")))
                 .isInstanceOf(Refusal.class);
-        saltmere(() -> posting.pay(new Books.Payment(document.id(), DAY, amount("30.00"), "1000")));
+        saltmere(() -> payments.pay(document.id(), amount("30.00"), DAY, "1000", "30", ""));
         Books.Document paid = saltmere(() -> posting.get(document.id()));
         assertThat(paid.paid()).isEqualByComparingTo("30.00");
         assertThat(paid.journal()).as("the payment is a journal of its own").hasSize(4);
+    }
+
+    private static Books.PaymentDraft payment(String kind, String amount, Books.Allocated... allocations) {
+        return new Books.PaymentDraft(
+                kind,
+                null,
+                "IC-1002",
+                DAY,
+                "1100",
+                "1000",
+                "30",
+                "",
+                "",
+                null,
+                amount(amount),
+                null,
+                null,
+                List.of(allocations));
+    }
+
+    private static Books.Allocated to(Books.Document document, String money, Books.Deducted... deductions) {
+        return new Books.Allocated(document.id(), null, null, amount(money), List.of(deductions));
+    }
+
+    private static Refusal refused(ScopedValue.CallableOp<?, RuntimeException> work) {
+        try {
+            Companies.in(Company.SALTMERE, work);
+        } catch (Refusal refusal) {
+            return refusal;
+        }
+        throw new AssertionError("it was not refused");
+    }
+
+    private static BigDecimal paid(Books.Document document) {
+        return saltmere(() -> posting.get(document.id())).paid();
+    }
+
+    @Test
+    void whatIsOverStaysAnOpenCreditUntilItIsApplied() {
+        Books.Document first = saltmere(() -> posting.post(invoice("T-21")));
+        Books.Document second = saltmere(() -> posting.post(invoice("T-22")));
+        Books.Payment payment = saltmere(() -> payments.post(payment("payment-in", "50.00", to(first, "35.00"))));
+        assertThat(payment.open()).isEqualByComparingTo("15.00");
+        assertThat(refused(() -> payments.allocate(payment.id(), List.of(to(second, "15.01"))))
+                        .code())
+                .isEqualTo("allocated-too-much");
+        saltmere(() -> payments.allocate(payment.id(), List.of(to(second, "15.00"))));
+        assertThat(paid(second)).isEqualByComparingTo("15.00");
+        assertThat(saltmere(() -> payments.get(payment.id())).open()).isEqualByComparingTo("0.00");
+        saltmere(() -> payments.voidIt(payment.id()));
+        assertThat(paid(first)).isEqualByComparingTo("0.00");
+        assertThat(paid(second)).isEqualByComparingTo("0.00");
+        assertThat(saltmere(() -> payments.get(payment.id())).journal()).isEmpty();
+        assertThat(refused(() -> payments.voidIt(payment.id())).code()).isEqualTo("payment-void");
+    }
+
+    @Test
+    void itRefusesWhatADocumentCannotTake() {
+        Books.Document document = saltmere(() -> posting.post(invoice("T-23")));
+        Books.Deducted discount = new Books.Deducted("4190", "discount", null, amount("0.01"));
+        assertThat(refused(() -> payments.post(payment("payment-in", "35.00", to(document, "35.00", discount))))
+                        .code())
+                .isEqualTo("settles-too-much");
+        assertThat(refused(() -> payments.post(payment("payment-in", "34.99", to(document, "35.00"))))
+                        .code())
+                .isEqualTo("allocated-too-much");
+        assertThat(refused(() -> payments.post(payment("refund", "35.00", to(document, "35.00"))))
+                        .code())
+                .isEqualTo("kind-unfit");
+        assertThat(refused(() -> payments.post(payment("returned-in", "0.01", to(document, "0.01"))))
+                        .code())
+                .as("nothing was paid")
+                .isEqualTo("settles-too-much");
+        assertThat(refused(() -> payments.post(payment("payment-in", "0.001"))).code())
+                .isEqualTo("amount-invalid");
+        Books.Payment settled =
+                saltmere(() -> payments.post(payment("payment-in", "34.99", to(document, "34.99", discount))));
+        assertThat(paid(document)).isEqualByComparingTo("35.00");
+        assertThat(settled.journal())
+                .extracting(line -> line.account() + " " + line.debit().subtract(line.credit()))
+                .containsExactlyInAnyOrder("1000 34.99", "4190 0.01", "1100 -35.00");
     }
 
     @Test
@@ -281,7 +362,7 @@ class BooksTest {
         assertThat(Companies.in(Company.CHARTER, () -> posting.counts()).documents())
                 .isZero();
         assertThat(Companies.in(Company.CHARTER, () -> masters.accounts())).hasSize(12);
-        assertThat(saltmere(() -> masters.accounts())).hasSize(28);
+        assertThat(saltmere(() -> masters.accounts())).hasSize(33);
         assertThat(saltmere(() -> numbers.taken(List.of("T-6", "nowhere"))))
                 .containsExactly(new Books.TakenNumber("T-6", "test:T-6"));
         assertThatThrownBy(() -> Companies.get("nobody")).isInstanceOf(Refusal.class);
@@ -311,7 +392,7 @@ class BooksTest {
             page.forEach(account -> codes.add(account.code()));
             after = page.isEmpty() ? after : page.getLast().code();
         } while (page.size() == 7);
-        assertThat(codes).hasSize(28).isSorted().doesNotHaveDuplicates();
+        assertThat(codes).hasSize(33).isSorted().doesNotHaveDuplicates();
     }
 
     @Test
@@ -363,7 +444,7 @@ class BooksTest {
 
         BigDecimal bank = balance("1000");
         BigDecimal owed = balance("2100").add(amount("24.60"));
-        saltmere(() -> posting.pay(new Books.Payment(bill.id(), DAY, amount("12.30"), "1000")));
+        saltmere(() -> payments.pay(bill.id(), amount("12.30"), DAY, "1000", "30", ""));
         assertThat(balance("1000")).isEqualByComparingTo(bank.subtract(amount("12.30")));
         saltmere(() -> posting.post(bill("K-1C", "IC-1003", "supplier-credit")));
         assertThat(balance("2100")).as("one bill is paid, one set off").isEqualByComparingTo(owed);

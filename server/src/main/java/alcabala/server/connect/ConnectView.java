@@ -242,8 +242,8 @@ class ConnectView {
                 .map(route -> {
                     List<Waiting> waiting = jdbc.sql("""
                             select currency, count(*) as documents,
-                                coalesce(sum(signed(kind, gross))
-                                    filter (where state not in ('Posted', 'Diverged', 'Voided')), 0) as gross
+                                coalesce(sum(signed(kind, gross)) filter (
+                                    where state not in ('Posted', 'Diverged', 'Voided') and is_document(kind)), 0) as gross
                             from record where route_id = :id group by currency""")
                             .param("id", route.id())
                             .query(Waiting.class)
@@ -289,7 +289,7 @@ class ConnectView {
                     coalesce(sum(s.sign * (gross - paid)) filter (where state in ('Posted', 'Diverged')), 0) as open
                 from record d cross join lateral (
                     select case d.kind when 'invoice' then 1 when 'credit-note' then -1 else 0 end as sign) s
-                where d.route_id = :route""")
+                where d.route_id = :route and is_document(d.kind)""")
                 .param("source", route.sourceId())
                 .param("route", route.id())
                 .query(Here.class)
@@ -313,7 +313,7 @@ class ConnectView {
     private List<BothCounts> notPosted(RouteRow route) {
         return jdbc.sql("""
                 select 'Documents ' || lower(state) as name, count(*)::text as source, '' as ledger from record
-                where route_id = :route and state not in ('Posted', 'Diverged') group by state order by state""").param("route", route.id()).query(BothCounts.class).list();
+                where route_id = :route and state not in ('Posted', 'Diverged') and is_document(kind) group by state order by state""").param("route", route.id()).query(BothCounts.class).list();
     }
 
     private static String asked(LedgerCounts there, Function<LedgerCounts, Object> figure) {

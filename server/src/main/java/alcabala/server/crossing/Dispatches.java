@@ -242,7 +242,8 @@ class Dispatches {
         } else {
             stands(dispatch, record, now);
         }
-        trail(dispatch, how, Map.of("status", status, "answer", json.readTree(body)));
+        String side = dispatch.back() ? "source" : "ledger";
+        trail(dispatch, how, Map.of("status", status, "answer", json.readTree(body), "side", side));
         settlements.became(dispatch);
     }
 

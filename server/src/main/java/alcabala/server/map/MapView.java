@@ -151,8 +151,8 @@ class MapView {
         Map<String, Blocked> blocked = new HashMap<>();
         jdbc.sql("""
                 select f.cause, count(*) as documents, coalesce(
-                    sum(signed(d.kind, d.gross))
-                        filter (where d.currency = :currency), 0) as amount
+                    sum(signed(d.kind, d.gross)) filter (where d.currency = :currency and is_document(d.kind)),
+                    sum(signed(d.kind, d.gross)) filter (where d.currency = :currency), 0) as amount
                 from finding f join record d on d.id = f.record_id
                 where d.route_id = :route and f.severity = 'blocks' and d.state in ('Blocked', 'Waiting')
                 group by f.cause""")

@@ -111,7 +111,7 @@ class RouteMove {
         record Use(int documents, long amount) {}
         String sql = """
                 select count(*) as documents,
-                    coalesce(sum(signed(kind, gross)), 0) as amount
+                    coalesce(sum(signed(kind, gross)) filter (where is_document(kind)), sum(signed(kind, gross)), 0) as amount
                 from record where route_id = :route and outcome is distinct from 'posted'""";
         Use use = jdbc.sql(row.kind() == RowKind.ROLE ? sql : sql + " and refs @> cast(:ref as text[])")
                 .param("route", route.id())

@@ -150,7 +150,8 @@ class FactGatherer {
     private List<Facts.Unrouted> unrouted(RouteRow route) {
         return jdbc.sql("""
                 select d.site, d.currency, count(*) as documents,
-                    sum(signed(d.kind, d.gross)) as gross
+                    coalesce(sum(signed(d.kind, d.gross)) filter (where is_document(d.kind)),
+                        sum(signed(d.kind, d.gross))) as gross
                 from record d join route r on r.id = d.route_id
                 where r.source_id = :source and r.ledger_id is null and not d.voided
                 group by d.site, d.currency order by d.site, d.currency""")

@@ -1,28 +1,41 @@
 package alcabala.server.record;
 
+import alcabala.accounting.record.Family;
+import alcabala.accounting.record.RecordKind;
 import alcabala.server.access.Sight;
 import alcabala.server.platform.Like;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
-/// Which documents of a route are meant. Every part narrows; null or empty leaves it open.
+/// Which records of a route are meant. Every part narrows; null or empty leaves it open.
 ///
 /// @param states such as `Blocked`
 /// @param cause all documents that share a finding's cause
 /// @param firstCause only those listed under it, since it is their first
 /// @param text part of a number on either side, or of the party's name
 public record RecordFilter(
-        List<String> states, LocalDate from, LocalDate to, String cause, String firstCause, String text, Sight sight) {
+        Family family,
+        List<String> states,
+        LocalDate from,
+        LocalDate to,
+        String cause,
+        String firstCause,
+        String text,
+        Sight sight) {
     /// All of a route that somebody may look at.
     public static RecordFilter all(Sight sight) {
-        return new RecordFilter(List.of(), null, null, null, null, null, sight);
+        return new RecordFilter(null, List.of(), null, null, null, null, null, sight);
     }
 
     /// Conditions on the table `document d`, each bracketed, to follow `d.route_id = :route`.
     String sql() {
         StringBuilder sql = new StringBuilder(sight.ofDocuments());
+        if (family != null) {
+            sql.append(" and d.kind = any(:kinds)");
+        }
         if (states != null && !states.isEmpty()) {
             sql.append(states.size() == 1 ? " and d.state = :state" : " and d.state in (:states)");
         }
@@ -49,6 +62,14 @@ public record RecordFilter(
     Map<String, Object> parameters() {
         Map<String, Object> parameters = new HashMap<>();
         parameters.put("viewer", sight.onlyOf());
+        if (family != null) {
+            parameters.put(
+                    "kinds",
+                    Stream.of(RecordKind.values())
+                            .filter(kind -> kind.family() == family)
+                            .map(RecordKind::word)
+                            .toArray(String[]::new));
+        }
         if (states != null && !states.isEmpty()) {
             parameters.put("state", states.getFirst());
             parameters.put("states", states);

@@ -189,7 +189,8 @@ public class Records {
         Map<String, Sum> byState = new LinkedHashMap<>();
         jdbc.sql("""
                 select d.state, d.currency, count(*) as count,
-                    coalesce(sum(signed(d.kind, d.gross)), 0) as gross
+                    coalesce(sum(signed(d.kind, d.gross)) filter (where is_document(d.kind)),
+                        sum(signed(d.kind, d.gross)), 0) as gross
                 from record d where d.route_id = :route""" + filter.sql() + " group by d.state, d.currency")
                 .params(filter.parameters())
                 .param("route", routeId)
@@ -208,14 +209,16 @@ public class Records {
         Map<String, Cause> byCause = new LinkedHashMap<>();
         jdbc.sql("""
                 select f.cause, min(f.kind) as kind, min(f.facts::text) as facts, '' as sentence, d.currency, count(*) as documents,
-                    sum(signed(d.kind, d.gross)) as amount,
+                    coalesce(sum(signed(d.kind, d.gross)) filter (where is_document(d.kind)),
+                        sum(signed(d.kind, d.gross)), 0) as amount,
                     count(*) filter (where d.cause = f.cause) as first
                 from record d join finding f on f.record_id = d.id
                 where d.route_id = :route and d.state = 'Blocked' and f.severity = 'blocks'""" + filter.sql() + """
                  group by f.cause, d.currency
                 union all
                 select 'refused:' || d.refusal, '', '{}', min(p.sentence), d.currency, count(*),
-                    sum(signed(d.kind, d.gross)), count(*)
+                    coalesce(sum(signed(d.kind, d.gross)) filter (where is_document(d.kind)),
+                        sum(signed(d.kind, d.gross)), 0), count(*)
                 from record d cross join lateral (
                     select p.sentence from dispatch p where p.record_id = d.id order by p.id desc limit 1) p
                 where d.route_id = :route and d.state = 'Refused'""" + filter.sql() + """
@@ -250,7 +253,7 @@ public class Records {
 
     /// By any of its numbers on either side, or by its party.
     public List<Row> find(String text, int limit) {
-        RecordFilter filter = new RecordFilter(List.of(), null, null, null, null, text, Sight.ALL);
+        RecordFilter filter = new RecordFilter(null, List.of(), null, null, null, null, text, Sight.ALL);
         return jdbc.sql(SELECT + " where d.route_id > 0" + filter.sql()
                         + " order by d.issue_date desc, d.id desc limit :limit")
                 .params(filter.parameters())

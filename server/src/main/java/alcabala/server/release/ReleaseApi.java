@@ -1,5 +1,7 @@
 package alcabala.server.release;
 
+import alcabala.accounting.record.Family;
+import alcabala.accounting.record.RecordKind;
 import alcabala.server.access.Sight;
 import alcabala.server.access.SignedIn;
 import alcabala.server.jobs.Work;
@@ -8,6 +10,7 @@ import alcabala.server.jobs.Works.Kind;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.SumJson;
+import alcabala.server.record.Allocations;
 import alcabala.server.record.PaymentState;
 import alcabala.server.record.RecordFilter;
 import alcabala.server.record.Records;
@@ -41,6 +44,7 @@ import org.springframework.web.bind.annotation.RestController;
 class ReleaseApi {
     private static final int LARGEST_PAGE = 500;
     private final Records documents;
+    private final Allocations allocations;
     private final Routes routes;
     private final WhyView whyView;
     private final BothSidesView bothSidesView;
@@ -88,7 +92,11 @@ class ReleaseApi {
 
     record Summary(List<StateSum> states, List<CauseJson> causes, String currency) {}
 
-    record Detail(DocumentRow document, BothSidesView.BothSides sides) {}
+    /// @param settledBy of a document: what settles it, oldest first
+    record Detail(DocumentRow document, BothSidesView.BothSides sides, List<SettledBy> settledBy) {}
+
+    /// @param amount with what was deducted; negative where it came back
+    record SettledBy(long id, String number, String kind, String state, String amount) {}
 
     /// What has a number or name like the one looked for.
     record Found(List<DocumentRow> documents, List<Records.Code> codes) {}
@@ -99,6 +107,7 @@ class ReleaseApi {
 
     ReleaseApi(
             Records documents,
+            Allocations allocations,
             Routes routes,
             WhyView whyView,
             BothSidesView bothSidesView,
@@ -107,6 +116,7 @@ class ReleaseApi {
             Trail trail,
             Clock clock) {
         this.documents = documents;
+        this.allocations = allocations;
         this.routes = routes;
         this.whyView = whyView;
         this.bothSidesView = bothSidesView;
@@ -119,6 +129,7 @@ class ReleaseApi {
     @GetMapping("/documents")
     DocumentPage list(
             @RequestParam String route,
+            @RequestParam(required = false) Family family,
             @RequestParam(required = false) List<String> state,
             @RequestParam(required = false) LocalDate from,
             @RequestParam(required = false) LocalDate to,
@@ -135,7 +146,7 @@ class ReleaseApi {
             throw NotPossibleException.invalid("key-invalid", "This is not a key of a page.");
         }
         int size = Math.clamp(limit, 1, LARGEST_PAGE);
-        RecordFilter filter = new RecordFilter(state, from, to, cause, firstCause, text, viewer.sight());
+        RecordFilter filter = new RecordFilter(family, state, from, to, cause, firstCause, text, viewer.sight());
         List<Records.Row> rows =
                 documents.page(found.id(), new Records.Page(filter, order, descending, after, size + 1));
         boolean more = rows.size() > size;
@@ -148,12 +159,13 @@ class ReleaseApi {
     @GetMapping("/summary")
     Summary summary(
             @RequestParam String route,
+            @RequestParam(required = false) Family family,
             @RequestParam(required = false) LocalDate from,
             @RequestParam(required = false) LocalDate to,
             @RequestParam(required = false) String text,
             @AuthenticationPrincipal SignedIn viewer) {
         RouteRow found = routes.get(route);
-        RecordFilter filter = new RecordFilter(List.of(), from, to, null, null, text, viewer.sight());
+        RecordFilter filter = new RecordFilter(family, List.of(), from, to, null, null, text, viewer.sight());
         return new Summary(
                 documents.sums(found.id(), filter).stream()
                         .map(s -> new StateSum(s.state(), s.count(), SumJson.of(s.gross())))
@@ -176,7 +188,9 @@ class ReleaseApi {
         Records.Row row = documents.get(id, sight);
         BothSidesView.BothSides sides = bothSidesView.of(row);
         return new Detail(
-                json(row, routes.get(row.routeId()), sight), sight.isLimited() ? WhatBecame.of(sides) : sides);
+                json(row, routes.get(row.routeId()), sight),
+                sight.isLimited() ? WhatBecame.of(sides) : sides,
+                sight.isLimited() ? List.of() : settledBy(id));
     }
 
     @GetMapping("/documents/{id}/why")
@@ -220,6 +234,29 @@ class ReleaseApi {
                 at -> approvals.approve(route, approval.ids(), who.getName(), at));
     }
 
+    private List<SettledBy> settledBy(long id) {
+        return allocations.of(id).stream()
+                .map(each -> new SettledBy(
+                        each.recordId(),
+                        each.number(),
+                        each.kind(),
+                        each.state(),
+                        Amounts.decimal(each.currency(), each.settled())))
+                .toList();
+    }
+
+    /// How much of a document is paid, or of a settlement settles something.
+    private String payment(Records.Row row, long ledgerGross) {
+        if (RecordKind.of(row.kind()).isDocument()) {
+            return PaymentState.of(ledgerGross, row.paid(), row.ledgerDue(), LocalDate.now(clock))
+                    .word();
+        }
+        if (row.state().equals("Voided")) {
+            return "";
+        }
+        return row.paid() >= ledgerGross ? "settles" : "open credit";
+    }
+
     private DocumentRow json(Records.Row row, RouteRow route, Sight sight) {
         boolean crossed = row.ledgerRef() != null;
         long ledgerGross = row.ledgerGross() == null ? 0 : row.ledgerGross();
@@ -245,10 +282,7 @@ class ReleaseApi {
                 row.ledgerNumber() == null ? "" : row.ledgerNumber(),
                 row.ledgerRef() == null ? "" : row.ledgerRef(),
                 crossed ? Amounts.decimal(row.currency(), ledgerGross) : "",
-                crossed
-                        ? PaymentState.of(ledgerGross, row.paid(), row.ledgerDue(), LocalDate.now(clock))
-                                .word()
-                        : "",
+                crossed ? payment(row, ledgerGross) : "",
                 Amounts.decimal(row.currency(), row.paid()),
                 row.crossedAt(),
                 route.code());

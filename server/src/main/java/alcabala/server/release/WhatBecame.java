@@ -10,8 +10,19 @@ final class WhatBecame {
     /// What is done to the tables of the bookkeeper.
     private static final Set<String> OF_BOOKKEEPING = Set.of("mapping-changed");
     /// What of an entry says what became of the document. What went over the wire and where it landed is left out.
-    private static final Set<String> TOLD =
-            Set.of("file", "source", "blocking", "batch", "status", "sentence", "reason", "paid", "gross");
+    private static final Set<String> TOLD = Set.of(
+            "file",
+            "source",
+            "blocking",
+            "batch",
+            "status",
+            "sentence",
+            "reason",
+            "paid",
+            "gross",
+            "by",
+            "amount",
+            "side");
 
     private WhatBecame() {}
 

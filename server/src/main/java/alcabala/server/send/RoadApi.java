@@ -16,6 +16,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -50,7 +51,7 @@ class RoadApi {
 
     /// @param lost ledgers that no longer let us in
     /// @param unmapped causes that a row of the crosswalk settles
-    /// @param purchases whether the route carries them beside sales
+    /// @param purchases whether the route carries them beside sales; so payments
     record Road(
             int connections,
             int lost,
@@ -63,6 +64,7 @@ class RoadApi {
             int refused,
             int openBatches,
             boolean purchases,
+            boolean payments,
             Sending sending) {}
 
     /// The batch that is on its way, if one is.
@@ -128,6 +130,7 @@ class RoadApi {
                 sums.getOrDefault("Refused", none).count(),
                 0,
                 false,
+                false,
                 null);
     }
 
@@ -141,10 +144,10 @@ class RoadApi {
                     coalesce((select blocks from readiness where route_id = :route), 0) as blocks,
                     (select count(distinct f.cause) from finding f join record d on d.id = f.record_id
                      where d.route_id = :route and d.state in ('Blocked', 'Waiting') and f.severity = 'blocks'
-                         and f.cause ~ '^(item|category|tax|supplier)-unmapped|^party-(doubtful|missing)|^role-unset') as unmapped,
+                         and f.cause ~ '^(item|category|tax|supplier|means)-unmapped|^party-(doubtful|missing)|^payer-differs|^role-unset') as unmapped,
                     (select count(*) from record where route_id = :route and state = 'Ready') as ready,
-                    (select coalesce(sum(signed(kind, gross)), 0)
-                     from record where route_id = :route and state = 'Ready') as ready_gross,
+                    (select coalesce(sum(signed(kind, gross)) filter (where is_document(kind)),
+                        sum(signed(kind, gross)), 0) from record where route_id = :route and state = 'Ready') as ready_gross,
                     (select count(*) from record where route_id = :route and state = 'Blocked') as blocked,
                     (select count(*) from record where route_id = :route and state = 'Refused') as refused,
                     (select count(*) from batch where route_id = :route and finished_at is null) as open_batches""")
@@ -153,6 +156,7 @@ class RoadApi {
                 .param("now", Timestamp.from(clock.instant()))
                 .query(Counts.class)
                 .single();
+        Set<RecordType> carried = settings.of(found.id()).carries();
         Sending sending = jdbc.sql("""
                 select b.id as batch, count(*) filter (where p.outcome in ('posted', 'refused', 'unreached')) as done,
                     count(*) as count
@@ -173,7 +177,8 @@ class RoadApi {
                 counts.blocked(),
                 counts.refused(),
                 counts.openBatches(),
-                settings.of(found.id()).carries().contains(RecordType.PURCHASES),
+                carried.contains(RecordType.PURCHASES),
+                carried.contains(RecordType.SETTLEMENTS),
                 sending);
     }
 }

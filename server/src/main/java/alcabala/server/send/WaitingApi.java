@@ -83,11 +83,13 @@ class WaitingApi {
         String changed = "state = 'Diverged' and " + Candidates.GOES_AGAIN + " and refusal = ''";
         return jdbc.sql("""
                 select count(*) filter (where state = 'Ready' and outcome is null) as ready,
-                    coalesce(sum(signed(kind, gross)) filter (where state = 'Ready' and outcome is null), 0) as ready_gross,
+                    coalesce(sum(signed(kind, gross)) filter (where state = 'Ready' and outcome is null and is_document(kind)),
+                        sum(signed(kind, gross)) filter (where state = 'Ready' and outcome is null), 0) as ready_gross,
                     count(*) filter (where %s) as changed,
-                    coalesce(sum(signed(kind, gross)) filter (where %s), 0) as changed_gross,
+                    coalesce(sum(signed(kind, gross)) filter (where %s and is_document(kind)),
+                        sum(signed(kind, gross)) filter (where %s), 0) as changed_gross,
                     count(*) filter (where outcome in ('queued', 'sending', 'unconfirmed')) as on_its_way
-                from record d where route_id = :route""".formatted(changed, changed))
+                from record d where route_id = :route""".formatted(changed, changed, changed))
                 .param("route", route.id())
                 .query(Counts.class)
                 .single();
@@ -95,7 +97,8 @@ class WaitingApi {
 
     private List<Failed> failed(RouteRow route) {
         return jdbc.sql("""
-                select p.outcome, p.refusal_code, p.sentence, count(*) as count, sum(signed(d.kind, d.gross)) as gross, max(p.batch_id) as batch
+                select p.outcome, p.refusal_code, p.sentence, count(*) as count, coalesce(sum(signed(d.kind, d.gross)) filter (where is_document(d.kind)),
+                        sum(signed(d.kind, d.gross))) as gross, max(p.batch_id) as batch
                 from record d join dispatch p on p.id = (select max(l.id) from dispatch l where l.record_id = d.id)
                 where d.route_id = :route and (not d.voided or d.outcome = 'posted') and (p.outcome in ('refused', 'unreached') and d.state <> 'Posted'
                     or p.outcome = 'unconfirmed' and p.rests)
