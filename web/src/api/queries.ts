@@ -5,7 +5,7 @@ import { workDone, workEnded } from './work';
 import type { paths } from './schema';
 
 export type DocumentsQuery = paths['/api/documents']['get']['parameters']['query'];
-export type MapKind = 'item' | 'category' | 'tax' | 'party' | 'supplier' | 'role' | 'line';
+export type MapKind = 'item' | 'category' | 'tax' | 'party' | 'supplier' | 'role' | 'line' | 'means' | 'payer';
 
 export const meQuery = queryOptions({
   queryKey: ['me'],
@@ -27,10 +27,21 @@ export const roadQuery = (route: string) =>
     refetchInterval: (query) => (query.state.data?.sending ? 700 : 15_000),
   });
 
-export const summaryQuery = (route: string, from?: string, to?: string, text?: string) =>
+export type Family = 'DOCUMENT' | 'SETTLEMENT';
+
+/** What of a route is summed up. */
+export interface Summed {
+  route: string;
+  family?: Family | undefined;
+  from?: string | undefined;
+  to?: string | undefined;
+  text?: string | undefined;
+}
+
+export const summaryQuery = (query: Summed) =>
   queryOptions({
-    queryKey: ['documents', 'summary', route, from, to, text],
-    queryFn: () => answer(client.GET('/api/summary', { params: { query: { route, from, to, text } } })),
+    queryKey: ['documents', 'summary', query],
+    queryFn: () => answer(client.GET('/api/summary', { params: { query } })),
     placeholderData: keepPreviousData,
   });
 

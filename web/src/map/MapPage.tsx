@@ -21,8 +21,12 @@ const KINDS: { kind: MapKind; name: string; left: string; right: string }[] = [
   { kind: 'tax', name: 'Tax codes', left: 'Tax', right: 'Tax code' },
   { kind: 'party', name: 'Parties', left: 'Party', right: 'Party' },
   { kind: 'supplier', name: 'Suppliers', left: 'Bought from', right: 'Account' },
+  { kind: 'means', name: 'Means of payment', left: 'Means', right: 'Account that the money moves on' },
+  { kind: 'payer', name: 'Who pays for whom', left: 'Who', right: 'Whether that is right' },
   { kind: 'role', name: 'Account roles', left: 'Role', right: 'Account' },
 ];
+
+const SELDOM = new Set<MapKind>(['supplier', 'means', 'payer']);
 
 /** Everything a row can be found by, on both pages. */
 const said = (row: MapRow) =>
@@ -78,8 +82,8 @@ export function MapPage() {
       <div className="border-base-300 flex flex-wrap items-center gap-1.5 border-b px-3 py-2">
         {KINDS.map((each, index) => {
           const open = all[index]?.data?.filter((row) => row.open).length ?? 0;
-          // Only a route that takes in bills has suppliers.
-          const none = each.kind === 'supplier' && all[index]?.data?.length === 0;
+          // Only a route that takes in bills has suppliers, and one that takes in payments has means.
+          const none = SELDOM.has(each.kind) && all[index]?.data?.length === 0;
           return none ? null : (
             <button
               key={each.kind}

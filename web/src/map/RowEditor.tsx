@@ -23,6 +23,8 @@ const ASKS: Record<RowKind, string> = {
   SUPPLIER: 'Account for what is bought',
   ROLE: 'Account',
   LINE: 'Account for this line',
+  MEANS: 'Account that the money moves on',
+  PAYER: 'Whether that is right',
 };
 
 /** Chooses the counterpart of one code, in place. The suggestion is filled in and says why. */
@@ -55,7 +57,8 @@ export function RowEditor({ kind, code, onDone, action = 'Map it', bought = fals
   const options = optionsFor(kind, choices.data, bought);
   const known = rows.data.find((each) => each.code === code);
   const start = known?.row ?? known?.suggestion;
-  const text = typed ?? (start ? labelOf(options, start.counterpart, start.account) : '');
+  const only = options.length === 1 ? options[0] : undefined;
+  const text = typed ?? only?.label ?? (start ? labelOf(options, start.counterpart, start.account) : '');
   const chosen = pick(options, text);
   const save = () => {
     if (chosen) {

@@ -14,7 +14,11 @@ export const CREATE: Option = {
   account: '',
 };
 
+/** All there is to say of somebody who pays for another. */
+export const PAYS: Option = { label: 'Yes, that is right', counterpart: '', account: '' };
+
 const INCOME = new Set(['revenue', 'expense', 'liability']);
+const MONEY = new Set(['bank', 'asset', 'liability']);
 const BOUGHT = new Set(['cost', 'expense', 'stock', 'asset']);
 
 /** @param bought whether the row is about a line of a bill */
@@ -46,6 +50,10 @@ export function optionsFor(kind: RowKind, choices: Schemas['Choices'], bought = 
           account: i.note,
         })),
       ];
+    case 'MEANS':
+      return accounts.filter((a) => MONEY.has(a.type));
+    case 'PAYER':
+      return [PAYS];
     case 'ROLE':
       return accounts;
     case 'SUPPLIER':

@@ -12,14 +12,32 @@ import { BatchReadiness } from './BatchReadiness';
 import { shownOf } from '../send/sendShown';
 import type { ReleaseView } from './useReleaseView';
 
+interface What {
+  name: string;
+  purchases: boolean;
+  payments: boolean;
+}
+
+const SALES: What = { name: 'Sales', purchases: false, payments: false };
+const PURCHASES: What = { name: 'Purchases', purchases: true, payments: false };
+const RECEIVED: What = { name: 'Payments received', purchases: false, payments: true };
+const MADE: What = { name: 'Payments made', purchases: true, payments: true };
+
 /** Says what sending will do before anything is done. */
 export function BatchPanel({ view }: { view: ReleaseView }) {
   const { route } = useCurrent();
   const road = useQuery(roadQuery(route.code));
-  const [purchases, setPurchases] = useState(false);
+  const [what, setWhat] = useState<What>(view.family === 'SETTLEMENT' ? RECEIVED : SALES);
+  const offered = [
+    SALES,
+    ...(road.data?.purchases ? [PURCHASES] : []),
+    ...(road.data?.payments ? [RECEIVED] : []),
+    ...(road.data?.payments && road.data.purchases ? [MADE] : []),
+  ];
   const choice = {
     route: route.code,
-    purchases,
+    purchases: what.purchases,
+    payments: what.payments,
     ids: view.chosen.size > 0 ? [...view.chosen] : undefined,
     from: view.from,
     to: view.to,
@@ -41,19 +59,19 @@ export function BatchPanel({ view }: { view: ReleaseView }) {
           Close
         </button>
       </div>
-      {view.chosen.size === 0 && road.data?.purchases && (
-        <div className="mt-2 flex gap-1.5" role="group" aria-label="What of it">
-          <button
-            type="button"
-            className="chip"
-            aria-pressed={!purchases}
-            onClick={() => setPurchases(false)}
-          >
-            Sales
-          </button>
-          <button type="button" className="chip" aria-pressed={purchases} onClick={() => setPurchases(true)}>
-            Purchases
-          </button>
+      {view.chosen.size === 0 && offered.length > 1 && (
+        <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="What of it">
+          {offered.map((each) => (
+            <button
+              key={each.name}
+              type="button"
+              className="chip"
+              aria-pressed={each === what}
+              onClick={() => setWhat(each)}
+            >
+              {each.name}
+            </button>
+          ))}
         </div>
       )}
       {preview.error && <Failure error={preview.error} />}
@@ -105,10 +123,16 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
     >
       <table className="slip">
         <tbody>
-          <Figure name="Documents" value={preview.count.toString()} />
-          <Figure name="Net" value={amount(preview.net)} />
-          <Figure name="Tax" value={amount(preview.tax)} />
-          <Figure name="Gross" value={amount(preview.gross)} total />
+          <Figure name={choice.payments ? 'Payments' : 'Documents'} value={preview.count.toString()} />
+          {choice.payments ? (
+            <Figure name="Amount" value={amount(preview.gross)} total />
+          ) : (
+            <>
+              <Figure name="Net" value={amount(preview.net)} />
+              <Figure name="Tax" value={amount(preview.tax)} />
+              <Figure name="Gross" value={amount(preview.gross)} total />
+            </>
+          )}
           <Figure name="Hash total of the numbers" value={preview.hashTotal} />
         </tbody>
       </table>
@@ -156,7 +180,7 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
       >
         {send.isPending
           ? 'Setting it going…'
-          : `Send ${plural(preview.count, 'document')} to ${route.ledger}`}
+          : `Send ${plural(preview.count, choice.payments ? 'payment' : 'document')} to ${route.ledger}`}
       </button>
     </form>
   );

@@ -3,6 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { documentQuery } from '../api/queries';
+import { isSettlement, kindName } from '../api/recordKinds';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
@@ -12,6 +13,7 @@ import { amount, day, sum } from '../ui/format';
 import { sendOne } from '../send/sendShown';
 import { Settle } from './Settle';
 import { JournalSlip } from './slips';
+import { Settled, SettledBy } from './Settled';
 import { TrailList } from './TrailList';
 
 export function BothSidesPage() {
@@ -36,13 +38,16 @@ export function BothSidesPage() {
             Back <Key>Esc</Key>
           </button>
           <h1 className="title text-[18px]">
-            {document.number} <span className="font-sans text-[14px] font-normal">{document.party}</span>
+            {document.number} <span className="font-sans text-[14px] font-normal">
+              {document.party}
+              {isSettlement(document.kind) && <span className="soft">, {kindName(document.kind)}</span>}
+            </span>
           </h1>
           <span className="ml-auto flex items-center gap-2">
             <Glyph state={document.state} /> <b>{document.state}</b>
             {document.payment && <span className="soft">{document.payment}</span>}
           </span>
-          <SendAgain document={document} />
+          <SendAgain document={document} since={sides.since} />
         </div>
         {document.sentence && (
           <p
@@ -53,7 +58,12 @@ export function BothSidesPage() {
         )}
         {document.state === 'Diverged' && <Settle document={document} since={sides.since} />}
         <Fields sides={sides} source={route.source} ledger={route.ledger} />
-        <Lines sides={sides} source={route.source} ledger={route.ledger} />
+        {isSettlement(document.kind) ? (
+          <Settled sides={sides} source={route.source} ledger={route.ledger} />
+        ) : (
+          <Lines sides={sides} source={route.source} ledger={route.ledger} />
+        )}
+        <SettledBy settlements={detail.data.settledBy} />
       </section>
       <aside
         aria-label={me.seesBooks ? 'Journal and trail' : 'Trail'}
@@ -87,8 +97,8 @@ interface SidesProps {
   ledger: string;
 }
 
-const MONEY = new Set(['Net', 'Tax', 'Gross', 'Paid']);
-const DATES = new Set(['Issue date', 'Due date']);
+const MONEY = new Set(['Net', 'Tax', 'Gross', 'Paid', 'Amount', 'Open credit']);
+const DATES = new Set(['Date', 'Issue date', 'Due date']);
 const shown = (name: string, value: string) =>
   value === '' ? '–' : MONEY.has(name) ? amount(value) : DATES.has(name) ? day(value) : value;
 
@@ -198,7 +208,24 @@ function Lines({ sides, source, ledger }: SidesProps) {
   );
 }
 
-function SendAgain({ document }: { document: Schemas['DocumentRow'] }) {
+/** What the one button for a record says; empty when there is none. */
+function sendWord(
+  document: Schemas['DocumentRow'],
+  since: Schemas['Since'],
+  route: { source: string; ledger: string },
+) {
+  const to = document.origin === 'ledger' ? route.source : route.ledger;
+  if (document.state === 'Ready') {
+    return `Send to ${to}`;
+  }
+  if (document.state === 'Refused') {
+    return 'Send it again';
+  }
+  const takesBack = document.state === 'Diverged' && since.voided && isSettlement(document.kind);
+  return takesBack && document.origin === 'source' ? `Take it back in ${to}` : '';
+}
+
+function SendAgain({ document, since }: { document: Schemas['DocumentRow']; since: Schemas['Since'] }) {
   const { me, route } = useCurrent();
   const refresh = useRefresh();
   const navigate = useNavigate();
@@ -209,14 +236,15 @@ function SendAgain({ document }: { document: Schemas['DocumentRow'] }) {
       await navigate(`/send/${made.id}?route=${document.route}`);
     },
   });
-  if (!me.mayChange || (document.state !== 'Ready' && document.state !== 'Refused')) {
+  const word = sendWord(document, since, route);
+  if (!me.mayChange || word === '') {
     return null;
   }
   return (
     <span className="flex items-center gap-2">
       {send.error && <Failure error={send.error} />}
       <button type="button" className="act act-main" disabled={send.isPending} onClick={() => send.mutate()}>
-        {document.state === 'Refused' ? 'Send it again' : `Send to ${route.ledger}`}
+        {word}
       </button>
     </span>
   );

@@ -1,3 +1,4 @@
+import { isGivenBack, isSettlement, kindName } from '../api/recordKinds';
 import { useCurrent } from '../app/current';
 import { Glyph } from '../ui/Glyph';
 import { amount, day } from '../ui/format';
@@ -19,7 +20,8 @@ const TROUBLE = new Set(['Blocked', 'Refused', 'Unconfirmed', 'Diverged']);
 
 export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggle, onOpen }: Props) {
   const { me, route } = useCurrent();
-  const credit = row.kind.includes('credit');
+  const credit = isGivenBack(row.kind);
+  const settles = isSettlement(row.kind);
   const trouble = TROUBLE.has(row.state) && row.sentence !== '';
   return (
     <tr
@@ -44,7 +46,10 @@ export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggl
           {row.number}
         </button>
       </td>
-      <td title={row.party}>{row.party}</td>
+      <td title={settles ? `${row.party}, ${kindName(row.kind)}` : row.party}>
+        {row.party}
+        {settles && <span className="soft">, {kindName(row.kind)}</span>}
+      </td>
       <td className="soft" title={row.issueDate}>
         {day(row.issueDate)}
       </td>
@@ -65,9 +70,9 @@ export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggl
           <td title={trouble ? row.sentence : row.landsIn} className={tone(row)}>
             {row.state === 'Refused'
               ? row.sentence
-              : row.landsIn || <span className="text-accent">nowhere yet</span>}
+              : row.landsIn || <Nowhere row={row} source={route.source} />}
           </td>
-          <td className={row.taxCodes ? 'soft' : 'text-accent'}>{row.taxCodes || 'none'}</td>
+          <td className={row.taxCodes ? 'soft' : 'text-accent'}>{row.taxCodes || (settles ? '' : 'none')}</td>
         </>
       ) : (
         <td title={became(row, route.source)} className={trouble ? 'text-accent' : ''}>
@@ -81,6 +86,14 @@ export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggl
     </tr>
   );
 }
+
+/** What was entered on the ledger goes back; what is to cross has no account yet. */
+const Nowhere = ({ row, source }: { row: Row; source: string }) =>
+  row.origin === 'ledger' ? (
+    <span className="soft">entered there, goes to {source}</span>
+  ) : (
+    <span className="text-accent">nowhere yet</span>
+  );
 
 const tone = (row: Row) => (row.state === 'Refused' ? 'text-error' : '');
 

@@ -1,6 +1,7 @@
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { client, type Schemas } from '../api/client';
+import { roadQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { workDone } from '../api/work';
 import { useCurrent } from '../app/current';
@@ -31,6 +32,7 @@ interface Props {
 
 export function Toolbar({ view, states, rows }: Props) {
   const { me, route } = useCurrent();
+  const road = useQuery(roadQuery(route.code));
   const count = (state: string) => states.find((each) => each.state === state)?.count ?? 0;
   const all = states.reduce((total, each) => total + each.count, 0);
   const shown = STATES.filter((state) => ALWAYS.has(state) || count(state) > 0 || view.state === state);
@@ -49,6 +51,7 @@ export function Toolbar({ view, states, rows }: Props) {
           </button>
         ))}
       </div>
+      {(road.data?.payments || view.family) && <What view={view} />}
       <Days view={view} />
       {me.mayChange && (
         <div className="ml-auto flex gap-1.5">
@@ -57,6 +60,36 @@ export function Toolbar({ view, states, rows }: Props) {
         </div>
       )}
     </div>
+  );
+}
+
+const WHATS = [
+  { what: null, family: undefined, name: 'Documents and payments' },
+  { what: 'documents', family: 'DOCUMENT', name: 'Documents' },
+  { what: 'payments', family: 'SETTLEMENT', name: 'Payments' },
+];
+
+/** Documents, the money that settles them, or both. */
+function What({ view }: { view: ReleaseView }) {
+  return (
+    <select
+      className="field text-[13px]"
+      aria-label="What is shown"
+      value={view.family ?? ''}
+      onChange={(event) =>
+        view.set({
+          what: WHATS.find((each) => (each.family ?? '') === event.target.value)?.what ?? null,
+          document: null,
+          chosen: null,
+        })
+      }
+    >
+      {WHATS.map((each) => (
+        <option key={each.name} value={each.family ?? ''}>
+          {each.name}
+        </option>
+      ))}
+    </select>
   );
 }
 

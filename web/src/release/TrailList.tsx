@@ -24,7 +24,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   sent: (d) => `Sent${under(d)}`,
   'sent-in-place': (d) => `Sent in place of what stands there${under(d)}`,
   'ledger-stands': () => 'Settled: it stands as the ledger has it',
-  answered: (d) => `The ledger took it (status ${text(d.status)})`,
+  answered: (d) => `The ${d.side === 'source' ? 'source' : 'ledger'} took it (status ${text(d.status)})`,
   asked: (d) =>
     d.answer && typeof d.answer === 'string' ? `Asked: ${d.answer}` : 'Asked: the ledger has it',
   refused: (d) => `The ledger refused: ${text(d.sentence)}`,
@@ -34,6 +34,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
     d.name ? `${text(d.name)} created on the ledger as ${text(d.ledger)}` : 'Its party created on the ledger',
   'item-created': (d) => `${d.item ? `Item ${text(d.item)}` : 'An item'} created on the ledger`,
   'payment-brought-back': (d) => `Payment brought back: ${text(d.paid)} of ${text(d.gross)} paid`,
+  settled: (d) => `${text(d.amount)} of it settled by ${text(d.by)}`,
   'edited-on-ledger': (d) => `Edited on the ledger, gross now ${text(d.gross)}`,
   'agrees-again': () => 'Both sides agree again',
 };

@@ -1,3 +1,5 @@
+import { isSettlement } from '../api/recordKinds';
+
 /** What to do about a cause that no row of the crosswalk settles. */
 export function advice(cause: string, source: string, ledger: string): string {
   const [kind = ''] = cause.split(':');
@@ -30,6 +32,14 @@ export function advice(cause: string, source: string, ledger: string): string {
       return 'The first day is under Settings of Connect';
     case 'does-not-cross':
       return 'What crosses is under Settings of Connect';
+    case 'waits-for':
+      return 'Released by itself; send what it waits for';
+    case 'several-parties':
+    case 'allocated-too-much':
+    case 'allocation-unfit':
+      return `Correct it in ${source}`;
+    case 'difference-too-large':
+      return 'How many cents may be missing is under Settings of Connect';
     case 'refused':
       return REFUSALS[cause.slice('refused:'.length)]?.(source, ledger) ?? `See what ${ledger} said`;
     default:
@@ -42,6 +52,10 @@ export function placeOf(cause: string, route: string): string {
   switch (cause.split(':')[0]) {
     case 'unrouted':
       return `/connect?view=connections&route=${route}`;
+    case 'difference-too-large':
+      return `/connect?view=settings&setting=PAYMENT_DIFFERENCE&route=${route}`;
+    case 'waits-for':
+      return `/release?route=${route}&state=All&text=${encodeURIComponent(cause.slice(cause.indexOf(' ') + 1))}`;
     case 'before-cut-off':
       return `/connect?view=settings&setting=INVOICES_CUT_OFF&route=${route}`;
     case 'does-not-cross':
@@ -52,8 +66,15 @@ export function placeOf(cause: string, route: string): string {
 }
 
 /** The setting that says whether such documents cross: `does-not-cross:credit-note` is about CREDIT_NOTES. */
-const directionOf = (cause: string) =>
-  `${cause.slice('does-not-cross:'.length).replace('-', '_').toUpperCase()}S`;
+function directionOf(cause: string) {
+  const kind = cause.slice('does-not-cross:'.length);
+  if (isSettlement(kind)) {
+    return PAID.has(kind) ? 'PAYMENTS_OUT' : 'PAYMENTS';
+  }
+  return `${kind.replace('-', '_').toUpperCase()}S`;
+}
+
+const PAID = new Set(['payment-out', 'supplier-refund', 'returned-out']);
 
 const REFUSALS: Record<string, (source: string, ledger: string) => string> = {
   'number-taken': (source) => `Renumber it in ${source}, then fetch`,

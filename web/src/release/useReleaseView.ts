@@ -1,3 +1,4 @@
+import type { Family } from '../api/queries';
 import { useMemo } from 'react';
 import { useView } from '../app/useView';
 
@@ -7,6 +8,9 @@ export type Panel = 'why' | 'batch' | 'intake' | 'none';
 const GROUPED = new Set(['Blocked', 'Refused']);
 
 const idsOf = (text: string) => new Set(text.split(',').filter(Boolean).map(Number));
+
+const familyOf = (what: string): Family | undefined =>
+  what === 'payments' ? 'SETTLEMENT' : what === 'documents' ? 'DOCUMENT' : undefined;
 
 /** What of the documents is shown, as the address bar says. */
 export function useReleaseView() {
@@ -18,6 +22,7 @@ export function useReleaseView() {
   return {
     state,
     grouped: GROUPED.has(state),
+    family: familyOf(view.get('what')),
     from: view.get('from') || undefined,
     to: view.get('to') || undefined,
     text: view.get('text') || undefined,

@@ -17,7 +17,8 @@ const PAGE = 100;
 /** The lines of the spread: grouped by cause where there is trouble, else one list that goes on as one scrolls. */
 export function useRows(view: ReleaseView) {
   const { route } = useCurrent();
-  const summary = useQuery(summaryQuery(route.code, view.from, view.to, view.text));
+  const { family, from, to, text } = view;
+  const summary = useQuery(summaryQuery({ route: route.code, family, from, to, text }));
   const grouped = useGrouped(view, summary.data?.causes ?? []);
   const flat = useFlat(view);
   return { summary, ...(view.grouped ? grouped : flat) };
@@ -32,6 +33,7 @@ function useGrouped(view: ReleaseView, causes: Cause[]) {
     queries: own.map((each) =>
       documentsQuery({
         route: route.code,
+        family: view.family,
         state: [view.state],
         from: view.from,
         to: view.to,
@@ -65,6 +67,7 @@ function useFlat(view: ReleaseView) {
   const { route } = useCurrent();
   const query = {
     route: route.code,
+    family: view.family,
     state: view.state === 'All' ? undefined : [view.state],
     from: view.from,
     to: view.to,

@@ -1,3 +1,4 @@
+import { isGivenBack } from '../api/recordKinds';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -139,7 +140,7 @@ function Line({ dispatch }: { dispatch: Dispatch }) {
         {day(dispatch.issueDate)}
       </td>
       <td className="amount">
-        {dispatch.kind === 'credit-note' || dispatch.kind === 'supplier-credit' ? '-' : ''}
+        {isGivenBack(dispatch.kind) ? '-' : ''}
         {amount(dispatch.gross)}
       </td>
       <td className={refused ? 'text-error' : ''}>

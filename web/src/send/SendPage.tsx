@@ -81,7 +81,7 @@ function Line({ batch, selected, onSelect }: { batch: Batch; selected: boolean; 
         </Link>
       </td>
       <td className="soft">{moment(batch.createdAt)}</td>
-      <td>{batch.createdBy}</td>
+      <td>{batch.origin === 'ledger' ? `${batch.createdBy}, back` : batch.createdBy}</td>
       <td className="amount">{batch.count}</td>
       <td className="amount">{amount(batch.net)}</td>
       <td className="amount">{amount(batch.tax)}</td>

@@ -86,7 +86,7 @@ class Settlements {
                             "settled",
                             Map.of(
                                     "by",
-                                    settlement.kind().word() + " " + settlement.number(),
+                                    settlement.number(),
                                     "amount",
                                     each.settled().getAmount())));
         }

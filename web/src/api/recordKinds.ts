@@ -1,0 +1,30 @@
+/** What a record is, as people say it; the word is the server's. */
+const NAMES: Record<string, string> = {
+  invoice: 'invoice',
+  'credit-note': 'credit note',
+  bill: 'bill',
+  'supplier-credit': 'supplier credit',
+  'payment-in': 'payment received',
+  refund: 'refund',
+  'returned-in': 'returned payment',
+  'payment-out': 'payment made',
+  'supplier-refund': 'refund from a supplier',
+  'returned-out': 'returned payment to a supplier',
+};
+const GIVEN_BACK = new Set([
+  'credit-note',
+  'supplier-credit',
+  'refund',
+  'returned-in',
+  'supplier-refund',
+  'returned-out',
+]);
+const DOCUMENTS = new Set(['invoice', 'credit-note', 'bill', 'supplier-credit']);
+
+export const kindName = (kind: string) => NAMES[kind] ?? kind;
+
+/** Whether money settles something: no document with lines and tax. */
+export const isSettlement = (kind: string) => !DOCUMENTS.has(kind);
+
+/** What counts negative in a total. */
+export const isGivenBack = (kind: string) => GIVEN_BACK.has(kind);
