@@ -5,7 +5,8 @@ import { workDone, workEnded } from './work';
 import type { paths } from './schema';
 
 export type DocumentsQuery = paths['/api/documents']['get']['parameters']['query'];
-export type MapKind = 'item' | 'category' | 'tax' | 'party' | 'supplier' | 'role' | 'line' | 'means' | 'payer';
+export type MapKind =
+  'item' | 'category' | 'tax' | 'party' | 'supplier' | 'role' | 'line' | 'means' | 'payer';
 
 export const meQuery = queryOptions({
   queryKey: ['me'],

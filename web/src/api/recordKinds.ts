@@ -11,6 +11,14 @@ const NAMES: Record<string, string> = {
   'supplier-refund': 'refund from a supplier',
   'returned-out': 'returned payment to a supplier',
 };
+const SHORT: Record<string, string> = {
+  'payment-in': 'payment',
+  refund: 'refund',
+  'returned-in': 'returned',
+  'payment-out': 'payment',
+  'supplier-refund': 'refund',
+  'returned-out': 'returned',
+};
 const GIVEN_BACK = new Set([
   'credit-note',
   'supplier-credit',
@@ -22,6 +30,9 @@ const GIVEN_BACK = new Set([
 const DOCUMENTS = new Set(['invoice', 'credit-note', 'bill', 'supplier-credit']);
 
 export const kindName = (kind: string) => NAMES[kind] ?? kind;
+
+/** One word of a settlement, for a line of a list; empty for a document, which needs none. */
+export const shortKind = (kind: string) => SHORT[kind] ?? '';
 
 /** Whether money settles something: no document with lines and tax. */
 export const isSettlement = (kind: string) => !DOCUMENTS.has(kind);

@@ -38,7 +38,8 @@ export function BothSidesPage() {
             Back <Key>Esc</Key>
           </button>
           <h1 className="title text-[18px]">
-            {document.number} <span className="font-sans text-[14px] font-normal">
+            {document.number}{' '}
+            <span className="font-sans text-[14px] font-normal">
               {document.party}
               {isSettlement(document.kind) && <span className="soft">, {kindName(document.kind)}</span>}
             </span>

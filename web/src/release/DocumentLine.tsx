@@ -1,4 +1,4 @@
-import { isGivenBack, isSettlement, kindName } from '../api/recordKinds';
+import { isGivenBack, isSettlement, kindName, shortKind } from '../api/recordKinds';
 import { useCurrent } from '../app/current';
 import { Glyph } from '../ui/Glyph';
 import { amount, day } from '../ui/format';
@@ -47,8 +47,8 @@ export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggl
         </button>
       </td>
       <td title={settles ? `${row.party}, ${kindName(row.kind)}` : row.party}>
+        {settles && <span className="soft">{shortKind(row.kind)} </span>}
         {row.party}
-        {settles && <span className="soft">, {kindName(row.kind)}</span>}
       </td>
       <td className="soft" title={row.issueDate}>
         {day(row.issueDate)}
@@ -90,7 +90,9 @@ export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggl
 /** What was entered on the ledger goes back; what is to cross has no account yet. */
 const Nowhere = ({ row, source }: { row: Row; source: string }) =>
   row.origin === 'ledger' ? (
-    <span className="soft">entered there, goes to {source}</span>
+    <span className="soft" title={`It was entered on the ledger, and goes to ${source}`}>
+      entered there
+    </span>
   ) : (
     <span className="text-accent">nowhere yet</span>
   );

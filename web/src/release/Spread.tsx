@@ -260,12 +260,14 @@ function Foot({ view, items, states, columns }: Props & { columns: Set<Optional>
   return (
     <tfoot>
       <tr>
-        <td colSpan={4 + left(columns)}>{plural(count, 'document')}</td>
+        <td colSpan={4 + left(columns)}>
+          {plural(count, view.family === 'SETTLEMENT' ? 'payment' : 'document')}
+        </td>
         <td className="amount">{total(together(shown.flatMap((each) => each.gross)), route.currency)}</td>
         <td className="gutter" />
         <td colSpan={(me.seesBooks ? 3 : 2) + right(columns)} className="amount">
           {chosen.length > 0 &&
-            `${plural(chosen.length, 'document')} chosen, ${total(together(chosen.map(signed)), route.currency)}`}
+            `${plural(chosen.length, view.family === 'SETTLEMENT' ? 'payment' : 'document')} chosen, ${total(together(chosen.map(signed)), route.currency)}`}
         </td>
       </tr>
     </tfoot>

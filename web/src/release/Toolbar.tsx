@@ -64,7 +64,7 @@ export function Toolbar({ view, states, rows }: Props) {
 }
 
 const WHATS = [
-  { what: null, family: undefined, name: 'Documents and payments' },
+  { what: null, family: undefined, name: 'All kinds' },
   { what: 'documents', family: 'DOCUMENT', name: 'Documents' },
   { what: 'payments', family: 'SETTLEMENT', name: 'Payments' },
 ];
@@ -73,7 +73,7 @@ const WHATS = [
 function What({ view }: { view: ReleaseView }) {
   return (
     <select
-      className="field text-[13px]"
+      className="field w-auto text-[13px]"
       aria-label="What is shown"
       value={view.family ?? ''}
       onChange={(event) =>

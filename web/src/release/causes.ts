@@ -33,7 +33,7 @@ export function advice(cause: string, source: string, ledger: string): string {
     case 'does-not-cross':
       return 'What crosses is under Settings of Connect';
     case 'waits-for':
-      return 'Released by itself; send what it waits for';
+      return 'Released by itself once that is sent';
     case 'several-parties':
     case 'allocated-too-much':
     case 'allocation-unfit':

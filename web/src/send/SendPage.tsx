@@ -81,7 +81,7 @@ function Line({ batch, selected, onSelect }: { batch: Batch; selected: boolean; 
         </Link>
       </td>
       <td className="soft">{moment(batch.createdAt)}</td>
-      <td>{batch.origin === 'ledger' ? `${batch.createdBy}, back` : batch.createdBy}</td>
+      <td>{batch.createdBy}</td>
       <td className="amount">{batch.count}</td>
       <td className="amount">{amount(batch.net)}</td>
       <td className="amount">{amount(batch.tax)}</td>
@@ -89,7 +89,10 @@ function Line({ batch, selected, onSelect }: { batch: Batch; selected: boolean; 
       <td className={`amount ${differs ? 'text-accent' : ''}`} title={batch.reason}>
         {batch.independentTotal && amount(batch.independentTotal)}
       </td>
-      <td className={batch.refused + batch.unreached > 0 ? 'text-error' : ''}>{standing(batch)}</td>
+      <td className={batch.refused + batch.unreached > 0 ? 'text-error' : ''}>
+        {standing(batch)}
+        {batch.origin === 'ledger' && `, back to ${route.source}`}
+      </td>
     </tr>
   );
 }

@@ -116,7 +116,7 @@ class BookkeeperJourneyTest {
     }
 
     private static void lookAtBothSides(Browser browser, Demo demo) {
-        browser.open(demo.address() + "/release?route=yard&state=Posted&order=NUMBER");
+        browser.open(demo.address() + "/release?route=yard&state=Posted&order=NUMBER&what=documents");
         browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
         browser.awaitText("The ledger took it");
         String address = browser.driver().getCurrentUrl();
@@ -134,7 +134,7 @@ class BookkeeperJourneyTest {
 
     /// Somebody changes the amount there; one key puts it back, in the same place.
     private static void settleWhatWasChangedThere(Browser browser, Demo demo) {
-        browser.open(demo.address() + "/release?route=yard&state=Posted&order=NUMBER");
+        browser.open(demo.address() + "/release?route=yard&state=Posted&order=NUMBER&what=documents");
         browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
         browser.awaitText("The ledger took it");
         String address = browser.driver().getCurrentUrl();

@@ -1,8 +1,12 @@
 package alcabala.e2e;
 
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
 
 /// Remakes the pictures of the main views from the demo data. Run by `./alcabala screenshots`; its name keeps it out of
 /// the tests.
@@ -33,13 +37,14 @@ class Screenshots {
             browser.awaitText("87 posted");
             browser.picture(folder.resolve("send.png"));
             browser.open(at + "/release?route=yard&state=Posted");
-            browser.find("tr[data-document] button").sendKeys(org.openqa.selenium.Keys.ENTER);
+            browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
             browser.awaitText("Taken in");
             browser.picture(folder.resolve("both-sides.png"));
             browser.open(at + "/release?route=harbour");
             browser.find("tr[data-document]");
             browser.picture(folder.resolve("files.png"));
             connect(browser, at);
+            payments(browser, demo, at);
             operations(browser, at);
         }
     }
@@ -52,7 +57,7 @@ class Screenshots {
         browser.button("Connect another company").click();
         browser.button("Ask for consent on Inkwell").click();
         browser.awaitText("Sign in to Inkwell");
-        browser.find("input[name=password]").sendKeys("office-inkwell", org.openqa.selenium.Keys.ENTER);
+        browser.find("input[name=password]").sendKeys("office-inkwell", Keys.ENTER);
         browser.button("Let it in").click();
         browser.find("input[value=charter]").click();
         browser.picture(folder.resolve("connect.png"));
@@ -85,6 +90,43 @@ class Screenshots {
         browser.find("tr[data-person=slip] button").click();
         browser.awaitText("Sees the documents of");
         browser.picture(folder.resolve("people.png"));
+    }
+
+    /// Three payments for documents that stand there, one of them mapped and sent.
+    private void payments(Browser browser, Demo demo, String at) {
+        browser.open(at + "/connect?view=settings&route=yard&setting=PAYMENTS&value=both");
+        browser.button("Decide so").click();
+        browser.find("section[aria-label='Earlier decisions']");
+        browser.open(at + "/release?route=yard&state=Posted&order=GROSS");
+        browser.find("tr[data-document]");
+        List<String> numbers = browser.all("tr[data-document] td:nth-child(2)").stream()
+                .map(WebElement::getText)
+                .filter(number -> number.startsWith("HW-"))
+                .limit(3)
+                .toList();
+        List<String> means = List.of("48", "20", "48");
+        for (int i = 0; i < numbers.size(); i++) {
+            demo.atDesk(
+                    "/hullwork/documents/d-" + numbers.get(i).substring(3) + "/payments",
+                    Map.of(
+                            "amount",
+                            (i + 1) + "25.00",
+                            "date",
+                            LocalDate.now().toString(),
+                            "means",
+                            means.get(i),
+                            "reference",
+                            i == 1 ? "cheque 300218" : "terminal 0417"));
+        }
+        browser.open(at + "/release?route=yard&what=payments");
+        browser.button("Fetch both sides").click();
+        browser.awaitText("paid by bank card (48)");
+        browser.button("Map it once").click();
+        browser.find("tr.cause input").sendKeys(Keys.ENTER);
+        browser.awaitText("released");
+        browser.open(at + "/release?route=yard&what=payments&state=All");
+        browser.find("tr[data-document]");
+        browser.picture(folder.resolve("payments.png"));
     }
 
     /// What operations people see.

@@ -33,7 +33,7 @@ public enum AccountRole {
     EXPENSES(RecordType.PURCHASES, Need.OPTIONAL, AccountType.EXPENSE, AccountType.COST),
     INPUT_TAX(RecordType.PURCHASES, Need.REQUIRED, AccountType.TAX, AccountType.ASSET),
     SUPPLIER_ADVANCES(RecordType.PURCHASES, Need.OPTIONAL, AccountType.ASSET),
-    BANK(RecordType.SETTLEMENTS, Need.REQUIRED, AccountType.BANK),
+    BANK(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.BANK),
     RECEIPTS_AWAITING_BANKING(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.ASSET, AccountType.BANK),
     DISCOUNT_RECEIVED(
             RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.REVENUE, AccountType.COST, AccountType.EXPENSE),

@@ -43,7 +43,6 @@ class RoleMatcherTest {
         "RECEIVABLES_CONTROL, 1100, 200",
         "OUTPUT_TAX, 2200, 300",
         "ROUNDING, 6990, 490",
-        "BANK, 1000, 100",
     })
     void whatARouteNeedsIsFoundOnBothChartsByName(AccountRole role, String yard, String trust) {
         assertThat(YARD.propose(role)).contains(new Proposal(find(YARD, role, yard), Reason.NAME, true));

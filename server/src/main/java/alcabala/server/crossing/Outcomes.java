@@ -160,6 +160,16 @@ public class Outcomes {
                 .update();
     }
 
+    /// As far as settlements that stand there say; the ledger's own word comes with its next news.
+    void settled(long id) {
+        jdbc.sql("""
+                update record d set version = version + 1, paid = greatest(paid, (
+                    select coalesce(sum(a.settled), 0) from allocation a join record s on s.id = a.record_id
+                    where a.number = d.number and a.kind = d.kind and s.source_id = d.source_id and not s.voided
+                        and (s.outcome = 'posted' or s.origin = 'ledger')))
+                where d.id = :id and d.outcome = 'posted'""").param("id", id).update();
+    }
+
     /// A change that the ledger refused is another one now.
     public void changedOnSource(List<Long> ids) {
         jdbc.sql("update record set refusal = '' where id = any(:ids) and outcome = 'posted' and refusal <> ''")

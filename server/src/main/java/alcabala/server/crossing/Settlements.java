@@ -20,14 +20,16 @@ class Settlements {
     private final JdbcClient jdbc;
     private final Records records;
     private final Affected affected;
+    private final Outcomes outcomes;
     private final Trail trail;
 
     private record Waiting(long id, long routeId) {}
 
-    Settlements(JdbcClient jdbc, Records records, Affected affected, Trail trail) {
+    Settlements(JdbcClient jdbc, Records records, Affected affected, Outcomes outcomes, Trail trail) {
         this.jdbc = jdbc;
         this.records = records;
         this.affected = affected;
+        this.outcomes = outcomes;
         this.trail = trail;
     }
 
@@ -79,16 +81,17 @@ class Settlements {
                     .param("kind", each.kind().word())
                     .query(Waiting.class)
                     .list()
-                    .forEach(document -> trail.write(
-                            document.routeId(),
-                            document.id(),
-                            WHO,
-                            "settled",
-                            Map.of(
-                                    "by",
-                                    settlement.number(),
-                                    "amount",
-                                    each.settled().getAmount())));
+                    .forEach(document -> tell(settlement, each, document));
         }
+    }
+
+    private void tell(Settlement settlement, Allocation each, Waiting document) {
+        outcomes.settled(document.id());
+        trail.write(
+                document.routeId(),
+                document.id(),
+                WHO,
+                "settled",
+                Map.of("by", settlement.number(), "amount", each.settled().getAmount()));
     }
 }

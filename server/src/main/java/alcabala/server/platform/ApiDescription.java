@@ -48,6 +48,7 @@ class ApiDescription {
             "dueDate",
             "ids",
             "purchases",
+            "payments",
             "Settled.batch",
             "from",
             "to",

@@ -82,7 +82,7 @@ public final class Sentences {
                 "The business is neither its seller (%s) nor its buyer (%s); say which of them it is."
                         .formatted(f.sellerName(), f.buyerName());
             case Finding.WaitsFor f ->
-                "It waits for %s, which is not on the ledger yet; it is released by itself once that is."
+                "It waits for %s, which is not on the ledger yet."
                         .formatted(
                                 f.subject().replace('-', ' ').replace(f.number().replace('-', ' '), f.number()));
             case Finding.MeansUnmapped f ->

@@ -6,6 +6,7 @@ import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.platform.Amounts;
+import alcabala.server.platform.Sentences;
 import alcabala.server.record.Records;
 import alcabala.server.release.BothSidesView.SideField;
 import alcabala.server.release.BothSidesView.SideLine;
@@ -23,7 +24,7 @@ record SettlementSides(
     List<SideField> fields(Function<String, String> partyName) {
         Optional<LedgerSettlement> sent = sent();
         List<SideField> fields = new ArrayList<>();
-        fields.add(field("Number", settlement.number(), LedgerRecord::number, LedgerSettlement::number));
+        fields.add(field("Number", row.number(), LedgerRecord::number, LedgerSettlement::number));
         fields.add(new SideField(
                 "Identifier", row.sourceRef(), there.map(LedgerRecord::id).orElse(""), false));
         String party = there.map(LedgerRecord::party)
@@ -37,10 +38,10 @@ record SettlementSides(
                 each -> each.date().toString(),
                 each -> each.date().toString()));
         fields.add(field(
-                "Means of payment",
-                settlement.means(),
-                each -> each.settlement().means(),
-                LedgerSettlement::means));
+                "Means",
+                Sentences.means(settlement.means()),
+                each -> Sentences.means(each.settlement().means()),
+                each -> Sentences.means(each.means())));
         fields.add(field(
                 "Reference",
                 settlement.reference(),

@@ -112,6 +112,7 @@ class WhyView {
                 compilation.tax().map(WhyView::tax).orElse(null),
                 compilation
                         .journal()
+                        .filter(journal -> !journal.lines().isEmpty())
                         .map(journal -> new Journal(
                                 journal.byAccount().lines().stream()
                                         .map(l -> new BothSidesView.JournalLine(

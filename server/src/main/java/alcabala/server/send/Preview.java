@@ -24,6 +24,11 @@ record Preview(
         return documents.stream().map(Prepared::id).toList();
     }
 
+    boolean isOfSettlements() {
+        return !documents.isEmpty()
+                && !documents.getFirst().posting().entry().kind().isDocument();
+    }
+
     /// The side that all of it comes from.
     Origin origin() {
         return documents.isEmpty() ? Origin.SOURCE : documents.getFirst().origin();

@@ -120,13 +120,18 @@ class SendApi {
 
     private static String sentence(RouteRow route, Preview preview) {
         int fresh = preview.totals().count() - preview.inPlace();
+        boolean money = preview.isOfSettlements();
+        String noun = money ? "payment" : "document";
+        String changes = money ? "takes back" : "changes";
         StringBuilder sentence = new StringBuilder();
         if (fresh > 0 || preview.inPlace() == 0) {
-            sentence.append("Posts ").append(plural(fresh, "document"));
+            sentence.append("Posts ").append(plural(fresh, noun));
         }
         if (preview.inPlace() > 0) {
-            sentence.append(fresh > 0 ? " and changes " : "Changes ")
-                    .append(plural(preview.inPlace(), "document"))
+            sentence.append(fresh > 0 ? " and " : "")
+                    .append(fresh > 0 ? changes : Character.toUpperCase(changes.charAt(0)) + changes.substring(1))
+                    .append(" ")
+                    .append(plural(preview.inPlace(), noun))
                     .append(preview.inPlace() == 1 ? " that stands there" : " that stand there");
         }
         sentence.append(", ").append(Amounts.shown(preview.totals().gross()));

@@ -1,0 +1,112 @@
+package alcabala.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.support.ui.Select;
+
+/// Money both ways, as a bookkeeper and the yard office see it: recorded at the desk, mapped, waiting for its invoice,
+/// sent; entered on Inkwell and back at the desk.
+class PaymentsJourneyTest {
+    @Test
+    void moneyIsOnBothSides() {
+        try (Demo demo = Demo.start();
+                Browser browser = new Browser()) {
+            browser.signIn(demo.address(), "admin");
+            letPaymentsCrossBothWays(browser, demo);
+            String invoice = recordAtTheDesk(browser, demo);
+            mapItsMeans(browser, demo);
+            sendItsInvoice(browser, demo, invoice);
+            sendThePayment(browser, demo);
+            seeItOnBothSides(browser, demo, invoice);
+            enterTheRestOnInkwell(browser, demo, invoice);
+        }
+    }
+
+    private static void letPaymentsCrossBothWays(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/connect?view=settings&route=yard&setting=PAYMENTS&value=both");
+        browser.awaitText("what is entered on the ledger comes back");
+        browser.button("Decide so").click();
+        browser.awaitText("Earlier decisions");
+    }
+
+    /// A ready invoice of more than a hundred, part of it paid by card.
+    private static String recordAtTheDesk(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/release?route=yard&state=Ready&order=GROSS");
+        WebElement row = browser.find("tr[data-document]");
+        String number =
+                row.findElement(By.cssSelector("td:nth-child(2) button")).getText();
+        browser.open(demo.desks() + "/hullwork/documents/d-" + number.substring("HW-".length()));
+        fill(browser, "amount", "100.00");
+        new Select(browser.find("form[action$='/payments'] select[name=means]")).selectByValue("48");
+        fill(browser, "reference", "terminal 0417");
+        browser.button("Record payment").click();
+        browser.awaitText("HW-P-1001");
+        return number;
+    }
+
+    private static void fill(Browser browser, String name, String value) {
+        WebElement field = browser.find("form[action$='/payments'] input[name=" + name + "]");
+        field.clear();
+        field.sendKeys(value);
+    }
+
+    private static void mapItsMeans(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/release?route=yard&what=payments");
+        browser.button("Fetch both sides").click();
+        browser.awaitText("Nothing says which account takes money paid by bank card (48) in EUR.");
+        browser.awaitText("It waits for invoice");
+        browser.button("Map it once").click();
+        assertThat(browser.find("tr.cause input").getAttribute("value")).startsWith("1250 Card clearing");
+        browser.find("tr.cause input").sendKeys(Keys.ENTER);
+        browser.awaitText("0 documents released");
+    }
+
+    private static void sendItsInvoice(Browser browser, Demo demo, String invoice) {
+        browser.open(demo.address() + "/release?route=yard&state=Ready&text=" + invoice);
+        browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
+        browser.button("Send to Inkwell").click();
+        browser.awaitText("1 posted");
+    }
+
+    /// Nobody released it.
+    private static void sendThePayment(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/release?route=yard&what=payments&state=Ready");
+        browser.awaitText("HW-P-1001");
+        browser.button("Batch the 1 ready").click();
+        browser.button("Send 1 payment to Inkwell").click();
+        browser.awaitText("1 posted");
+    }
+
+    private static void seeItOnBothSides(Browser browser, Demo demo, String invoice) {
+        browser.open(demo.address() + "/release?route=yard&state=Posted&text=HW-P-1001");
+        browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
+        browser.awaitText("Settles in Hullwork");
+        assertThat(browser.text())
+                .contains("invoice " + invoice, "1250 Card clearing", "bank card (48)", "terminal 0417");
+        assertThat(browser.all("tr[data-differs=true]")).isEmpty();
+    }
+
+    private static void enterTheRestOnInkwell(Browser browser, Demo demo, String invoice) {
+        browser.open(demo.address() + "/release?route=yard&state=Posted&text=" + invoice);
+        browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
+        browser.awaitText("Settled by");
+        String address = browser.driver().getCurrentUrl();
+        browser.open(browser.find("a[href*='/inkwell/books/']").getAttribute("href"));
+        browser.find("input[name=reference]").sendKeys("over the counter");
+        browser.button("Record payment").click();
+        browser.awaitText("over the counter");
+        browser.open(address);
+        browser.button("Fetch both sides").click();
+        browser.awaitText("1 payment from Inkwell");
+        browser.open(demo.address() + "/send?route=yard");
+        browser.awaitText("1 posted, back to Hullwork");
+        browser.open(demo.desks() + "/hullwork/payments");
+        assertThat(browser.text()).contains("HW-P-1002", "over the counter", "inkwell:PM-");
+        browser.open(demo.desks() + "/hullwork/documents/d-" + invoice.substring("HW-".length()));
+        assertThat(browser.find("#open").getText()).isEqualTo("0.00");
+    }
+}
