@@ -4,11 +4,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.Samples;
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Deduction;
+import alcabala.accounting.settlement.Means;
+import alcabala.accounting.settlement.Settlement;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
 
 /// What one side had, so that it can be held against what it has (synchronisation, "the merge of one field").
@@ -79,5 +87,50 @@ class HalfTest {
                 .containsEntry(Half.ISSUE_DATE, "2026-11-20")
                 .containsEntry(Half.GROSS, "61.5");
         assertThat(half.values().get(Half.line(1))).endsWith(" V23 50");
+    }
+
+    @Test
+    void aSettlementHasItsMeansItsReferenceAndWhatItSettles() {
+        Money ten = Money.parse("EUR 10.00");
+        Settlement settlement = new Settlement(
+                RecordKind.PAYMENT_IN,
+                "P-1",
+                Origin.SOURCE,
+                LocalDate.of(2026, 11, 24),
+                "",
+                "",
+                Party.named("C-1", "Pell Estuary Trust"),
+                ten.multipliedBy(2),
+                Money.zero(ten.getCurrencyUnit()),
+                "48",
+                "slip  7",
+                "",
+                List.of(
+                        new Allocation(
+                                RecordKind.INVOICE,
+                                "HW-1",
+                                ten,
+                                List.of(new Deduction(Deduction.Kind.DISCOUNT, Money.parse("EUR 0.50")))),
+                        new Allocation(RecordKind.INVOICE, "HW-2", ten, List.of())));
+        assertThat(SourceHalf.of(settlement).values())
+                .isEqualTo(Map.of(
+                        Half.NUMBER,
+                        "P-1",
+                        Half.PARTY,
+                        "C-1",
+                        Half.ISSUE_DATE,
+                        "2026-11-24",
+                        Half.GROSS,
+                        "20",
+                        Half.MEANS,
+                        "48",
+                        Half.REFERENCE,
+                        "slip 7",
+                        Half.line(1),
+                        "invoice HW-1 10.5",
+                        Half.line(2),
+                        "invoice HW-2 10"));
+        assertThat(Origin.LEDGER.word()).isEqualTo("ledger");
+        assertThat(Means.find("48")).map(Means::code).contains("48");
     }
 }

@@ -15,6 +15,7 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.StaysOpen.Because;
+import alcabala.accounting.finding.Severity;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
@@ -25,6 +26,8 @@ import alcabala.accounting.settlement.Deduction;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.accounting.settlement.Target;
 import alcabala.accounting.settlement.Target.Standing;
+import alcabala.accounting.tax.TaxBreakdown;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -60,7 +63,7 @@ class SettlementCompileTest {
         rows.add(row(AccountRole.PAYMENT_DIFFERENCE, "6990"));
         rows.add(row(AccountRole.BAD_DEBTS, "6100"));
         rows.add(row(AccountRole.WITHHOLDING, "1400"));
-        rows.add(row(AccountRole.DISCOUNT_RECEIVED, "4090"));
+        rows.add(row(AccountRole.DISCOUNT_RECEIVED, "5100"));
         document("invoice HW-1", Standing.CROSSED, TRUST, "1230.00", "1230.00");
     }
 
@@ -127,8 +130,14 @@ class SettlementCompileTest {
                 .toList();
     }
 
+    /// Of one that is blocked: nothing of it could be sent.
     private List<Finding> findings(Settlement settlement) {
-        return compile(settlement).findings();
+        Compilation compiled = compile(settlement);
+        boolean blocked = compiled.findings().stream().anyMatch(each -> each.severity() == Severity.BLOCKS);
+        assertThat(compiled.isBlocked()).isEqualTo(blocked);
+        assertThat(compiled.entry().isEmpty()).isEqualTo(blocked);
+        assertThat(compiled.journal().isEmpty()).isEqualTo(blocked);
+        return compiled.findings();
     }
 
     private static LedgerSettlement entry(Compilation compiled) {
@@ -179,6 +188,25 @@ class SettlementCompileTest {
                 .isEqualTo("S23");
         settings = settings.with(Setting.DISCOUNT_TAX, "kept");
         assertThat(journal(payment)).containsExactly("1200 405.65", "1100 -418.20", "4090 12.55");
+    }
+
+    @Test
+    void aDiscountOfATaxThatIsNotMappedIsAFindingAndNothingComesOffNothing() {
+        Target target = documents.get("invoice HW-1");
+        TaxBreakdown tax = new TaxBreakdown("VXX", new BigDecimal("23"), eur("1000.00"), eur("230.00"));
+        documents.put("invoice HW-1", Changed.in(target, "taxes", List.of(tax)));
+        Allocation discounted = of("invoice HW-1", "1.00", less(Deduction.Kind.DISCOUNT, "1.00"));
+        assertThat(findings(payment("58", "1.00", discounted)))
+                .containsExactly(new Finding.TaxUnmapped("VXX", new BigDecimal("23")));
+        documents.put("invoice HW-1", Changed.in(documents.get("invoice HW-1"), "gross", eur("0.00")));
+        assertThat(journal(payment("58", "1.00", discounted))).contains("4090 1.00");
+    }
+
+    @Test
+    void aPartyThatMayNotBeCreatedIsAskedAbout() {
+        settings = settings.with(Setting.NEW_PARTIES, "ask");
+        assertThat(findings(payment("58", "10.00")))
+                .containsExactly(new Finding.PartyMissing("C-1", "Pell Estuary Trust"));
     }
 
     @ParameterizedTest
@@ -242,7 +270,7 @@ class SettlementCompileTest {
                         "58",
                         "600.00",
                         of("bill HL-1", "600.00", less(Deduction.Kind.DISCOUNT, "8.85")))))
-                .containsExactly("1200 -600.00", "2100 608.85", "4090 -8.85");
+                .containsExactly("1200 -600.00", "2100 608.85", "5100 -8.85");
         assertThat(journal(settlement(RecordKind.SUPPLIER_REFUND, "58", "50.00", of("supplier-credit HL-2", "50.00"))))
                 .containsExactly("1200 50.00", "2100 -50.00");
         Settlement back = Changed.in(
@@ -360,6 +388,7 @@ class SettlementCompileTest {
         settings = settings.with(Setting.RECEIVING_BANK, "");
         assertThat(findings(payment("58", "10.00"))).containsExactly(new Finding.MeansUnmapped("58", "EUR"));
         rows.add(row(AccountRole.BANK, "1200"));
+        rows.add(row(RowKind.MEANS, "58 EUR", "", ""));
         assertThat(journal(payment("58", "10.00"))).contains("1200 10.00");
         rows.add(row(RowKind.MEANS, "10 EUR", "", "4010"));
         assertThat(findings(payment("10", "10.00")))
@@ -384,14 +413,22 @@ class SettlementCompileTest {
 
     @Test
     void whatWasEnteredOnTheLedgerGoesBackInTheSourcesOwnCodes() {
-        Settlement entered = Changed.in(payment("10", "40.00", of("invoice HW-9", "40.00")), "origin", Origin.LEDGER);
+        Settlement entered = Changed.in(
+                payment("10", "40.00", of("invoice HW-9", "40.00", less(Deduction.Kind.DIFFERENCE, "0.02"))),
+                "origin",
+                Origin.LEDGER);
         Compilation compiled = compile(entered);
         assertThat(compiled.findings()).isEmpty();
         assertThat(compiled.journal().orElseThrow().lines())
                 .as("booked there already")
                 .isEmpty();
         assertThat(entry(compiled).parts())
-                .containsExactly(new LedgerSettlement.Part(RecordKind.INVOICE, "", "HW-9", eur("40.00"), List.of()));
+                .containsExactly(new LedgerSettlement.Part(
+                        RecordKind.INVOICE,
+                        "",
+                        "HW-9",
+                        eur("40.00"),
+                        List.of(new LedgerSettlement.Deducted("", "DIFFERENCE", "", eur("0.02")))));
         assertThat(entry(compiled).partyCounterpart()).isEqualTo("C-1");
         settings = settings.with(Setting.PAYMENTS, "to-ledger");
         assertThat(findings(entered)).containsExactly(new Finding.DoesNotCross(RecordKind.PAYMENT_IN));
@@ -404,6 +441,10 @@ class SettlementCompileTest {
         assertThat(taken.net()).isEqualTo(taken.gross());
         assertThat(List.of(taken.number(), taken.party(), taken.controlAccount()))
                 .containsExactly("P-1", "C-1", "1100");
+        assertThat(List.of(taken.currency(), taken.tax(), taken.partyCounterpart()))
+                .containsExactly(EUR, eur("0.00"), "");
+        assertThat(List.of(taken.cancelled().net(), taken.cancelled().tax()))
+                .containsExactly(eur("500.00"), eur("0.00"));
         assertThat(taken.kind()).isEqualTo(RecordKind.PAYMENT_IN);
         assertThat(taken.onDay(DAY.plusDays(1)).date()).isEqualTo(DAY);
     }
