@@ -1,5 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { answer, client, type Schemas } from '../api/client';
+import { client, type Schemas } from '../api/client';
+import { workDone } from '../api/work';
 import { endingQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
 import { useNotice } from '../ui/notices';
@@ -18,7 +19,7 @@ export function EndRoute({ route, onDone }: Props) {
   const refresh = useConnectRefresh();
   const end = useMutation({
     mutationFn: () =>
-      answer(client.DELETE('/api/connect/routes/{code}', { params: { path: { code: route.code } } })),
+      workDone(client.DELETE('/api/connect/routes/{code}', { params: { path: { code: route.code } } })),
     onSuccess: async () => {
       await refresh();
       notice({ tone: 'done', text: `The route to ${route.ledger} has ended; it can be begun again below` });

@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, client, type Schemas } from '../api/client';
+import { client, type Schemas } from '../api/client';
+import { workDone } from '../api/work';
 import { waysQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
 import { useConnectRefresh } from './useConnectRefresh';
@@ -31,7 +32,7 @@ function useNewRoute({ sources, ledgers, onDone }: Props) {
   const site = chosen ?? proposed(ways.data ?? [], to?.currency ?? '');
   const add = useMutation({
     mutationFn: () =>
-      answer(
+      workDone(
         client.POST('/api/connect/routes', {
           body: {
             code: codeFrom(`${from?.name ?? ''} ${site}`.trim()),

@@ -1,7 +1,8 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, client, type Schemas } from '../api/client';
+import { client, type Schemas } from '../api/client';
+import { workDone } from '../api/work';
 import { useSession } from '../app/current';
 import { moneys, plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
@@ -138,7 +139,7 @@ function Ended({ route, mayBegin }: { route: Schemas['ConnectedRoute']; mayBegin
   const refresh = useConnectRefresh();
   const again = useMutation({
     mutationFn: () =>
-      answer(client.POST('/api/connect/routes/{code}/again', { params: { path: { code: route.code } } })),
+      workDone(client.POST('/api/connect/routes/{code}/again', { params: { path: { code: route.code } } })),
     onSuccess: async () => {
       await refresh();
       notice({ tone: 'done', text: `The route to ${route.ledger} leads again, with its crosswalk` });

@@ -1,3 +1,4 @@
+import { isSettlement } from '../api/recordKinds';
 import { useMutation } from '@tanstack/react-query';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
@@ -37,22 +38,28 @@ export function Settle({ document, since }: Props) {
     },
   });
   const may = me.mayChange && !since.voided;
+  // Money that stands there is taken back or left, and never sent a second time.
+  const goesAgain = !isSettlement(document.kind);
   const keys = { enabled: may && !settle.isPending, preventDefault: true };
-  useHotkeys('r', () => settle.mutate('SOURCE'), keys);
+  useHotkeys('r', () => settle.mutate('SOURCE'), { ...keys, enabled: keys.enabled && goesAgain });
   useHotkeys('l', () => settle.mutate('LEDGER'), keys);
   return (
     <div className="border-accent bg-base-200 mx-4 my-2 flex flex-wrap items-center gap-2 border-l-[3px] px-3 py-2">
-      <p className="min-w-60 flex-1 text-[13px]">{whatHappened(since, route.source, route.ledger)}</p>
+      <p className="min-w-60 flex-1 text-[13px]">
+        {whatHappened(since, route.source, route.ledger, goesAgain)}
+      </p>
       {may && (
         <>
-          <button
-            type="button"
-            className="act"
-            disabled={settle.isPending}
-            onClick={() => settle.mutate('SOURCE')}
-          >
-            Send it as {route.source} has it <Key>r</Key>
-          </button>
+          {goesAgain && (
+            <button
+              type="button"
+              className="act"
+              disabled={settle.isPending}
+              onClick={() => settle.mutate('SOURCE')}
+            >
+              Send it as {route.source} has it <Key>r</Key>
+            </button>
+          )}
           <button
             type="button"
             className="act"

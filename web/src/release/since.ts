@@ -1,9 +1,18 @@
 import type { Schemas } from '../api/client';
 
 /** What happened to a document since both sides agreed on it, and what can be done. */
-export function whatHappened(since: Schemas['Since'], source: string, ledger: string): string {
+/** @param goesAgain whether it can be sent in the place of what stands there; money cannot */
+export function whatHappened(
+  since: Schemas['Since'],
+  source: string,
+  ledger: string,
+  goesAgain = true,
+): string {
   if (since.voided) {
     return `It was voided in ${source} after it was posted, and still stands in ${ledger}. Void it there too.`;
+  }
+  if (!goesAgain) {
+    return `It was changed in ${since.changedOnLedger ? ledger : source} after it was posted. Let ${ledger}’s stand, or void it and record it anew.`;
   }
   if (since.changedOnSource && since.changedOnLedger) {
     return `It was changed on both sides after it was posted. Sending it replaces what was done in ${ledger}.`;

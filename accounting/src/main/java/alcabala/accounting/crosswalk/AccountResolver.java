@@ -1,10 +1,8 @@
 package alcabala.accounting.crosswalk;
 
-import alcabala.accounting.crosswalk.WalkStep.Verdict;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.LineKind;
-import java.util.ArrayList;
 import java.util.List;
 
 /// Walks from the most specific account rule to the least and stops at the first that answers (domain, section 3).
@@ -36,18 +34,9 @@ public final class AccountResolver {
         this.crosswalk = crosswalk;
     }
 
-    /// The account of a line, of income or of what was bought, with every rule that was asked.
+    /// The account of a line, of income or of what was bought, and the rules that can be asked why.
     public Walk account(Document document, DocumentLine line) {
-        List<AccountRule> rules = rules(document, line);
-        List<WalkStep> steps = new ArrayList<>(rules.size());
-        boolean answered = false;
-        for (AccountRule rule : rules) {
-            String subject = rule.subject().of(document, line);
-            WalkStep step = answered ? new WalkStep(rule.step(), Verdict.NOT_ASKED, subject, null) : ask(rule, subject);
-            answered |= step.verdict() == Verdict.ANSWERED;
-            steps.add(step);
-        }
-        return new Walk(steps);
+        return Walk.over(rules(document, line), crosswalk, document, line);
     }
 
     private static List<AccountRule> rules(Document document, DocumentLine line) {
@@ -56,12 +45,5 @@ public final class AccountResolver {
             return sale ? ADVANCES_IN : ADVANCES_OUT;
         }
         return sale ? SALES : PURCHASES;
-    }
-
-    private WalkStep ask(AccountRule rule, String subject) {
-        CrosswalkRow row =
-                subject.isEmpty() ? null : crosswalk.find(rule.kind(), subject).orElse(null);
-        boolean answers = row != null && !row.account().isEmpty();
-        return new WalkStep(rule.step(), answers ? Verdict.ANSWERED : Verdict.NO_ROW, subject, row);
     }
 }

@@ -30,6 +30,11 @@ public final class Crosswalk {
         return new Crosswalk(rows, matcher);
     }
 
+    /// Whether there is any row of a kind.
+    boolean has(RowKind kind) {
+        return !rows.get(kind).isEmpty();
+    }
+
     public Optional<CrosswalkRow> find(RowKind kind, String code) {
         return Optional.ofNullable(rows.get(kind).get(code));
     }

@@ -89,7 +89,7 @@ final class DocumentCompilation {
     }
 
     private boolean isBlocked() {
-        return findings.stream().anyMatch(f -> f.severity() == Severity.BLOCKS);
+        return !findings.isEmpty() && findings.stream().anyMatch(f -> f.severity() == Severity.BLOCKS);
     }
 
     private boolean rounds(TaxComparison tax) {
@@ -150,11 +150,15 @@ final class DocumentCompilation {
 
     /// Empty when a tax has no code on the ledger, since then nobody can know what the ledger would compute.
     private Optional<TaxComparison> compareTax(TaxCheck check, List<ResolvedLine> resolved, List<LedgerLine> lines) {
-        int taxedLines = (int) resolved.stream().filter(ResolvedLine::isTaxed).count();
+        int taxedLines = 0;
+        boolean known = true;
+        for (ResolvedLine line : resolved) {
+            taxedLines += line.isTaxed() ? 1 : 0;
+            known &= !line.taxCode().isEmpty();
+        }
         if (taxInLines) {
             return Optional.of(check.inLines(lines, taxedLines));
         }
-        boolean known = resolved.stream().noneMatch(line -> line.taxCode().isEmpty());
         return known ? Optional.of(check.byCodes(lines, taxedLines, codes, side == Side.PURCHASE)) : Optional.empty();
     }
 }

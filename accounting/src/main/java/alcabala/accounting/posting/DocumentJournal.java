@@ -23,13 +23,17 @@ final class DocumentJournal {
 
     /// Reports roles that are needed for tax whose code has no account of its own.
     void checkTaxAccounts(TaxComparison tax) {
-        boolean charged = tax.ledger().groups().stream()
-                .anyMatch(group -> !group.tax().isZero()
-                        && side.accountOf(code(group.code())).isEmpty());
-        boolean owed = tax.selfAssessed().stream()
-                .anyMatch(each -> Side.SALE.accountOf(code(each.code())).isEmpty());
-        boolean reclaimed = tax.selfAssessed().stream()
-                .anyMatch(each -> Side.PURCHASE.accountOf(code(each.code())).isEmpty());
+        boolean charged = false;
+        for (TaxBreakdown group : tax.ledger().groups()) {
+            charged |=
+                    !group.tax().isZero() && side.accountOf(code(group.code())).isEmpty();
+        }
+        boolean owed = false;
+        boolean reclaimed = false;
+        for (SelfAssessed each : tax.selfAssessed()) {
+            owed |= Side.SALE.accountOf(code(each.code())).isEmpty();
+            reclaimed |= Side.PURCHASE.accountOf(code(each.code())).isEmpty();
+        }
         if (charged || reclaimed) {
             roles.of(side.tax());
         }

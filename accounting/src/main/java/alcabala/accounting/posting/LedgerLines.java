@@ -17,6 +17,8 @@ import org.joda.money.Money;
 final class LedgerLines {
     private final boolean namesItems;
     private final boolean taxInLines;
+    private final boolean itemNames;
+    private final boolean notes;
     private final Crosswalk crosswalk;
     private final RouteSettings settings;
 
@@ -32,6 +34,8 @@ final class LedgerLines {
     LedgerLines(RecordKind kind, Crosswalk crosswalk, RouteSettings settings) {
         namesItems = kind.isSale() && settings.is(Setting.LINE_KIND, "items");
         taxInLines = settings.hasTaxInLines(kind);
+        itemNames = settings.is(Setting.ITEM_NAMES, "yes");
+        notes = settings.is(Setting.LINE_NOTES, "yes");
         this.crosswalk = crosswalk;
         this.settings = settings;
     }
@@ -81,11 +85,10 @@ final class LedgerLines {
     }
 
     private String text(DocumentLine line) {
-        boolean named = settings.is(Setting.ITEM_NAMES, "yes")
-                && !line.itemName().isEmpty()
-                && !line.itemName().equals(line.description());
+        boolean named =
+                itemNames && !line.itemName().isEmpty() && !line.itemName().equals(line.description());
         String text = named ? line.itemName() + ": " + line.description() : line.description();
-        boolean noted = settings.is(Setting.LINE_NOTES, "yes") && !line.note().isEmpty();
+        boolean noted = notes && !line.note().isEmpty();
         return noted ? text + " (" + line.note() + ")" : text;
     }
 

@@ -62,8 +62,14 @@ final class TaxableLines {
     }
 
     private boolean hasBothSigns() {
-        return document.lines().stream().anyMatch(line -> line.amount().isPositive())
-                && document.lines().stream().anyMatch(line -> line.amount().isNegative());
+        boolean positive = false;
+        boolean negative = false;
+        for (DocumentLine line : document.lines()) {
+            int sign = line.amount().getAmount().signum();
+            positive |= sign > 0;
+            negative |= sign < 0;
+        }
+        return positive && negative;
     }
 
     private boolean reproducesTax(List<DocumentLine> lines) {

@@ -23,11 +23,15 @@ public final class TaxCalculator {
     public static TaxComputation compute(
             TaxRounding rounding, PriceMode mode, CurrencyUnit currency, List<TaxedAmount> amounts) {
         Map<Key, Group> groups = new LinkedHashMap<>();
+        Group last = null;
         for (int i = 0; i < amounts.size(); i++) {
             TaxedAmount amount = amounts.get(i);
-            groups.computeIfAbsent(
-                            new Key(amount.code(), amount.rate()), key -> new Group(key.rate(), Money.zero(currency)))
-                    .add(i, amount.amount());
+            // Lines that follow each other are mostly taxed alike.
+            if (last == null || !last.key.is(amount)) {
+                last = groups.computeIfAbsent(
+                        new Key(amount.code(), amount.rate()), key -> new Group(key, Money.zero(currency)));
+            }
+            last.add(i, amount.amount());
         }
         Money[] nets = new Money[amounts.size()];
         List<TaxBreakdown> results = new ArrayList<>(groups.size());
@@ -59,16 +63,22 @@ public final class TaxCalculator {
     }
 
     /// Amounts under one code at several rates are not taxed together.
-    private record Key(String code, BigDecimal rate) {}
+    private record Key(String code, BigDecimal rate) {
+        boolean is(TaxedAmount amount) {
+            return code.equals(amount.code()) && rate.equals(amount.rate());
+        }
+    }
 
     private static final class Group {
+        private final Key key;
         private final BigDecimal rate;
         private final List<Integer> places = new ArrayList<>();
         private final List<Money> amounts = new ArrayList<>();
         private Money sum;
 
-        Group(BigDecimal rate, Money zero) {
-            this.rate = rate;
+        Group(Key key, Money zero) {
+            this.key = key;
+            this.rate = key.rate();
             this.sum = zero;
         }
 

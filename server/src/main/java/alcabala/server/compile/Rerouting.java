@@ -1,5 +1,6 @@
 package alcabala.server.compile;
 
+import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Amounts;
 import alcabala.server.record.SourceFacts;
 import alcabala.server.route.AfterRouting;
@@ -96,7 +97,7 @@ public class Rerouting implements AfterRouting {
     }
 
     @Override
-    public void routesChanged(long sourceId, String who) {
+    public void routesChanged(long sourceId, String who, Progress at) {
         routes.lockAllOf(sourceId);
         Routing.Ways ways = routing.of(sourceId);
         Set<RouteRow> reached = new HashSet<>();
@@ -107,6 +108,6 @@ public class Rerouting implements AfterRouting {
                 reached.add(to);
             }
         }
-        reached.forEach(route -> affected.compileAgain(route.id(), Set.of(), who, "its way to " + route.ledger()));
+        reached.forEach(route -> affected.compileAgain(route.id(), Set.of(), who, "its way to " + route.ledger(), at));
     }
 }

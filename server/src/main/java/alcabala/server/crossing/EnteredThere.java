@@ -1,13 +1,18 @@
 package alcabala.server.crossing;
 
+import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.RouteSettings;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
+import alcabala.server.route.SettingStore;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -21,15 +26,23 @@ class EnteredThere {
     private static final int MOST = 1000;
     private final JdbcClient jdbc;
     private final Routes routes;
+    private final SettingStore settings;
     private final ObjectProvider<AfterNews> after;
     private final JsonMapper json;
     private final Clock clock;
 
     private record Due(long routeId, String ledgerRef, String body) {}
 
-    EnteredThere(JdbcClient jdbc, Routes routes, ObjectProvider<AfterNews> after, JsonMapper json, Clock clock) {
+    EnteredThere(
+            JdbcClient jdbc,
+            Routes routes,
+            SettingStore settings,
+            ObjectProvider<AfterNews> after,
+            JsonMapper json,
+            Clock clock) {
         this.jdbc = jdbc;
         this.routes = routes;
+        this.settings = settings;
         this.after = after;
         this.json = json;
         this.clock = clock;
@@ -64,6 +77,18 @@ class EnteredThere {
                 .update();
     }
 
+    /// Those of routes that do not bring payments back wait for the day on which they do.
+    private Long[] bringingBack(long ledgerId) {
+        return routes.all().stream()
+                .filter(route -> route.ledgerId() == ledgerId && bringsBack(settings.of(route.id())))
+                .map(RouteRow::id)
+                .toArray(Long[]::new);
+    }
+
+    private static boolean bringsBack(RouteSettings decided) {
+        return Stream.of(RecordKind.values()).filter(kind -> !kind.isDocument()).anyMatch(decided::comesBack);
+    }
+
     /// Those whose documents are known by now, for each route that has one of them.
     @Transactional
     void bringBack(long ledgerId, String who) {
@@ -72,8 +97,9 @@ class EnteredThere {
                 from entered_there e cross join unnest(e.settles) as s (ref)
                     join link l on l.ledger_id = e.ledger_id and l.ledger_ref = s.ref
                     join record d on d.id = l.record_id
-                where e.ledger_id = :ledger order by e.ledger_ref limit :most""")
+                where e.ledger_id = :ledger and d.route_id = any(:routes) order by e.ledger_ref limit :most""")
                 .param("ledger", ledgerId)
+                .param("routes", bringingBack(ledgerId))
                 .param("most", MOST)
                 .query(Due.class)
                 .list();

@@ -11,6 +11,7 @@ import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TakesSettlements;
+import alcabala.connectors.spi.CannotException;
 import alcabala.connectors.spi.Connection;
 import java.util.function.Function;
 
@@ -35,6 +36,9 @@ record Request(String body, Function<String, Answer<LedgerRecord>> send) {
                         replacing.body(standing, document, party, reference),
                         key -> replacing.change(standing, document, party, reference, key));
             }
+            // One that stands there is taken back, and never sent a second time.
+            case LedgerSettlement settlement
+            when standing != null -> throw new CannotException(to.system(), TakesSettlements.class);
             case LedgerSettlement settlement -> {
                 TakesSettlements taking = to.get(TakesSettlements.class);
                 yield new Request(

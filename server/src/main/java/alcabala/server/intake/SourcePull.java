@@ -160,9 +160,19 @@ public class SourcePull {
             setAsides.keepOfSource(
                     sourceId,
                     new Unusable(
-                            "document", changed.id(), changed.name(), Kept.quoted(e.what()), Kept.text(changed.raw())));
+                            typeOf(changed),
+                            changed.id(),
+                            changed.name(),
+                            Kept.quoted(e.what()),
+                            Kept.text(changed.raw())));
             return Optional.empty();
         }
+    }
+
+    /// `document` or `payment`: how the source's own words for it begin.
+    private static String typeOf(SourceChange.RecordChanged changed) {
+        int space = changed.name().indexOf(' ');
+        return space < 0 ? changed.name() : changed.name().substring(0, space);
     }
 
     private static Incoming incoming(SourceChange.RecordChanged changed, Record record) {

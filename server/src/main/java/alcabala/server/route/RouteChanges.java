@@ -1,5 +1,6 @@
 package alcabala.server.route;
 
+import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.trail.Trail;
 import java.sql.Timestamp;
@@ -34,7 +35,7 @@ public class RouteChanges {
 
     /// Lets a source cross to a ledger. Its documents come at the next pull.
     @Transactional
-    public String add(NewRoute route, String who) {
+    public String add(NewRoute route, String who, Progress at) {
         requireFree(route.source(), route.site());
         int rows = jdbc.sql("""
                 insert into route (code, source_id, ledger_id, site, business_name, business_tax_identifiers)
@@ -54,13 +55,13 @@ public class RouteChanges {
                     "The code " + route.code() + " is taken, or the source or the ledger is not connected.");
         }
         trail.write(null, null, who, "route-added", Map.of("route", route.code(), "site", route.site()));
-        afterRouting.forEach(each -> each.routesChanged(route.source(), who));
+        afterRouting.forEach(each -> each.routesChanged(route.source(), who, at));
         return route.code();
     }
 
     /// What crossed by it stays with it; what has not goes the way that its site has then.
     @Transactional
-    public void end(String code, String who) {
+    public void end(String code, String who, Progress at) {
         RouteRow route = routes.getLeading(code);
         routes.lockAllOf(route.sourceId());
         routes.requireNothingOnItsWay(route);
@@ -68,12 +69,12 @@ public class RouteChanges {
         if (mark(route, Timestamp.from(clock.instant())) == 0) {
             throw NotPossibleException.conflict("route-ended", "This route has ended already.");
         }
-        changed(route, "route-ended", who);
+        changed(route, "route-ended", who, at);
     }
 
     /// With its crosswalk and its settings as they were.
     @Transactional
-    public void beginAgain(String code, String who) {
+    public void beginAgain(String code, String who, Progress at) {
         RouteRow route = routes.getLeading(code);
         routes.lockAllOf(route.sourceId());
         if (!route.ended()) {
@@ -81,7 +82,7 @@ public class RouteChanges {
         }
         requireFree(route.sourceId(), route.site());
         mark(route, null);
-        changed(route, "route-begun-again", who);
+        changed(route, "route-begun-again", who, at);
     }
 
     /// @return 0 when it is so already
@@ -95,9 +96,9 @@ public class RouteChanges {
                 .update();
     }
 
-    private void changed(RouteRow route, String action, String who) {
+    private void changed(RouteRow route, String action, String who, Progress at) {
         trail.write(null, null, who, action, Map.of("route", route.code(), "site", route.site()));
-        afterRouting.forEach(each -> each.routesChanged(route.sourceId(), who));
+        afterRouting.forEach(each -> each.routesChanged(route.sourceId(), who, at));
     }
 
     /// Files come for a route and cannot go another way by themselves.

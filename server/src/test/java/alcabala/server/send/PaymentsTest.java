@@ -351,4 +351,85 @@ class PaymentsTest {
                         List.of(document, record("HW-P-1006").get("id").asLong())));
         assertThat(mixed.json().get("code").asString()).isEqualTo("mixed-batch");
     }
+
+    /// What is seen while it is not wanted waits; what is dated before the first day stays where it is.
+    @Test
+    @Order(8)
+    void whatWasEnteredBeforeItWasWantedComesBackOnceItIs() {
+        Yard.decide(admin, "yard", "PAYMENTS", "to-ledger");
+        String there =
+                "/inkwell/books/saltmere/documents/" + invoice.get("ledgerRef").asString() + "/pay";
+        world.standIns().desk(there, "amount=3.00&date=" + LocalDate.now() + "&reference=wanted");
+        pull();
+        assertThat(entered("wanted")).isEmpty();
+        Yard.decide(admin, "yard", "PAYMENTS", "both");
+        Yard.decide(admin, "yard", "PAYMENTS_CUT_OFF", LocalDate.now().toString());
+        world.standIns().desk(there, "amount=4.00&date=" + LocalDate.now().minusDays(1) + "&reference=toosoon");
+        pull();
+        assertThat(entered("wanted")).hasSize(1);
+        assertThat(entered("toosoon")).isEmpty();
+        awaitBack();
+        assertThat(world.standIns().page("/hullwork/payments"))
+                .contains("wanted")
+                .doesNotContain("toosoon");
+        Yard.decide(admin, "yard", "PAYMENTS_CUT_OFF", "");
+    }
+
+    private static List<Long> entered(String reference) {
+        return world.jdbc()
+                .sql("""
+                select d.id from record d join record_revision v on v.id = d.revision_id
+                where d.origin = 'ledger' and v.content->>'reference' = :reference""")
+                .param("reference", reference)
+                .query(Long.class)
+                .list();
+    }
+
+    private static void awaitBack() {
+        yard.awaitFinished(world.jdbc()
+                .sql("select max(id) from batch where origin = 'ledger'")
+                .query(Long.class)
+                .single());
+    }
+
+    /// What is left over there is on account here.
+    @Test
+    @Order(9)
+    void whatIsOverThereIsOnAccountHere() {
+        JsonNode first = yard.documents("Posted").stream()
+                .filter(row -> row.get("kind").asString().equals("invoice")
+                        && !row.get("number").asString().equals(number())
+                        && row.get("payment").asString().matches("open|overdue|part-paid"))
+                .findFirst()
+                .orElseThrow();
+        JsonNode onLedger = there(first);
+        BigDecimal open =
+                onLedger.get("gross").asDecimal().subtract(onLedger.get("paid").asDecimal());
+        Api.Response answer = new Api(world.standIns().address())
+                .withToken("inkwell-demo-key")
+                .post(
+                        "/inkwell/api/companies/saltmere/payments",
+                        Map.of(
+                                "kind", "payment-in",
+                                "party", onLedger.get("party").asString(),
+                                "date", LocalDate.now().toString(),
+                                "controlAccount", "1100",
+                                "account", "1000",
+                                "means", "30",
+                                "reference", "over",
+                                "amount", open.add(new BigDecimal("7.00")),
+                                "allocations",
+                                        List.of(Map.of(
+                                                "document", onLedger.get("id").asString(), "money", open))));
+        assertThat(answer.status()).as(answer.body()).isEqualTo(201);
+        pull();
+        awaitBack();
+        assertThat(entered("over")).hasSize(1);
+        JsonNode document = detail(entered("over").getFirst()).get("document");
+        assertThat(document.get("state").asString() + " "
+                        + document.get("payment").asString())
+                .isEqualTo("Posted open credit");
+        assertThat(world.standIns().page("/hullwork/payments"))
+                .contains(open.add(new BigDecimal("7.00")).toPlainString());
+    }
 }

@@ -7,13 +7,17 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Milestone;
+import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.http.Http;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceLookup;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 public class HullworkMappingTest {
     public static final SourceLookup LOOKUP = new SourceLookup() {
@@ -84,5 +88,73 @@ public class HullworkMappingTest {
     private static SourceChange.RecordChanged changed(String json) {
         return (SourceChange.RecordChanged)
                 HullworkMapping.change("document", Http.JSON.readTree(json)).orElseThrow();
+    }
+
+    private static final String PAYMENT = """
+            {"id":"HP-1001","number":"HW-P-1001","type":"PAYMENT","status":"RECORDED","date":"2026-11-24","customer":"C-1","site":"Saltmere",
+             "currency":"EUR","amount":"50.00","charges":"0.00","means":"48","reference":"slip 7","note":"","returns":"","externalRef":"",
+             "allocations":[{"document":"HW-9","money":"40.00","deductions":[{"kind":"DISCOUNT","amount":"1.20"}]}]}""";
+
+    private static SourceChange.RecordChanged payment(String json) {
+        return (SourceChange.RecordChanged)
+                HullworkMapping.change("payment", Http.JSON.readTree(json)).orElseThrow();
+    }
+
+    @Test
+    void aPaymentIsUnderstoodInFull() {
+        SourceChange.RecordChanged changed = payment(PAYMENT);
+        Settlement settlement = (Settlement) changed.record().apply(LOOKUP);
+        assertThat(changed.id()).isEqualTo("HP-1001");
+        assertThat(changed.milestones()).containsExactly(Milestone.APPROVED);
+        assertThat(settlement.kind()).isEqualTo(RecordKind.PAYMENT_IN);
+        assertThat(settlement.origin()).isEqualTo(Origin.SOURCE);
+        assertThat(settlement.open()).hasToString("EUR 10.00");
+        assertThat(settlement.allocations()).singleElement().satisfies(each -> {
+            assertThat(each.names()).isEqualTo("invoice HW-9");
+            assertThat(each.settled()).hasToString("EUR 41.20");
+        });
+        assertThat(payment(PAYMENT.replace("RECORDED", "VOID")).voided()).isTrue();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "PAYMENT, PAYMENT_IN, INVOICE",
+        "REFUND, REFUND, CREDIT_NOTE",
+        "RETURN, RETURNED_IN, INVOICE",
+        "SUPPLIER_PAYMENT, PAYMENT_OUT, BILL",
+        "SUPPLIER_REFUND, SUPPLIER_REFUND, SUPPLIER_CREDIT",
+        "SUPPLIER_RETURN, RETURNED_OUT, BILL"
+    })
+    void eachOfItsKindsIsOneOfOurs(String type, RecordKind kind, RecordKind settles) {
+        Settlement settlement = (Settlement) payment(PAYMENT.replace("\"PAYMENT\"", "\"" + type + "\""))
+                .record()
+                .apply(LOOKUP);
+        assertThat(settlement.kind()).isEqualTo(kind);
+        assertThat(settlement.allocations().getFirst().kind()).isEqualTo(settles);
+        assertThat(HullworkPayments.type(kind)).isEqualTo(type);
+    }
+
+    @Test
+    void whatWeRecordedThereIsKnownByOurNameForIt() {
+        SourceChange.RecordChanged ours =
+                payment(PAYMENT.replace("\"externalRef\":\"\"", "\"externalRef\":\"inkwell:PM-7\""));
+        assertThat(ours.id()).isEqualTo("inkwell:PM-7");
+        assertThat(((Settlement) ours.record().apply(LOOKUP)).origin()).isEqualTo(Origin.LEDGER);
+    }
+
+    @ParameterizedTest(name = "{0} instead of {1}: {2}")
+    @CsvSource({
+        "50.00, -50.00, payment HW-P-1001: its amount is negative",
+        "40.00, -0.01, payment HW-P-1001: what goes to HW-9 is negative",
+        "50.00, 50.001, an amount of payment HW-P-1001 is finer than its currency allows",
+        "PAYMENT, LOAN, payment HW-P-1001 cannot be understood",
+        "DISCOUNT, GIFT, payment HW-P-1001 cannot be understood",
+        "2026-11-24, soon, payment HW-P-1001 cannot be understood"
+    })
+    void whatCannotBeUsedIsSaidByName(String good, String bad, String says) {
+        SourceChange.RecordChanged changed = payment(PAYMENT.replace("\"" + good + "\"", "\"" + bad + "\""));
+        assertThatThrownBy(() -> changed.record().apply(LOOKUP))
+                .isInstanceOfSatisfying(
+                        AnswerUnusableException.class, e -> assertThat(e.what()).isEqualTo(says));
     }
 }
