@@ -80,7 +80,7 @@ export function BothSidesPage() {
             }}
           />
         ) : (
-          <p className="soft text-[13px]">There is no journal while something blocks the document.</p>
+          <p className="soft text-[13px]">{noJournal(document)}</p>
         )}
         <section>
           <h2 className="soft mb-1 text-[12.5px] font-semibold">Trail</h2>
@@ -90,6 +90,12 @@ export function BothSidesPage() {
     </div>
   );
 }
+
+/** Why nothing is booked. */
+const noJournal = (document: Schemas['DocumentRow']) =>
+  document.state === 'Voided'
+    ? 'It was voided: nothing of it is booked.'
+    : 'There is no journal while something blocks it.';
 
 type Sides = Schemas['BothSides'];
 interface SidesProps {

@@ -23,6 +23,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   queued: (d) => `Put into batch ${text(d.batch)}`,
   sent: (d) => `Sent${under(d)}`,
   'sent-in-place': (d) => `Sent in place of what stands there${under(d)}`,
+  'taken-back': (d) => `Taken back there${under(d)}`,
   'ledger-stands': () => 'Settled: it stands as the ledger has it',
   answered: (d) => `The ${d.side === 'source' ? 'source' : 'ledger'} took it (status ${text(d.status)})`,
   asked: (d) =>

@@ -63,53 +63,23 @@ public record HullworkPayment(
     }
 
     HullworkPayment withStatus(String other) {
-        return new HullworkPayment(
-                id,
-                number,
-                type,
-                other,
-                date,
-                customer,
-                site,
-                currency,
-                amount,
-                charges,
-                means,
-                reference,
-                note,
-                returns,
-                externalRef,
-                key,
-                allocations);
+        return copy(id, number, other, key);
     }
 
     HullworkPayment under(String asked) {
+        return copy(id, number, status, asked);
+    }
+
+    HullworkPayment numbered(String newId, String newNumber) {
+        return copy(newId, newNumber, "RECORDED", key);
+    }
+
+    private HullworkPayment copy(String id, String number, String status, String key) {
         return new HullworkPayment(
                 id,
                 number,
                 type,
                 status,
-                date,
-                customer,
-                site,
-                currency,
-                amount,
-                charges,
-                means,
-                reference,
-                note,
-                returns,
-                externalRef,
-                asked,
-                allocations);
-    }
-
-    HullworkPayment numbered(String newId, String newNumber) {
-        return new HullworkPayment(
-                newId,
-                newNumber,
-                type,
-                "RECORDED",
                 date,
                 customer,
                 site,

@@ -62,10 +62,10 @@ record Deductions(
     /// The document's tax in proportion to what is deducted of its gross, halves up; the discount takes the rest.
     private List<LedgerSettlement.Deducted> taxes(Settled settled, Deduction deduction, String text) {
         List<LedgerSettlement.Deducted> taxes = new ArrayList<>();
-        for (TaxBreakdown group : settled.target().taxes()) {
-            Money part = share(deduction.amount(), group.tax(), settled.target().gross());
+        for (TaxBreakdown each : settled.target().taxes()) {
+            Money part = share(deduction.amount(), each.tax(), settled.target().gross());
             if (!part.isZero()) {
-                code(group)
+                code(each)
                         .ifPresent(code -> taxes.add(new LedgerSettlement.Deducted(
                                 roles.ofTax(Side.of(kind), code), "tax of the " + text, code, part)));
             }
@@ -82,11 +82,11 @@ record Deductions(
                 deducted.getCurrencyUnit(), whole.divide(gross.getAmount(), deducted.getScale(), RoundingMode.HALF_UP));
     }
 
-    private Optional<String> code(TaxBreakdown group) {
-        String code = crosswalk.counterpart(RowKind.TAX, group.code());
+    private Optional<String> code(TaxBreakdown taxed) {
+        String code = crosswalk.counterpart(RowKind.TAX, taxed.code());
         Optional<LedgerTaxCode> known = ledger.findTaxCode(code);
         if (known.isEmpty()) {
-            findings.accept(new Finding.TaxUnmapped(group.code(), group.rate()));
+            findings.accept(new Finding.TaxUnmapped(taxed.code(), taxed.rate()));
         }
         return known.map(LedgerTaxCode::code);
     }

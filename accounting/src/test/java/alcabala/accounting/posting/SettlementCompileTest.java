@@ -41,7 +41,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /// Payments, refunds and what came back, with the examples of the records, section 3. Accounts: 1100 receivables, 1200
-/// bank, 1210 receipts awaiting banking, 1250 processor clearing, 2100 payables, 2200 output tax, 4090 discounts given,
+/// bank, 1210 receipts awaiting banking, 1250 processor clearing, 2100 payables, 2200 output tax, 4090 what discounts
+/// take,
 /// 6200 bank charges, 6990 differences.
 class SettlementCompileTest {
     private static final Party TRUST = Party.named("C-1", "Pell Estuary Trust");

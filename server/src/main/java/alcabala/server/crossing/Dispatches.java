@@ -1,5 +1,6 @@
 package alcabala.server.crossing;
 
+import alcabala.accounting.record.Family;
 import alcabala.connectors.Kept;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Affected;
@@ -78,8 +79,16 @@ class Dispatches {
         outcomes.sending(dispatch);
         trail(
                 dispatch,
-                dispatch.inPlace() ? "sent-in-place" : "sent",
+                actionOf(dispatch),
                 Map.of("key", dispatch.idempotencyKey(), "request", json.readTree(request)));
+    }
+
+    /// What stands there is changed in its place, or taken back if it is money.
+    private static String actionOf(Dispatch dispatch) {
+        if (!dispatch.inPlace()) {
+            return "sent";
+        }
+        return dispatch.family() == Family.DOCUMENT ? "sent-in-place" : "taken-back";
     }
 
     /// The process that sent it ended before it knew the answer: the ledger is asked at once.

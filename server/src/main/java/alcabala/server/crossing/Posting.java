@@ -1,8 +1,11 @@
 package alcabala.server.crossing;
 
+import alcabala.accounting.document.Document;
 import alcabala.accounting.field.Half;
+import alcabala.accounting.field.SourceHalf;
 import alcabala.accounting.posting.Journal;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.record.Record;
 
 /// What was compiled, as it is shown before it goes and as it goes.
 ///
@@ -10,4 +13,14 @@ import alcabala.accounting.posting.LedgerEntry;
 /// @param source what the source has, of which it was made
 /// @param partyName the name of its party, should that have to be created
 /// @param needs the number of the document that it credits, on its source; empty when there is none
-public record Posting(LedgerEntry entry, Journal journal, Half source, String partyName, String needs) {}
+public record Posting(LedgerEntry entry, Journal journal, Half source, String partyName, String needs) {
+    /// @param entry as it was compiled of the record, dated as it goes
+    public static Posting of(Record record, LedgerEntry entry, Journal journal) {
+        return new Posting(
+                entry,
+                journal,
+                SourceHalf.of(record),
+                record.counterparty().name(),
+                record instanceof Document document ? document.precedingNumber() : "");
+    }
+}

@@ -2,7 +2,6 @@ package alcabala.server.send;
 
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.field.SourceHalf;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
@@ -142,12 +141,10 @@ class Previews {
                 ? Optional.empty()
                 : compilation
                         .entry()
-                        .map(entry -> new Posting(
+                        .map(entry -> Posting.of(
+                                record,
                                 dates.dated(decided, candidate.id(), entry),
-                                compilation.journal().orElseThrow(),
-                                SourceHalf.of(record),
-                                record.counterparty().name(),
-                                record instanceof Document document ? document.precedingNumber() : ""));
+                                compilation.journal().orElseThrow()));
     }
 
     private static void requireOneSide(List<Prepared> documents) {

@@ -1,7 +1,5 @@
 package alcabala.server.send;
 
-import alcabala.accounting.document.Document;
-import alcabala.accounting.field.SourceHalf;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.LedgerEntry;
@@ -145,12 +143,10 @@ class Retries {
                 compiling.with(route, compiler, List.of(record)).apply(record);
         return compilation
                 .entry()
-                .map(entry -> new Posting(
+                .map(entry -> Posting.of(
+                        record,
                         dates.dated(compiler.route().settings(), failed.recordId(), entry),
-                        compilation.journal().orElseThrow(),
-                        SourceHalf.of(record),
-                        record.counterparty().name(),
-                        record instanceof Document document ? document.precedingNumber() : ""));
+                        compilation.journal().orElseThrow()));
     }
 
     private Optional<LedgerEntry> shown(Failed failed) {

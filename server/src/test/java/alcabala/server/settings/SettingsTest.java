@@ -261,6 +261,10 @@ class SettingsTest {
         assertThat(one(id).get("payment").asString()).isEqualTo("open");
         decide("PAYMENTS", "from-ledger");
         assertThat(one(id).get("payment").asString()).isEqualTo("paid");
+        JsonNode pulled = admin.post("/api/pull?route=yard", Map.of()).json();
+        assertThat(pulled.get("sending").asInt())
+                .as("the payment goes back to Hullwork")
+                .isEqualTo(1);
     }
 
     private static JsonNode one(long id) {
