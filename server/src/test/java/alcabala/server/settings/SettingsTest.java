@@ -265,6 +265,8 @@ class SettingsTest {
         assertThat(pulled.get("sending").asInt())
                 .as("the payment goes back to Hullwork")
                 .isEqualTo(1);
+        yard.awaitFinished(
+                admin.get("/api/batches?route=yard").json().get(0).get("id").asLong());
     }
 
     private static JsonNode one(long id) {
