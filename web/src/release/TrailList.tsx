@@ -36,6 +36,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'item-created': (d) => `${d.item ? `Item ${text(d.item)}` : 'An item'} created on the ledger`,
   'payment-brought-back': (d) => `Payment brought back: ${text(d.paid)} of ${text(d.gross)} paid`,
   settled: (d) => `${text(d.amount)} of it settled by ${text(d.by)}`,
+  'opened-again': (d) => `${text(d.amount)} of it open again: ${text(d.by)} was taken back`,
   'edited-on-ledger': (d) => `Edited on the ledger, gross now ${text(d.gross)}`,
   'agrees-again': () => 'Both sides agree again',
 };

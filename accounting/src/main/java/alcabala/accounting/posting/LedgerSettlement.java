@@ -41,6 +41,11 @@ public record LedgerSettlement(
         public Part {
             deductions = List.copyOf(deductions);
         }
+
+        /// What it takes off the document.
+        public Money settled() {
+            return deductions.stream().map(Deducted::amount).reduce(money, Money::plus);
+        }
     }
 
     /// @param text such as `discount`

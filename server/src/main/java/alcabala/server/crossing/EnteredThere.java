@@ -3,6 +3,9 @@ package alcabala.server.crossing;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.TakesSettlements;
+import alcabala.connectors.spi.Side;
+import alcabala.server.connection.Kinds;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import alcabala.server.route.SettingStore;
@@ -27,6 +30,7 @@ class EnteredThere {
     private final JdbcClient jdbc;
     private final Routes routes;
     private final SettingStore settings;
+    private final Kinds kinds;
     private final ObjectProvider<AfterNews> after;
     private final JsonMapper json;
     private final Clock clock;
@@ -37,12 +41,14 @@ class EnteredThere {
             JdbcClient jdbc,
             Routes routes,
             SettingStore settings,
+            Kinds kinds,
             ObjectProvider<AfterNews> after,
             JsonMapper json,
             Clock clock) {
         this.jdbc = jdbc;
         this.routes = routes;
         this.settings = settings;
+        this.kinds = kinds;
         this.after = after;
         this.json = json;
         this.clock = clock;
@@ -64,6 +70,8 @@ class EnteredThere {
                 insert into entered_there (ledger_id, ledger_ref, settles, body, seen_at)
                 select :ledger, :ref, :settles, cast(:body as jsonb), :now
                 where not exists (select 1 from source where starts_with(:reference, lower(name) || ':'))
+                    and exists (select 1 from route r join source s on s.id = r.source_id
+                        where r.ledger_id = :ledger and s.system = any(:takers))
                 on conflict (ledger_id, ledger_ref) do update set settles = excluded.settles, body = excluded.body,
                     seen_at = excluded.seen_at""")
                 .param("ledger", ledgerId)
@@ -73,8 +81,14 @@ class EnteredThere {
                         record.lines().stream().map(LedgerRecord.Line::item).toArray(String[]::new))
                 .param("body", json.writeValueAsString(record))
                 .param("now", Timestamp.from(clock.instant()))
+                .param("takers", takers())
                 .param("reference", record.externalReference() == null ? "" : record.externalReference())
                 .update();
+    }
+
+    /// Kinds of apps that can be told of a payment.
+    private String[] takers() {
+        return kinds.codes(Side.SOURCE, TakesSettlements.class);
     }
 
     /// Those of routes that do not bring payments back wait for the day on which they do.
@@ -89,17 +103,22 @@ class EnteredThere {
         return Stream.of(RecordKind.values()).filter(kind -> !kind.isDocument()).anyMatch(decided::comesBack);
     }
 
-    /// Those whose documents are known by now, for each route that has one of them.
+    /// Those whose documents are known by now. Where they settle documents of several routes, that of the first leads;
+    /// the
+    /// others hear from their documents that they are paid (synchronisation, "many to one").
     @Transactional
     void bringBack(long ledgerId, String who) {
         List<Due> due = jdbc.sql("""
-                select distinct d.route_id, e.ledger_ref, e.body::text as body
-                from entered_there e cross join unnest(e.settles) as s (ref)
+                select distinct on (e.ledger_ref) d.route_id, e.ledger_ref, e.body::text as body
+                from entered_there e cross join unnest(e.settles) with ordinality as s (ref, place)
                     join link l on l.ledger_id = e.ledger_id and l.ledger_ref = s.ref
                     join record d on d.id = l.record_id
-                where e.ledger_id = :ledger and d.route_id = any(:routes) order by e.ledger_ref limit :most""")
+                where e.ledger_id = :ledger and d.route_id = any(:routes)
+                    and d.source_id in (select id from source where system = any(:takers))
+                order by e.ledger_ref, s.place limit :most""")
                 .param("ledger", ledgerId)
                 .param("routes", bringingBack(ledgerId))
+                .param("takers", takers())
                 .param("most", MOST)
                 .query(Due.class)
                 .list();

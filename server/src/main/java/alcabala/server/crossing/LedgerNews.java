@@ -35,6 +35,7 @@ public class LedgerNews {
     private final SetAsides setAsides;
     private final Beyond beyond;
     private final EnteredThere entered;
+    private final Settlements settlements;
     private final Outcomes outcomes;
     private final Links links;
     private final Restorations restorations;
@@ -69,6 +70,7 @@ public class LedgerNews {
             SetAsides setAsides,
             Beyond beyond,
             EnteredThere entered,
+            Settlements settlements,
             Outcomes outcomes,
             Links links,
             Restorations restorations,
@@ -83,6 +85,7 @@ public class LedgerNews {
         this.setAsides = setAsides;
         this.beyond = beyond;
         this.entered = entered;
+        this.settlements = settlements;
         this.outcomes = outcomes;
         this.links = links;
         this.restorations = restorations;
@@ -176,16 +179,25 @@ public class LedgerNews {
                 Kept.text(json.writeValueAsString(record)));
     }
 
-    /// What our own settlements settled is no news: a document that they settle as far as the ledger says, or a
-    /// settlement.
+    /// What our own settlements settled since the document was last seen is no news, whether the ledger's answer to the
+    /// last of them was heard or not; nor is what they took back.
     private boolean isOurs(Linked linked, LedgerRecord record) {
+        record Own(long done, long underWay) {}
         if (!record.recordKind().isDocument()) {
             return true;
         }
-        return jdbc.sql("""
-                select coalesce(sum(a.settled), 0) from record d join allocation a on a.number = d.number and a.kind = d.kind
+        Own own = jdbc.sql("""
+                select coalesce(sum(case s.outcome when 'posted' then a.settled when 'cancelled' then -a.settled end)
+                        filter (where s.crossed_at >= l.seen_at), 0) as done,
+                    coalesce(sum(case when s.ledger_ref is null then a.settled else -a.settled end)
+                        filter (where s.outcome in ('queued', 'sending', 'unconfirmed')), 0) as under_way
+                from record d join link l on l.record_id = d.id
+                    join allocation a on a.number = d.number and a.kind = d.kind
                     join record s on s.id = a.record_id and s.source_id = d.source_id and s.origin = 'source'
-                where d.id = :id and s.outcome in ('sending', 'unconfirmed', 'posted', 'queued') and not s.voided""").param("id", linked.recordId()).query(Long.class).single() == linked.minor(record.paid());
+                where d.id = :id""").param("id", linked.recordId()).query(Own.class).single();
+        long paid = linked.minor(record.paid()) - linked.paid();
+        long with = own.done() + own.underWay();
+        return paid >= Math.min(own.done(), with) && paid <= Math.max(own.done(), with);
     }
 
     private boolean bringsPayments(long routeId) {
@@ -211,6 +223,9 @@ public class LedgerNews {
                 linked.minor(record.gross()),
                 differs);
         links.seen(linked.recordId(), record, clock.instant());
+        if (paid) {
+            settlements.paidOtherwise(linked.recordId());
+        }
         if (news) {
             trail.write(
                     linked.routeId(),

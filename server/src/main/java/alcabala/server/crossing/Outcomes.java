@@ -160,14 +160,19 @@ public class Outcomes {
                 .update();
     }
 
-    /// As far as settlements that stand there say; the ledger's own word comes with its next news.
-    void settled(long id) {
+    /// A settlement of ours took something off a document, or put it back. News of the ledger that is younger than the
+    /// request may hold it already; if it does not, the next does.
+    ///
+    /// @param settled minor units, negative where it is open again
+    void settled(long id, long settled, Dispatch by) {
         jdbc.sql("""
-                update record d set version = version + 1, paid = greatest(paid, (
-                    select coalesce(sum(a.settled), 0) from allocation a join record s on s.id = a.record_id
-                    where a.number = d.number and a.kind = d.kind and s.source_id = d.source_id and not s.voided
-                        and (s.outcome = 'posted' or s.origin = 'ledger')))
-                where d.id = :id and d.outcome = 'posted'""").param("id", id).update();
+                update record d set version = d.version + 1, paid = d.paid + :settled
+                from link l, dispatch p
+                where d.id = :id and l.record_id = d.id and p.id = :dispatch and l.seen_at < p.sent_at""")
+                .param("settled", settled)
+                .param("id", id)
+                .param("dispatch", by.id())
+                .update();
     }
 
     /// A change that the ledger refused is another one now.

@@ -9,6 +9,7 @@ import alcabala.connectors.ledger.AnswersByKey;
 import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.Standing;
+import alcabala.connectors.spi.CannotException;
 import alcabala.connectors.spi.Connection;
 import alcabala.server.record.Records;
 import alcabala.server.route.RouteRow;
@@ -156,7 +157,15 @@ class Sender {
         Standing standing = dispatch.inPlace()
                 ? new Standing(dispatch.ledgerRef(), dispatch.readVersion(), dispatch.ledgerNumber())
                 : null;
-        Request request = Request.of(trip.to(dispatch), entry, standing, partyId, trip.reference(dispatch));
+        Request request;
+        try {
+            request = Request.of(trip.to(dispatch), entry, standing, partyId, trip.reference(dispatch));
+        } catch (AccessLostException e) {
+            return shutOut(dispatch, trip);
+        } catch (CannotException e) {
+            dispatches.unreached(dispatch, trip.name(dispatch) + " cannot take it. Nothing was sent.");
+            return Progress.DONE;
+        }
         dispatches.sending(dispatch, request.body());
         Dispatch sent = dispatch.sending();
         try {

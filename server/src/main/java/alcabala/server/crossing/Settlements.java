@@ -1,15 +1,19 @@
 package alcabala.server.crossing;
 
+import alcabala.accounting.posting.Cancellation;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Record;
-import alcabala.accounting.settlement.Allocation;
-import alcabala.accounting.settlement.Settlement;
 import alcabala.server.compile.Affected;
+import alcabala.server.platform.Copy;
 import alcabala.server.record.Records;
 import alcabala.server.record.Refs;
 import alcabala.server.trail.Trail;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -21,43 +25,51 @@ class Settlements {
     private final Records records;
     private final Affected affected;
     private final Outcomes outcomes;
+    private final Postings postings;
     private final Trail trail;
 
     private record Waiting(long id, long routeId) {}
 
-    Settlements(JdbcClient jdbc, Records records, Affected affected, Outcomes outcomes, Trail trail) {
+    Settlements(
+            JdbcClient jdbc, Records records, Affected affected, Outcomes outcomes, Postings postings, Trail trail) {
         this.jdbc = jdbc;
         this.records = records;
         this.affected = affected;
         this.outcomes = outcomes;
+        this.postings = postings;
         this.trail = trail;
     }
 
     /// Something became of a record: settlements that name it, or the documents that it settles, are compiled again.
     void became(Dispatch dispatch) {
-        if (!named(dispatch)) {
+        if (!named(dispatch.recordId())) {
             return;
         }
         Record record = records.record(dispatch.recordId());
-        waiting(Refs.settled(record), dispatch.recordId())
-                .forEach(each -> affected.compileAgain(
-                        each.routeId(),
-                        List.of(each.id()),
-                        WHO,
-                        record.kind().word() + " " + record.number() + " crossed"));
-        if (record instanceof Settlement settlement) {
-            tell(dispatch, settlement);
+        if (!dispatch.back()) {
+            postings.find(dispatch).ifPresent(posting -> settle(dispatch, posting.entry()));
+        }
+        compile(record, dispatch.recordId(), record.kind().word() + " " + record.number() + " crossed");
+    }
+
+    /// The ledger says that a document is paid otherwise than was known: what settles it may take more or less.
+    void paidOtherwise(long documentId) {
+        if (named(documentId)) {
+            Record document = records.record(documentId);
+            compile(document, documentId, document.number() + " is paid otherwise");
         }
     }
 
+    private void compile(Record record, long but, String because) {
+        waiting(Refs.settled(record), but)
+                .forEach(each -> affected.compileAgain(each.routeId(), List.of(each.id()), WHO, because));
+    }
+
     /// Most documents are named by nobody: nothing of them is read then.
-    private boolean named(Dispatch dispatch) {
+    private boolean named(long recordId) {
         return jdbc.sql("""
                 select exists (select 1 from record d join allocation a
-                    on a.record_id = d.id or (a.number = d.number and a.kind = d.kind) where d.id = :id)""")
-                .param("id", dispatch.recordId())
-                .query(Boolean.class)
-                .single();
+                    on a.record_id = d.id or (a.number = d.number and a.kind = d.kind) where d.id = :id)""").param("id", recordId).query(Boolean.class).single();
     }
 
     private List<Waiting> waiting(Set<String> refs, long but) {
@@ -65,33 +77,44 @@ class Settlements {
                 select id, route_id from record where refs && cast(:refs as text[]) and id <> :but
                     and outcome is distinct from 'posted' and (outcome is null or outcome in ('refused', 'unreached'))
                 order by id""")
-                .param("refs", refs.toArray(String[]::new))
+                .param("refs", Copy.array(refs))
                 .param("but", but)
                 .query(Waiting.class)
                 .list();
     }
 
-    private void tell(Dispatch dispatch, Settlement settlement) {
-        for (Allocation each : settlement.allocations()) {
-            jdbc.sql("""
-                    select d.id, d.route_id from record s join record d on d.source_id = s.source_id
-                    where s.id = :settlement and d.number = :number and d.kind = :kind""")
-                    .param("settlement", dispatch.recordId())
-                    .param("number", each.number())
-                    .param("kind", each.kind().word())
-                    .query(Waiting.class)
-                    .list()
-                    .forEach(document -> tell(settlement, each, document));
+    /// What was sent says which documents it settles; what was taken back, or came back, opens them again.
+    private void settle(Dispatch dispatch, LedgerEntry entry) {
+        switch (entry) {
+            case LedgerSettlement sent -> settle(dispatch, sent, sent.kind().isReturn() ? -1 : 1);
+            case Cancellation taken ->
+                settle(dispatch, taken.cancelled(), taken.kind().isReturn() ? 1 : -1);
+            case LedgerDocument document -> {}
         }
     }
 
-    private void tell(Settlement settlement, Allocation each, Waiting document) {
-        outcomes.settled(document.id());
+    private void settle(Dispatch dispatch, LedgerSettlement sent, int sign) {
+        for (LedgerSettlement.Part part : sent.parts()) {
+            Money settled = part.settled().multipliedBy(sign);
+            jdbc.sql("""
+                    select l.record_id as id, d.route_id from link l join record d on d.id = l.record_id
+                        join route r on r.id = :route and r.ledger_id = l.ledger_id
+                    where l.ledger_ref = :ref""")
+                    .param("route", dispatch.routeId())
+                    .param("ref", part.document())
+                    .query(Waiting.class)
+                    .list()
+                    .forEach(document -> settle(dispatch, sent.number(), settled, document));
+        }
+    }
+
+    private void settle(Dispatch dispatch, String number, Money settled, Waiting document) {
+        outcomes.settled(document.id(), settled.getAmountMinorLong(), dispatch);
         trail.write(
                 document.routeId(),
                 document.id(),
                 WHO,
-                "settled",
-                Map.of("by", settlement.number(), "amount", each.settled().getAmount()));
+                settled.isNegative() ? "opened-again" : "settled",
+                Map.of("by", number, "amount", settled.abs().getAmount()));
     }
 }

@@ -1,17 +1,21 @@
 package alcabala.server.intake;
 
 import alcabala.accounting.field.SourceHalf;
-import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Origin;
+import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Milestone;
+import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Deduction;
 import alcabala.accounting.settlement.Settlement;
+import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.Kept;
+import alcabala.connectors.Unusable;
+import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.LedgerRecord;
-import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.server.compile.Compilers;
-import alcabala.server.connection.Kinds;
+import alcabala.server.connection.SetAsides;
 import alcabala.server.crossing.AfterNews;
 import alcabala.server.crossing.Links;
 import alcabala.server.crossing.Outcomes;
@@ -28,6 +32,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.joda.money.CurrencyUnit;
@@ -44,9 +49,9 @@ class LedgerIntake implements AfterNews {
     private final Routes routes;
     private final SettingStore settings;
     private final Compilers compilers;
-    private final Kinds kinds;
     private final SourceCatalogue catalogue;
     private final Intake writer;
+    private final SetAsides setAsides;
     private final Outcomes outcomes;
     private final Links links;
     private final JsonMapper json;
@@ -60,9 +65,9 @@ class LedgerIntake implements AfterNews {
             Routes routes,
             SettingStore settings,
             Compilers compilers,
-            Kinds kinds,
             SourceCatalogue catalogue,
             Intake writer,
+            SetAsides setAsides,
             Outcomes outcomes,
             Links links,
             JsonMapper json,
@@ -71,50 +76,70 @@ class LedgerIntake implements AfterNews {
         this.routes = routes;
         this.settings = settings;
         this.compilers = compilers;
-        this.kinds = kinds;
         this.catalogue = catalogue;
         this.writer = writer;
+        this.setAsides = setAsides;
         this.outcomes = outcomes;
         this.links = links;
         this.json = json;
         this.clock = clock;
     }
 
-    /// Of a route that brings them back to an app that takes them, those since its first day.
+    /// Of a route that brings them back, those since its first day.
     @Override
     public void entered(RouteRow route, List<LedgerRecord> records, String who) {
         routes.lock(route.id());
-        List<LedgerRecord> taken =
-                records.stream().filter(record -> comesBack(route, record)).toList();
-        for (LedgerRecord record : taken) {
-            Incoming incoming = incoming(route, record);
-            writer.write(route, compilers.of(route.id()), List.of(incoming), who);
-            long id = jdbc.sql("select id from record where source_id = :source and source_ref = :ref")
-                    .param("source", route.sourceId())
-                    .param("ref", incoming.sourceRef())
-                    .query(Long.class)
-                    .single();
-            CurrencyUnit currency = incoming.record().currency();
-            outcomes.entered(id, record, minor(currency, record.paid()), minor(currency, record.gross()));
-            links.entered(id, route.ledgerId(), record, SourceHalf.of(incoming.record()), clock.instant());
-        }
+        records.stream().filter(record -> comesBack(route, record)).forEach(record -> {
+            try {
+                take(route, record, incoming(route, record), who);
+            } catch (AnswerUnusableException e) {
+                setAsides.keepOfLedger(
+                        route.ledgerId(),
+                        new Unusable(
+                                "payment",
+                                record.id(),
+                                "payment " + record.number(),
+                                Kept.quoted(e.what()),
+                                Kept.text(json.writeValueAsString(record))));
+            }
+        });
+    }
+
+    private void take(RouteRow route, LedgerRecord record, Incoming incoming, String who) {
+        writer.write(route, compilers.of(route.id()), List.of(incoming), who);
+        long id = jdbc.sql("select id from record where source_id = :source and source_ref = :ref")
+                .param("source", route.sourceId())
+                .param("ref", incoming.sourceRef())
+                .query(Long.class)
+                .single();
+        CurrencyUnit currency = incoming.record().currency();
+        outcomes.entered(id, record, minor(currency, record.paid()), minor(currency, record.gross()));
+        links.entered(id, route.ledgerId(), record, SourceHalf.of(incoming.record()), clock.instant());
     }
 
     private boolean comesBack(RouteRow route, LedgerRecord record) {
-        var decided = settings.of(route.id());
-        RecordKind kind = record.recordKind();
-        String system = jdbc.sql("select system from source where id = :id")
-                .param("id", route.sourceId())
-                .query(String.class)
-                .single();
-        boolean early = decided.findCutOff(kind).filter(record.date()::isBefore).isPresent();
-        return decided.comesBack(kind)
-                && !early
-                && kinds.can(system, TakesSettlements.class)
-                && record.isIn(CurrencyUnit.of(route.currency()));
+        RouteSettings decided = settings.of(route.id());
+        boolean early = decided.findCutOff(record.recordKind())
+                .filter(record.date()::isBefore)
+                .isPresent();
+        return decided.comesBack(record.recordKind()) && !early;
     }
 
+    /// @throws AnswerUnusableException when it is not what a settlement can be
     private Incoming incoming(RouteRow route, LedgerRecord record) {
+        Record settlement =
+                Understood.record(route.ledger(), "payment " + record.number(), () -> settlement(route, record));
+        return new Incoming(
+                route.ledger().toLowerCase(Locale.ROOT) + ":" + record.id(),
+                settlement,
+                json.writeValueAsString(record).getBytes(StandardCharsets.UTF_8),
+                "application/json",
+                "",
+                Set.of(Milestone.APPROVED),
+                false);
+    }
+
+    private Settlement settlement(RouteRow route, LedgerRecord record) {
         Map<String, Document> documents = documents(route, record);
         CurrencyUnit currency = CurrencyUnit.of(route.currency());
         List<Allocation> allocations = new ArrayList<>();
@@ -124,35 +149,29 @@ class LedgerIntake implements AfterNews {
             all &= document.isPresent();
             document.ifPresent(each -> allocations.add(allocation(each, line, currency)));
         }
-        Document first = documents.values().iterator().next();
+        Document first = record.lines().stream()
+                .map(line -> documents.get(line.item()))
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElseThrow();
         // What settles documents of somebody else is the ledger's alone.
         Money amount = all
                 ? Money.of(currency, record.gross())
                 : allocations.stream().map(Allocation::money).reduce(Money.zero(currency), Money::plus);
-        Party party = catalogue.party(route.sourceId(), first.party());
-        Settlement settlement = new Settlement(
+        return new Settlement(
                 record.recordKind(),
                 record.number(),
                 Origin.LEDGER,
                 record.date(),
                 first.site(),
                 "",
-                party,
+                catalogue.party(route.sourceId(), first.party()),
                 amount,
                 Money.zero(currency),
                 record.settlement().means(),
                 record.settlement().reference(),
                 "",
                 allocations);
-        byte[] raw = json.writeValueAsString(record).getBytes(StandardCharsets.UTF_8);
-        return new Incoming(
-                route.ledger().toLowerCase(Locale.ROOT) + ":" + record.id(),
-                settlement,
-                raw,
-                "application/json",
-                "",
-                Set.of(Milestone.APPROVED),
-                false);
     }
 
     /// What was settled there without money is a difference here: only the ledger knows what it was for.
@@ -169,9 +188,9 @@ class LedgerIntake implements AfterNews {
         Map<String, Document> documents = new HashMap<>();
         jdbc.sql("""
                 select l.ledger_ref, d.number, d.kind, d.party_code as party, d.site from link l join record d on d.id = l.record_id
-                where l.ledger_id = :ledger and d.route_id = :route and l.ledger_ref = any(:refs) order by d.id desc""")
+                where l.ledger_id = :ledger and d.source_id = :source and l.ledger_ref = any(:refs) order by d.id desc""")
                 .param("ledger", route.ledgerId())
-                .param("route", route.id())
+                .param("source", route.sourceId())
                 .param(
                         "refs",
                         record.lines().stream().map(LedgerRecord.Line::item).toArray(String[]::new))

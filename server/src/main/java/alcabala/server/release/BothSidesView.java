@@ -114,15 +114,16 @@ class BothSidesView {
     }
 
     private BothSides of(Records.Row row, RouteRow route, Settlement settlement) {
+        Since since = since(row.id());
         Optional<LedgerRecord> there = findPosted(row.id());
         Compilation wouldBe = compiling.compile(route.id(), settlement);
-        SettlementSides sides = new SettlementSides(settlement, row, there, wouldBe.entry());
+        SettlementSides sides = new SettlementSides(settlement, row, since.voided(), there, wouldBe.entry());
         List<JournalLine> journal = there.isPresent()
                 ? journal(route, there.get())
                 : wouldBe.journal().map(it -> journal(route, it.byAccount())).orElse(List.of());
         return new BothSides(
                 there.isPresent(),
-                since(row.id()),
+                since,
                 sides.fields(code -> partyName(route, code)),
                 sides.lines(),
                 journal,

@@ -19,7 +19,11 @@ import java.util.stream.Collectors;
 
 /// A settlement on both sides: as its source has it, and as it stands on the ledger, or would.
 record SettlementSides(
-        Settlement settlement, Records.Row row, Optional<LedgerRecord> there, Optional<LedgerEntry> wouldBe) {
+        Settlement settlement,
+        Records.Row row,
+        boolean voided,
+        Optional<LedgerRecord> there,
+        Optional<LedgerEntry> wouldBe) {
     /// @param partyName the ledger's name of a party
     List<SideField> fields(Function<String, String> partyName) {
         Optional<LedgerSettlement> sent = sent();
@@ -57,7 +61,15 @@ record SettlementSides(
                 Amounts.decimal(settlement.open()),
                 each -> each.gross().subtract(each.paid()).toPlainString(),
                 each -> Amounts.decimal(open(each))));
+        boolean voidedThere = there.filter(LedgerRecord::isVoided).isPresent();
+        if (there.isPresent() && (voided || voidedThere)) {
+            fields.add(new SideField("Standing", standing(voided), standing(voidedThere), voided != voidedThere));
+        }
         return fields;
+    }
+
+    private static String standing(boolean voided) {
+        return voided ? "voided" : "stands";
     }
 
     private static org.joda.money.Money open(LedgerSettlement sent) {
