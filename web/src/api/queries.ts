@@ -6,7 +6,18 @@ import type { paths } from './schema';
 
 export type DocumentsQuery = paths['/api/documents']['get']['parameters']['query'];
 export type MapKind =
-  'item' | 'category' | 'tax' | 'party' | 'supplier' | 'role' | 'line' | 'means' | 'payer';
+  | 'item'
+  | 'category'
+  | 'tax'
+  | 'party'
+  | 'supplier'
+  | 'project'
+  | 'site'
+  | 'line_kind'
+  | 'role'
+  | 'line'
+  | 'means'
+  | 'payer';
 
 export const meQuery = queryOptions({
   queryKey: ['me'],
@@ -127,7 +138,7 @@ export const batchQuery = (id: number) =>
     refetchInterval: (query) => (query.state.data && !query.state.data.batch.finishedAt ? 700 : false),
   });
 
-export type ReferenceKind = 'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM' | 'TERM';
+export type ReferenceKind = 'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM' | 'DIMENSION' | 'RATE' | 'TERM';
 
 export const connectQuery = queryOptions({
   queryKey: ['connect', 'all'],

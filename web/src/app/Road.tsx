@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
 import type { Schemas } from '../api/client';
 import { roadQuery } from '../api/queries';
-import { money, plural } from '../ui/format';
+import { moneys, plural } from '../ui/format';
 import { useSession } from './current';
 
 interface Stop {
@@ -21,7 +21,7 @@ function readinessOf(road: Schemas['Road']): string {
   return parts.length > 0 ? parts.join(', ') : `${road.connections} connected`;
 }
 
-function stops(road: Schemas['Road'] | undefined, currency: string): Stop[] {
+function stops(road: Schemas['Road'] | undefined): Stop[] {
   const refused = road?.refused ?? 0;
   const lost = road?.lost ?? 0;
   return [
@@ -41,7 +41,7 @@ function stops(road: Schemas['Road'] | undefined, currency: string): Stop[] {
     {
       path: '/release',
       name: 'Release',
-      waits: road ? `${road.ready} ready, ${money(road.readyGross, currency)}` : '',
+      waits: road ? (road.ready > 0 ? `${road.ready} ready, ${moneys(road.readySums)}` : 'none ready') : '',
       tone: 'soft',
     },
     {
@@ -65,7 +65,7 @@ export function Road() {
     me.seesBooks ? route !== undefined || path === '/connect' : route !== undefined && path === '/release';
   const road = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined });
   const location = useLocation();
-  const all = stops(road.data, route?.currency ?? '').filter((stop) => shows(stop.path));
+  const all = stops(road.data).filter((stop) => shows(stop.path));
   const path = location.pathname.startsWith('/documents')
     ? '/release'
     : `/${location.pathname.split('/')[1] ?? ''}`;

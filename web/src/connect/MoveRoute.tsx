@@ -4,7 +4,7 @@ import { client, type Schemas } from '../api/client';
 import { workDone } from '../api/work';
 import { movePlanQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
-import { amount, plural } from '../ui/format';
+import { plural, totals } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import { rowOf } from './codes';
 import { useConnectRefresh } from './useConnectRefresh';
@@ -72,7 +72,7 @@ export function MoveRoute({ route, ledgers, onDone }: Props) {
                     <td>{row.pointsTo}</td>
                     <td>{row.reason}</td>
                     <td className="amount">{row.documents}</td>
-                    <td className="amount">{amount(row.amount)}</td>
+                    <td className="amount">{totals(row.gross, plan.data.currency)}</td>
                   </tr>
                 ))}
               </tbody>

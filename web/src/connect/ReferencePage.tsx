@@ -16,6 +16,8 @@ const KINDS: { kind: ReferenceKind; name: string; note: string }[] = [
   { kind: 'TAX_CODE', name: 'Tax codes', note: 'Rate, category' },
   { kind: 'PARTY', name: 'Parties', note: 'Tax identifier' },
   { kind: 'ITEM', name: 'Items', note: 'Account' },
+  { kind: 'DIMENSION', name: 'Dimensions', note: 'Dimension' },
+  { kind: 'RATE', name: 'Exchange rates', note: 'Rate' },
   { kind: 'TERM', name: 'Terms', note: 'Days' },
 ];
 
@@ -60,7 +62,7 @@ export function ReferencePage({ ledgers }: { ledgers: Schemas['LedgerJson'][] })
             type="search"
             aria-label="Narrow the list"
             placeholder="Code or name"
-            className="field ml-3 w-44"
+            className="field w-44"
             value={view.get('text')}
             onChange={(event) => view.set({ text: event.target.value }, true)}
           />
@@ -122,7 +124,7 @@ function Rows({ ledger, kind, note }: { ledger: Schemas['LedgerJson']; kind: Ref
             <th>Name</th>
             <th>{note}</th>
             <th>State</th>
-            <th>Used here</th>
+            <th>{kind !== 'RATE' && 'Used here'}</th>
             <th />
           </tr>
         </thead>
@@ -147,11 +149,11 @@ function Rows({ ledger, kind, note }: { ledger: Schemas['LedgerJson']; kind: Ref
                     {open === row.code && <Uses ledger={ledger.id} kind={kind} code={row.code} />}
                   </>
                 ) : (
-                  <span className="soft">by nothing</span>
+                  kind !== 'RATE' && <span className="soft">by nothing</span>
                 )}
               </td>
               <td>
-                {me.role === 'ADMINISTRATOR' && (row.uses === 0 || row.hidden) && (
+                {kind !== 'RATE' && me.role === 'ADMINISTRATOR' && (row.uses === 0 || row.hidden) && (
                   <button type="button" className="cursor-pointer underline" onClick={() => hide.mutate(row)}>
                     {row.hidden ? 'Show' : 'Hide'}
                   </button>

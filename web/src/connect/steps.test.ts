@@ -89,7 +89,7 @@ describe('what is suggested', () => {
       row('open', {}),
       row('covered', { open: false }),
       row('certain', { open: false, suggestion: exact }),
-      row('mapped', { row: { counterpart: '', account: '1', version: 1, setBy: '', setAt: '' } }),
+      row('mapped', { row: { meaning: { targets: {}, dimensions: {} }, version: 1, setBy: '', setAt: '' } }),
       row('nothing', { suggestion: undefined }),
     ];
     expect(suggested('CATEGORY', rows).map((each) => each.code)).toEqual(['open', 'certain']);

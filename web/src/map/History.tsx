@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { answer, client } from '../api/client';
 import { useCurrent } from '../app/current';
 import { moment } from '../ui/format';
+import { allSaid } from './meaning';
 import type { RowKind } from './useChangeRow';
 
 /** Who changed the row when, version by version. */
@@ -28,9 +29,8 @@ export function History({ kind, code }: { kind: RowKind; code: string }) {
       {open && (
         <ol className="sheet fixed right-8 z-10 mt-1 p-3 shadow-lg">
           {history.data?.map((each) => (
-            <li key={each.version}>
-              Version {each.version}:{' '}
-              {each.removed ? 'taken away' : `${each.counterpart} ${each.account}`.trim()}{' '}
+            <li key={each.setAt}>
+              Version {each.version}: {each.meaning ? allSaid(each.meaning) : 'taken away'}{' '}
               <span className="soft">
                 {each.setBy}, {moment(each.setAt)}
               </span>

@@ -11,6 +11,7 @@ import { Failure } from '../ui/Failure';
 import { useNotice } from '../ui/notices';
 import { Coverage } from './Coverage';
 import { MapTable } from './MapTable';
+import { allSaid, meaningOf } from './meaning';
 import { useChangeRow, type RowKind } from './useChangeRow';
 
 export type MapRow = Schemas['MapRow'];
@@ -21,16 +22,19 @@ const KINDS: { kind: MapKind; name: string; left: string; right: string }[] = [
   { kind: 'tax', name: 'Tax codes', left: 'Tax', right: 'Tax code' },
   { kind: 'party', name: 'Parties', left: 'Party', right: 'Party' },
   { kind: 'supplier', name: 'Suppliers', left: 'Bought from', right: 'Account' },
+  { kind: 'project', name: 'Jobs', left: 'Project or job', right: 'Account of its income' },
+  { kind: 'site', name: 'Sites', left: 'Site', right: 'What its lines are told apart by' },
+  { kind: 'line_kind', name: 'Kinds of line', left: 'Kind', right: 'Account of its income' },
   { kind: 'means', name: 'Means of payment', left: 'Means', right: 'Account that the money moves on' },
   { kind: 'payer', name: 'Who pays for whom', left: 'Who', right: 'Whether that is right' },
   { kind: 'role', name: 'Account roles', left: 'Role', right: 'Account' },
 ];
 
-const SELDOM = new Set<MapKind>(['supplier', 'means', 'payer']);
+const SELDOM = new Set<MapKind>(['supplier', 'means', 'payer', 'project']);
 
 /** Everything a row can be found by, on both pages. */
 const said = (row: MapRow) =>
-  [row.code, row.name, row.note, row.covered, row.row?.account, row.row?.counterpart].join(' ').toLowerCase();
+  [row.code, row.name, row.note, row.covered, row.row && allSaid(row.row.meaning)].join(' ').toLowerCase();
 
 export function MapPage() {
   const { me, route } = useCurrent();
@@ -51,9 +55,9 @@ export function MapPage() {
   const kind = (at?.kind ?? 'item').toUpperCase() as RowKind;
   const change = useChangeRow();
   const accept = (row: MapRow | undefined) => {
-    if (row?.suggestion && !row.row) {
-      const { counterpart, account } = row.suggestion;
-      change.mutate({ kind, code: row.code, counterpart, account, expectedVersion: 0 });
+    if (row?.suggestion && !row.row && choices.data) {
+      const meaning = meaningOf(kind, choices.data, row.suggestion);
+      change.mutate({ kind, code: row.code, meaning, expectedVersion: 0 });
     }
   };
   const move = (step: number) => {
@@ -83,7 +87,9 @@ export function MapPage() {
         {KINDS.map((each, index) => {
           const open = all[index]?.data?.filter((row) => row.open).length ?? 0;
           // Only a route that takes in bills has suppliers, and one that takes in payments has means.
-          const none = SELDOM.has(each.kind) && all[index]?.data?.length === 0;
+          const none =
+            (SELDOM.has(each.kind) && all[index]?.data?.length === 0) ||
+            (each.kind === 'site' && choices.data?.dimensions.length === 0);
           return none ? null : (
             <button
               key={each.kind}
@@ -101,7 +107,7 @@ export function MapPage() {
           type="search"
           aria-label="Narrow the list"
           placeholder="Code or name"
-          className="field ml-3 w-44"
+          className="field ml-1 w-33"
           value={view.get('text')}
           onChange={(event) => view.set({ text: event.target.value }, true)}
         />

@@ -6,6 +6,7 @@ import { Key } from '../ui/Key';
 import { amount, day, plural } from '../ui/format';
 import { History } from './History';
 import type { MapRow } from './MapPage';
+import { furtherSaid, mainOf, NOTHING } from './meaning';
 import { CREATE, labelOf, optionsFor } from './options';
 import { RowEditor } from './RowEditor';
 import { useChangeRow, type RowKind } from './useChangeRow';
@@ -24,9 +25,13 @@ interface Props {
 
 const ROW = 34;
 
+/** Kinds whose codes are ours, and no more than their names in other letters. */
+const NAMED = new Set<RowKind>(['ROLE', 'LINE_KIND']);
+
 export function MapTable(props: Props) {
   const { rows, heads, selected, kind } = props;
   const { route } = useCurrent();
+  const named = NAMED.has(kind);
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     count: rows.length,
@@ -50,7 +55,7 @@ export function MapTable(props: Props) {
         <colgroup>
           <col style={{ width: 110 }} />
           <col />
-          <col style={{ width: kind === 'ROLE' ? 230 : 130 }} />
+          <col style={{ width: named ? 230 : 130 }} />
           <col style={{ width: 150 }} />
           <col style={{ width: 54 }} />
           <col style={{ width: '44%' }} />
@@ -58,7 +63,7 @@ export function MapTable(props: Props) {
         <thead>
           <tr>
             <th colSpan={4} className="title text-primary !border-0 !pt-2 !text-[13px]">
-              {kind === 'ROLE' ? 'Of this route' : `In ${route.source}`}
+              {named ? 'Of this route' : `In ${route.source}`}
             </th>
             <th className="gutter !border-0" />
             <th className="title text-secondary !border-0 !pt-2 !text-[13px]">
@@ -67,7 +72,7 @@ export function MapTable(props: Props) {
           </tr>
           <tr className="soft">
             <th>{heads.left}</th>
-            <th>{kind !== 'ROLE' && 'Name'}</th>
+            <th>{!named && 'Name'}</th>
             <th />
             <th className="amount">Holds up, {route.currency}</th>
             <th className="gutter" />
@@ -95,6 +100,7 @@ const Gap = ({ height }: { height: number }) => (
 
 function Line(props: Props & { row: MapRow }) {
   const { row, selected, editing, kind, onSelect, onEdit } = props;
+  const named = NAMED.has(kind);
   const { me } = useCurrent();
   return (
     <tr
@@ -103,17 +109,17 @@ function Line(props: Props & { row: MapRow }) {
       className={row.code === selected ? 'row-chosen' : ''}
       onClick={() => onSelect(row.code)}
     >
-      <td colSpan={kind === 'ROLE' ? 2 : 1}>
+      <td colSpan={named ? 2 : 1}>
         <button
           type="button"
           className="cursor-pointer"
           onFocus={() => onSelect(row.code)}
           onClick={() => me.mayChange && onEdit(row.code)}
         >
-          {kind === 'ROLE' ? row.name : row.code}
+          {named ? row.name : row.code}
         </button>
       </td>
-      {kind !== 'ROLE' && <td title={row.name}>{row.name}</td>}
+      {!named && <td title={row.name}>{row.name === row.code ? '' : row.name}</td>}
       <td className="soft" title={row.note}>
         {row.note === row.code ? '' : row.note}
       </td>
@@ -170,11 +176,14 @@ function RightPage({ row, kind, choices, selected, onEdit, onAccept }: Props & {
   const remove = useChangeRow();
   if (row.row) {
     const { version, setBy, setAt } = row.row;
-    const label = labelOf(options, row.row.counterpart, row.row.account);
+    const { meaning } = row.row;
+    const main = mainOf(kind, meaning, choices);
+    const first = main && (labelOf(options, main.counterpart, main.account) || CREATE.label);
+    const label = [first, furtherSaid(kind, meaning, choices)].filter((each) => each).join('; ');
     return (
       <span className="flex items-center gap-3">
         <span className="truncate" title={label}>
-          {label || CREATE.label}
+          {label}
         </span>
         <span className="soft ml-auto shrink-0 text-[12px]">
           {setBy}, {day(setAt)}, version {version}
@@ -190,8 +199,7 @@ function RightPage({ row, kind, choices, selected, onEdit, onAccept }: Props & {
                   remove.mutate({
                     kind,
                     code: row.code,
-                    counterpart: '',
-                    account: '',
+                    meaning: NOTHING,
                     expectedVersion: version,
                     remove: true,
                   })

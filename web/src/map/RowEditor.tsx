@@ -1,8 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useId, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { choicesQuery, mapQuery, type MapKind } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
+import { Chooser } from './Chooser';
+import { furtherOf, hasMain, mainOf, meaningOf, targetOf } from './meaning';
 import { asSought, labelOf, optionsFor, pick } from './options';
 import { useChangeRow, type RowKind } from './useChangeRow';
 
@@ -23,6 +25,9 @@ const ASKS: Record<RowKind, string> = {
   SUPPLIER: 'Account for what is bought',
   ROLE: 'Account',
   LINE: 'Account for this line',
+  PROJECT: 'Account of its income',
+  LINE_KIND: 'Account of its income',
+  SITE: 'What its lines are told apart by',
   MEANS: 'Account that the money moves on',
   PAYER: 'Whether that is right',
 };
@@ -34,6 +39,8 @@ export function RowEditor({ kind, code, onDone, action = 'Map it', bought = fals
   const rows = useQuery({ ...mapQuery(route.code, kind.toLowerCase() as MapKind), staleTime: 0 });
   const change = useChangeRow(onDone);
   const [typed, setTyped] = useState<string | null>(null);
+  const [more, setMore] = useState<Record<string, string>>({});
+  const [open, setOpen] = useState(false);
   const all = useQuery(choicesQuery(route.code));
   // With a thousand shown there may be more, which are looked for by what is typed.
   const many = Math.max(all.data?.parties.length ?? 0, all.data?.items.length ?? 0) >= 1000;
@@ -41,7 +48,6 @@ export function RowEditor({ kind, code, onDone, action = 'Map it', bought = fals
   const found = useQuery({ ...choicesQuery(route.code, asSought(looked)), enabled: many && looked !== '' });
   const choices = many && found.data ? found : all;
   const field = useRef<HTMLInputElement>(null);
-  const list = useId();
   const ready = rows.isFetchedAfterMount && choices.isSuccess;
 
   useEffect(() => {
@@ -56,17 +62,31 @@ export function RowEditor({ kind, code, onDone, action = 'Map it', bought = fals
   }
   const options = optionsFor(kind, choices.data, bought);
   const known = rows.data.find((each) => each.code === code);
-  const start = known?.row ?? known?.suggestion;
+  const said = known?.row?.meaning;
+  const start = said ? mainOf(kind, said, choices.data) : known?.suggestion;
   const only = options.length === 1 ? options[0] : undefined;
   const text = typed ?? only?.label ?? (start ? labelOf(options, start.counterpart, start.account) : '');
   const chosen = pick(options, text);
+  const main = hasMain(kind, choices.data);
+  const further = furtherOf(kind, choices.data).map((each) => {
+    const target = targetOf(said, each);
+    const shown = more[each.key] ?? (target === '' ? '' : labelOf(each.options, '', target));
+    return { further: each, shown, target: pick(each.options, shown)?.account };
+  });
+  const unclear = further.some((each) => each.shown !== '' && each.target === undefined);
+  const saysMore = further.some((each) => each.target !== undefined);
+  const sayable = !unclear && (chosen !== undefined || (text === '' && saysMore));
   const save = () => {
-    if (chosen) {
+    if (sayable) {
       change.mutate({
         kind,
         code,
-        counterpart: chosen.counterpart,
-        account: kind === 'PARTY' || kind === 'TAX' ? '' : chosen.account,
+        meaning: meaningOf(
+          kind,
+          choices.data,
+          chosen,
+          further.map((each) => ({ further: each.further, target: each.target ?? '' })),
+        ),
         expectedVersion: known?.row?.version ?? 0,
       });
     }
@@ -85,30 +105,52 @@ export function RowEditor({ kind, code, onDone, action = 'Map it', bought = fals
         }
       }}
     >
-      <input
-        ref={field}
-        className="field text-base-content w-[290px] max-w-full"
-        aria-label={ASKS[kind]}
-        placeholder={ASKS[kind]}
-        list={list}
-        value={text}
-        onChange={(event) => setTyped(event.target.value)}
-      />
-      <datalist id={list}>
-        {options.map((each) => (
-          <option key={each.label} value={each.label} />
+      {main && (
+        <Chooser
+          ref={field}
+          wide
+          label={ASKS[kind]}
+          options={options}
+          value={text}
+          onChange={(value) => setTyped(value)}
+        />
+      )}
+      {(open || !main || saysMore || unclear) &&
+        further.map((each, index) => (
+          <label
+            key={each.further.key}
+            className="grid w-[280px] grid-cols-[86px_1fr] items-center gap-1 text-[13px]"
+          >
+            {each.further.label}
+            <Chooser
+              ref={!main && index === 0 ? field : undefined}
+              label={each.further.label}
+              options={each.further.options}
+              value={each.shown}
+              onChange={(value) => setMore({ ...more, [each.further.key]: value })}
+            />
+          </label>
         ))}
-      </datalist>
-      <button type="submit" className="act act-main" disabled={!chosen || change.isPending}>
+      <button type="submit" className="act act-main" disabled={!sayable || change.isPending}>
         {change.isPending ? 'Compiling again…' : action}
       </button>
       <button type="button" className="act text-base-content" onClick={onDone}>
         Leave it
       </button>
+      {main && further.length > 0 && !open && !saysMore && !unclear && (
+        <button
+          type="button"
+          className="cursor-pointer text-[13px] underline"
+          title={further.map((each) => each.further.label).join(', ')}
+          onClick={() => setOpen(true)}
+        >
+          Say more of it
+        </button>
+      )}
       {typed === null && !known?.row && known?.suggestion && (
         <span className="soft text-[13px]">suggested: {known.suggestion.reason}</span>
       )}
-      {text !== '' && !chosen && <span className="soft text-[13px]">not on the ledger</span>}
+      {((text !== '' && !chosen) || unclear) && <span className="soft text-[13px]">not on the ledger</span>}
       {change.error && <Failure error={change.error} />}
     </form>
   );

@@ -4,14 +4,14 @@ import { workDone } from '../api/work';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { useNotice } from '../ui/notices';
+import { type Meaning, NOTHING } from './meaning';
 
 export type RowKind = Schemas['ChangeRow']['kind'];
 
 export interface RowChange {
   kind: RowKind;
   code: string;
-  counterpart: string;
-  account: string;
+  meaning: Meaning;
   expectedVersion: number;
   remove?: boolean;
 }
@@ -45,8 +45,7 @@ export function useChangeRow(onDone?: () => void) {
           undo.mutate({
             kind: change.kind,
             code: change.code,
-            counterpart: changed.before?.counterpart ?? '',
-            account: changed.before?.account ?? '',
+            meaning: changed.before?.meaning ?? NOTHING,
             expectedVersion: changed.after?.version ?? 0,
             remove: !changed.before,
           }),

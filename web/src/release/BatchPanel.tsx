@@ -3,11 +3,11 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { answer, ApiError, client, type Schemas } from '../api/client';
-import { roadQuery } from '../api/queries';
+import { roadQuery, summaryQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
-import { amount, plural } from '../ui/format';
+import { amount, money, plural } from '../ui/format';
 import { BatchReadiness } from './BatchReadiness';
 import { shownOf } from '../send/sendShown';
 import type { ReleaseView } from './useReleaseView';
@@ -34,8 +34,15 @@ export function BatchPanel({ view }: { view: ReleaseView }) {
     ...(road.data?.payments ? [RECEIVED] : []),
     ...(road.data?.payments && road.data.purchases ? [MADE] : []),
   ];
+  const ready = useQuery(
+    summaryQuery({ route: route.code, family: what.payments ? 'SETTLEMENT' : 'DOCUMENT' }),
+  );
+  const sums = ready.data?.states.find((each) => each.state === 'Ready')?.gross ?? [];
+  const currencies = [...new Set([route.currency, ...sums.map((each) => each.currency)])];
+  const [currency, setCurrency] = useState(route.currency);
   const choice = {
     route: route.code,
+    currency,
     purchases: what.purchases,
     payments: what.payments,
     ids: view.chosen.size > 0 ? [...view.chosen] : undefined,
@@ -74,6 +81,21 @@ export function BatchPanel({ view }: { view: ReleaseView }) {
           ))}
         </div>
       )}
+      {view.chosen.size === 0 && currencies.length > 1 && (
+        <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="In which currency">
+          {currencies.map((each) => (
+            <button
+              key={each}
+              type="button"
+              className="chip"
+              aria-pressed={each === currency}
+              onClick={() => setCurrency(each)}
+            >
+              {each}
+            </button>
+          ))}
+        </div>
+      )}
       {preview.error && <Failure error={preview.error} />}
       {preview.isPending && <p className="soft mt-2">Adding up…</p>}
       {preview.data && <Prepared preview={preview.data} choice={choice} />}
@@ -105,7 +127,7 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
     return (
       <p className="mt-2">
         {plural(preview.count, 'document')} would go to {route.ledger}, {amount(preview.gross)}{' '}
-        {route.currency}. It takes files, and Alcabala cannot write them yet; they stay ready until it can.
+        {preview.currency}. It takes files, and Alcabala cannot write them yet; they stay ready until it can.
       </p>
     );
   }
@@ -125,12 +147,12 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
         <tbody>
           <Figure name={choice.payments ? 'Payments' : 'Documents'} value={preview.count.toString()} />
           {choice.payments ? (
-            <Figure name="Amount" value={amount(preview.gross)} total />
+            <Figure name="Amount" value={money(preview.gross, preview.currency)} total />
           ) : (
             <>
               <Figure name="Net" value={amount(preview.net)} />
               <Figure name="Tax" value={amount(preview.tax)} />
-              <Figure name="Gross" value={amount(preview.gross)} total />
+              <Figure name="Gross" value={money(preview.gross, preview.currency)} total />
             </>
           )}
           <Figure name="Hash total of the numbers" value={preview.hashTotal} />
@@ -152,7 +174,7 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
       ))}
       <BatchReadiness />
       <label className="flex flex-col gap-1 text-[13px]">
-        Total of your own list ({route.currency}), if you have one
+        Total of your own list ({preview.currency}), if you have one
         <input
           className="field text-right"
           inputMode="decimal"

@@ -72,7 +72,10 @@ export function BothSidesPage() {
       >
         {!me.seesBooks ? null : sides.journal.length > 0 ? (
           <JournalSlip
-            title={sides.posted ? `Journal in ${route.ledger}` : 'Journal it will cause'}
+            title={
+              (sides.posted ? `Journal in ${route.ledger}` : 'Journal it will cause') +
+              (document.currency === route.currency ? '' : `, in ${route.currency}`)
+            }
             journal={{
               lines: sides.journal,
               debit: sum(sides.journal.map((line) => line.debit || '0.00')),

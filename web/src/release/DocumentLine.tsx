@@ -1,7 +1,7 @@
 import { isGivenBack, isSettlement, kindName, shortKind } from '../api/recordKinds';
 import { useCurrent } from '../app/current';
 import { Glyph } from '../ui/Glyph';
-import { amount, day } from '../ui/format';
+import { amount, day, money } from '../ui/format';
 import { became } from './became';
 import type { Optional } from './columns';
 import type { Row } from './useRows';
@@ -21,6 +21,8 @@ const TROUBLE = new Set(['Blocked', 'Refused', 'Unconfirmed', 'Diverged']);
 export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggle, onOpen }: Props) {
   const { me, route } = useCurrent();
   const credit = isGivenBack(row.kind);
+  const signed = credit ? `-${row.gross}` : row.gross;
+  const foreign = row.currency !== route.currency;
   const settles = isSettlement(row.kind);
   const trouble = TROUBLE.has(row.state) && row.sentence !== '';
   return (
@@ -60,7 +62,10 @@ export function DocumentLine({ row, columns, selected, chosen, onSelect, onToggl
       )}
       {columns.has('Net') && <td className="amount">{amount(row.net)}</td>}
       {columns.has('Tax') && <td className="amount">{amount(row.tax)}</td>}
-      <td className="amount">{credit ? `-${amount(row.gross)}` : amount(row.gross)}</td>
+      <td className="amount">
+        {/* Only what is not in the books' own currency says in which it is. */}
+        {foreign ? money(signed, row.currency) : amount(signed)}
+      </td>
       <td className="gutter">
         <Glyph state={row.state} />
       </td>

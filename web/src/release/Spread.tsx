@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import type { Schemas } from '../api/client';
 import { useCurrent } from '../app/current';
-import { amount, moneys, plural, together, type Sum } from '../ui/format';
+import { plural, together, totals, type Sum } from '../ui/format';
 import { CauseRow } from './CauseRow';
 import { OPTIONAL, useColumns, type Optional } from './columns';
 import { DocumentLine } from './DocumentLine';
@@ -241,12 +241,6 @@ const signed = (row: Row): Sum => ({
   amount: row.kind.includes('credit') ? `-${row.gross}` : row.gross,
 });
 
-/** The route's own currency is known from its name; others are said. */
-const total = (sums: Sum[], currency: string) => {
-  const [only, ...others] = sums;
-  return only && others.length === 0 && only.currency === currency ? amount(only.amount) : moneys(sums);
-};
-
 function Foot({ view, items, states, columns }: Props & { columns: Set<Optional> }) {
   const { me, route } = useCurrent();
   const shown = states.filter((each) => view.state === 'All' || each.state === view.state);
@@ -263,11 +257,11 @@ function Foot({ view, items, states, columns }: Props & { columns: Set<Optional>
         <td colSpan={4 + left(columns)}>
           {plural(count, view.family === 'SETTLEMENT' ? 'payment' : 'document')}
         </td>
-        <td className="amount">{total(together(shown.flatMap((each) => each.gross)), route.currency)}</td>
+        <td className="amount">{totals(together(shown.flatMap((each) => each.gross)), route.currency)}</td>
         <td className="gutter" />
         <td colSpan={(me.seesBooks ? 3 : 2) + right(columns)} className="amount">
           {chosen.length > 0 &&
-            `${plural(chosen.length, view.family === 'SETTLEMENT' ? 'payment' : 'document')} chosen, ${total(together(chosen.map(signed)), route.currency)}`}
+            `${plural(chosen.length, view.family === 'SETTLEMENT' ? 'payment' : 'document')} chosen, ${totals(together(chosen.map(signed)), route.currency)}`}
         </td>
       </tr>
     </tfoot>

@@ -9,7 +9,10 @@ const NAMES: Record<string, string> = {
   'line-override': 'Override on this line',
   item: 'Item',
   category: 'Category',
-  supplier: 'Supplier',
+  project: 'Job',
+  party: 'Party',
+  site: 'Site',
+  'line-kind': 'Kind of line',
   role: 'Role of the route',
 };
 
@@ -24,7 +27,10 @@ export function question(row: Row, line: WhyLine | undefined): string {
 
 function says(step: Step): string {
   const name = NAMES[step.step] ?? step.step;
-  const subject = step.step === 'role' ? step.subject.toLowerCase().replaceAll('_', ' ') : step.subject;
+  const subject =
+    step.step === 'role' || step.step === 'line-kind'
+      ? step.subject.toLowerCase().replaceAll('_', ' ')
+      : step.subject;
   switch (step.verdict) {
     case 'answered':
       return step.step === 'line-override'
@@ -39,11 +45,15 @@ function says(step: Step): string {
       if (step.step === 'role') {
         return `The route names no account for the role ${subject}`;
       }
-      return step.subject === ''
-        ? `The line has no ${step.step}`
-        : `${name} ${subject} has no account of its own`;
+      return step.subject === '' ? `No ${name.toLowerCase()}` : `${name} ${subject} says nothing`;
   }
 }
+
+/** Which rule gave it. */
+const saysBriefly = (step: Step) =>
+  step.step === 'line-override'
+    ? 'by this line alone'
+    : `by ${NAMES[step.step]?.toLowerCase()} ${step.subject}`;
 
 /** Every rule that was asked, what it said, and who set it. */
 export function WalkView({ line }: { line: WhyLine }) {
@@ -69,6 +79,16 @@ export function WalkView({ line }: { line: WhyLine }) {
           </li>
         ))}
       </ol>
+      {line.dimensions
+        .filter((each) => each.value !== '')
+        .map((each) => (
+          <p key={each.code} className="mt-1 text-[13px]">
+            {each.name} {each.value}{' '}
+            <span className="soft">
+              {each.walk.filter((step) => step.verdict === 'answered').map(saysBriefly)}
+            </span>
+          </p>
+        ))}
     </div>
   );
 }

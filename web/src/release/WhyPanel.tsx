@@ -40,7 +40,8 @@ function Why({ row, onClose }: { row: Row; onClose: () => void }) {
   const line =
     lines.find((each) => each.id === lineId) ?? lines.find((each) => each.account === '') ?? lines[0];
   const mayEdit = me.mayChange && line !== undefined && row.state !== 'Posted' && row.state !== 'Diverged';
-  const changeRow = () => line && setEditing(rowOf(line));
+  const bought = BOUGHT.has(row.kind);
+  const changeRow = () => line && setEditing(rowOf(line, bought));
   const onlyThis = () => line && setEditing({ kind: 'LINE', code: overrideOf(line) });
   const keys = { enabled: mayEdit, preventDefault: true };
   useHotkeys('e', changeRow, keys);
@@ -124,37 +125,47 @@ function Why({ row, onClose }: { row: Row; onClose: () => void }) {
         <RowEditor
           {...editing}
           key={editing.code}
-          bought={line?.walk.some((step) => step.step === 'supplier')}
+          bought={bought}
           onDone={() => setEditing(null)}
           action="Set it"
         />
       )}
-      {why.data.journal && <JournalSlip title="Journal it will cause" journal={why.data.journal} />}
+      {why.data.journal && (
+        <JournalSlip
+          title="Journal it will cause"
+          journal={why.data.journal}
+          rate={why.data.journal.rate === '' ? undefined : why.data.journal}
+        />
+      )}
       {why.data.tax && <TaxSlip tax={why.data.tax} />}
     </div>
   );
 }
+
+const BOUGHT = new Set(['bill', 'supplier-credit']);
 
 /** The name of a line, which the first step of its walk asked for. */
 const overrideOf = (line: WhyLine) =>
   line.walk.find((step) => step.step === 'line-override')?.subject ?? line.id;
 
 /** The row that decided, or the most general one of the line that could. */
-function rowOf(line: WhyLine): Editing {
+function rowOf(line: WhyLine, bought: boolean): Editing {
   const hit = line.walk.find((step) => step.verdict === 'answered');
   const kinds: Record<string, RowKind> = {
     'line-override': 'LINE',
     item: 'ITEM',
     category: 'CATEGORY',
-    supplier: 'SUPPLIER',
+    project: 'PROJECT',
+    party: bought ? 'SUPPLIER' : 'PARTY',
+    'line-kind': 'LINE_KIND',
     role: 'ROLE',
   };
   if (hit) {
     return { kind: kinds[hit.step] ?? 'ITEM', code: hit.subject };
   }
-  const supplier = line.walk.find((step) => step.step === 'supplier');
-  if (supplier) {
-    return { kind: 'SUPPLIER', code: supplier.subject };
+  const party = line.walk.find((step) => step.step === 'party');
+  if (bought && party) {
+    return { kind: 'SUPPLIER', code: party.subject };
   }
   return line.category ? { kind: 'CATEGORY', code: line.category } : { kind: 'ITEM', code: line.item };
 }

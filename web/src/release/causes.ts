@@ -20,6 +20,12 @@ export function advice(cause: string, source: string, ledger: string): string {
       return 'Open one and say which of the two you are';
     case 'currency-unavailable':
       return `${ledger} cannot take this currency`;
+    case 'rate-unknown':
+      return `Enter the rate of that day in ${ledger}, or state one in ${source}, and fetch again`;
+    case 'currency-differs':
+      return `Record what was paid in the document’s own currency in ${source}`;
+    case 'dimension-unusable':
+      return `Choose another value on Map, or make it active in ${ledger}`;
     case 'account-unusable':
       return `Map to another account, or make it active in ${ledger}`;
     case 'tax-code-unusable':

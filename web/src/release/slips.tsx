@@ -1,8 +1,32 @@
 import type { Schemas } from '../api/client';
 import { useCurrent } from '../app/current';
-import { amount } from '../ui/format';
+import { amount, day } from '../ui/format';
 
-export function JournalSlip({ title, journal }: { title: string; journal: Schemas['Journal'] }) {
+interface Booked {
+  lines: { account: string; name: string; debit: string; credit: string; base?: string }[];
+  debit: string;
+  credit: string;
+}
+
+/** At which rate it is converted, from which day that holds and who says so. */
+export interface Rate {
+  currency: string;
+  base: string;
+  rate: string;
+  rateDay: string;
+  rateOrigin: string;
+}
+
+/** @param rate with it each line says its amount in the ledger's own currency too */
+export function JournalSlip({
+  title,
+  journal,
+  rate,
+}: {
+  title: string;
+  journal: Booked;
+  rate?: Rate | undefined;
+}) {
   return (
     <section>
       <h3 className="soft text-[12.5px] font-semibold">{title}</h3>
@@ -12,26 +36,45 @@ export function JournalSlip({ title, journal }: { title: string; journal: Schema
             <th>Account</th>
             <th>Debit</th>
             <th>Credit</th>
+            {rate && <th>In {rate.base}, debit positive</th>}
           </tr>
         </thead>
         <tbody>
           {journal.lines.map((line) => (
             <tr key={line.account}>
-              <td className="w-[58%]">
+              <td className={rate ? 'w-[40%]' : 'w-[58%]'}>
                 {line.account} {line.name}
               </td>
               <td className="amount">{line.debit && amount(line.debit)}</td>
               <td className="amount">{line.credit && amount(line.credit)}</td>
+              {rate && <td className="amount soft">{line.base && amount(line.base)}</td>}
             </tr>
           ))}
           <tr className="total">
             <td>{journal.debit === journal.credit ? 'Balanced' : 'Out of balance'}</td>
             <td className="amount">{amount(journal.debit)}</td>
             <td className="amount">{amount(journal.credit)}</td>
+            {rate && <td className="amount soft">{rate.base}</td>}
           </tr>
         </tbody>
       </table>
+      {rate && <RateLine rate={rate} />}
     </section>
+  );
+}
+
+const SAYS: Record<string, string> = {
+  SOURCE: 'as the source states it',
+  INVOICE: 'the rate of its invoice',
+};
+
+function RateLine({ rate }: { rate: Rate }) {
+  const { route } = useCurrent();
+  const says = rate.rateOrigin === 'LEDGER' ? `the rate that ${route.ledger} keeps` : SAYS[rate.rateOrigin];
+  return (
+    <p className="soft text-[12px]">
+      1 {rate.currency} is {rate.rate} {rate.base}, {says}, from {day(rate.rateDay)} on
+    </p>
   );
 }
 

@@ -9,6 +9,12 @@ describe('what to do about a cause', () => {
     ['arithmetic-differs', 'Ask for a corrected file and take it in; it replaces this one'],
     ['tax-differs', 'Check the rates in Hullwork'],
     ['currency-unavailable:CAD', 'Inkwell cannot take this currency'],
+    [
+      'rate-unknown:USD 2026-11-20',
+      'Enter the rate of that day in Inkwell, or state one in Hullwork, and fetch again',
+    ],
+    ['currency-differs', 'Record what was paid in the document’s own currency in Hullwork'],
+    ['dimension-unusable:DEPT SHOP', 'Choose another value on Map, or make it active in Inkwell'],
     ['account-unusable:4010', 'Map to another account, or make it active in Inkwell'],
     ['tax-code-unusable:S23', 'Choose another tax code on Map'],
     ['refused:number-taken', 'Renumber it in Hullwork, then fetch'],

@@ -4,7 +4,7 @@ import type { Schemas } from '../api/client';
 import { waitingQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
-import { amount, day, plural } from '../ui/format';
+import { amount, day, plural, totals } from '../ui/format';
 import { STATE_OF, WORD } from './outcomes';
 
 type Waiting = Schemas['Waiting'];
@@ -40,7 +40,7 @@ export function Waits() {
           <RouteLine waiting={each} />
           {each.failed.map((failed) => (
             <FailedLine
-              key={`${failed.outcome} ${failed.code} ${failed.sentence}`}
+              key={`${failed.outcome} ${failed.code} ${failed.sentence} ${failed.currency}`}
               failed={failed}
               of={each}
             />
@@ -64,11 +64,19 @@ function RouteLine({ waiting }: { waiting: Waiting }) {
         <span className="soft">, {waiting.currency}</span>
       </td>
       <td className="amount">
-        {ready.count > 0 ? <Sum group={ready} /> : <span className="soft">none</span>}
+        {ready.count > 0 ? (
+          <Sum group={ready} known={waiting.currency} />
+        ) : (
+          <span className="soft">none</span>
+        )}
       </td>
       <td className="gutter" />
       <td className="amount">
-        {changed.count > 0 ? <Sum group={changed} /> : <span className="soft">none</span>}
+        {changed.count > 0 ? (
+          <Sum group={changed} known={waiting.currency} />
+        ) : (
+          <span className="soft">none</span>
+        )}
       </td>
       <td className="amount">{waiting.onItsWay > 0 ? waiting.onItsWay : ''}</td>
       <td className="text-right">
@@ -86,9 +94,9 @@ function RouteLine({ waiting }: { waiting: Waiting }) {
   );
 }
 
-const Sum = ({ group }: { group: Schemas['Group'] }) => (
+const Sum = ({ group, known }: { group: Schemas['Group']; known: string }) => (
   <>
-    {amount(group.gross)} <span className="soft">({group.count})</span>
+    {totals(group.gross, known)} <span className="soft">({group.count})</span>
   </>
 );
 
@@ -103,7 +111,7 @@ function FailedLine({ failed, of }: { failed: Schemas['Failed']; of: Waiting }) 
           <Glyph state={STATE_OF[failed.outcome] ?? 'Ready'} />
           <span>
             <b>{failed.sentence === '' ? WORD[failed.outcome] : `“${failed.sentence}”`}</b>{' '}
-            {plural(failed.count, 'document')}, {amount(failed.gross)} {of.currency}
+            {plural(failed.count, 'document')}, {amount(failed.gross)} {failed.currency}
             {failed.advice !== '' && <span className="text-base-content">. {failed.advice}</span>}
           </span>
           <Link className="ml-auto shrink-0 underline" to={`/send/${failed.batch}?route=${of.route}`}>

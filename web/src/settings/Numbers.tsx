@@ -6,8 +6,8 @@ import { Failure } from '../ui/Failure';
 import type { SettingJson } from './values';
 
 const NAMES: Record<string, { name: string; setting: SettingJson['setting'] }> = {
-  invoice: { name: 'Invoices', setting: 'NEXT_INVOICE' },
-  'credit-note': { name: 'Credit notes', setting: 'NEXT_CREDIT_NOTE' },
+  invoice: { name: 'Invoices', setting: 'INVOICES_FIRST_NUMBER' },
+  'credit-note': { name: 'Credit notes', setting: 'CREDIT_NOTES_FIRST_NUMBER' },
 };
 
 interface Props {

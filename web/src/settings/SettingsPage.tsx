@@ -8,7 +8,7 @@ import { Failure } from '../ui/Failure';
 import { day } from '../ui/format';
 import { Numbers } from './Numbers';
 import { SettingPanel } from './SettingPanel';
-import { TOPICS, valueOf, type SettingJson } from './values';
+import { SECTIONS, valueOf, type SettingJson } from './values';
 
 /** What is decided about a route; on the right what another decision would do to a real document. */
 export function SettingsPage({ route }: { route: Schemas['RouteJson'] }) {
@@ -40,12 +40,12 @@ function Settings({ route, all }: { route: Schemas['RouteJson']; all: SettingJso
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
       <div ref={list} className="min-h-0 overflow-auto p-3">
-        {TOPICS.map(({ topic, name }) => (
-          <Fragment key={topic}>
+        {SECTIONS.map(({ section, name }) => (
+          <Fragment key={section}>
             <h2 className="title text-primary mt-2 mb-1 text-[15px]">{name}</h2>
             <ul aria-label={name} className="mb-2">
               {all
-                .filter((each) => each.topic === topic)
+                .filter((each) => each.section === section)
                 .map((each) => (
                   <li key={each.setting}>
                     <button
@@ -64,7 +64,7 @@ function Settings({ route, all }: { route: Schemas['RouteJson']; all: SettingJso
                   </li>
                 ))}
             </ul>
-            {topic === 'NUMBERS' && <Numbers route={route} settings={all} />}
+            {section === 'NUMBERS' && <Numbers route={route} settings={all} />}
           </Fragment>
         ))}
       </div>

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { changedRows, valueOf, type SettingJson } from './values';
 
 const setting = (shape: string, value: string, says = value): SettingJson => ({
-  setting: 'NEXT_INVOICE',
-  topic: 'NUMBERS',
+  setting: 'INVOICES_FIRST_NUMBER',
+  section: 'NUMBERS',
   title: 'Next invoice number',
   does: 'Where the ledger begins.',
   shape,
@@ -24,6 +24,10 @@ describe('what a setting says now', () => {
     ['tax-code', 'not set'],
   ])('an empty %s is %s', (shape, said) => {
     expect(valueOf(setting(shape, ''))).toBe(said);
+  });
+
+  it('no cents may be missing until somebody says how many', () => {
+    expect(valueOf({ ...setting('count', ''), setting: 'PAYMENT_DIFFERENCE' })).toBe('none');
   });
 
   it('a decided one is said in words', () => {

@@ -2,12 +2,12 @@ import type { Schemas } from '../api/client';
 
 export type SettingJson = Schemas['SettingJson'];
 
-export const TOPICS: { topic: SettingJson['topic']; name: string }[] = [
-  { topic: 'TAX', name: 'Tax' },
-  { topic: 'MONEY', name: 'Bank accounts' },
-  { topic: 'NUMBERS', name: 'Numbers' },
-  { topic: 'CROSSING', name: 'What crosses, and when' },
-  { topic: 'DOCUMENT', name: 'The document on the ledger' },
+export const SECTIONS: { section: SettingJson['section']; name: string }[] = [
+  { section: 'TAX', name: 'Tax' },
+  { section: 'MONEY', name: 'Bank accounts' },
+  { section: 'NUMBERS', name: 'Numbers' },
+  { section: 'CROSSING', name: 'What crosses, and when' },
+  { section: 'DOCUMENT', name: 'The document on the ledger' },
 ];
 
 /** What a setting says now; an empty one says what that means. */
@@ -19,7 +19,7 @@ export function valueOf(setting: SettingJson): string {
     case 'day':
       return 'all of them';
     case 'count':
-      return 'after its highest';
+      return setting.setting === 'PAYMENT_DIFFERENCE' ? 'none' : 'after its highest';
     case 'prefix':
       return 'nothing';
     default:

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { amount, day, money, moneys, sum, together } from './format';
+import { amount, day, money, moneys, sum, together, totals } from './format';
 
 describe('amounts', () => {
   it.each([
@@ -44,6 +44,9 @@ describe('sums in several currencies', () => {
 
   it('are said one after the other', () => {
     expect(moneys([cad('6661.30'), eur('1.00')])).toBe('CA$6,661.30 and €1.00');
+    expect(totals([cad('6661.30'), eur('1.00')], 'EUR')).toBe('CA$6,661.30 and €1.00');
+    expect(totals([cad('2.00')], 'EUR')).toBe('CA$2.00');
+    expect(totals([eur('2.00')], 'EUR')).toBe('2.00');
     expect(moneys([eur('-1.00')])).toBe('-€1.00');
   });
 });

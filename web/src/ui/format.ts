@@ -66,6 +66,12 @@ export function together(sums: Sum[]): Sum[] {
   }));
 }
 
+/** `12.00`, where it is all in the currency that is known anyway; else in which each is. */
+export function totals(sums: Sum[], known: string): string {
+  const [only, ...others] = sums;
+  return only && others.length === 0 && only.currency === known ? amount(only.amount) : moneys(sums);
+}
+
 /** `€12.00 and CA$3.00`. */
 export const moneys = (sums: Sum[]): string =>
   sums.map((each) => money(each.amount, each.currency)).join(' and ');

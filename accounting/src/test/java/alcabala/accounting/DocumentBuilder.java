@@ -129,6 +129,7 @@ public final class DocumentBuilder {
                 site,
                 note,
                 from.currency(),
+                from.rate(),
                 priceMode,
                 taxRounding,
                 from.ownership(),

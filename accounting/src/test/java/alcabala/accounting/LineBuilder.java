@@ -11,6 +11,7 @@ public final class LineBuilder {
     private LineKind kind;
     private String item;
     private String category;
+    private String project;
     private String itemName;
     private String note;
     private BigDecimal baseQuantity;
@@ -22,6 +23,7 @@ public final class LineBuilder {
         kind = from.kind();
         item = from.item();
         category = from.category();
+        project = from.project();
         itemName = from.itemName();
         note = from.note();
         baseQuantity = from.baseQuantity();
@@ -45,6 +47,11 @@ public final class LineBuilder {
 
     public LineBuilder category(String code) {
         category = code;
+        return this;
+    }
+
+    public LineBuilder project(String code) {
+        project = code;
         return this;
     }
 
@@ -88,6 +95,7 @@ public final class LineBuilder {
                 itemName,
                 note,
                 category,
+                project,
                 from.quantity(),
                 from.unit(),
                 from.price(),

@@ -3,6 +3,7 @@ package alcabala.accounting;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
@@ -16,16 +17,21 @@ import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.ledger.AccountType;
+import alcabala.accounting.ledger.DayRates;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.matching.PartyMatcher;
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.Route;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
+import alcabala.accounting.settlement.Target;
+import alcabala.accounting.tax.TaxBreakdown;
 import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -46,8 +52,9 @@ public final class Samples {
     public static final TaxCombination V13 = TaxCombination.of(Tax.of("V13", "13.5", TaxCategory.S));
     public static final TaxCombination V0 = TaxCombination.of(Tax.of("V0", "0", TaxCategory.Z));
     /// Bills cross too.
-    public static final RouteSettings SETTINGS =
-            RouteSettings.of(Map.of(Setting.BILLS, "to-ledger", Setting.SUPPLIER_CREDITS, "to-ledger"));
+    public static final RouteSettings SETTINGS = RouteSettings.STANDARD
+            .with(Topic.DIRECTION, Carried.BILLS, "to-ledger")
+            .with(Topic.DIRECTION, Carried.SUPPLIER_CREDITS, "to-ledger");
     public static final Route ROUTE = new Route("yard", "Hullwork", "Inkwell", SETTINGS);
 
     private static final Party US = Party.named("US", "Corvane Boatyards");
@@ -74,8 +81,13 @@ public final class Samples {
         return rows;
     }
 
+    /// With what stands for it there, and the account that most rows of its kind are made for.
     public static CrosswalkRow row(RowKind kind, String code, String counterpart, String account) {
-        return new CrosswalkRow(kind, code, counterpart, account, 1, "M. Ferro", Instant.EPOCH);
+        return row(kind, code, Meaning.of(kind, counterpart, account));
+    }
+
+    public static CrosswalkRow row(RowKind kind, String code, Meaning meaning) {
+        return new CrosswalkRow(kind, code, meaning, 1, "M. Ferro", Instant.EPOCH);
     }
 
     public static CrosswalkRow row(AccountRole role, String account) {
@@ -83,7 +95,8 @@ public final class Samples {
     }
 
     public static LedgerProfile ledger(CurrencyUnit currency, TaxRounding rounding) {
-        return new LedgerProfile("Inkwell", currency, rounding, accounts(), taxCodes(), 31, false);
+        return new LedgerProfile(
+                "Inkwell", currency, false, DayRates.NONE, rounding, accounts(), taxCodes(), Map.of(), 31, false);
     }
 
     private static Map<String, LedgerAccount> accounts() {
@@ -141,6 +154,19 @@ public final class Samples {
                 true);
     }
 
+    /// A document in the ledger's own currency.
+    public static Target target(
+            Target.Standing standing,
+            Party party,
+            Money gross,
+            Money open,
+            List<TaxBreakdown> taxes,
+            String ledgerRef,
+            String ledgerNumber) {
+        ExchangeRate same = ExchangeRate.same(gross.getCurrencyUnit(), LocalDate.of(2026, 11, 20));
+        return new Target(standing, party, gross, open, same, open, taxes, ledgerRef, ledgerNumber);
+    }
+
     public static Compiler compiler(List<CrosswalkRow> rows) {
         return compiler(rows, CurrencyUnit.EUR);
     }
@@ -167,6 +193,7 @@ public final class Samples {
                 "",
                 "",
                 category,
+                "",
                 new BigDecimal(quantity),
                 "C62",
                 new BigDecimal(price),
@@ -219,6 +246,7 @@ public final class Samples {
                 "",
                 "",
                 currency,
+                null,
                 mode,
                 TaxRounding.PER_LINE,
                 kind.isSale() ? Ownership.SELLER : Ownership.BUYER,

@@ -1,6 +1,7 @@
 package alcabala.bench;
 
 import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.connectors.adapters.hullwork.HullworkMapping;
 import alcabala.connectors.source.SourceChange;
@@ -63,8 +64,10 @@ final class WholeProgram {
                 program.intake();
             }
             if (wanted.contains("release")) {
-                program.fill(100_000);
-                ReleasePages.measure("http://127.0.0.1:" + PORT);
+                program.pages(100_000);
+            }
+            if (wanted.contains("million")) {
+                program.pages(1_000_000);
             }
         }
         execute(base, "drop database " + database + " with (force)");
@@ -91,6 +94,11 @@ final class WholeProgram {
         Benchmarks.report("intake of 10,000 documents, seconds", mine, "-");
         Benchmarks.report("COPY of the same rows into the same tables, seconds", bare, "-");
         Benchmarks.report("intake as a multiple of COPY", mine / bare, "at most 2.2");
+    }
+
+    private void pages(int documents) {
+        fill(documents);
+        ReleasePages.measure("http://127.0.0.1:" + PORT, documents);
     }
 
     private void fill(int documents) {
@@ -187,11 +195,15 @@ final class WholeProgram {
                 insert into ledger_tax_code values (1, 'S23', 'Standard', 23, 'S', '2200', true),
                     (1, 'R13', 'Reduced', 13.5, 'S', '2200', true)""").update();
         CrosswalkStore store = context.getBean(CrosswalkStore.class);
-        store.set(1, RowKind.TAX, "V23", "S23", "", 0, "bench");
-        store.set(1, RowKind.TAX, "V13", "R13", "", 0, "bench");
-        store.set(1, RowKind.CATEGORY, "chandlery", "", "4010", 0, "bench");
-        store.set(1, RowKind.ROLE, AccountRole.RECEIVABLES_CONTROL.name(), "", "1100", 0, "bench");
-        store.set(1, RowKind.ROLE, AccountRole.ROUNDING.name(), "", "6990", 0, "bench");
+        set(store, RowKind.TAX, "V23", "S23", "");
+        set(store, RowKind.TAX, "V13", "R13", "");
+        set(store, RowKind.CATEGORY, "chandlery", "", "4010");
+        set(store, RowKind.ROLE, AccountRole.RECEIVABLES_CONTROL.name(), "", "1100");
+        set(store, RowKind.ROLE, AccountRole.ROUNDING.name(), "", "6990");
+    }
+
+    private static void set(CrosswalkStore store, RowKind kind, String code, String counterpart, String account) {
+        store.set(1, kind, code, Meaning.of(kind, counterpart, account), 0, "bench");
     }
 
     private static void execute(String base, String sql) {

@@ -110,8 +110,8 @@ class ReadinessJourneyTest {
         expect("DEFAULT_FOR_SALES", "WARNS");
         browser.find("tr[data-check=TAX_CODES] a").click();
         browser.find("tr[data-code=VEU][data-open=true]");
-        row("TAX", "VEU", "RC0", "");
-        row("ROLE", "SALES", "", "4010");
+        row("TAX", "VEU", "COUNTERPART", "RC0");
+        row("ROLE", "SALES", "ACCOUNT", "4010");
         decide("SALES_TAX", "off", 0);
         judge("yard");
         expect("TAX_OFF", "WARNS");
@@ -257,9 +257,9 @@ class ReadinessJourneyTest {
         }
     }
 
-    private void row(String kind, String code, String counterpart, String account) {
+    private void row(String kind, String code, String purpose, String target) {
         browser.call("PUT", "/api/map/row", """
-                {"route": "yard", "kind": "%s", "code": "%s", "counterpart": "%s", "account": "%s", "expectedVersion": 0}""".formatted(kind, code, counterpart, account));
+                {"route": "yard", "kind": "%s", "code": "%s", "meaning": {"targets": {"%s": "%s"}}, "expectedVersion": 0}""".formatted(kind, code, purpose, target));
     }
 
     private void decide(String setting, String value, int version) {

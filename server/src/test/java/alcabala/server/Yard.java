@@ -1,5 +1,7 @@
 package alcabala.server;
 
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.RowKind;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,25 +30,21 @@ public record Yard(Api api) {
     }
 
     public JsonNode map(String kind, String code, String counterpart, String account) {
-        Api.Response answer = api.put(
-                "/api/map/row",
-                Map.of(
-                        "route",
-                        "yard",
-                        "kind",
-                        kind,
-                        "code",
-                        code,
-                        "counterpart",
-                        counterpart,
-                        "account",
-                        account,
-                        "expectedVersion",
-                        0));
+        Api.Response answer = api.put("/api/map/row", row("yard", kind, code, counterpart, account, 0));
         if (answer.status() != 200) {
             throw new IllegalStateException(answer.toString());
         }
         return answer.json();
+    }
+
+    /// A row of the crosswalk as it is asked for.
+    public static Map<String, Object> row(
+            String route, String kind, String code, String counterpart, String account, int version) {
+        return row(route, kind, code, Meaning.of(RowKind.valueOf(kind), counterpart, account), version);
+    }
+
+    public static Map<String, Object> row(String route, String kind, String code, Meaning meaning, int version) {
+        return Map.of("route", route, "kind", kind, "code", code, "meaning", meaning, "expectedVersion", version);
     }
 
     public Map<String, Integer> counts() {

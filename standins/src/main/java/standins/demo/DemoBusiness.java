@@ -25,7 +25,8 @@ public class DemoBusiness {
             + " copperplate_tax, copperplate_party, copperplate_term, oauth2_authorization, fault restart identity";
     private static final String BOOKS = """
             truncate inkwell_setting, inkwell_request, inkwell_change, inkwell_deduction, inkwell_allocation,
-                inkwell_journal_line, inkwell_journal, inkwell_payment, inkwell_line, inkwell_document, inkwell_item, inkwell_party, inkwell_tax_code, inkwell_account restart identity""";
+                inkwell_journal_line, inkwell_journal, inkwell_payment, inkwell_line, inkwell_document, inkwell_item, inkwell_party, inkwell_tax_code, inkwell_account,
+                inkwell_dimension, inkwell_rate restart identity""";
     private final JdbcClient jdbc;
     private final HullworkRecords hullwork;
     private final AppRecords apps;

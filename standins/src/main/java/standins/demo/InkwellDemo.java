@@ -36,6 +36,8 @@ final class InkwellDemo {
         switch (company.id()) {
             case "saltmere" -> {
                 write(ACCOUNTS, TAX_CODES, PARTIES, ITEMS);
+                dimensions();
+                rates();
                 oldInvoice();
                 masters.lockThrough(today.minusDays(92));
             }
@@ -81,6 +83,43 @@ final class InkwellDemo {
         for (String[] part : rows(items)) {
             jdbc.sql("insert into inkwell_item (code, name, account, tax_code) values (:code, :name, :account, 'S23')")
                     .params(Map.of("code", part[0], "name", part[1], "account", part[2]))
+                    .update();
+        }
+    }
+
+    /// Three months of what a dollar was worth, of either kind; each holds until the next working day's.
+    private void rates() {
+        for (LocalDate day = today.minusDays(100); !day.isAfter(today); day = day.plusDays(1)) {
+            if (day.getDayOfWeek().getValue() < 6) {
+                int turn = day.getDayOfYear() % 17;
+                rate("CAD", day, new BigDecimal("0.6600").add(BigDecimal.valueOf(turn, 4)));
+                rate("USD", day, new BigDecimal("0.9100").add(BigDecimal.valueOf(3L * turn, 4)));
+            }
+        }
+    }
+
+    private void rate(String currency, LocalDate day, BigDecimal rate) {
+        jdbc.sql("insert into inkwell_rate (currency, day, rate) values (:currency, :day, :rate)")
+                .params(Map.of("currency", currency, "day", day, "rate", rate))
+                .update();
+    }
+
+    private void dimensions() {
+        for (String[] part : rows(DIMENSIONS)) {
+            jdbc.sql("""
+                    insert into inkwell_dimension (code, name, value, title, active)
+                    values (:code, :name, :value, :title, :active)""")
+                    .params(Map.of(
+                            "code",
+                            part[0],
+                            "name",
+                            part[1],
+                            "value",
+                            part[2],
+                            "title",
+                            part[3],
+                            "active",
+                            part.length == 4))
                     .update();
         }
     }
@@ -163,6 +202,7 @@ final class InkwellDemo {
             6100|Bank charges|expense
             6120|Payment differences|expense
             6150|Bad debts|expense
+            6900|Exchange differences|expense
             6990|Rounding differences|expense""";
     private static final String TAX_CODES = """
             S23|Standard 23 %|23|S|2200|1400
@@ -172,6 +212,14 @@ final class InkwellDemo {
             RC0|Reverse charge, other member states|0|AE|2200|1400
             RC23|Reverse charge 23 %, purchases|23|AE|2200|1400|both-sides|100
             RC23H|Reverse charge 23 %, half reclaimed|23|AE|2200|1400|both-sides|50""";
+    private static final String DIMENSIONS = """
+            DEPT|Department|ENG|Engines and electrics
+            DEPT|Department|HULL|Hull and paint
+            DEPT|Department|LOFT|Sail loft, closed|inactive
+            DEPT|Department|RIG|Rigging
+            DEPT|Department|SHOP|Chandlery
+            SITE|Site|ELL|Port Ellery
+            SITE|Site|SALT|Saltmere""";
     private static final String PARTIES = """
             IC-1001|Ostrander and Daughter Ltd||
             IC-1002|Pell Estuary Trust|IE7710243F|office@pell.estuary.trust.example

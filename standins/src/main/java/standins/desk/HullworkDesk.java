@@ -258,6 +258,13 @@ class HullworkDesk {
         return "redirect:/hullwork/documents/" + id;
     }
 
+    @PostMapping("/documents/{id}/currency")
+    String currency(
+            @PathVariable String id, @RequestParam String currency, @RequestParam(defaultValue = "") String rate) {
+        documents.inCurrency(id, currency.trim(), rate.isBlank() ? null : new BigDecimal(rate.trim()));
+        return "redirect:/hullwork/documents/" + id;
+    }
+
     @PostMapping("/documents/{id}/edit")
     String edit(
             @PathVariable String id,

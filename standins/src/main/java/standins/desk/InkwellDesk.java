@@ -163,7 +163,7 @@ class InkwellDesk {
         for (int i = 0; i < d.lines().size(); i++) {
             lines.add(d.lines().get(i).at(amount.get(i)));
         }
-        posting.change(id, Draft.of(d, Companies.open().currency()).changed(due, lines, version));
+        posting.change(id, Draft.of(d).changed(due, lines, version));
         return "redirect:" + base() + "/documents/" + id;
     }
 
@@ -178,6 +178,7 @@ class InkwellDesk {
                         .toList());
         model.addAttribute("accounts", masters.accounts());
         model.addAttribute("taxCodes", masters.taxCodes());
+        model.addAttribute("dimensions", masters.allDimensions());
         return "inkwell-settings";
     }
 
@@ -203,6 +204,15 @@ class InkwellDesk {
             @RequestParam BigDecimal rate,
             @RequestParam(defaultValue = "false") boolean active) {
         masters.change(code, rate, active);
+        return "redirect:" + base() + "/settings";
+    }
+
+    @PostMapping("/dimensions/{dimension}/{value}")
+    String changeDimension(
+            @PathVariable String dimension,
+            @PathVariable String value,
+            @RequestParam(defaultValue = "false") boolean active) {
+        masters.change(dimension, value, active);
         return "redirect:" + base() + "/settings";
     }
 

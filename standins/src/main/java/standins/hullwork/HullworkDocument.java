@@ -6,6 +6,7 @@ import java.util.List;
 
 /// An invoice or credit note as Hullwork writes it; amounts are decimal strings.
 ///
+/// @param rate what one unit of its currency was worth in `rateTo` when it was made out; null where nobody said
 /// @param finishedOn when the work was done, or null; so are the other days
 public record HullworkDocument(
         String id,
@@ -28,7 +29,58 @@ public record HullworkDocument(
         List<Line> lines,
         BigDecimal net,
         BigDecimal vat,
-        BigDecimal gross) {
+        BigDecimal gross,
+        BigDecimal rate,
+        String rateTo) {
+
+    /// In the currency of the yard itself, or without a rate.
+    public HullworkDocument(
+            String id,
+            String number,
+            String type,
+            String status,
+            LocalDate date,
+            LocalDate due,
+            String currency,
+            boolean pricesIncludeVat,
+            String customer,
+            String site,
+            String workOrder,
+            String workDone,
+            LocalDate finishedOn,
+            LocalDate sentOn,
+            LocalDate paidOn,
+            String corrects,
+            BigDecimal discount,
+            List<Line> lines,
+            BigDecimal net,
+            BigDecimal vat,
+            BigDecimal gross) {
+        this(
+                id,
+                number,
+                type,
+                status,
+                date,
+                due,
+                currency,
+                pricesIncludeVat,
+                customer,
+                site,
+                workOrder,
+                workDone,
+                finishedOn,
+                sentOn,
+                paidOn,
+                corrects,
+                discount,
+                lines,
+                net,
+                vat,
+                gross,
+                null,
+                null);
+    }
 
     /// @param amount after the line, before the discount of the whole document
     public record Line(
@@ -78,6 +130,36 @@ public record HullworkDocument(
         return copy(number, other, date, due, finishedOn, sentOn, paidOn, lines, net, vat, gross);
     }
 
+    /// The same amounts in another currency.
+    ///
+    /// @param asked what one unit of it is worth in euros; null to leave that to the books
+    HullworkDocument inCurrency(String other, BigDecimal asked) {
+        return new HullworkDocument(
+                id,
+                number,
+                type,
+                status,
+                date,
+                due,
+                other,
+                pricesIncludeVat,
+                customer,
+                site,
+                workOrder,
+                workDone,
+                finishedOn,
+                sentOn,
+                paidOn,
+                corrects,
+                discount,
+                lines,
+                net,
+                vat,
+                gross,
+                asked,
+                asked == null ? null : "EUR");
+    }
+
     HullworkDocument withDays(LocalDate finished, LocalDate sent, LocalDate paid) {
         return copy(number, status, date, due, finished, sent, paid, lines, net, vat, gross);
     }
@@ -123,6 +205,8 @@ public record HullworkDocument(
                 lines,
                 net,
                 vat,
-                gross);
+                gross,
+                rate,
+                rateTo);
     }
 }

@@ -3,6 +3,7 @@ package standins.hullwork;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Currency;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -53,6 +54,11 @@ public class HullworkDocuments {
         }
         LocalDate due = d.due().isBefore(date) ? date : d.due();
         return save(HullworkArithmetic.total(d.withHead(number, date, due, lines)));
+    }
+
+    /// Makes it out in another currency.
+    public HullworkDocument inCurrency(String id, String currency, BigDecimal rate) {
+        return save(get(id).inCurrency(Currency.getInstance(currency).getCurrencyCode(), rate));
     }
 
     public HullworkDocument finish(String id, LocalDate day) {

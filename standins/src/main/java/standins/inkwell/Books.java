@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 
 /// What Inkwell takes and gives. Amounts are decimal numbers with the currency's two decimals.
 public final class Books {
@@ -52,6 +53,15 @@ public final class Books {
         }
     }
 
+    /// What one unit of a currency is worth in that of the books, until the next.
+    public record DayRate(String currency, LocalDate day, BigDecimal rate) {}
+
+    /// A value of something by which what is booked is told apart.
+    ///
+    /// @param code of the dimension, with its name
+    /// @param value its code, with its title
+    public record DimensionValue(String code, String name, String value, String title, boolean active) {}
+
     /// A customer, a supplier, or both.
     public record Party(
             String id,
@@ -82,6 +92,7 @@ public final class Books {
     /// @param kind `invoice`, `credit-note`, `bill` or `supplier-credit`
     /// @param number null to have it numbered here, after the prefix, from `numberFrom` on
     /// @param status `draft` for one that is not booked yet; anything else is final
+    /// @param exchangeRate at which it is booked; null for the rate of its day
     public record Draft(
             String number,
             String numberPrefix,
@@ -94,6 +105,7 @@ public final class Books {
             LocalDate date,
             LocalDate due,
             String currency,
+            BigDecimal exchangeRate,
             boolean pricesIncludeTax,
             String controlAccount,
             String externalReference,
@@ -127,6 +139,7 @@ public final class Books {
                     date,
                     due,
                     currency,
+                    null,
                     pricesIncludeTax,
                     controlAccount,
                     externalReference,
@@ -136,7 +149,7 @@ public final class Books {
         }
 
         /// What would make the document as it is.
-        public static Draft of(Document d, String currency) {
+        public static Draft of(Document d) {
             return new Draft(
                     d.number(),
                     null,
@@ -148,7 +161,8 @@ public final class Books {
                     d.party(),
                     d.date(),
                     d.due(),
-                    currency,
+                    d.currency(),
+                    d.exchangeRate(),
                     d.pricesIncludeTax(),
                     d.controlAccount(),
                     d.externalReference(),
@@ -189,6 +203,7 @@ public final class Books {
                     date,
                     due,
                     currency,
+                    exchangeRate,
                     pricesIncludeTax,
                     controlAccount,
                     externalReference,
@@ -212,7 +227,8 @@ public final class Books {
             BigDecimal unitPrice,
             BigDecimal adjustment,
             BigDecimal amount,
-            String taxCode) {
+            String taxCode,
+            Map<String, String> dimensions) {
         /// Without an adjustment.
         public DraftLine(
                 String item,
@@ -222,13 +238,14 @@ public final class Books {
                 BigDecimal unitPrice,
                 BigDecimal amount,
                 String taxCode) {
-            this(item, account, text, quantity, unitPrice, null, amount, taxCode);
+            this(item, account, text, quantity, unitPrice, null, amount, taxCode, null);
         }
 
         public DraftLine {
             quantity = quantity == null ? BigDecimal.ONE : quantity;
             unitPrice = unitPrice == null ? amount : unitPrice;
             adjustment = adjustment == null ? BigDecimal.ZERO : adjustment;
+            dimensions = dimensions == null ? Map.of() : Map.copyOf(dimensions);
         }
 
         BigDecimal computed() {
@@ -250,15 +267,32 @@ public final class Books {
             BigDecimal adjustment,
             BigDecimal amount,
             BigDecimal net,
-            String taxCode) {
+            String taxCode,
+            Map<String, String> dimensions) {
+        public String toldApart() {
+            return words(dimensions);
+        }
+
         /// As it would be sent, at some amount; what changes is the adjustment.
         public DraftLine at(BigDecimal other) {
             BigDecimal rest = other.subtract(product(quantity, unitPrice));
-            return new DraftLine(item, account, text, quantity, unitPrice, rest, other, taxCode);
+            return new DraftLine(item, account, text, quantity, unitPrice, rest, other, taxCode, dimensions);
         }
     }
 
-    public record JournalLine(String account, BigDecimal debit, BigDecimal credit) {}
+    /// @param dimensions values by the codes of dimensions; on a journal line, of what was booked under it
+    public record JournalLine(String account, BigDecimal debit, BigDecimal credit, Map<String, String> dimensions) {
+        public String toldApart() {
+            return words(dimensions);
+        }
+    }
+
+    private static String words(Map<String, String> dimensions) {
+        return dimensions.entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .map(each -> each.getKey() + " " + each.getValue())
+                .collect(Collectors.joining(", "));
+    }
 
     public record Document(
             String id,
@@ -279,6 +313,9 @@ public final class Books {
             BigDecimal tax,
             BigDecimal gross,
             BigDecimal paid,
+            String currency,
+            BigDecimal exchangeRate,
+            BigDecimal basePaid,
             List<Line> lines,
             List<JournalLine> journal) {}
 
@@ -294,6 +331,8 @@ public final class Books {
     /// @param number null or empty to have it numbered here
     /// @param means such as `30` for a transfer, `48` for a card (UNCL4461)
     /// @param charges what the bank took for returning it; null for nothing
+    /// @param exchangeRate at which the money is booked; null for the rate of its day
+    /// @param exchangeAccount takes what its documents were booked at and the money is not
     public record PaymentDraft(
             String kind,
             String number,
@@ -308,7 +347,46 @@ public final class Books {
             BigDecimal amount,
             BigDecimal charges,
             String chargesAccount,
-            List<Allocated> allocations) {
+            List<Allocated> allocations,
+            String currency,
+            BigDecimal exchangeRate,
+            String exchangeAccount) {
+        /// In the currency of the books.
+        public PaymentDraft(
+                String kind,
+                String number,
+                String party,
+                LocalDate date,
+                String controlAccount,
+                String account,
+                String means,
+                String reference,
+                String note,
+                String externalReference,
+                BigDecimal amount,
+                BigDecimal charges,
+                String chargesAccount,
+                List<Allocated> allocations) {
+            this(
+                    kind,
+                    number,
+                    party,
+                    date,
+                    controlAccount,
+                    account,
+                    means,
+                    reference,
+                    note,
+                    externalReference,
+                    amount,
+                    charges,
+                    chargesAccount,
+                    allocations,
+                    null,
+                    null,
+                    null);
+        }
+
         PaymentDraft complete() {
             return new PaymentDraft(
                     kind,
@@ -326,7 +404,10 @@ public final class Books {
                     chargesAccount,
                     allocations == null
                             ? List.of()
-                            : allocations.stream().map(Allocated::complete).toList());
+                            : allocations.stream().map(Allocated::complete).toList(),
+                    currency == null ? Companies.open().currency() : currency,
+                    exchangeRate,
+                    exchangeAccount);
         }
     }
 
@@ -369,6 +450,9 @@ public final class Books {
             BigDecimal amount,
             BigDecimal charges,
             String chargesAccount,
+            String currency,
+            BigDecimal exchangeRate,
+            String exchangeAccount,
             BigDecimal open,
             String status,
             List<Allocated> allocations,

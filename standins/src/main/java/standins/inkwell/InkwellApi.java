@@ -59,6 +59,16 @@ class InkwellApi {
         return masters.taxCodes(after, limit);
     }
 
+    @GetMapping("/rates")
+    List<Books.DayRate> rates() {
+        return masters.rates();
+    }
+
+    @GetMapping("/dimensions")
+    List<Books.DimensionValue> dimensions() {
+        return masters.dimensions();
+    }
+
     @GetMapping("/parties")
     List<Books.Party> parties(
             @RequestParam(defaultValue = "") String after, @RequestParam(defaultValue = "100000") int limit) {

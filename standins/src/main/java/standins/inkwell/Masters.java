@@ -18,6 +18,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import standins.Refusal;
 import standins.inkwell.Books.Account;
+import standins.inkwell.Books.DayRate;
+import standins.inkwell.Books.DimensionValue;
 import standins.inkwell.Books.Item;
 import standins.inkwell.Books.Party;
 import standins.inkwell.Books.TaxCode;
@@ -136,6 +138,75 @@ public class Masters {
                 select code, name, rate, category, both_sides, deductible, account, input_account, active, version
                 from inkwell_tax_code
                 where code > :after order by code""").apply(after, limit).query(TaxCode.class).list();
+    }
+
+    List<DayRate> rates() {
+        return jdbc.sql("select currency, day, rate from inkwell_rate order by currency, day")
+                .query(DayRate.class)
+                .list();
+    }
+
+    /// At which something of a day is booked: what is asked for, else what the table says.
+    BigDecimal rate(String currency, LocalDate day, BigDecimal asked) {
+        if (currency.equals(Companies.open().currency())) {
+            return BigDecimal.ONE;
+        }
+        if (!isOn("multi-currency")) {
+            throw Refusal.unprocessable(
+                    "currency-unknown",
+                    "The books are kept in " + Companies.open().currency() + " only.");
+        }
+        if (asked != null && asked.signum() > 0) {
+            return asked;
+        }
+        return jdbc.sql("""
+                select rate from inkwell_rate where currency = :currency and day <= :day order by day desc limit 1""")
+                .param("currency", currency)
+                .param("day", day)
+                .query(BigDecimal.class)
+                .optional()
+                .orElseThrow(() ->
+                        Refusal.unprocessable("rate-missing", "There is no rate of " + currency + " for " + day + "."));
+    }
+
+    /// None of a company that has them switched off.
+    List<DimensionValue> dimensions() {
+        return isOn("dimensions") ? allDimensions() : List.of();
+    }
+
+    public List<DimensionValue> allDimensions() {
+        return jdbc.sql("select code, name, value, title, active from inkwell_dimension order by code, value")
+                .query(DimensionValue.class)
+                .list();
+    }
+
+    @Transactional
+    public void change(String dimension, String value, boolean active) {
+        int rows = jdbc.sql("update inkwell_dimension set active = :active where code = :code and value = :value")
+                .params(Map.of("code", dimension, "value", value, "active", active))
+                .update();
+        if (rows == 0) {
+            throw Refusal.notFound("value " + value + " of " + dimension);
+        }
+    }
+
+    void requireDimensions(Map<String, String> asked) {
+        if (asked.isEmpty()) {
+            return;
+        }
+        if (!isOn("dimensions")) {
+            throw Refusal.unprocessable("dimensions-off", "The company has no dimensions.");
+        }
+        List<DimensionValue> known = allDimensions();
+        asked.forEach((code, value) -> {
+            if (known.stream()
+                    .noneMatch(each -> each.active()
+                            && each.code().equals(code)
+                            && each.value().equals(value))) {
+                throw Refusal.unprocessable(
+                        "dimension-unknown", "There is no active value " + value + " of the dimension " + code + ".");
+            }
+        });
     }
 
     public List<Party> parties() {

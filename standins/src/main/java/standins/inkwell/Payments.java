@@ -2,6 +2,7 @@ package standins.inkwell;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -18,6 +19,7 @@ import standins.inkwell.Books.Deducted;
 import standins.inkwell.Books.Document;
 import standins.inkwell.Books.Payment;
 import standins.inkwell.Books.PaymentDraft;
+import standins.inkwell.Posting.Booked;
 
 /// Payments: what each settles, and the open credits that are left.
 @Component
@@ -42,6 +44,9 @@ public class Payments {
             BigDecimal amount,
             BigDecimal charges,
             String chargesAccount,
+            String currency,
+            BigDecimal rate,
+            String exchangeAccount,
             boolean voided) {}
 
     record Part(int no, String document, String number, String kind, BigDecimal money) {}
@@ -74,13 +79,21 @@ public class Payments {
         values.put("amount", draft.amount());
         values.put("charges", draft.charges());
         values.put("chargesAccount", draft.chargesAccount());
+        values.put("currency", draft.currency());
+        values.put("rate", masters.rate(draft.currency(), draft.date(), draft.exchangeRate()));
+        values.put("exchange", draft.exchangeAccount());
         jdbc.sql("""
                 insert into inkwell_payment (id, kind, number, party, date, control_account, account, means, reference, note,
-                    external_reference, amount, charges, charges_account)
+                    external_reference, amount, charges, charges_account, currency, rate, exchange_account)
                 values (:id, :kind, :number, :party, :date, :control, :account, :means, :reference, :note, :external, :amount,
-                    :charges, :chargesAccount)""").params(values).update();
+                    :charges, :chargesAccount, :currency, :rate, :exchange)""").params(values).update();
         writeAllocations(id, 0, draft.allocations());
-        book(get(id), kind);
+        Payment payment = get(id);
+        if (payment.currency().equals(Companies.open().currency())) {
+            book(payment, kind);
+        } else {
+            bookForeign(payment, kind);
+        }
         settle(draft.allocations(), kind.paid());
         masters.changed("payment", id);
         return get(id);
@@ -104,7 +117,10 @@ public class Payments {
                 amount,
                 null,
                 null,
-                List.of(new Allocated(document, null, null, amount, null))));
+                List.of(new Allocated(document, null, null, amount, null)),
+                paid.currency(),
+                null,
+                posting.exchangeAccount()));
     }
 
     /// Documents that an open credit could settle.
@@ -118,6 +134,11 @@ public class Payments {
     public Payment allocate(String id, List<Allocated> more) {
         Payment payment = get(id);
         requireStanding(payment);
+        if (!payment.currency().equals(Companies.open().currency())) {
+            throw Refusal.unprocessable(
+                    "foreign-credit",
+                    "A credit in " + payment.currency() + " is applied by voiding it and entering it anew.");
+        }
         masters.requireUnlocked(payment.date());
         List<Allocated> allocations = more.stream().map(Allocated::complete).toList();
         PaymentKind kind = PaymentKind.of(payment.kind());
@@ -137,6 +158,10 @@ public class Payments {
         masters.requireUnlocked(payment.date());
         PaymentKind kind = PaymentKind.of(payment.kind());
         settle(payment.allocations(), -kind.paid());
+        jdbc.sql("""
+                update inkwell_document d set base_paid = base_paid - :sign * a.relieved
+                from (select document, sum(relieved) as relieved from inkwell_allocation where payment = :id group by document) a
+                where d.id = a.document""").param("sign", kind.paid()).param("id", id).update();
         jdbc.sql(
                         "delete from inkwell_journal_line where journal in (select id from inkwell_journal where payment = :id)")
                 .param("id", id)
@@ -186,7 +211,17 @@ public class Payments {
         }
         BigDecimal money = draft.allocations().stream().map(Allocated::money).reduce(BigDecimal.ZERO, BigDecimal::add);
         requireAtMost(money, draft.amount());
+        masters.rate(draft.currency(), draft.date(), draft.exchangeRate());
+        draft.allocations().forEach(each -> requireCurrency(each, draft.currency()));
         check(draft.party(), kind, draft.allocations());
+    }
+
+    private void requireCurrency(Allocated allocated, String currency) {
+        Document document = posting.get(allocated.document());
+        if (!document.currency().equals(currency)) {
+            throw Refusal.unprocessable(
+                    "currency-differs", document.number() + " is in " + document.currency() + ", not in " + currency);
+        }
     }
 
     private static void requireAmount(BigDecimal amount) {
@@ -276,21 +311,81 @@ public class Payments {
 
     /// The money, less what the bank took, against the party's account; what was deducted as well.
     private void book(Payment payment, PaymentKind kind) {
-        Map<String, BigDecimal> sides = new LinkedHashMap<>();
+        Map<Booked, BigDecimal> sides = new LinkedHashMap<>();
         BigDecimal money = times(payment.amount(), kind.money());
-        sides.merge(payment.account(), money.subtract(payment.charges()), BigDecimal::add);
-        sides.merge(payment.controlAccount(), money.negate(), BigDecimal::add);
+        sides.merge(Booked.on(payment.account()), money.subtract(payment.charges()), BigDecimal::add);
+        sides.merge(Booked.on(payment.controlAccount()), money.negate(), BigDecimal::add);
         if (payment.charges().signum() != 0) {
-            sides.merge(payment.chargesAccount(), payment.charges(), BigDecimal::add);
+            sides.merge(Booked.on(payment.chargesAccount()), payment.charges(), BigDecimal::add);
         }
         for (Allocated each : payment.allocations()) {
             for (Deducted deducted : each.deductions()) {
                 BigDecimal amount = times(deducted.amount(), kind.money());
-                sides.merge(deducted.account(), amount, BigDecimal::add);
-                sides.merge(payment.controlAccount(), amount.negate(), BigDecimal::add);
+                sides.merge(Booked.on(deducted.account()), amount, BigDecimal::add);
+                sides.merge(Booked.on(payment.controlAccount()), amount.negate(), BigDecimal::add);
             }
         }
         posting.writeJournal(null, payment.id(), payment.date(), "Payment " + payment.number(), sides);
+    }
+
+    /// The money at its own rate, the party's account relieved of what its documents were booked at; the rest is a
+    /// difference in exchange.
+    private void bookForeign(Payment payment, PaymentKind kind) {
+        Conversion own = new Conversion(payment.exchangeRate());
+        Map<Booked, BigDecimal> sides = new LinkedHashMap<>();
+        BigDecimal money = own.of(payment.amount());
+        BigDecimal relieved = own.of(payment.open());
+        for (int i = 0; i < payment.allocations().size(); i++) {
+            List<BigDecimal> parts = relieve(payment, i, kind);
+            relieved = relieved.add(parts.getFirst());
+            for (int j = 1; j < parts.size(); j++) {
+                String account =
+                        payment.allocations().get(i).deductions().get(j - 1).account();
+                sides.merge(Booked.on(account), times(parts.get(j), kind.money()), BigDecimal::add);
+                sides.merge(Booked.on(payment.controlAccount()), times(parts.get(j), -kind.money()), BigDecimal::add);
+            }
+        }
+        sides.merge(Booked.on(payment.account()), times(money, kind.money()), BigDecimal::add);
+        sides.merge(Booked.on(payment.controlAccount()), times(relieved, -kind.money()), BigDecimal::add);
+        BigDecimal difference = times(relieved.subtract(money), kind.money());
+        if (difference.signum() != 0) {
+            masters.requireAccount(payment.exchangeAccount());
+            sides.merge(Booked.on(payment.exchangeAccount()), difference, BigDecimal::add);
+        }
+        if (payment.charges().signum() != 0) {
+            sides.merge(Booked.on(payment.chargesAccount()), own.of(payment.charges()), BigDecimal::add);
+            sides.merge(Booked.on(payment.account()), own.of(payment.charges()).negate(), BigDecimal::add);
+        }
+        posting.writeJournal(null, payment.id(), payment.date(), "Payment " + payment.number(), sides);
+    }
+
+    /// What one part takes off its document: for the money, then for each deduction.
+    private List<BigDecimal> relieve(Payment payment, int at, PaymentKind kind) {
+        Allocated allocated = payment.allocations().get(at);
+        Document document = posting.get(allocated.document());
+        Conversion conversion = new Conversion(document.exchangeRate());
+        // Parts before this one are not written on the document yet.
+        BigDecimal before = payment.allocations().subList(0, at).stream()
+                .filter(each -> each.document().equals(allocated.document()))
+                .map(Allocated::settled)
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        boolean takes = kind.paid() > 0;
+        BigDecimal open = (takes ? document.gross().subtract(document.paid()) : document.paid()).subtract(before);
+        BigDecimal left = takes ? conversion.of(document.gross()).subtract(document.basePaid()) : document.basePaid();
+        boolean rest = allocated.settled().compareTo(open) == 0;
+        BigDecimal relieved = rest ? left : conversion.of(allocated.settled()).min(left);
+        jdbc.sql("update inkwell_allocation set relieved = :relieved where payment = :payment and no = :no")
+                .param("relieved", relieved)
+                .param("payment", payment.id())
+                .param("no", at + 1)
+                .update();
+        jdbc.sql("update inkwell_document set base_paid = base_paid + :relieved where id = :id")
+                .param("relieved", times(relieved, kind.paid()))
+                .param("id", document.id())
+                .update();
+        List<BigDecimal> parts = new ArrayList<>(List.of(allocated.money()));
+        allocated.deductions().forEach(each -> parts.add(each.amount()));
+        return conversion.shares(relieved, parts);
     }
 
     private void settle(List<Allocated> allocations, int sign) {
@@ -364,7 +459,8 @@ public class Payments {
                 select l.account, l.debit, l.credit from inkwell_journal j join inkwell_journal_line l on l.journal = j.id
                 where j.payment = :id order by l.debit desc, l.account""")
                 .param("id", head.id())
-                .query(Books.JournalLine.class)
+                .query((row, n) -> new Books.JournalLine(
+                        row.getString("account"), row.getBigDecimal("debit"), row.getBigDecimal("credit"), Map.of()))
                 .list();
         return new Payment(
                 head.id(),
@@ -382,6 +478,9 @@ public class Payments {
                 head.amount(),
                 head.charges(),
                 head.chargesAccount(),
+                head.currency().isEmpty() ? Companies.open().currency() : head.currency(),
+                head.rate().stripTrailingZeros(),
+                head.exchangeAccount(),
                 head.voided() ? BigDecimal.ZERO.setScale(2) : head.amount().subtract(money),
                 head.voided() ? "void" : "posted",
                 allocations,
@@ -400,6 +499,6 @@ public class Payments {
 
     private static final String HEAD = """
             select id, version, kind, number, party, date, control_account, account, means, reference, note,
-                external_reference, amount, charges, charges_account, voided
+                external_reference, amount, charges, charges_account, currency, rate, exchange_account, voided
             from inkwell_payment""";
 }

@@ -1,6 +1,8 @@
 package standins.inkwell;
 
 import java.math.BigDecimal;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -18,6 +20,8 @@ import standins.inkwell.Books.Document;
 import standins.inkwell.Books.Draft;
 import standins.inkwell.Books.DraftLine;
 import standins.inkwell.Books.TaxCode;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
 
 /// Documents and their double entry.
 @Component
@@ -25,8 +29,10 @@ public class Posting {
     private final JdbcClient jdbc;
     private final Masters masters;
     private final Numbers numbers;
+    private final JsonMapper json;
 
-    Posting(JdbcClient jdbc, Masters masters, Numbers numbers) {
+    Posting(JdbcClient jdbc, Masters masters, Numbers numbers, JsonMapper json) {
+        this.json = json;
         this.jdbc = jdbc;
         this.masters = masters;
         this.numbers = numbers;
@@ -44,9 +50,10 @@ public class Posting {
         try {
             jdbc.sql("""
                     insert into inkwell_document (id, number, kind, party, date, due, prices_include_tax,
-                        control_account, external_reference, credits_number, status, note, to_be_emailed, net, tax, gross)
+                        control_account, external_reference, credits_number, status, note, to_be_emailed, net, tax, gross,
+                        currency, rate)
                     values (:id, :number, :kind, :party, :date, :due, :inclusive, :control, :reference, :credits,
-                        :status, :note, :emailed, :net, :tax, :gross)""").params(values).update();
+                        :status, :note, :emailed, :net, :tax, :gross, :currency, :rate)""").params(values).update();
         } catch (org.springframework.dao.DuplicateKeyException e) {
             throw numberTaken(draft.number());
         }
@@ -65,7 +72,7 @@ public class Posting {
         if (document.status().equals("final")) {
             return document;
         }
-        Draft draft = Draft.of(document, Companies.open().currency());
+        Draft draft = Draft.of(document);
         masters.requireUnlocked(document.date());
         book(id, draft, compute(draft));
         jdbc.sql("update inkwell_document set status = 'final', version = version + 1 where id = :id")
@@ -86,7 +93,8 @@ public class Posting {
         values.put("version", draft.version() == null ? -1 : draft.version());
         int rows = jdbc.sql("""
                 update inkwell_document set number = :number, party = :party, date = :date, due = :due,
-                    prices_include_tax = :inclusive, control_account = :control, note = :note, net = :net, tax = :tax, gross = :gross, version = version + 1
+                    prices_include_tax = :inclusive, control_account = :control, note = :note, net = :net, tax = :tax, gross = :gross,
+                    currency = :currency, rate = :rate, version = version + 1
                 where id = :id and version = :version""").params(values).update();
         if (rows == 0) {
             throw stale("Document " + old.number());
@@ -154,6 +162,15 @@ public class Posting {
                 .toList();
     }
 
+    /// Where differences in exchange go that are made at the desk: the account by that name, or null.
+    String exchangeAccount() {
+        return masters.accounts().stream()
+                .filter(account -> account.active() && account.name().startsWith("Exchange differences"))
+                .map(Books.Account::code)
+                .findFirst()
+                .orElse(null);
+    }
+
     public List<Books.Balance> balances() {
         return jdbc.sql("""
                 select a.code, a.name, a.type, coalesce(sum(l.debit), 0.00) as debit, coalesce(sum(l.credit), 0.00) as credit,
@@ -162,13 +179,19 @@ public class Posting {
                 group by a.code, a.name, a.type order by a.code""").query(Books.Balance.class).list();
     }
 
+    /// Amounts are those in the currency of the books.
     public Books.Counts counts() {
         return jdbc.sql("""
                 select (select count(*) from inkwell_party) as parties, (select count(*) from inkwell_item) as items,
-                    count(*) as documents, coalesce(sum(s.sign * d.gross), 0.00) as gross,
-                    coalesce(sum(s.sign * d.paid), 0.00) as paid, coalesce(sum(s.sign * (d.gross - d.paid)), 0.00) as open
+                    count(*) as documents, coalesce(sum(s.sign * d.gross) filter (where s.own), 0.00) as gross,
+                    coalesce(sum(s.sign * d.paid) filter (where s.own), 0.00) as paid,
+                    coalesce(sum(s.sign * (d.gross - d.paid)) filter (where s.own), 0.00) as open
                 from inkwell_document d cross join lateral (
-                    select case d.kind when 'invoice' then 1 when 'credit-note' then -1 else 0 end as sign) s""").query(Books.Counts.class).single();
+                    select case d.kind when 'invoice' then 1 when 'credit-note' then -1 else 0 end as sign,
+                        d.currency in ('', :own) as own) s""")
+                .param("own", Companies.open().currency())
+                .query(Books.Counts.class)
+                .single();
     }
 
     static Refusal stale(String what) {
@@ -181,10 +204,7 @@ public class Posting {
         if (draft.number() == null || draft.number().isBlank()) {
             throw Refusal.unprocessable("number-missing", "A number is needed.");
         }
-        String currency = Companies.open().currency();
-        if (!currency.equals(draft.currency())) {
-            throw Refusal.unprocessable("currency-unknown", "The books are kept in " + currency + " only.");
-        }
+        masters.rate(draft.currency(), draft.date(), draft.exchangeRate());
         if (draft.lines() == null || draft.lines().isEmpty()) {
             throw Refusal.unprocessable("lines-missing", "A document needs a line.");
         }
@@ -236,6 +256,7 @@ public class Posting {
         if (line.item() != null && masters.findItem(line.item()).isEmpty()) {
             throw Refusal.unprocessable("item-unknown", "There is no item " + line.item() + ".");
         }
+        masters.requireDimensions(line.dimensions());
         boolean known = line.taxCode() == null
                 || masters.taxCodes().stream()
                         .anyMatch(c -> c.active() && c.code().equals(line.taxCode()));
@@ -255,7 +276,7 @@ public class Posting {
         return TaxOfInkwell.compute(draft.lines(), draft.pricesIncludeTax(), rates, perLine);
     }
 
-    private static Map<String, Object> head(String id, Draft draft, TaxOfInkwell.Result tax) {
+    private Map<String, Object> head(String id, Draft draft, TaxOfInkwell.Result tax) {
         Map<String, Object> values = new HashMap<>();
         values.put("id", id);
         values.put("number", draft.number());
@@ -270,6 +291,8 @@ public class Posting {
         values.put("status", draft.isDraft() ? "draft" : "final");
         values.put("note", draft.note() == null ? "" : draft.note());
         values.put("emailed", Boolean.TRUE.equals(draft.toBeEmailed()));
+        values.put("currency", draft.currency());
+        values.put("rate", masters.rate(draft.currency(), draft.date(), draft.exchangeRate()));
         values.put("net", tax.net());
         values.put("tax", tax.tax());
         values.put("gross", tax.net().add(tax.tax()));
@@ -291,41 +314,64 @@ public class Posting {
             values.put("amount", line.amount());
             values.put("net", tax.nets().get(i));
             values.put("taxCode", line.taxCode());
+            values.put("dimensions", json.writeValueAsString(line.dimensions()));
             jdbc.sql("""
-                    insert into inkwell_line (document, no, item, account, text, quantity, unit_price, adjustment, amount, net, tax_code)
-                    values (:document, :no, :item, :account, :text, :quantity, :price, :adjustment, :amount, :net, :taxCode)""").params(values).update();
+                    insert into inkwell_line (document, no, item, account, text, quantity, unit_price, adjustment, amount, net, tax_code,
+                        dimensions)
+                    values (:document, :no, :item, :account, :text, :quantity, :price, :adjustment, :amount, :net, :taxCode,
+                        cast(:dimensions as jsonb))""").params(values).update();
         }
     }
 
     private void book(String id, Draft draft, TaxOfInkwell.Result tax) {
         Kind kind = Kind.of(draft.kind());
         int sign = kind.sign();
-        Map<String, BigDecimal> sides = new LinkedHashMap<>();
-        sides.merge(draft.controlAccount(), times(tax.net().add(tax.tax()), sign), BigDecimal::add);
+        Map<Booked, BigDecimal> sides = new LinkedHashMap<>();
+        sides.merge(Booked.on(draft.controlAccount()), times(tax.net().add(tax.tax()), sign), BigDecimal::add);
         for (int i = 0; i < draft.lines().size(); i++) {
-            sides.merge(draft.lines().get(i).account(), times(tax.nets().get(i), -sign), BigDecimal::add);
+            sides.merge(Booked.of(draft.lines().get(i)), times(tax.nets().get(i), -sign), BigDecimal::add);
         }
         Map<String, TaxCode> codes =
                 masters.taxCodes().stream().collect(Collectors.toMap(TaxCode::code, Function.identity()));
         tax.taxes().entrySet().stream()
                 .filter(each -> each.getValue().signum() != 0)
                 .forEach(each -> sides.merge(
-                        taxAccount(codes.get(each.getKey()), kind), times(each.getValue(), -sign), BigDecimal::add));
+                        Booked.tax(taxAccount(codes.get(each.getKey()), kind), each.getKey()),
+                        times(each.getValue(), -sign),
+                        BigDecimal::add));
         if (!kind.isSale()) {
             bookBothSides(draft, tax, codes, sides, sign);
         }
-        writeJournal(id, null, draft.date(), draft.kind() + " " + draft.number(), sides);
+        BigDecimal rate = masters.rate(draft.currency(), draft.date(), draft.exchangeRate());
+        writeJournal(id, null, draft.date(), draft.kind() + " " + draft.number(), inTheBooks(sides, draft, rate));
+    }
+
+    private static Map<Booked, BigDecimal> inTheBooks(Map<Booked, BigDecimal> sides, Draft draft, BigDecimal rate) {
+        boolean own = draft.currency().equals(Companies.open().currency());
+        Map<Booked, BigDecimal> booked =
+                own ? sides : new Conversion(rate).of(sides, Booked.on(draft.controlAccount()));
+        Map<Booked, BigDecimal> together = new LinkedHashMap<>();
+        booked.forEach((key, amount) -> together.merge(key.whateverTax(), amount, BigDecimal::add));
+        return together;
     }
 
     /// The tax that the supplier did not charge: owed, reclaimed as far as it may be, and otherwise cost.
     private static void bookBothSides(
-            Draft draft, TaxOfInkwell.Result tax, Map<String, TaxCode> codes, Map<String, BigDecimal> sides, int sign) {
+            Draft draft, TaxOfInkwell.Result tax, Map<String, TaxCode> codes, Map<Booked, BigDecimal> sides, int sign) {
         boolean perLine = Companies.open().taxRounding().equals("per-line");
         for (ReverseCharge charge : ReverseCharge.of(draft.lines(), tax.nets(), codes, perLine)) {
-            sides.merge(charge.code().account(), times(charge.tax(), sign), BigDecimal::add);
-            sides.merge(taxAccount(charge.code(), Kind.BILL), times(charge.reclaimed(), -sign), BigDecimal::add);
+            sides.merge(
+                    Booked.tax(charge.code().account(), charge.code().code()),
+                    times(charge.tax(), sign),
+                    BigDecimal::add);
+            sides.merge(
+                    Booked.tax(
+                            taxAccount(charge.code(), Kind.BILL), charge.code().code()),
+                    times(charge.reclaimed(), -sign),
+                    BigDecimal::add);
             for (int i = 0; i < draft.lines().size(); i++) {
-                sides.merge(draft.lines().get(i).account(), times(charge.costs().get(i), -sign), BigDecimal::add);
+                sides.merge(
+                        Booked.of(draft.lines().get(i)), times(charge.costs().get(i), -sign), BigDecimal::add);
             }
         }
     }
@@ -343,8 +389,29 @@ public class Posting {
         return sign < 0 ? amount.negate() : amount;
     }
 
+    /// What one line of a journal gathers.
+    ///
+    /// @param taxCode of what is converted apart; empty on what is booked
+    record Booked(String account, Map<String, String> dimensions, String taxCode) {
+        static Booked on(String account) {
+            return new Booked(account, Map.of(), "");
+        }
+
+        static Booked tax(String account, String code) {
+            return new Booked(account, Map.of(), code);
+        }
+
+        static Booked of(DraftLine line) {
+            return new Booked(line.account(), line.dimensions(), line.taxCode() == null ? "" : line.taxCode());
+        }
+
+        Booked whateverTax() {
+            return new Booked(account, dimensions, "");
+        }
+    }
+
     /// @param sides positive is debit; they must add up to nothing
-    void writeJournal(String document, String payment, LocalDate date, String memo, Map<String, BigDecimal> sides) {
+    void writeJournal(String document, String payment, LocalDate date, String memo, Map<Booked, BigDecimal> sides) {
         BigDecimal sum = sides.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
         if (sum.signum() != 0) {
             throw new IllegalStateException("journal of " + memo + " is out by " + sum);
@@ -359,13 +426,14 @@ public class Posting {
                 .params(values)
                 .query(Long.class)
                 .single();
-        sides.forEach((account, amount) -> {
+        sides.forEach((booked, amount) -> {
             if (amount.signum() != 0) {
                 jdbc.sql("""
-                        insert into inkwell_journal_line (journal, account, debit, credit)
-                        values (:journal, :account, :debit, :credit)""")
+                        insert into inkwell_journal_line (journal, account, debit, credit, dimensions)
+                        values (:journal, :account, :debit, :credit, cast(:dimensions as jsonb))""")
                         .param("journal", journal)
-                        .param("account", account)
+                        .param("account", booked.account())
+                        .param("dimensions", json.writeValueAsString(booked.dimensions()))
                         .param("debit", amount.max(BigDecimal.ZERO))
                         .param("credit", amount.negate().max(BigDecimal.ZERO))
                         .update();
@@ -391,19 +459,26 @@ public class Posting {
             BigDecimal net,
             BigDecimal tax,
             BigDecimal gross,
-            BigDecimal paid) {}
+            BigDecimal paid,
+            String currency,
+            BigDecimal rate,
+            BigDecimal basePaid) {}
 
     private Document document(Head head) {
         List<Books.Line> lines =
                 jdbc.sql("""
                 select no, item, account, text, trim_scale(quantity) as quantity, trim_scale(unit_price) as unit_price, adjustment,
-                    amount, net, tax_code
-                from inkwell_line where document = :id order by no""").param("id", head.id()).query(Books.Line.class).list();
+                    amount, net, tax_code, dimensions
+                from inkwell_line where document = :id order by no""").param("id", head.id()).query(this::line).list();
         List<Books.JournalLine> journal = jdbc.sql("""
-                select l.account, l.debit, l.credit from inkwell_journal j join inkwell_journal_line l on l.journal = j.id
+                select l.account, l.debit, l.credit, l.dimensions from inkwell_journal j join inkwell_journal_line l on l.journal = j.id
                 where j.document = :id and j.memo not like 'Payment%' order by l.debit desc, l.account""")
                 .param("id", head.id())
-                .query(Books.JournalLine.class)
+                .query((row, n) -> new Books.JournalLine(
+                        row.getString("account"),
+                        row.getBigDecimal("debit"),
+                        row.getBigDecimal("credit"),
+                        dimensions(row)))
                 .list();
         return new Document(
                 head.id(),
@@ -424,12 +499,35 @@ public class Posting {
                 head.tax(),
                 head.gross(),
                 head.paid(),
+                head.currency().isEmpty() ? Companies.open().currency() : head.currency(),
+                head.rate().stripTrailingZeros(),
+                head.basePaid(),
                 lines,
                 journal);
     }
 
+    private Books.Line line(ResultSet row, int n) throws SQLException {
+        return new Books.Line(
+                row.getInt("no"),
+                row.getString("item"),
+                row.getString("account"),
+                row.getString("text"),
+                row.getBigDecimal("quantity"),
+                row.getBigDecimal("unit_price"),
+                row.getBigDecimal("adjustment"),
+                row.getBigDecimal("amount"),
+                row.getBigDecimal("net"),
+                row.getString("tax_code"),
+                dimensions(row));
+    }
+
+    private Map<String, String> dimensions(ResultSet row) throws SQLException {
+        return json.readValue(row.getString("dimensions"), new TypeReference<Map<String, String>>() {});
+    }
+
     private static final String HEAD = """
             select id, version, number, kind, party, date, due, prices_include_tax, control_account,
-                external_reference, credits_number, status, note, to_be_emailed, net, tax, gross, paid
+                external_reference, credits_number, status, note, to_be_emailed, net, tax, gross, paid,
+                currency, rate, base_paid
             from inkwell_document""";
 }

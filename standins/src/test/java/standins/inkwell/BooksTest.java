@@ -149,10 +149,14 @@ class BooksTest {
     })
     void everyRefusalHasItsCodeAndChangesNothing(String field, String value, String code) {
         long before = saltmere(() -> posting.counts()).documents();
-        assertThatThrownBy(() -> saltmere(() -> posting.post(with(invoice("T-R-" + code), field, value))))
+        assertRefused(with(invoice("T-R-" + code), field, value), code);
+        assertThat(saltmere(() -> posting.counts()).documents()).isEqualTo(before);
+    }
+
+    private static void assertRefused(Draft draft, String code) {
+        assertThatThrownBy(() -> saltmere(() -> posting.post(draft)))
                 .isInstanceOfSatisfying(
                         Refusal.class, refusal -> assertThat(refusal.code()).isEqualTo(code));
-        assertThat(saltmere(() -> posting.counts()).documents()).isEqualTo(before);
     }
 
     @Test
@@ -209,6 +213,7 @@ class BooksTest {
                 d.date(),
                 d.due(),
                 d.currency(),
+                null,
                 d.pricesIncludeTax(),
                 d.controlAccount(),
                 null,
@@ -232,6 +237,7 @@ class BooksTest {
                 d.date(),
                 d.due(),
                 d.currency(),
+                null,
                 d.pricesIncludeTax(),
                 d.controlAccount(),
                 null,
@@ -362,7 +368,7 @@ class BooksTest {
         assertThat(Companies.in(Company.CHARTER, () -> posting.counts()).documents())
                 .isZero();
         assertThat(Companies.in(Company.CHARTER, () -> masters.accounts())).hasSize(12);
-        assertThat(saltmere(() -> masters.accounts())).hasSize(33);
+        assertThat(saltmere(() -> masters.accounts())).hasSize(34);
         assertThat(saltmere(() -> numbers.taken(List.of("T-6", "nowhere"))))
                 .containsExactly(new Books.TakenNumber("T-6", "test:T-6"));
         assertThatThrownBy(() -> Companies.get("nobody")).isInstanceOf(Refusal.class);
@@ -392,7 +398,7 @@ class BooksTest {
             page.forEach(account -> codes.add(account.code()));
             after = page.isEmpty() ? after : page.getLast().code();
         } while (page.size() == 7);
-        assertThat(codes).hasSize(33).isSorted().doesNotHaveDuplicates();
+        assertThat(codes).hasSize(34).isSorted().doesNotHaveDuplicates();
     }
 
     @Test
@@ -469,9 +475,35 @@ class BooksTest {
 
     private static Draft priced(String quantity, String price, String adjustment, String amount) {
         DraftLine line = new DraftLine(
-                null, "4010", "Rope", amount(quantity), amount(price), amount(adjustment), amount(amount), "S23");
+                null, "4010", "Rope", amount(quantity), amount(price), amount(adjustment), amount(amount), "S23", null);
         Draft plain = invoice("P-" + quantity + price + adjustment + amount);
         return plain.changed(plain.due(), List.of(line), 0);
+    }
+
+    private static Draft inDepartment(String number, Map<String, String> dimensions) {
+        DraftLine line = new DraftLine(
+                null, "4010", "Rope", BigDecimal.ONE, amount("10.00"), null, amount("10.00"), "S23", dimensions);
+        Draft plain = invoice(number);
+        List<DraftLine> lines = new ArrayList<>(plain.lines());
+        lines.add(line);
+        return plain.changed(plain.due(), lines, 0);
+    }
+
+    @Test
+    void whatIsBookedIsToldApartByDimensions() {
+        assertRefused(inDepartment("D-1", Map.of("DEPT", "SHOP")), "dimensions-off");
+        saltmere(() -> {
+            masters.set("dimensions", true);
+            return null;
+        });
+        assertRefused(inDepartment("D-2", Map.of("DEPT", "LOFT")), "dimension-unknown");
+        assertRefused(inDepartment("D-3", Map.of("SITE", "SHOP")), "dimension-unknown");
+        Books.Document document = saltmere(() -> posting.post(inDepartment("D-4", Map.of("DEPT", "SHOP"))));
+        assertThat(document.lines()).extracting(Books.Line::toldApart).containsExactly("", "", "DEPT SHOP");
+        assertThat(document.journal())
+                .filteredOn(line -> line.account().equals("4010"))
+                .extracting(Books.JournalLine::toldApart)
+                .containsExactlyInAnyOrder("", "DEPT SHOP");
     }
 
     @ParameterizedTest(name = "{1} under {0}")

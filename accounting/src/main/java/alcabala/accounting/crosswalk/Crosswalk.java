@@ -1,6 +1,5 @@
 package alcabala.accounting.crosswalk;
 
-import alcabala.accounting.document.Document;
 import alcabala.accounting.matching.Candidate;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
@@ -35,8 +34,13 @@ public final class Crosswalk {
         return !rows.get(kind).isEmpty();
     }
 
+    /// The row of a code, or null.
+    CrosswalkRow row(RowKind kind, String code) {
+        return rows.get(kind).get(code);
+    }
+
     public Optional<CrosswalkRow> find(RowKind kind, String code) {
-        return Optional.ofNullable(rows.get(kind).get(code));
+        return Optional.ofNullable(row(kind, code));
     }
 
     /// What stands for it on the ledger, or empty.
@@ -44,9 +48,15 @@ public final class Crosswalk {
         return find(kind, code).map(CrosswalkRow::counterpart).orElse("");
     }
 
-    /// The ledger account that plays a role on this route.
-    public Optional<CrosswalkRow> find(AccountRole role) {
-        return find(RowKind.ROLE, role.name());
+    /// The ledger account that plays a role on this route, or empty.
+    public String account(AccountRole role) {
+        return account(RowKind.ROLE, role.name());
+    }
+
+    /// The account that a role, a means of payment or one line has, or empty.
+    public String account(RowKind kind, String code) {
+        CrosswalkRow row = row(kind, code);
+        return row == null ? "" : row.target(Purpose.ACCOUNT);
     }
 
     /// The party on the ledger that a party without a row may already be. Remembered, since many documents share a
@@ -66,9 +76,10 @@ public final class Crosswalk {
         return means + " " + currency;
     }
 
-    /// How a line is named, `HW-20417/2`; one of a bill with its supplier, since two may use the same number.
-    public static String lineCode(Document document, String lineId) {
-        String owner = document.kind().isSale() ? "" : document.seller().code() + " ";
-        return owner + document.number() + "/" + lineId;
+    /// How a line of a record is named, `4711/2`.
+    ///
+    /// @param key what names the record for good, whatever its number becomes
+    public static String lineCode(String key, String lineId) {
+        return key + "/" + lineId;
     }
 }

@@ -2,14 +2,30 @@ package alcabala.accounting.crosswalk;
 
 import java.time.Instant;
 
-/// One decision of the bookkeeper.
+/// What the bookkeeper decided about one code.
 ///
 /// @param code the source's code; for [RowKind#LINE] the name of the line, see [Crosswalk#lineCode]; for [RowKind#ROLE]
-/// the role's name
-/// @param counterpart the record on the ledger that stands for it (party, item, tax code); empty when it is to be
-/// created on first use
-/// @param account the account it decides: of income, or for [RowKind#SUPPLIER] of what is bought; empty when it decides
-/// none
+/// the role's name, for [RowKind#LINE_KIND] that of the kind
 /// @param version counts the changes of this row, from 1
-public record CrosswalkRow(
-        RowKind kind, String code, String counterpart, String account, int version, String setBy, Instant setAt) {}
+public record CrosswalkRow(RowKind kind, String code, Meaning meaning, int version, String setBy, Instant setAt) {
+
+    /// What it says for a purpose, or empty.
+    public String target(Purpose purpose) {
+        return meaning.targets().getOrDefault(purpose, "");
+    }
+
+    /// What stands for it on the ledger; empty when it is to be created on first use.
+    public String counterpart() {
+        return target(Purpose.COUNTERPART);
+    }
+
+    /// Whether it says what stands for it on the ledger, be it that it is to be created there.
+    public boolean saysCounterpart() {
+        return meaning.targets().containsKey(Purpose.COUNTERPART);
+    }
+
+    /// Its value of one of the ledger's dimensions, or empty.
+    public String dimension(String dimension) {
+        return meaning.dimensions().getOrDefault(dimension, "");
+    }
+}

@@ -1,10 +1,13 @@
 package alcabala.accounting.crosswalk;
 
-/// The rules that can decide an account, the most specific first (domain, section 3).
+/// The rules that can answer for a line, the most specific first (domain, section 3).
 public enum Step {
     LINE_OVERRIDE,
     ITEM,
     CATEGORY,
-    SUPPLIER,
+    PROJECT,
+    PARTY,
+    SITE,
+    LINE_KIND,
     ROLE
 }

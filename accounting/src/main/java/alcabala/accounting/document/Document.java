@@ -1,5 +1,6 @@
 package alcabala.accounting.document;
 
+import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
@@ -19,6 +20,7 @@ import org.joda.money.Money;
 /// @param deliveryDate when goods or work were delivered (EN 16931 BT-72), or null
 /// @param site where of the source it was made, or empty
 /// @param note what was done, and notes about it (EN 16931 BT-22), or empty
+/// @param rate at which it is converted, as it states itself, or null
 /// @param precedingNumber the invoice a credit note belongs to (EN 16931 BT-25), or empty
 public record Document(
         RecordKind kind,
@@ -31,6 +33,7 @@ public record Document(
         String site,
         String note,
         CurrencyUnit currency,
+        StatedRate rate,
         PriceMode priceMode,
         TaxRounding taxRounding,
         Ownership ownership,
@@ -95,6 +98,7 @@ public record Document(
                 site,
                 note,
                 currency,
+                rate,
                 priceMode,
                 taxRounding,
                 seen,

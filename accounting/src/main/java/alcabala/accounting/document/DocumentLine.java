@@ -9,6 +9,7 @@ import org.joda.money.Money;
 /// @param itemName the item's own name (BT-153) when it is not the description
 /// @param note about this line (BT-127), such as the worker's
 /// @param category the source's category of the item, empty when it has none
+/// @param project the project or job that it is for (EN 16931 BT-11), empty when there is none
 /// @param price for `baseQuantity` units (BT-146, BT-149), without tax or with it as the document's price mode says
 /// @param adjustment charges less allowances of this line (BT-141 less BT-136)
 /// @param amount the line's amount as the document states it (BT-131)
@@ -20,6 +21,7 @@ public record DocumentLine(
         String itemName,
         String note,
         String category,
+        String project,
         BigDecimal quantity,
         String unit,
         BigDecimal price,
@@ -37,6 +39,7 @@ public record DocumentLine(
                 itemName,
                 note,
                 category,
+                project,
                 quantity,
                 unit,
                 price,

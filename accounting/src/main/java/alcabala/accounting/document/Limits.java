@@ -1,5 +1,6 @@
 package alcabala.accounting.document;
 
+import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Deduction;
@@ -23,6 +24,8 @@ public final class Limits {
     /// Digits after it, of a quantity, a price or a rate.
     public static final int DECIMALS = 12;
     private static final BigDecimal HIGHEST_RATE = BigDecimal.valueOf(1000);
+    /// Of one currency in another.
+    public static final BigDecimal HIGHEST_EXCHANGE_RATE = BigDecimal.valueOf(100_000);
     private static final int FIRST_YEAR = 1900;
     private static final int LAST_YEAR = 2199;
 
@@ -47,6 +50,7 @@ public final class Limits {
                 day("the day it is due", document.dueDate()),
                 day("its day of delivery", document.deliveryDate()),
                 document.issueDate() == null ? Optional.of("it has no date") : Optional.empty(),
+                rate(document.rate()),
                 document.currency().isPseudoCurrency()
                         ? Optional.of(document.currency().getCode() + " is no currency")
                         : Optional.empty()));
@@ -71,6 +75,7 @@ public final class Limits {
                 findExceeded(settlement.party()),
                 amount("its amount", settlement.amount()),
                 amount("its charges", settlement.charges()),
+                rate(settlement.rate()),
                 settlement.allocations().stream()
                         .map(Limits::allocation)
                         .flatMap(Optional::stream)
@@ -87,6 +92,20 @@ public final class Limits {
                                 : amount("what is deducted on " + allocation.number(), deduction.amount()))
                         .flatMap(Optional::stream)
                         .findFirst()));
+    }
+
+    private static Optional<String> rate(StatedRate rate) {
+        if (rate == null) {
+            return Optional.empty();
+        }
+        return isExchangeRate(rate.rate())
+                ? day("the day of its exchange rate", rate.day())
+                : Optional.of("its exchange rate is not between 0 and " + HIGHEST_EXCHANGE_RATE.toPlainString());
+    }
+
+    /// Whether it can be a rate of exchange: more than nothing, and nothing that would overflow.
+    public static boolean isExchangeRate(BigDecimal rate) {
+        return rate.signum() > 0 && rate.compareTo(HIGHEST_EXCHANGE_RATE) <= 0 && !isBeyond(rate);
     }
 
     private static Optional<String> amount(String what, Money amount) {
@@ -125,6 +144,7 @@ public final class Limits {
                 longer("the name of a line", line.id(), CODE),
                 longer("the item" + on, line.item(), CODE),
                 longer("the category" + on, line.category(), CODE),
+                longer("the project" + on, line.project(), CODE),
                 longer("the text" + on, line.description(), TEXT),
                 longer("the note" + on, line.note(), TEXT),
                 beyond("the quantity" + on, line.quantity()),

@@ -69,7 +69,14 @@ public record Half(Map<String, String> values) {
 
         /// @param account empty on a side that names none
         public Builder line(int position, String account, String tax, BigDecimal amount) {
-            return text(Half.line(position), String.join(" ", text(account), text(tax), plain(amount)));
+            return line(position, account, tax, amount, null);
+        }
+
+        /// @param dimensions values by dimensions; null or none where there are none
+        public Builder line(
+                int position, String account, String tax, BigDecimal amount, Map<String, String> dimensions) {
+            String told = dimensions == null || dimensions.isEmpty() ? "" : " " + new TreeMap<>(dimensions);
+            return text(Half.line(position), String.join(" ", text(account), text(tax), plain(amount)) + told);
         }
 
         public Half build() {

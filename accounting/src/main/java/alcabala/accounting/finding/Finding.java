@@ -81,6 +81,14 @@ public sealed interface Finding {
         }
     }
 
+    /// A value that a rule names for one of the ledger's dimensions is not there, or is no longer used.
+    record DimensionUnusable(String dimension, String name, String value) implements Finding {
+        @Override
+        public String subject() {
+            return dimension + " " + value;
+        }
+    }
+
     record TaxUnmapped(String tax, BigDecimal rate) implements Finding {
         @Override
         public String subject() {
@@ -173,6 +181,19 @@ public sealed interface Finding {
             return currency;
         }
     }
+
+    /// Neither the record nor the ledger says at which rate it is converted.
+    record RateUnknown(String currency, String base, LocalDate day) implements Finding {
+        @Override
+        public String subject() {
+            return currency + " " + day;
+        }
+    }
+
+    /// A settlement in one currency for a document in another, of which it states one amount only.
+    ///
+    /// @param document such as `bill HL-20417`
+    record CurrencyDiffers(String document, String currency, String settled) implements Finding {}
 
     /// A figure the document states is not what its own other figures give.
     record ArithmeticDiffers(Figure figure, String place, Money stated, Money computed) implements Finding {

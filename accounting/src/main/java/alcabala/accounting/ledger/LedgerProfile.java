@@ -7,14 +7,20 @@ import org.joda.money.CurrencyUnit;
 
 /// What a ledger is and offers, as last pulled.
 ///
+/// @param multiCurrency whether it books what is in another currency than its own
+/// @param rates that it converts by
 /// @param oneTaxCode whether a document carries one tax code for all its lines
+/// @param dimensions by their codes; none when it has none, or has them switched off
 /// @param nameLimit how many characters the ledger keeps of an item's name
 public record LedgerProfile(
         String name,
         CurrencyUnit baseCurrency,
+        boolean multiCurrency,
+        DayRates rates,
         TaxRounding taxRounding,
         Map<String, LedgerAccount> accounts,
         Map<String, LedgerTaxCode> taxCodes,
+        Map<String, LedgerDimension> dimensions,
         int nameLimit,
         boolean oneTaxCode) {
 

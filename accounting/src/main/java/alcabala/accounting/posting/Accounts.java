@@ -1,8 +1,8 @@
 package alcabala.accounting.posting;
 
-import alcabala.accounting.crosswalk.AccountResolver;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.Crosswalk;
+import alcabala.accounting.crosswalk.Resolver;
 import alcabala.accounting.crosswalk.Step;
 import alcabala.accounting.crosswalk.Walk;
 import alcabala.accounting.crosswalk.WalkStep;
@@ -19,20 +19,21 @@ final class Accounts {
     private final Document document;
     private final RoleAccounts roles;
     private final Side side;
-    private final AccountResolver resolver;
+    private final Resolver resolver;
     private final Consumer<Finding> findings;
 
-    Accounts(Document document, Crosswalk crosswalk, RoleAccounts roles, Consumer<Finding> findings) {
+    /// @param key what names the document for good
+    Accounts(Document document, String key, Crosswalk crosswalk, RoleAccounts roles, Consumer<Finding> findings) {
         this.document = document;
         this.roles = roles;
         this.findings = findings;
         side = Side.of(document.kind());
-        resolver = new AccountResolver(crosswalk);
+        resolver = new Resolver(crosswalk, document, key);
     }
 
     /// The walk for a line; a finding when it leads nowhere, or to an account that cannot be used.
     Walk ofLine(DocumentLine line) {
-        Walk walk = resolver.account(document, line);
+        Walk walk = resolver.account(line);
         Optional<WalkStep> answer = walk.findAnswered();
         if (answer.isEmpty()) {
             findings.accept(unanswered(line, walk));
@@ -44,7 +45,7 @@ final class Accounts {
 
     /// Types bind roles; what somebody decided for one line may be any account but a control account or a bank.
     private void check(WalkStep answer, AccountRole role) {
-        String account = answer.row().account();
+        String account = answer.answer();
         if (answer.step() == Step.LINE_OVERRIDE) {
             roles.check(account, role, AccountType::takesLines, Reason.CONTROL_OR_BANK);
         } else {
@@ -56,7 +57,9 @@ final class Accounts {
     /// the item, else the role.
     private Finding unanswered(DocumentLine line, Walk walk) {
         for (WalkStep step : walk.steps().reversed()) {
-            if (step.step() == Step.SUPPLIER && !step.subject().isEmpty()) {
+            if (step.step() == Step.PARTY
+                    && side == Side.PURCHASE
+                    && !step.subject().isEmpty()) {
                 return new Finding.SupplierUnmapped(
                         step.subject(), document.seller().name());
             }

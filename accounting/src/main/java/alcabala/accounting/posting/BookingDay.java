@@ -2,7 +2,7 @@ package alcabala.accounting.posting;
 
 import alcabala.accounting.document.Document;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import java.time.LocalDate;
 import java.util.Optional;
 
@@ -12,7 +12,7 @@ public final class BookingDay {
 
     /// Empty for the day of its batch, which is not known before there is one.
     public static Optional<LocalDate> find(Document document, RouteSettings settings) {
-        return switch (settings.get(Setting.DOCUMENT_DATE)) {
+        return switch (settings.get(Topic.DOCUMENT_DATE)) {
             case "batch" -> Optional.empty();
             case "delivery" ->
                 Optional.of(document.deliveryDate() == null ? document.issueDate() : document.deliveryDate());

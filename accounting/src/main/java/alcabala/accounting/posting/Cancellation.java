@@ -1,5 +1,6 @@
 package alcabala.accounting.posting;
 
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
 import org.joda.money.CurrencyUnit;
@@ -27,6 +28,11 @@ public record Cancellation(LedgerSettlement cancelled) implements LedgerEntry {
     @Override
     public CurrencyUnit currency() {
         return cancelled.currency();
+    }
+
+    @Override
+    public ExchangeRate rate() {
+        return cancelled.rate();
     }
 
     @Override

@@ -16,7 +16,7 @@ import java.util.Optional;
 public final class Compiler {
     /// Counts the changes of the rules that may give another result for the same document, so that what was compiled by
     /// former ones can be compiled again.
-    public static final int RULES = 4;
+    public static final int RULES = 6;
 
     private final Crosswalk crosswalk;
     private final Route route;
@@ -36,15 +36,16 @@ public final class Compiler {
     /// Either findings that block, or the exact entry and the journal it will cause; warnings come with both. Every
     /// journal balances and its control account gets exactly the gross (domain, section 3).
     ///
+    /// @param key what names the record for good, by which its lines are overridden; empty for one not kept yet
     /// @param targets the documents that settlements name
-    public Compilation compile(Record record, Targets targets) {
+    public Compilation compile(Record record, String key, Targets targets) {
         if (ledger == null) {
             return only(new Finding.Unrouted(record.site()));
         }
         return switch (record) {
             case Document document ->
                 route.settings().crosses(document.kind())
-                        ? new DocumentCompilation(document, crosswalk, route.settings(), ledger).run()
+                        ? new DocumentCompilation(document, key, crosswalk, route.settings(), ledger, targets).run()
                         : only(new Finding.DoesNotCross(document.kind()));
             case Settlement settlement ->
                 goes(settlement)
@@ -53,9 +54,9 @@ public final class Compiler {
         };
     }
 
-    /// The same, of a record that names no other.
+    /// The same, of a record that is not kept yet and names no other.
     public Compilation compile(Record record) {
-        return compile(record, Targets.NONE);
+        return compile(record, "", Targets.NONE);
     }
 
     private boolean goes(Settlement settlement) {

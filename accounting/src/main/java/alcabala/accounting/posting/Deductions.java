@@ -7,7 +7,7 @@ import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.accounting.settlement.Deduction;
 import alcabala.accounting.tax.TaxBreakdown;
 import java.math.BigDecimal;
@@ -50,13 +50,13 @@ record Deductions(
         String text = deduction.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ');
         List<LedgerSettlement.Deducted> taxes = reducesTax(deduction) ? taxes(settled, deduction, text) : List.of();
         Money net = taxes.stream().map(LedgerSettlement.Deducted::amount).reduce(deduction.amount(), Money::minus);
-        parts.add(new LedgerSettlement.Deducted(roles.of(deduction.kind().role(kind.isSale())), text, "", net));
+        parts.add(LedgerSettlement.Deducted.of(roles.of(deduction.kind().role(kind.isSale())), text, "", net));
         parts.addAll(taxes);
         return parts;
     }
 
     private boolean reducesTax(Deduction deduction) {
-        return deduction.kind() == Deduction.Kind.DISCOUNT && settings.is(Setting.DISCOUNT_TAX, "reduced");
+        return deduction.kind() == Deduction.Kind.DISCOUNT && settings.is(Topic.DISCOUNT_TAX, "reduced");
     }
 
     /// The document's tax in proportion to what is deducted of its gross, halves up; the discount takes the rest.
@@ -66,7 +66,7 @@ record Deductions(
             Money part = share(deduction.amount(), each.tax(), settled.target().gross());
             if (!part.isZero()) {
                 code(each)
-                        .ifPresent(code -> taxes.add(new LedgerSettlement.Deducted(
+                        .ifPresent(code -> taxes.add(LedgerSettlement.Deducted.of(
                                 roles.ofTax(Side.of(kind), code), "tax of the " + text, code, part)));
             }
         }

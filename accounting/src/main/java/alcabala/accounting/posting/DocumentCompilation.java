@@ -9,8 +9,13 @@ import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Severity;
 import alcabala.accounting.ledger.LedgerProfile;
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.settlement.Target;
+import alcabala.accounting.settlement.Targets;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -25,20 +30,31 @@ final class DocumentCompilation {
     private final RouteSettings settings;
     private final Side side;
     private final boolean taxInLines;
+    private final Targets targets;
     private final Set<Finding> findings = new LinkedHashSet<>();
     private final RoleAccounts roles;
     private final Accounts accounts;
+    private final Dimensions dimensions;
     private final TaxCodes codes;
 
-    DocumentCompilation(Document document, Crosswalk crosswalk, RouteSettings settings, LedgerProfile ledger) {
+    /// @param key what names the document for good
+    DocumentCompilation(
+            Document document,
+            String key,
+            Crosswalk crosswalk,
+            RouteSettings settings,
+            LedgerProfile ledger,
+            Targets targets) {
         this.document = document;
+        this.targets = targets;
         this.crosswalk = crosswalk;
         this.settings = settings;
         this.ledger = ledger;
         side = Side.of(document.kind());
         taxInLines = settings.hasTaxInLines(document.kind());
         roles = new RoleAccounts(crosswalk, ledger, findings::add);
-        accounts = new Accounts(document, crosswalk, roles, findings::add);
+        accounts = new Accounts(document, key, crosswalk, roles, findings::add);
+        dimensions = new Dimensions(document, key, crosswalk, ledger, findings::add);
         codes = new TaxCodes(crosswalk, ledger, settings.get(side.unstatedTax()), findings::add);
     }
 
@@ -49,15 +65,40 @@ final class DocumentCompilation {
             return blocked(List.of(), Optional.empty());
         }
         checkHeader();
+        ExchangeRate rate = rate();
         new Arithmetic(document, findings::add).check();
         if (document.lines().isEmpty()) {
             findings.add(new Finding.NoLines());
             return blocked(List.of(), Optional.empty());
         }
-        return compile(TaxableLines.of(document));
+        return compile(TaxableLines.of(document), rate);
     }
 
-    private Compilation compile(List<DocumentLine> taxable) {
+    /// A credit note is booked at the rate of its invoice, and waits for it to have one.
+    private ExchangeRate rate() {
+        LocalDate day = BookingDay.find(document, settings).orElse(document.issueDate());
+        if (document.kind().isCredit() && !document.currency().equals(ledger.baseCurrency())) {
+            Optional<ExchangeRate> credited = credited();
+            if (credited.isPresent()) {
+                return credited.get();
+            }
+        }
+        return new Rates(ledger, findings::add).of(document, day);
+    }
+
+    private Optional<ExchangeRate> credited() {
+        RecordKind kind = document.kind().isSale() ? RecordKind.INVOICE : RecordKind.BILL;
+        Optional<Target> invoice = targets.find(
+                kind, document.precedingNumber(), document.counterparty().code());
+        if (invoice.filter(it -> it.standing() == Target.Standing.TO_CROSS).isPresent()) {
+            findings.add(new Finding.WaitsFor(kind, document.precedingNumber()));
+        }
+        return invoice.filter(it -> it.standing() == Target.Standing.CROSSED)
+                .filter(it -> it.gross().getCurrencyUnit().equals(document.currency()))
+                .map(it -> it.rate().by(ExchangeRate.Origin.INVOICE));
+    }
+
+    private Compilation compile(List<DocumentLine> taxable, ExchangeRate rate) {
         new Breakdown(document, taxable, findings::add).check();
         var source = SourceTax.compute(document, taxable);
         List<ResolvedLine> resolved = resolve(taxable);
@@ -79,9 +120,9 @@ final class DocumentCompilation {
                 List.copyOf(findings),
                 resolved,
                 tax,
-                Optional.of(
-                        new Sending(document, crosswalk, settings).ledgerDocument(lines, tax.get(), control, rounding)),
-                Optional.of(journal.of(lines, tax.get(), control, rounding)));
+                Optional.of(new Sending(document, crosswalk, settings)
+                        .ledgerDocument(lines, tax.get(), rate, control, rounding)),
+                Optional.of(journal.of(lines, tax.get(), control, rounding).at(rate, PostingKey.of(control))));
     }
 
     private Compilation blocked(List<ResolvedLine> resolved, Optional<TaxComparison> tax) {
@@ -105,7 +146,6 @@ final class DocumentCompilation {
     private void checkHeader() {
         checkType();
         HeaderCheck header = new HeaderCheck(document, crosswalk, settings, findings::add);
-        header.currency(ledger);
         header.party(document.counterparty());
         BookingDay.find(document, settings).ifPresent(header::cutOff);
         if (!document.totals().prepaid().isZero()) {
@@ -128,7 +168,7 @@ final class DocumentCompilation {
         for (DocumentLine line : lines) {
             TaxCodes.checkCharged(line.tax(), findings::add);
             String code = taxInLines ? "" : codes.of(line.tax());
-            resolved.add(new ResolvedLine(line, line.amount(), accounts.ofLine(line), code));
+            resolved.add(new ResolvedLine(line, line.amount(), accounts.ofLine(line), code, dimensions.ofLine(line)));
         }
         return resolved;
     }

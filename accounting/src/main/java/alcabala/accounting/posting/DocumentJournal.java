@@ -48,7 +48,7 @@ final class DocumentJournal {
         journal.debit(PostingKey.of(control), document.totals().owed());
         List<Money> nets = tax.ledger().lineNets();
         for (int i = 0; i < lines.size(); i++) {
-            journal.credit(keyOf(lines.get(i)), nets.get(i));
+            journal.credit(PostingKey.of(lines.get(i)), nets.get(i));
         }
         for (TaxBreakdown group : tax.ledger().groups()) {
             if (!group.tax().isZero()) {
@@ -72,7 +72,7 @@ final class DocumentJournal {
         journal.debit(key(Side.SALE, tax.code()), tax.tax());
         journal.credit(key(Side.PURCHASE, tax.code()), tax.deductible());
         for (int i = 0; i < lines.size(); i++) {
-            journal.credit(keyOf(lines.get(i)), costs.get(i));
+            journal.credit(PostingKey.of(lines.get(i)), costs.get(i));
         }
     }
 
@@ -80,10 +80,6 @@ final class DocumentJournal {
     private PostingKey key(Side of, String code) {
         String own = of.accountOf(code(code));
         return PostingKey.of(own.isEmpty() ? roles.find(of.tax()) : own, code);
-    }
-
-    private static PostingKey keyOf(LedgerLine line) {
-        return PostingKey.of(line.account(), line.taxCode());
     }
 
     private LedgerTaxCode code(String code) {

@@ -1,27 +1,20 @@
 package alcabala.accounting.posting;
 
 import alcabala.accounting.crosswalk.Crosswalk;
+import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.finding.Finding;
-import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.matching.Candidate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.function.Consumer;
 
 /// What is asked of every record, whatever its family.
 record HeaderCheck(Record record, Crosswalk crosswalk, RouteSettings settings, Consumer<Finding> findings) {
-    void currency(LedgerProfile ledger) {
-        if (!record.currency().equals(ledger.baseCurrency())) {
-            findings.accept(new Finding.CurrencyUnavailable(
-                    record.currency().getCode(), ledger.baseCurrency().getCode()));
-        }
-    }
-
     /// What goes under the day of its batch is held against that day when the batch is made.
     ///
     /// @param day under which it will be booked
@@ -33,14 +26,17 @@ record HeaderCheck(Record record, Crosswalk crosswalk, RouteSettings settings, C
     }
 
     void party(Party party) {
-        if (crosswalk.find(RowKind.PARTY, party.code()).isPresent()) {
+        if (crosswalk
+                .find(RowKind.PARTY, party.code())
+                .filter(CrosswalkRow::saysCounterpart)
+                .isPresent()) {
             return;
         }
         Optional<Candidate> doubt = crosswalk.findDoubt(party);
         if (doubt.isPresent()) {
             Party known = doubt.get().party();
             findings.accept(new Finding.PartyDoubtful(party.code(), party.name(), known.code(), known.name()));
-        } else if (settings.is(Setting.NEW_PARTIES, "ask")) {
+        } else if (settings.is(Topic.NEW_PARTIES, "ask")) {
             findings.accept(new Finding.PartyMissing(party.code(), party.name()));
         }
     }

@@ -1,5 +1,8 @@
 package alcabala.accounting.posting;
 
+import alcabala.accounting.money.ExchangeRate;
+import alcabala.accounting.money.LargestRemainder;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,28 +11,85 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
 /// The journal a record will cause, one line for each posting key in the order in which they are first touched.
-public record Journal(List<JournalLine> lines, Money debit, Money credit) {
+///
+/// @param debit in the record's currency, as is credit
+/// @param baseDebit in the ledger's base currency, as is baseCredit
+public record Journal(List<JournalLine> lines, Money debit, Money credit, Money baseDebit, Money baseCredit) {
+    /// With what its lines add up to.
+    public static Journal of(List<JournalLine> lines, CurrencyUnit currency, CurrencyUnit base) {
+        Money debit = Money.zero(currency);
+        Money credit = debit;
+        Money baseDebit = Money.zero(base);
+        Money baseCredit = baseDebit;
+        for (JournalLine line : lines) {
+            debit = line.debit().isZero() ? debit : debit.plus(line.debit());
+            credit = line.credit().isZero() ? credit : credit.plus(line.credit());
+            baseDebit = line.base().isPositive() ? baseDebit.plus(line.base()) : baseDebit;
+            baseCredit = line.base().isNegative() ? baseCredit.minus(line.base()) : baseCredit;
+        }
+        return new Journal(lines, debit, credit, baseDebit, baseCredit);
+    }
+
+    /// In both currencies.
     public boolean isBalanced() {
-        return debit.equals(credit);
+        return debit.equals(credit) && baseDebit.equals(baseCredit);
     }
 
     /// One line for each account, as a journal is read; what a key says beside its account is left out.
     public Journal byAccount() {
-        Builder builder = new Builder(debit.getCurrencyUnit(), false);
-        lines.forEach(line -> builder.debit(PostingKey.of(line.account()), line.amount()));
+        Builder builder = new Builder(debit.getCurrencyUnit(), baseDebit.getCurrencyUnit(), false);
+        lines.forEach(line -> builder.debit(PostingKey.of(line.account()), line.amount(), line.base()));
+        return builder.build();
+    }
+
+    /// Converted part by part, so that the parts add up to the converted whole: each is the floor of its exact amount,
+    /// and the units that are missing go to the largest remainders (records, section 1).
+    ///
+    /// @param whole the key of the line that all others make up
+    Journal at(ExchangeRate rate, PostingKey whole) {
+        if (rate.isSame()) {
+            return this;
+        }
+        List<JournalLine> parts =
+                lines.stream().filter(line -> !line.key().equals(whole)).toList();
+        Money rest = parts.stream().map(JournalLine::amount).reduce(Money.zero(debit.getCurrencyUnit()), Money::minus);
+        // As the document states them: its parts have the sign of its gross, whichever side they are booked on.
+        boolean turned = rest.isNegative();
+        List<BigDecimal> exact = parts.stream()
+                .map(line -> rate.exact(turned ? line.amount() : line.amount().negated()))
+                .toList();
+        Money converted = rate.convert(rest);
+        List<Money> bases = LargestRemainder.round(converted.abs(), exact);
+        Builder builder = new Builder(debit.getCurrencyUnit(), rate.to(), turned);
+        builder.debit(whole, rest.abs(), converted.abs());
+        for (int i = 0; i < parts.size(); i++) {
+            Money amount = parts.get(i).amount();
+            builder.debit(
+                    parts.get(i).key(),
+                    turned ? amount.negated() : amount,
+                    bases.get(i).negated());
+        }
         return builder.build();
     }
 
     /// Collects signed amounts per key: positive is debit.
     static final class Builder {
         private final Map<PostingKey, Money> balances = new LinkedHashMap<>();
+        private final Map<PostingKey, Money> bases = new LinkedHashMap<>();
         private final CurrencyUnit currency;
+        private final CurrencyUnit base;
         private final boolean mirrored;
 
         /// @param mirrored true for a credit note or a bill, whose journal is that of an invoice with sides exchanged
-        Builder(CurrencyUnit currency, boolean mirrored) {
+        Builder(CurrencyUnit currency, CurrencyUnit base, boolean mirrored) {
             this.currency = currency;
+            this.base = base;
             this.mirrored = mirrored;
+        }
+
+        /// For what needs no converting, or is converted when it is complete.
+        Builder(CurrencyUnit currency, boolean mirrored) {
+            this(currency, currency, mirrored);
         }
 
         Builder debit(PostingKey key, Money amount) {
@@ -41,22 +101,31 @@ public record Journal(List<JournalLine> lines, Money debit, Money credit) {
             return debit(key, amount.negated());
         }
 
+        /// @param baseAmount its own amount in base currency
+        Builder debit(PostingKey key, Money amount, Money baseAmount) {
+            if (!currency.equals(base)) {
+                bases.merge(key, mirrored ? baseAmount.negated() : baseAmount, Money::plus);
+            }
+            return debit(key, amount);
+        }
+
+        Builder credit(PostingKey key, Money amount, Money baseAmount) {
+            return debit(key, amount.negated(), baseAmount.negated());
+        }
+
         Journal build() {
-            Money zero = Money.zero(currency);
             List<JournalLine> lines = new ArrayList<>(balances.size());
-            Money debit = zero;
-            Money credit = zero;
+            Money zero = Money.zero(currency);
             for (Map.Entry<PostingKey, Money> entry : balances.entrySet()) {
                 Money balance = entry.getValue();
-                if (balance.isPositive()) {
-                    lines.add(new JournalLine(entry.getKey(), balance, zero));
-                    debit = debit.plus(balance);
-                } else if (balance.isNegative()) {
-                    lines.add(new JournalLine(entry.getKey(), zero, balance.negated()));
-                    credit = credit.plus(balance.negated());
+                Money baseAmount = currency.equals(base) ? balance : bases.get(entry.getKey());
+                if (!balance.isZero() || !baseAmount.isZero()) {
+                    boolean left = balance.isPositive();
+                    lines.add(new JournalLine(
+                            entry.getKey(), left ? balance : zero, left ? zero : balance.negated(), baseAmount));
                 }
             }
-            return new Journal(lines, debit, credit);
+            return Journal.of(lines, currency, base);
         }
     }
 }

@@ -1,6 +1,7 @@
 package alcabala.accounting.posting;
 
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
 import java.util.List;
@@ -9,6 +10,7 @@ import org.joda.money.Money;
 
 /// The exact document to be sent.
 ///
+/// @param rate at which it is booked in the ledger's base currency
 /// @param party the source's party code
 /// @param partyCounterpart the ledger's party; empty when it is to be created on first use
 /// @param controlAccount the account that gets exactly the gross
@@ -24,6 +26,7 @@ public record LedgerDocument(
         LocalDate issueDate,
         LocalDate dueDate,
         CurrencyUnit currency,
+        ExchangeRate rate,
         PriceMode priceMode,
         String party,
         String partyCounterpart,
@@ -60,6 +63,7 @@ public record LedgerDocument(
                 day,
                 dueDate,
                 currency,
+                rate,
                 priceMode,
                 party,
                 partyCounterpart,

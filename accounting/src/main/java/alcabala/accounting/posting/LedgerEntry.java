@@ -1,5 +1,6 @@
 package alcabala.accounting.posting;
 
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
 import java.util.List;
@@ -16,6 +17,9 @@ public sealed interface LedgerEntry permits LedgerDocument, LedgerSettlement, Ca
     LocalDate date();
 
     CurrencyUnit currency();
+
+    /// At which it is booked in the ledger's base currency.
+    ExchangeRate rate();
 
     /// The source's party code.
     String party();

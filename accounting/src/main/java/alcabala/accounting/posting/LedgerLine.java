@@ -1,6 +1,7 @@
 package alcabala.accounting.posting;
 
 import java.math.BigDecimal;
+import java.util.Map;
 import org.joda.money.Money;
 
 /// One line of the document as it goes to the ledger. Quantity by price, in the minor unit with halves away from
@@ -12,6 +13,7 @@ import org.joda.money.Money;
 /// @param adjustment charges less allowances of the line, less its share of the document's, and what the source rounded
 /// @param amount in the document's price mode, after its share of the document's allowances
 /// @param taxCode the ledger's code; empty on the rounding line
+/// @param dimensions the ledger's values by the ledger's dimensions, as far as any are known
 public record LedgerLine(
         String item,
         String counterpart,
@@ -21,10 +23,11 @@ public record LedgerLine(
         Money adjustment,
         Money amount,
         String account,
-        String taxCode) {
+        String taxCode,
+        Map<String, String> dimensions) {
     /// One unit at its amount, which names no item.
-    static LedgerLine of(String description, Money amount, String account, String taxCode) {
-        return at(amount, "", "", description, BigDecimal.ONE, amount.getAmount(), account, taxCode);
+    static LedgerLine of(String description, Money amount, PostingKey key) {
+        return at(amount, "", "", description, BigDecimal.ONE, amount.getAmount(), key);
     }
 
     /// With the adjustment that the other figures leave.
@@ -35,10 +38,19 @@ public record LedgerLine(
             String description,
             BigDecimal quantity,
             BigDecimal price,
-            String account,
-            String taxCode) {
+            PostingKey key) {
         int decimals = amount.getCurrencyUnit().getDecimalPlaces();
         Money adjustment = amount.minus(UnitPrice.product(price, quantity, decimals));
-        return new LedgerLine(item, counterpart, description, quantity, price, adjustment, amount, account, taxCode);
+        return new LedgerLine(
+                item,
+                counterpart,
+                description,
+                quantity,
+                price,
+                adjustment,
+                amount,
+                key.account(),
+                key.taxCode(),
+                key.dimensions());
     }
 }

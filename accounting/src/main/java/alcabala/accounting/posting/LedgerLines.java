@@ -1,12 +1,11 @@
 package alcabala.accounting.posting;
 
 import alcabala.accounting.crosswalk.Crosswalk;
-import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import java.math.BigDecimal;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -22,8 +21,6 @@ final class LedgerLines {
     private final Crosswalk crosswalk;
     private final RouteSettings settings;
 
-    private record Target(String account, String taxCode) {}
-
     private record Sum(Money amount, int lines) {
         Sum plus(Sum other) {
             return new Sum(amount.plus(other.amount), lines + other.lines);
@@ -32,33 +29,37 @@ final class LedgerLines {
 
     /// The items of a bill are its seller's: the ledger does not have them.
     LedgerLines(RecordKind kind, Crosswalk crosswalk, RouteSettings settings) {
-        namesItems = kind.isSale() && settings.is(Setting.LINE_KIND, "items");
+        namesItems = kind.isSale() && settings.is(Topic.LINE_KIND, "items");
         taxInLines = settings.hasTaxInLines(kind);
-        itemNames = settings.is(Setting.ITEM_NAMES, "yes");
-        notes = settings.is(Setting.LINE_NOTES, "yes");
+        itemNames = settings.is(Topic.ITEM_NAMES, "yes");
+        notes = settings.is(Topic.LINE_NOTES, "yes");
         this.crosswalk = crosswalk;
         this.settings = settings;
     }
 
     List<LedgerLine> of(List<ResolvedLine> resolved) {
-        return settings.is(Setting.LINE_DETAIL, "by-account")
+        return settings.is(Topic.LINE_DETAIL, "by-account")
                 ? summed(resolved)
                 : resolved.stream().map(this::line).toList();
     }
 
     private static List<LedgerLine> summed(List<ResolvedLine> resolved) {
-        Map<Target, Sum> sums = new LinkedHashMap<>();
+        Map<PostingKey, Sum> sums = new LinkedHashMap<>();
         for (ResolvedLine line : resolved) {
-            sums.merge(new Target(line.account(), line.taxCode()), new Sum(line.amount(), 1), Sum::plus);
+            sums.merge(key(line), new Sum(line.amount(), 1), Sum::plus);
         }
         return sums.entrySet().stream()
                 .map(entry -> summary(entry.getKey(), entry.getValue()))
                 .toList();
     }
 
-    private static LedgerLine summary(Target target, Sum sum) {
+    private static PostingKey key(ResolvedLine line) {
+        return new PostingKey(line.account(), line.taxCode(), line.dimensionValues());
+    }
+
+    private static LedgerLine summary(PostingKey key, Sum sum) {
         String text = sum.lines() == 1 ? "1 line" : sum.lines() + " lines";
-        return LedgerLine.of(text, sum.amount(), target.account(), target.taxCode());
+        return LedgerLine.of(text, sum.amount(), key);
     }
 
     private LedgerLine line(ResolvedLine resolved) {
@@ -71,17 +72,11 @@ final class LedgerLines {
                 text(line),
                 line.quantity(),
                 price(resolved),
-                resolved.account(),
-                resolved.taxCode());
+                key(resolved));
     }
 
     private String counterpart(String item) {
-        return item.isEmpty()
-                ? ""
-                : crosswalk
-                        .find(RowKind.ITEM, item)
-                        .map(CrosswalkRow::counterpart)
-                        .orElse("");
+        return item.isEmpty() ? "" : crosswalk.counterpart(RowKind.ITEM, item);
     }
 
     private String text(DocumentLine line) {

@@ -1,5 +1,6 @@
 package alcabala.accounting.posting;
 
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
 import java.util.List;
@@ -11,12 +12,16 @@ import org.joda.money.Money;
 /// @param account the account that the money moves on
 /// @param gross the money that moves
 /// @param charges what the bank took for returning it, on `chargesAccount`; zero for all else
+/// @param rate at which the money is booked in the ledger's base currency
+/// @param exchangeAccount what its documents were booked at and the money is not, in base currency; empty where there
+/// is no difference
 /// @param parts what it settles; what is over stays open there as a credit of the party
 public record LedgerSettlement(
         RecordKind kind,
         String number,
         LocalDate date,
         CurrencyUnit currency,
+        ExchangeRate rate,
         String party,
         String partyCounterpart,
         String controlAccount,
@@ -27,6 +32,7 @@ public record LedgerSettlement(
         Money gross,
         Money charges,
         String chargesAccount,
+        String exchangeAccount,
         List<Part> parts)
         implements LedgerEntry {
     public LedgerSettlement {
@@ -36,8 +42,10 @@ public record LedgerSettlement(
     /// @param document the other side's own id of the document
     /// @param number the document's number there
     /// @param money what of the money goes to it
+    /// @param base what the money takes off the document in the ledger's base currency
     /// @param deductions what is settled without money
-    public record Part(RecordKind kind, String document, String number, Money money, List<Deducted> deductions) {
+    public record Part(
+            RecordKind kind, String document, String number, Money money, Money base, List<Deducted> deductions) {
         public Part {
             deductions = List.copyOf(deductions);
         }
@@ -51,7 +59,22 @@ public record LedgerSettlement(
     /// @param text such as `discount`
     /// @param taxCode of the other side; empty for what is no tax
     /// @param amount signed like the deduction
-    public record Deducted(String account, String text, String taxCode, Money amount) {}
+    /// @param base what it takes off the document in the ledger's base currency
+    public record Deducted(String account, String text, String taxCode, Money amount, Money base) {
+        /// Where there is nothing to convert.
+        static Deducted of(String account, String text, String taxCode, Money amount) {
+            return new Deducted(account, text, taxCode, amount, amount);
+        }
+
+        Deducted at(Money baseAmount) {
+            return new Deducted(account, text, taxCode, amount, baseAmount);
+        }
+    }
+
+    /// The same, with the account that takes the difference in exchange.
+    LedgerSettlement differingOn(String account) {
+        return copy(date, account);
+    }
 
     @Override
     public Money net() {
@@ -65,11 +88,16 @@ public record LedgerSettlement(
 
     @Override
     public LedgerSettlement onDay(LocalDate day) {
+        return copy(day, exchangeAccount);
+    }
+
+    private LedgerSettlement copy(LocalDate day, String exchange) {
         return new LedgerSettlement(
                 kind,
                 number,
                 day,
                 currency,
+                rate,
                 party,
                 partyCounterpart,
                 controlAccount,
@@ -80,6 +108,7 @@ public record LedgerSettlement(
                 gross,
                 charges,
                 chargesAccount,
+                exchange,
                 parts);
     }
 }

@@ -2,13 +2,12 @@ package alcabala.accounting.posting;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.Crosswalk;
-import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.accounting.settlement.Means;
 import alcabala.accounting.settlement.Settlement;
 import java.util.function.Consumer;
@@ -25,11 +24,8 @@ record MeansAccount(
     String find() {
         String currency = settlement.currency().getCode();
         String code = Crosswalk.meansCode(settlement.means(), currency);
-        String account = crosswalk
-                .find(RowKind.MEANS, code)
-                .map(CrosswalkRow::account)
-                .filter(mapped -> !mapped.isEmpty())
-                .orElseGet(this::ofTheRoute);
+        String mapped = crosswalk.account(RowKind.MEANS, code);
+        String account = mapped.isEmpty() ? ofTheRoute() : mapped;
         if (account.isEmpty()) {
             findings.accept(new Finding.MeansUnmapped(settlement.means(), currency));
         } else {
@@ -43,7 +39,7 @@ record MeansAccount(
         if (!atBank) {
             return "";
         }
-        String bank = settings.get(arrives() ? Setting.RECEIVING_BANK : Setting.PAYING_BANK);
+        String bank = settings.get(arrives() ? Topic.RECEIVING_BANK : Topic.PAYING_BANK);
         return bank.isEmpty() ? roles.find(AccountRole.BANK) : bank;
     }
 

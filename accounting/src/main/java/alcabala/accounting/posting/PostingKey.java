@@ -14,4 +14,8 @@ public record PostingKey(String account, String taxCode, Map<String, String> dim
     static PostingKey of(String account, String taxCode) {
         return new PostingKey(account, taxCode, Map.of());
     }
+
+    static PostingKey of(LedgerLine line) {
+        return new PostingKey(line.account(), line.taxCode(), line.dimensions());
+    }
 }

@@ -2,7 +2,6 @@ package alcabala.accounting.posting;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.Crosswalk;
-import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.AccountUnusable.Reason;
 import alcabala.accounting.ledger.AccountType;
@@ -37,7 +36,7 @@ final class RoleAccounts {
 
     /// The account that plays a role, or empty.
     String find(AccountRole role) {
-        return crosswalk.find(role).map(CrosswalkRow::account).orElse("");
+        return crosswalk.account(role);
     }
 
     /// Where the ledger posts the tax of a code: its own account, else that of the role output or input tax; a finding

@@ -1,26 +1,27 @@
 package alcabala.accounting.posting;
 
 import alcabala.accounting.crosswalk.Crosswalk;
-import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import java.util.ArrayList;
 import java.util.List;
 import org.joda.money.Money;
 
 /// How a document that compiles clean goes to the ledger: under which number, with which date, arriving as what.
 record Sending(Document document, Crosswalk crosswalk, RouteSettings settings) {
-    LedgerDocument ledgerDocument(List<LedgerLine> shaped, TaxComparison tax, String control, String rounding) {
+    LedgerDocument ledgerDocument(
+            List<LedgerLine> shaped, TaxComparison tax, ExchangeRate rate, String control, String rounding) {
         List<LedgerLine> lines = new ArrayList<>(shaped);
         if (!tax.rounding().isZero()) {
-            lines.add(LedgerLine.of("Rounding", tax.rounding(), rounding, ""));
+            lines.add(LedgerLine.of("Rounding", tax.rounding(), PostingKey.of(rounding)));
         }
         Money payable = document.totals().rounding();
         if (!payable.isZero()) {
-            lines.add(LedgerLine.of("Rounding of what is payable", payable, rounding, ""));
+            lines.add(LedgerLine.of("Rounding of what is payable", payable, PostingKey.of(rounding)));
         }
         String party = document.counterparty().code();
         return new LedgerDocument(
@@ -30,36 +31,34 @@ record Sending(Document document, Crosswalk crosswalk, RouteSettings settings) {
                 BookingDay.find(document, settings).orElse(document.issueDate()),
                 document.dueDate(),
                 document.currency(),
+                rate,
                 settings.hasTaxInLines(document.kind()) ? PriceMode.NET : document.priceMode(),
                 party,
-                crosswalk
-                        .find(RowKind.PARTY, party)
-                        .map(CrosswalkRow::counterpart)
-                        .orElse(""),
+                crosswalk.counterpart(RowKind.PARTY, party),
                 control,
                 numberOf(document.precedingNumber()),
                 lines,
-                settings.is(Setting.WORK_DESCRIPTION, "yes") ? document.note() : "",
-                settings.is(Setting.ARRIVAL, "draft"),
-                document.kind().isSale() && settings.is(Setting.E_MAIL, "yes"),
+                settings.is(Topic.WORK_DESCRIPTION, "yes") ? document.note() : "",
+                settings.is(Topic.ARRIVAL, "draft"),
+                document.kind().isSale() && settings.is(Topic.E_MAIL, "yes"),
                 tax.ledger().net().plus(tax.rounding()).plus(payable),
                 tax.ledger().tax(),
                 document.totals().owed());
     }
 
     private boolean ledgerNumbers() {
-        return document.kind().isSale() && settings.is(Setting.NUMBERED_BY, "ledger");
+        return document.kind().isSale() && settings.is(Topic.NUMBERED_BY, "ledger");
     }
 
     /// A number of the source as it is on the ledger; empty when the ledger gives its own. A bill keeps its supplier's.
     private String numberOf(String number) {
-        String prefix = document.kind().isSale() ? settings.get(Setting.NUMBER_PREFIX) : "";
+        String prefix = document.kind().isSale() ? settings.get(Topic.NUMBER_PREFIX) : "";
         return number.isEmpty() || ledgerNumbers() ? "" : prefix + number;
     }
 
     private NumberSeries series() {
         return ledgerNumbers()
-                ? new NumberSeries(settings.get(Setting.NUMBER_PREFIX), settings.firstNumber(document.kind()))
+                ? new NumberSeries(settings.get(Topic.NUMBER_PREFIX), settings.firstNumber(document.kind()))
                 : NumberSeries.OWN;
     }
 }

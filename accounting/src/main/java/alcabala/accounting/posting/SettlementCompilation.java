@@ -6,6 +6,7 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Severity;
 import alcabala.accounting.ledger.LedgerProfile;
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.setting.RouteSettings;
@@ -16,7 +17,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.joda.money.Money;
 
 /// The compiling of one settlement, step by step (records, section 3). Checks everything and reports each finding once.
 final class SettlementCompilation {
@@ -45,7 +45,7 @@ final class SettlementCompilation {
             return compiled(backToTheSource(), new Journal.Builder(settlement.currency(), false).build());
         }
         HeaderCheck header = new HeaderCheck(settlement, crosswalk, settings, findings::add);
-        header.currency(ledger);
+        ExchangeRate rate = new Rates(ledger, findings::add).of(settlement, settlement.date());
         header.cutOff(settlement.date());
         checkSum();
         List<Settled> settled = new Settling(settlement, targets, findings::add).run();
@@ -54,13 +54,18 @@ final class SettlementCompilation {
         String control = roles.of(side.control());
         String account = new MeansAccount(settlement, crosswalk, settings, roles, findings::add).find();
         String charges = settlement.charges().isZero() ? "" : roles.of(AccountRole.BANK_CHARGES);
-        List<LedgerSettlement.Part> parts = parts(settled);
+        List<LedgerSettlement.Part> parts = parts(settled, rate);
         if (isBlocked()) {
-            return new Compilation(
-                    List.copyOf(findings), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
+            return blocked();
         }
-        LedgerSettlement entry = entry(party.code(), control, account, charges, parts);
-        return compiled(entry, journal(entry));
+        LedgerSettlement plain = entry(party.code(), control, account, charges, rate, parts);
+        boolean differs = !new SettlementJournal(plain).difference().isZero();
+        LedgerSettlement entry = differs ? plain.differingOn(roles.of(AccountRole.EXCHANGE_DIFFERENCE)) : plain;
+        return isBlocked() ? blocked() : compiled(entry, new SettlementJournal(entry).build());
+    }
+
+    private Compilation blocked() {
+        return new Compilation(List.copyOf(findings), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     private Compilation compiled(LedgerSettlement entry, Journal journal) {
@@ -99,25 +104,40 @@ final class SettlementCompilation {
         return owner;
     }
 
-    private List<LedgerSettlement.Part> parts(List<Settled> settled) {
+    private List<LedgerSettlement.Part> parts(List<Settled> settled, ExchangeRate rate) {
         Deductions deductions = new Deductions(settlement.kind(), crosswalk, settings, ledger, roles, findings::add);
+        Relief relief = new Relief(settlement.kind().isReturn());
         return settled.stream()
-                .map(each -> new LedgerSettlement.Part(
-                        each.allocation().kind(),
-                        each.target().ledgerRef(),
-                        each.target().ledgerNumber(),
-                        each.allocation().money(),
-                        deductions.of(each)))
+                .map(each -> {
+                    LedgerSettlement.Part part = part(each, deductions.of(each));
+                    return rate.isSame() ? part : relief.of(part, each);
+                })
                 .toList();
     }
 
+    private static LedgerSettlement.Part part(Settled settled, List<LedgerSettlement.Deducted> deducted) {
+        return new LedgerSettlement.Part(
+                settled.allocation().kind(),
+                settled.target().ledgerRef(),
+                settled.target().ledgerNumber(),
+                settled.allocation().money(),
+                settled.allocation().money(),
+                deducted);
+    }
+
     private LedgerSettlement entry(
-            String party, String control, String account, String charges, List<LedgerSettlement.Part> parts) {
+            String party,
+            String control,
+            String account,
+            String charges,
+            ExchangeRate rate,
+            List<LedgerSettlement.Part> parts) {
         return new LedgerSettlement(
                 settlement.kind(),
                 settlement.number(),
                 settlement.date(),
                 settlement.currency(),
+                rate,
                 party,
                 crosswalk.counterpart(RowKind.PARTY, party),
                 control,
@@ -128,6 +148,7 @@ final class SettlementCompilation {
                 settlement.amount(),
                 settlement.charges(),
                 charges,
+                "",
                 parts);
     }
 
@@ -139,6 +160,7 @@ final class SettlementCompilation {
                 settlement.number(),
                 settlement.date(),
                 settlement.currency(),
+                ExchangeRate.same(settlement.currency(), settlement.date()),
                 party,
                 party,
                 "",
@@ -148,6 +170,7 @@ final class SettlementCompilation {
                 settlement.note(),
                 settlement.amount(),
                 settlement.charges(),
+                "",
                 "",
                 settlement.allocations().stream()
                         .map(SettlementCompilation::asNamed)
@@ -160,30 +183,10 @@ final class SettlementCompilation {
                 "",
                 allocation.number(),
                 allocation.money(),
+                allocation.money(),
                 allocation.deductions().stream()
                         .map(deduction -> new LedgerSettlement.Deducted(
-                                "", deduction.kind().name(), "", deduction.amount()))
+                                "", deduction.kind().name(), "", deduction.amount(), deduction.amount()))
                         .toList());
-    }
-
-    /// Money on its account, what was deducted on its own, and the party's account relieved of both.
-    private Journal journal(LedgerSettlement entry) {
-        boolean mirrored = side.isMirrored(entry.kind());
-        Journal.Builder journal = new Journal.Builder(entry.currency(), mirrored);
-        journal.debit(PostingKey.of(entry.account()), entry.gross());
-        journal.credit(PostingKey.of(entry.controlAccount()), entry.gross());
-        for (LedgerSettlement.Part part : entry.parts()) {
-            for (LedgerSettlement.Deducted each : part.deductions()) {
-                journal.debit(PostingKey.of(each.account(), each.taxCode()), each.amount());
-                journal.credit(PostingKey.of(entry.controlAccount()), each.amount());
-            }
-        }
-        // The bank takes its charges whichever way the money went.
-        Money charges = mirrored ? entry.charges().negated() : entry.charges();
-        if (!charges.isZero()) {
-            journal.debit(PostingKey.of(entry.chargesAccount()), charges);
-            journal.credit(PostingKey.of(entry.account()), charges);
-        }
-        return journal.build();
     }
 }

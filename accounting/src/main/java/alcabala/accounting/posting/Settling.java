@@ -48,6 +48,13 @@ final class Settling {
             return Optional.empty();
         }
         Target target = found.get();
+        if (!target.gross().getCurrencyUnit().equals(settlement.currency())) {
+            findings.accept(new Finding.CurrencyDiffers(
+                    allocation.names(),
+                    target.gross().getCurrencyUnit().getCode(),
+                    settlement.currency().getCode()));
+            return Optional.empty();
+        }
         return switch (target.standing()) {
             case TO_CROSS -> {
                 findings.accept(new Finding.WaitsFor(allocation.kind(), allocation.number()));

@@ -4,18 +4,18 @@ import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.record.RecordKind;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 
 /// What differs between selling and buying; the rest of compiling is the same.
 enum Side {
-    SALE(AccountRole.RECEIVABLES_CONTROL, AccountRole.OUTPUT_TAX, Setting.UNSTATED_TAX),
-    PURCHASE(AccountRole.PAYABLES_CONTROL, AccountRole.INPUT_TAX, Setting.UNSTATED_PURCHASE_TAX);
+    SALE(AccountRole.RECEIVABLES_CONTROL, AccountRole.OUTPUT_TAX, Topic.UNSTATED_TAX),
+    PURCHASE(AccountRole.PAYABLES_CONTROL, AccountRole.INPUT_TAX, Topic.UNSTATED_PURCHASE_TAX);
 
     private final AccountRole control;
     private final AccountRole tax;
-    private final Setting unstatedTax;
+    private final Topic unstatedTax;
 
-    Side(AccountRole control, AccountRole tax, Setting unstatedTax) {
+    Side(AccountRole control, AccountRole tax, Topic unstatedTax) {
         this.control = control;
         this.tax = tax;
         this.unstatedTax = unstatedTax;
@@ -36,7 +36,7 @@ enum Side {
     }
 
     /// The setting that names the code of lines that state no tax.
-    Setting unstatedTax() {
+    Topic unstatedTax() {
         return unstatedTax;
     }
 

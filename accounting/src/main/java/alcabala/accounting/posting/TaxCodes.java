@@ -1,7 +1,6 @@
 package alcabala.accounting.posting;
 
 import alcabala.accounting.crosswalk.Crosswalk;
-import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCategory;
@@ -54,10 +53,8 @@ final class TaxCodes {
     }
 
     private String find(TaxCombination tax) {
-        String code = crosswalk
-                .find(RowKind.TAX, tax.key())
-                .map(CrosswalkRow::counterpart)
-                .orElse(tax.equals(TaxCombination.NONE) ? unstated : "");
+        String mapped = crosswalk.counterpart(RowKind.TAX, tax.key());
+        String code = mapped.isEmpty() && tax.equals(TaxCombination.NONE) ? unstated : mapped;
         if (code.isEmpty()) {
             findings.accept(new Finding.TaxUnmapped(tax.key(), tax.rate()));
             return "";

@@ -127,6 +127,7 @@ final class TaxableLines {
                 "",
                 "",
                 "",
+                "",
                 BigDecimal.ONE,
                 "C62",
                 amount.getAmount(),

@@ -68,7 +68,8 @@ public final class Readiness {
                 of(
                         check,
                         Verdict.BLOCKS,
-                        doc -> !doc.currency().equals(facts.ledger().baseCurrency()));
+                        doc -> !facts.ledger().multiCurrency()
+                                && !doc.currency().equals(facts.ledger().baseCurrency()));
             case PURCHASE_ORDERS -> purchaseOrders();
             case DIMENSIONS -> ifSet(check, !settings().features().contains("dimensions"), doc -> true);
             case ITEM_NAMES -> itemNames();

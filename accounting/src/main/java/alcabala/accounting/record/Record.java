@@ -1,6 +1,7 @@
 package alcabala.accounting.record;
 
 import alcabala.accounting.document.Document;
+import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.settlement.Settlement;
 import java.time.LocalDate;
@@ -19,6 +20,9 @@ public sealed interface Record permits Document, Settlement {
     String site();
 
     CurrencyUnit currency();
+
+    /// The rate that it states, or null.
+    StatedRate rate();
 
     /// The other party: customer or supplier, as the source names it.
     Party counterparty();

@@ -3,7 +3,6 @@ package alcabala.accounting.setting;
 import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
-import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.Map;
 import java.util.Optional;
@@ -13,42 +12,76 @@ import java.util.stream.Stream;
 
 /// The decisions about one route at one moment. Immutable.
 public final class RouteSettings {
+    private static final int KINDS = Carried.values().length;
     /// Nothing decided yet.
     public static final RouteSettings STANDARD = of(Map.of());
 
-    private final Map<Setting, String> values = new EnumMap<>(Setting.class);
+    /// For each topic, for each of what it is decided for; asked for each line that is compiled.
+    private final String[] values;
 
-    private RouteSettings(Map<Setting, String> values) {
-        this.values.putAll(values);
+    private RouteSettings(String[] values) {
+        this.values = values;
     }
 
-    public static RouteSettings of(Map<Setting, String> values) {
+    public static RouteSettings of(Map<Setting, String> decided) {
+        String[] values = new String[Topic.values().length * KINDS];
+        Setting.all().forEach(setting -> values[place(setting.topic(), setting.of())] = setting.standard());
+        decided.forEach((setting, value) -> values[place(setting.topic(), setting.of())] = value);
         return new RouteSettings(values);
     }
 
-    public String get(Setting setting) {
-        return values.getOrDefault(setting, setting.standard());
+    private static int place(Topic topic, Carried of) {
+        return topic.ordinal() * KINDS + of.ordinal();
     }
 
-    public boolean is(Setting setting, String value) {
-        return get(setting).equals(value);
+    public String get(Setting setting) {
+        return get(setting.topic(), setting.of());
+    }
+
+    /// Of what is decided once for the whole route.
+    public String get(Topic topic) {
+        return get(topic, Carried.EVERYTHING);
+    }
+
+    public String get(Topic topic, Carried of) {
+        return values[place(topic, of)];
+    }
+
+    public String get(Topic topic, RecordKind kind) {
+        return get(topic, Carried.of(kind));
+    }
+
+    public boolean is(Topic topic, String value) {
+        return get(topic).equals(value);
+    }
+
+    public boolean is(Topic topic, Carried of, String value) {
+        return get(topic, of).equals(value);
     }
 
     /// The same with one decision changed.
+    public RouteSettings with(Topic topic, Carried of, String value) {
+        return with(new Setting(topic, of), value);
+    }
+
+    public RouteSettings with(Topic topic, String value) {
+        return with(topic, Carried.EVERYTHING, value);
+    }
+
     public RouteSettings with(Setting setting, String value) {
-        RouteSettings changed = new RouteSettings(values);
-        changed.values.put(setting, value);
-        return changed;
+        String[] changed = values.clone();
+        changed[place(setting.topic(), setting.of())] = value;
+        return new RouteSettings(changed);
     }
 
     /// Whether the tax of sales is switched off.
     public boolean taxIsOff() {
-        return is(Setting.SALES_TAX, "off");
+        return is(Topic.SALES_TAX, "off");
     }
 
     /// Whether lines of a kind cross with their tax in them.
     public boolean hasTaxInLines(RecordKind kind) {
-        return kind.isSale() ? taxIsOff() : is(Setting.PURCHASE_TAX, "in-cost");
+        return kind.isSale() ? taxIsOff() : is(Topic.PURCHASE_TAX, "in-cost");
     }
 
     /// The records that the route carries.
@@ -68,40 +101,40 @@ public final class RouteSettings {
 
     /// Whether records of a kind cross to the ledger at all.
     public boolean crosses(RecordKind kind) {
-        String direction = get(Crossing.of(kind).direction());
+        String direction = get(Topic.DIRECTION, kind);
         return direction.equals("to-ledger") || direction.equals("both");
     }
 
     /// Whether records of a kind that were made on the ledger come back.
     public boolean comesBack(RecordKind kind) {
-        String direction = get(Crossing.of(kind).direction());
+        String direction = get(Topic.DIRECTION, kind);
         return direction.equals("from-ledger") || direction.equals("both");
     }
 
     /// By how much a settlement may miss what it settles, either way; minor units.
     public long paymentDifference() {
-        String most = get(Setting.PAYMENT_DIFFERENCE);
+        String most = get(Topic.PAYMENT_DIFFERENCE);
         return most.isEmpty() ? 0 : Long.parseLong(most);
     }
 
     public Trigger trigger(RecordKind kind) {
-        return Trigger.of(get(Crossing.of(kind).trigger()));
+        return Trigger.of(get(Topic.TRIGGER, kind));
     }
 
     /// Who wins when a document of a kind was changed on the ledger: `ask`, `source` or `ledger`.
     public String winner(RecordKind kind) {
-        return Crossing.of(kind).winner().map(this::get).orElse("ask");
+        return kind.isDocument() ? get(Topic.WINNER, kind) : "ask";
     }
 
     /// The first day whose documents of a kind cross.
     public Optional<LocalDate> findCutOff(RecordKind kind) {
-        String day = get(Crossing.of(kind).cutOff());
+        String day = get(Topic.CUT_OFF, kind);
         return day.isEmpty() ? Optional.empty() : Optional.of(LocalDate.parse(day));
     }
 
     /// The number at which the ledger begins to number sales of a kind; 1 when nobody decided.
     public long firstNumber(RecordKind kind) {
-        String first = get(kind.isCredit() ? Setting.NEXT_CREDIT_NOTE : Setting.NEXT_INVOICE);
+        String first = get(Topic.FIRST_NUMBER, kind);
         return first.isEmpty() ? 1 : Long.parseLong(first);
     }
 }

@@ -1,5 +1,6 @@
 package alcabala.accounting.settlement;
 
+import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.Record;
@@ -13,6 +14,7 @@ import org.joda.money.Money;
 ///
 /// @param party who paid or was paid
 /// @param amount the money that moved; of a payment that was returned, the money of that payment
+/// @param rate at which it is converted, as it states itself, or null
 /// @param charges what the bank took for returning it; zero for all else
 /// @param means how it was paid (EN 16931 BT-81, UNCL4461)
 /// @param reference what it says on the slip or statement (BT-83), or empty
@@ -27,6 +29,7 @@ public record Settlement(
         String note,
         Party party,
         Money amount,
+        StatedRate rate,
         Money charges,
         String means,
         String reference,

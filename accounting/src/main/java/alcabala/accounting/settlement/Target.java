@@ -1,5 +1,6 @@
 package alcabala.accounting.settlement;
 
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.tax.TaxBreakdown;
 import java.util.List;
@@ -9,6 +10,8 @@ import org.joda.money.Money;
 ///
 /// @param party the customer or supplier of the document
 /// @param open what is still to be settled there, by all that is known
+/// @param rate at which it was booked there
+/// @param baseOpen what is still to be settled of it in the ledger's base currency
 /// @param taxes of the document by the source's combinations of taxes; empty where lines keep their tax
 /// @param ledgerRef the other side's own id of the document; empty when it is not there
 /// @param ledgerNumber the number that it has there
@@ -17,6 +20,8 @@ public record Target(
         Party party,
         Money gross,
         Money open,
+        ExchangeRate rate,
+        Money baseOpen,
         List<TaxBreakdown> taxes,
         String ledgerRef,
         String ledgerNumber) {

@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.Changed;
 import alcabala.accounting.Samples;
+import alcabala.accounting.money.StatedRate;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
@@ -50,6 +52,32 @@ class LimitsTest {
         assertFine(Changed.in(FINE, component, "x".repeat(most)));
         assertBeyond(
                 Changed.in(FINE, component, "x".repeat(most + 1)), what + " is longer than " + most + " characters");
+    }
+
+    @ParameterizedTest(name = "a rate of {0} is one: {1}")
+    @CsvSource({
+        "0.000000000001, true",
+        "0.0000000000001, false",
+        "0, false",
+        "-1, false",
+        "100000, true",
+        "100000.01, false"
+    })
+    void ratesOfExchange(BigDecimal rate, boolean fine) {
+        Document stated = Changed.in(FINE, "rate", new StatedRate(CurrencyUnit.USD, rate, null));
+        assertThat(Limits.findExceeded(stated))
+                .isEqualTo(fine ? Optional.empty() : Optional.of("its exchange rate is not between 0 and 100000"));
+        assertThat(Limits.isExchangeRate(rate)).isEqualTo(fine);
+    }
+
+    @Test
+    void theDayOfARateAndTheProjectOfALine() {
+        StatedRate far = new StatedRate(CurrencyUnit.USD, BigDecimal.ONE, LocalDate.of(2200, 1, 1));
+        assertThat(Limits.findExceeded(Changed.in(FINE, "rate", far))).isPresent();
+        assertFine(with(Changed.in(LINE, "project", "x".repeat(200))));
+        assertBeyond(
+                with(Changed.in(LINE, "project", "x".repeat(201))),
+                "the project on line 1 is longer than 200 characters");
     }
 
     @Test

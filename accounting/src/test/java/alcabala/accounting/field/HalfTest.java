@@ -101,6 +101,7 @@ class HalfTest {
                 "",
                 Party.named("C-1", "Pell Estuary Trust"),
                 ten.multipliedBy(2),
+                null,
                 Money.zero(ten.getCurrencyUnit()),
                 "48",
                 "slip  7",

@@ -32,6 +32,9 @@ class FindingTest {
                 new Finding.AccountUnusable("4010", Finding.AccountUnusable.Reason.MISSING, AccountRole.SALES),
                 "account-unusable:4010");
         causes.put(new Finding.TaxUnmapped("V", BigDecimal.ONE), "tax-unmapped:V");
+        causes.put(new Finding.RateUnknown("USD", "CAD", DAY), "rate-unknown:USD " + DAY);
+        causes.put(new Finding.CurrencyDiffers("invoice A-1", "USD", "CAD"), "currency-differs");
+        causes.put(new Finding.DimensionUnusable("DEPT", "Department", "SHOP"), "dimension-unusable:DEPT SHOP");
         causes.put(
                 new Finding.TaxCategoryDiffers("V", Set.of(TaxCategory.S), "Z0", TaxCategory.Z),
                 "tax-category-differs:V");

@@ -15,9 +15,6 @@ import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.accounting.crosswalk.Step;
-import alcabala.accounting.crosswalk.WalkStep;
-import alcabala.accounting.crosswalk.WalkStep.Verdict;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
@@ -40,37 +37,6 @@ import org.junit.jupiter.api.Test;
 
 class CompilerFindingsTest {
     private final DocumentLine goods = line(EUR, "chandlery", "2", "10.00", V23);
-
-    @Test
-    void theMostSpecificRuleAnswersAndTheWalkTellsAll() {
-        Document document = invoice("HW-1", withItem(goods, "SHK-08"));
-        List<CrosswalkRow> rows = Samples.rows();
-
-        assertThat(account(rows, document)).isEqualTo("4015");
-        rows.add(row(RowKind.LINE, "HW-1/1", "", "4020"));
-        assertThat(account(rows, document)).isEqualTo("4020");
-        assertThat(Samples.compiler(rows)
-                        .compile(document)
-                        .lines()
-                        .getFirst()
-                        .walk()
-                        .steps())
-                .extracting(WalkStep::verdict)
-                .containsExactly(Verdict.ANSWERED, Verdict.NOT_ASKED, Verdict.NOT_ASKED, Verdict.NOT_ASKED);
-        rows.removeIf(r -> r.kind() == RowKind.LINE || r.kind() == RowKind.ITEM);
-        assertThat(account(rows, document)).isEqualTo("4010");
-        rows.removeIf(r -> r.kind() == RowKind.CATEGORY);
-        rows.add(row(AccountRole.SALES, "4090"));
-
-        Compilation compiled = Samples.compiler(rows).compile(document);
-        assertThat(compiled.lines().getFirst().walk().steps())
-                .extracting(WalkStep::step, WalkStep::verdict)
-                .containsExactly(
-                        org.assertj.core.groups.Tuple.tuple(Step.LINE_OVERRIDE, Verdict.NO_ROW),
-                        org.assertj.core.groups.Tuple.tuple(Step.ITEM, Verdict.NO_ROW),
-                        org.assertj.core.groups.Tuple.tuple(Step.CATEGORY, Verdict.NO_ROW),
-                        org.assertj.core.groups.Tuple.tuple(Step.ROLE, Verdict.ANSWERED));
-    }
 
     @Test
     void theCauseNamesWhereOneRowSettlesTheMost() {
@@ -171,10 +137,6 @@ class CompilerFindingsTest {
         return Samples.compiler(rows).compile(invoice("HW-2", goods)).findings().stream()
                 .map(Finding::cause)
                 .toList();
-    }
-
-    private static String account(List<CrosswalkRow> rows, Document document) {
-        return Samples.compiler(rows).compile(document).lines().getFirst().account();
     }
 
     @Test

@@ -15,7 +15,7 @@ import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.document.TaxSubtotal;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.record.RecordKind;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -36,7 +36,7 @@ class FoldedTaxTest {
     }
 
     private static Compilation compile(Document document) {
-        var settings = Samples.SETTINGS.with(Setting.PURCHASE_TAX, "in-cost").with(Setting.SALES_TAX, "off");
+        var settings = Samples.SETTINGS.with(Topic.PURCHASE_TAX, "in-cost").with(Topic.SALES_TAX, "off");
         return Samples.compiler(Samples.rows(), EUR, settings).compile(document);
     }
 

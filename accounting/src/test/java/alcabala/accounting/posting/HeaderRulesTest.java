@@ -20,8 +20,10 @@ import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.AccountUnusable.Reason;
 import alcabala.accounting.finding.Severity;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
+import alcabala.accounting.settlement.Targets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -39,7 +41,7 @@ class HeaderRulesTest {
     private static Compilation compile(Document document, RouteSettings settings, CrosswalkRow... more) {
         List<CrosswalkRow> rows = new ArrayList<>(Samples.rows());
         rows.addAll(List.of(more));
-        return Samples.compiler(rows, EUR, settings).compile(document);
+        return Samples.compiler(rows, EUR, settings).compile(document, "7", Targets.NONE);
     }
 
     private static Compilation compile(Document document, CrosswalkRow... more) {
@@ -68,7 +70,7 @@ class HeaderRulesTest {
                 .lines(List.of())
                 .totals("10.00", "2.30", "12.30")
                 .build();
-        for (RouteSettings settings : List.of(Samples.SETTINGS, Samples.SETTINGS.with(Setting.SALES_TAX, "off"))) {
+        for (RouteSettings settings : List.of(Samples.SETTINGS, Samples.SETTINGS.with(Topic.SALES_TAX, "off"))) {
             assertThat(compile(empty, settings).findings()).contains(new Finding.NoLines());
         }
     }
@@ -126,7 +128,7 @@ class HeaderRulesTest {
         Compilation compiled = compile(prepayment, row(AccountRole.CUSTOMER_ADVANCES, "2300"));
         assertThat(compiled.lines().getFirst().walk().steps())
                 .extracting(WalkStep::step)
-                .containsExactly(Step.LINE_OVERRIDE, Step.ROLE);
+                .containsExactly(Step.LINE_OVERRIDE, Step.PROJECT, Step.PARTY, Step.ROLE);
         assertThat(compiled.journal().orElseThrow().lines())
                 .extracting(l -> l.account() + " " + l.debit().getAmount() + " "
                         + l.credit().getAmount())
@@ -146,14 +148,14 @@ class HeaderRulesTest {
                 .delivered(LocalDate.of(2026, 11, 18))
                 .build();
         RouteSettings settings =
-                Samples.SETTINGS.with(Setting.DOCUMENT_DATE, date).with(Setting.INVOICES_CUT_OFF, from);
+                Samples.SETTINGS.with(Topic.DOCUMENT_DATE, date).with(Topic.CUT_OFF, Carried.INVOICES, from);
         assertThat(compile(delivered, settings).ledgerDocument().isPresent()).isEqualTo(crosses);
     }
 
     @ParameterizedTest(name = "one line to {0}: {1}")
     @CsvSource({"5100, true", "1300, true", "2200, true", "1100, false", "2100, false", "1200, false"})
     void oneLineMayGoAnywhereButToAControlAccountOrABank(String account, boolean may) {
-        Compilation compiled = compile(INVOICE, row(RowKind.LINE, "HW-1/1", "", account));
+        Compilation compiled = compile(INVOICE, row(RowKind.LINE, "7/1", "", account));
         assertThat(compiled.findings())
                 .isEqualTo(
                         may

@@ -13,7 +13,7 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.record.RecordKind;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
@@ -88,9 +88,9 @@ class PriceTest {
     void everyLineOfEveryDocumentAddsUp(long seed, String tax, String detail) {
         RandomDocuments documents = new RandomDocuments(seed);
         var settings = Samples.SETTINGS
-                .with(Setting.SALES_TAX, tax)
-                .with(Setting.PURCHASE_TAX, tax.equals("off") ? "in-cost" : "reclaimed")
-                .with(Setting.LINE_DETAIL, detail);
+                .with(Topic.SALES_TAX, tax)
+                .with(Topic.PURCHASE_TAX, tax.equals("off") ? "in-cost" : "reclaimed")
+                .with(Topic.LINE_DETAIL, detail);
         for (int i = 0; i < 4000; i++) {
             Document document = documents.next();
             Samples.compiler(Samples.rows(), document.currency(), settings)

@@ -21,8 +21,10 @@ import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Finding.AccountUnusable.Reason;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
+import alcabala.accounting.settlement.Targets;
 import alcabala.accounting.tax.TaxRounding;
 import java.util.ArrayList;
 import java.util.List;
@@ -47,7 +49,7 @@ class PurchasesCompileTest {
     private static Compilation compile(Document document, List<CrosswalkRow> rows, RouteSettings settings) {
         Route route = new Route("files", "Files", "Inkwell", settings);
         return new Compiler(Crosswalk.of(rows, Samples.NOBODY), route, Samples.ledger(EUR, TaxRounding.PER_DOCUMENT))
-                .compile(document);
+                .compile(document, "7", Targets.NONE);
     }
 
     private static List<CrosswalkRow> with(CrosswalkRow... more) {
@@ -100,7 +102,7 @@ class PurchasesCompileTest {
 
     @Test
     void taxThatIsNotReclaimedIsPartOfTheCostToTheCent() {
-        Compilation compiled = compile(BILL, Samples.rows(), Samples.SETTINGS.with(Setting.PURCHASE_TAX, "in-cost"));
+        Compilation compiled = compile(BILL, Samples.rows(), Samples.SETTINGS.with(Topic.PURCHASE_TAX, "in-cost"));
         assertThat(journal(compiled)).containsExactly("2100 0.00 132.98", "5100 45.02 0.00", "6100 87.96 0.00");
         LedgerDocument sent = compiled.ledgerDocument().orElseThrow();
         assertThat(sent.tax().isZero()).isTrue();
@@ -108,7 +110,7 @@ class PurchasesCompileTest {
         assertThat(compile(
                                 Samples.invoice("HW-1", line(EUR, "chandlery", "1", "10.00", V23)),
                                 Samples.rows(),
-                                Samples.SETTINGS.with(Setting.PURCHASE_TAX, "in-cost"))
+                                Samples.SETTINGS.with(Topic.PURCHASE_TAX, "in-cost"))
                         .ledgerDocument()
                         .orElseThrow()
                         .tax()
@@ -121,14 +123,14 @@ class PurchasesCompileTest {
     void theSuppliersAccountComesBeforeTheDefaultAndAnOverrideBeforeBoth() {
         Compilation compiled = compile(
                 BILL,
-                with(row(RowKind.SUPPLIER, "C-1", "", "6200"), row(RowKind.LINE, "C-1 KW-118/1", "", "6100")),
+                with(row(RowKind.SUPPLIER, "C-1", "", "6200"), row(RowKind.LINE, "7/1", "", "6100")),
                 Samples.SETTINGS);
         assertThat(compiled.lines()).extracting(ResolvedLine::account).containsOnly("6100");
         Compilation plain = compile(BILL, with(row(RowKind.SUPPLIER, "C-1", "", "6200")), Samples.SETTINGS);
         assertThat(journal(plain)).containsExactly("2100 0.00 132.98", "6200 114.10 0.00", "1400 18.88 0.00");
         assertThat(plain.lines().getFirst().walk().steps())
                 .extracting(WalkStep::step)
-                .containsExactly(Step.LINE_OVERRIDE, Step.SUPPLIER, Step.ROLE);
+                .containsExactly(Step.LINE_OVERRIDE, Step.PROJECT, Step.PARTY, Step.LINE_KIND, Step.ROLE);
     }
 
     @Test
@@ -149,9 +151,9 @@ class PurchasesCompileTest {
     @Test
     void aSuppliersNumberStaysHowever_salesAreNumbered() {
         RouteSettings settings = Samples.SETTINGS
-                .with(Setting.NUMBERED_BY, "ledger")
-                .with(Setting.NUMBER_PREFIX, "Y-")
-                .with(Setting.E_MAIL, "yes");
+                .with(Topic.NUMBERED_BY, "ledger")
+                .with(Topic.NUMBER_PREFIX, "Y-")
+                .with(Topic.E_MAIL, "yes");
         LedgerDocument sent =
                 compile(BILL, Samples.rows(), settings).ledgerDocument().orElseThrow();
         assertThat(sent.number()).isEqualTo("KW-118");
@@ -166,11 +168,11 @@ class PurchasesCompileTest {
                 PriceMode.NET,
                 List.of(line(EUR, "chandlery", "1", "10.00", TaxCombination.NONE)),
                 List.of());
-        RouteSettings sales = Samples.SETTINGS.with(Setting.UNSTATED_TAX, "Z0");
+        RouteSettings sales = Samples.SETTINGS.with(Topic.UNSTATED_TAX, "Z0");
         assertThat(compile(untaxed, Samples.rows(), sales).findings())
                 .extracting(Finding::cause)
                 .containsExactly("tax-unmapped:none");
-        assertThat(compile(untaxed, Samples.rows(), sales.with(Setting.UNSTATED_PURCHASE_TAX, "Z0"))
+        assertThat(compile(untaxed, Samples.rows(), sales.with(Topic.UNSTATED_PURCHASE_TAX, "Z0"))
                         .findings())
                 .isEmpty();
     }
@@ -180,7 +182,7 @@ class PurchasesCompileTest {
         assertThat(compile(BILL, Samples.rows(), RouteSettings.STANDARD).findings())
                 .containsExactly(new Finding.DoesNotCross(RecordKind.BILL));
         assertThat(RouteSettings.STANDARD.carries()).containsExactly(RecordType.SALES);
-        assertThat(Samples.SETTINGS.with(Setting.BILLS, "none").carries())
+        assertThat(Samples.SETTINGS.with(Topic.DIRECTION, Carried.BILLS, "none").carries())
                 .as("supplier credits alone are purchases too")
                 .containsExactlyInAnyOrder(RecordType.SALES, RecordType.PURCHASES);
     }

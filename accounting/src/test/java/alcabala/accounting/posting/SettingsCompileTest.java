@@ -2,6 +2,7 @@ package alcabala.accounting.posting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.accounting.Changed;
 import alcabala.accounting.DocumentBuilder;
 import alcabala.accounting.LineBuilder;
 import alcabala.accounting.RandomDocuments;
@@ -19,8 +20,9 @@ import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -40,10 +42,20 @@ class SettingsCompileTest {
     private static final TaxCombination BOTH =
             TaxCombination.of(List.of(Tax.of("GST", "5", TaxCategory.S), Tax.of("PST", "7", TaxCategory.S)));
 
-    private static RouteSettings decided(Object... pairs) {
+    /// Topics, each with what it is decided for unless that is the whole route, and the value.
+    private static RouteSettings decided(Object... parts) {
         RouteSettings settings = Samples.SETTINGS;
-        for (int i = 0; i < pairs.length; i += 2) {
-            settings = settings.with((Setting) pairs[i], (String) pairs[i + 1]);
+        Carried of = Carried.EVERYTHING;
+        Topic topic = null;
+        for (Object part : parts) {
+            switch (part) {
+                case Topic about -> {
+                    topic = about;
+                    of = Carried.EVERYTHING;
+                }
+                case Carried kinds -> of = kinds;
+                default -> settings = settings.with(topic, of, (String) part);
+            }
         }
         return settings;
     }
@@ -77,11 +89,11 @@ class SettingsCompileTest {
     })
     void everyShapeBalancesAndOwesTheSame(String tax, String detail, TaxRounding rounding) {
         RouteSettings settings = decided(
-                Setting.SALES_TAX,
+                Topic.SALES_TAX,
                 tax,
-                Setting.PURCHASE_TAX,
+                Topic.PURCHASE_TAX,
                 tax.equals("off") ? "in-cost" : "reclaimed",
-                Setting.LINE_DETAIL,
+                Topic.LINE_DETAIL,
                 detail);
         RandomDocuments documents = new RandomDocuments(20261125);
         int crossed = 0;
@@ -112,7 +124,7 @@ class SettingsCompileTest {
             assertThat(journal.lines()).extracting(JournalLine::account).doesNotContain("2200");
             assertThat(sent.priceMode()).isEqualTo(PriceMode.NET);
         }
-        if (settings.is(Setting.LINE_DETAIL, "by-account")) {
+        if (settings.is(Topic.LINE_DETAIL, "by-account")) {
             assertThat(sent.lines())
                     .extracting(line -> line.account() + " " + line.taxCode())
                     .doesNotHaveDuplicates();
@@ -122,7 +134,7 @@ class SettingsCompileTest {
     @Test
     void taxSwitchedOffIsBookedAsRevenue() {
         Journal journal =
-                compile(invoice(), decided(Setting.SALES_TAX, "off")).journal().orElseThrow();
+                compile(invoice(), decided(Topic.SALES_TAX, "off")).journal().orElseThrow();
         assertThat(journal.lines())
                 .extracting(line -> line.account() + " " + line.debit().getAmount() + " "
                         + line.credit().getAmount())
@@ -135,13 +147,13 @@ class SettingsCompileTest {
         Document document = Samples.invoice("HW-1", Samples.line(EUR, "chandlery", "1", "10.00", unknown));
         assertThat(compile(document, RouteSettings.STANDARD).findings())
                 .hasOnlyElementsOfType(Finding.TaxUnmapped.class);
-        assertThat(compile(document, decided(Setting.SALES_TAX, "off")).findings())
+        assertThat(compile(document, decided(Topic.SALES_TAX, "off")).findings())
                 .isEmpty();
     }
 
     @Test
     void oneLineForEachAccountAndTaxCode() {
-        LedgerDocument sent = compile(invoice(), decided(Setting.LINE_DETAIL, "by-account"))
+        LedgerDocument sent = compile(invoice(), decided(Topic.LINE_DETAIL, "by-account"))
                 .ledgerDocument()
                 .orElseThrow();
         assertThat(sent.lines())
@@ -162,13 +174,13 @@ class SettingsCompileTest {
         LedgerDocument full = compile(
                         document,
                         decided(
-                                Setting.ITEM_NAMES, "yes",
-                                Setting.LINE_NOTES, "yes",
-                                Setting.LINE_KIND, "accounts",
-                                Setting.WORK_DESCRIPTION, "yes",
-                                Setting.ARRIVAL, "draft",
-                                Setting.E_MAIL, "yes",
-                                Setting.DOCUMENT_DATE, "delivery"))
+                                Topic.ITEM_NAMES, "yes",
+                                Topic.LINE_NOTES, "yes",
+                                Topic.LINE_KIND, "accounts",
+                                Topic.WORK_DESCRIPTION, "yes",
+                                Topic.ARRIVAL, "draft",
+                                Topic.E_MAIL, "yes",
+                                Topic.DOCUMENT_DATE, "delivery"))
                 .ledgerDocument()
                 .orElseThrow();
         assertThat(full.lines().getFirst().description()).isEqualTo("Shackle: an item of chandlery (on the hard)");
@@ -177,7 +189,7 @@ class SettingsCompileTest {
         assertThat(full.draft()).isTrue();
         assertThat(full.toBeEmailed()).isTrue();
         assertThat(full.issueDate()).isEqualTo(LocalDate.of(2026, 11, 18));
-        assertThat(compile(invoice(), decided(Setting.DOCUMENT_DATE, "delivery"))
+        assertThat(compile(invoice(), decided(Topic.DOCUMENT_DATE, "delivery"))
                         .ledgerDocument()
                         .orElseThrow()
                         .issueDate())
@@ -193,7 +205,7 @@ class SettingsCompileTest {
                 PriceMode.NET,
                 List.of(Samples.line(EUR, "chandlery", "1", "10.00", Samples.V23)),
                 List.of());
-        LedgerDocument own = compile(credit, decided(Setting.NUMBER_PREFIX, "SM-"))
+        LedgerDocument own = compile(credit, decided(Topic.NUMBER_PREFIX, "SM-"))
                 .ledgerDocument()
                 .orElseThrow();
         assertThat(own.number()).isEqualTo("SM-HC-9");
@@ -201,10 +213,16 @@ class SettingsCompileTest {
         LedgerDocument given = compile(
                         credit,
                         decided(
-                                Setting.NUMBERED_BY, "ledger",
-                                Setting.NUMBER_PREFIX, "SM-",
-                                Setting.NEXT_INVOICE, "5000",
-                                Setting.NEXT_CREDIT_NOTE, "700"))
+                                Topic.NUMBERED_BY,
+                                "ledger",
+                                Topic.NUMBER_PREFIX,
+                                "SM-",
+                                Topic.FIRST_NUMBER,
+                                Carried.INVOICES,
+                                "5000",
+                                Topic.FIRST_NUMBER,
+                                Carried.CREDIT_NOTES,
+                                "700"))
                 .ledgerDocument()
                 .orElseThrow();
         assertThat(given.number()).isEmpty();
@@ -214,9 +232,9 @@ class SettingsCompileTest {
     @ParameterizedTest
     @CsvSource({"2026-11-19, true", "2026-11-20, true", "2026-11-21, false"})
     void whatIsDatedBeforeTheFirstDayStaysHere(String day, boolean crosses) {
-        Compilation compiled = compile(invoice(), decided(Setting.INVOICES_CUT_OFF, day));
+        Compilation compiled = compile(invoice(), decided(Topic.CUT_OFF, Carried.INVOICES, day));
         assertThat(compiled.ledgerDocument().isPresent()).isEqualTo(crosses);
-        assertThat(compile(invoice(), decided(Setting.CREDIT_NOTES_CUT_OFF, day))
+        assertThat(compile(invoice(), decided(Topic.CUT_OFF, Carried.CREDIT_NOTES, day))
                         .isBlocked())
                 .as("of the other kind")
                 .isFalse();
@@ -224,9 +242,10 @@ class SettingsCompileTest {
 
     @Test
     void aKindThatDoesNotCrossAndAPartyToBeAskedAboutBlock() {
-        assertThat(compile(invoice(), decided(Setting.INVOICES, "none")).findings())
+        assertThat(compile(invoice(), decided(Topic.DIRECTION, Carried.INVOICES, "none"))
+                        .findings())
                 .containsExactly(new Finding.DoesNotCross(RecordKind.INVOICE));
-        RouteSettings ask = decided(Setting.NEW_PARTIES, "ask");
+        RouteSettings ask = decided(Topic.NEW_PARTIES, "ask");
         assertThat(compile(invoice(), ask).findings())
                 .containsExactly(new Finding.PartyMissing("C-1", "Pell Estuary Trust"));
         List<CrosswalkRow> known = new ArrayList<>(Samples.rows());
@@ -241,7 +260,7 @@ class SettingsCompileTest {
         Document document = Samples.invoice("HW-1", Samples.line(EUR, "chandlery", "1", "10.00", TaxCombination.NONE));
         assertThat(compile(document, RouteSettings.STANDARD).findings())
                 .containsExactly(new Finding.TaxUnmapped("none", BigDecimal.ZERO));
-        assertThat(compile(document, decided(Setting.UNSTATED_TAX, "Z0"))
+        assertThat(compile(document, decided(Topic.UNSTATED_TAX, "Z0"))
                         .ledgerDocument()
                         .orElseThrow()
                         .lines())
@@ -266,8 +285,7 @@ class SettingsCompileTest {
         LedgerProfile plain = Samples.ledger(EUR, TaxRounding.PER_DOCUMENT);
         Map<String, LedgerTaxCode> codes = new HashMap<>(plain.taxCodes());
         codes.put("BOTH", new LedgerTaxCode("BOTH", "BOTH", new BigDecimal("12"), TaxCategory.S, "2200", "", true));
-        return new LedgerProfile(
-                plain.name(), plain.baseCurrency(), plain.taxRounding(), plain.accounts(), codes, 31, true);
+        return Changed.in(Changed.in(plain, "taxCodes", codes), "oneTaxCode", true);
     }
 
     @Test

@@ -19,8 +19,9 @@ import alcabala.accounting.finding.Severity;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Deduction;
 import alcabala.accounting.settlement.Settlement;
@@ -42,8 +43,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /// Payments, refunds and what came back, with the examples of the records, section 3. Accounts: 1100 receivables, 1200
 /// bank, 1210 receipts awaiting banking, 1250 processor clearing, 2100 payables, 2200 output tax, 4090 what discounts
-/// take,
-/// 6200 bank charges, 6990 differences.
+/// take, 6200 bank charges, 6990 differences.
 class SettlementCompileTest {
     private static final Party TRUST = Party.named("C-1", "Pell Estuary Trust");
     private static final Party TERN = Party.named("C-2", "Tern Marine");
@@ -51,10 +51,10 @@ class SettlementCompileTest {
     private final Map<String, Target> documents = new HashMap<>();
     private final List<CrosswalkRow> rows = new ArrayList<>(Samples.rows());
     private RouteSettings settings = Samples.SETTINGS
-            .with(Setting.PAYMENTS, "both")
-            .with(Setting.PAYMENTS_OUT, "to-ledger")
-            .with(Setting.RECEIVING_BANK, "1200")
-            .with(Setting.PAYING_BANK, "1200");
+            .with(Topic.DIRECTION, Carried.PAYMENTS, "both")
+            .with(Topic.DIRECTION, Carried.PAYMENTS_OUT, "to-ledger")
+            .with(Topic.RECEIVING_BANK, "1200")
+            .with(Topic.PAYING_BANK, "1200");
 
     @BeforeEach
     void mapMeansAndRoles() {
@@ -69,7 +69,7 @@ class SettlementCompileTest {
     }
 
     private void document(String name, Standing standing, Party party, String gross, String open) {
-        documents.put(name, new Target(standing, party, eur(gross), eur(open), List.of(), "IN-7", "HW-7"));
+        documents.put(name, Samples.target(standing, party, eur(gross), eur(open), List.of(), "IN-7", "HW-7"));
     }
 
     private static Money eur(String amount) {
@@ -99,6 +99,7 @@ class SettlementCompileTest {
                 "",
                 TRUST,
                 eur(amount),
+                null,
                 eur("0.00"),
                 means,
                 "slip 7",
@@ -114,6 +115,7 @@ class SettlementCompileTest {
         return Samples.compiler(rows, EUR, settings)
                 .compile(
                         settlement,
+                        "",
                         (kind, number, party) -> Optional.ofNullable(documents.get(kind.word() + " " + number)));
     }
 
@@ -157,8 +159,8 @@ class SettlementCompileTest {
     void theEntrySaysWhatIsSettledThere() {
         LedgerSettlement entry = entry(compile(payment("48", "500.00", of("invoice HW-1", "450.00"))));
         assertThat(entry.parts())
-                .containsExactly(
-                        new LedgerSettlement.Part(RecordKind.INVOICE, "IN-7", "HW-7", eur("450.00"), List.of()));
+                .containsExactly(new LedgerSettlement.Part(
+                        RecordKind.INVOICE, "IN-7", "HW-7", eur("450.00"), eur("450.00"), List.of()));
         assertThat(List.of(entry.number(), entry.means(), entry.reference(), entry.account(), entry.controlAccount()))
                 .containsExactly("P-1", "48", "slip 7", "1250", "1100");
         assertThat(entry.onDay(DAY.plusDays(1)).date()).isEqualTo(DAY.plusDays(1));
@@ -180,14 +182,14 @@ class SettlementCompileTest {
         Document sold = invoice("HW-2", line(EUR, "chandlery", "1", "340.00", V23));
         documents.put(
                 "invoice HW-2",
-                new Target(
+                Samples.target(
                         Standing.CROSSED, TRUST, eur("418.20"), eur("418.20"), DocumentTaxes.of(sold), "IN-8", "HW-2"));
         Settlement payment =
                 payment("58", "405.65", of("invoice HW-2", "405.65", less(Deduction.Kind.DISCOUNT, "12.55")));
         assertThat(journal(payment)).containsExactly("1200 405.65", "1100 -418.20", "4090 10.20", "2200 2.35");
         assertThat(compile(payment).journal().orElseThrow().lines().getLast().taxCode())
                 .isEqualTo("S23");
-        settings = settings.with(Setting.DISCOUNT_TAX, "kept");
+        settings = settings.with(Topic.DISCOUNT_TAX, "kept");
         assertThat(journal(payment)).containsExactly("1200 405.65", "1100 -418.20", "4090 12.55");
     }
 
@@ -205,7 +207,7 @@ class SettlementCompileTest {
 
     @Test
     void aPartyThatMayNotBeCreatedIsAskedAbout() {
-        settings = settings.with(Setting.NEW_PARTIES, "ask");
+        settings = settings.with(Topic.NEW_PARTIES, "ask");
         assertThat(findings(payment("58", "10.00")))
                 .containsExactly(new Finding.PartyMissing("C-1", "Pell Estuary Trust"));
     }
@@ -227,7 +229,7 @@ class SettlementCompileTest {
         "0.01, 1, true"
     })
     void aFewCentsAreADifferenceUpToTheLimitOfTheRoute(String amount, String limit, boolean fits) {
-        settings = settings.with(Setting.PAYMENT_DIFFERENCE, limit);
+        settings = settings.with(Topic.PAYMENT_DIFFERENCE, limit);
         Settlement payment =
                 payment("58", "1000.00", of("invoice HW-1", "1000.00", less(Deduction.Kind.DIFFERENCE, amount)));
         if (fits) {
@@ -374,19 +376,19 @@ class SettlementCompileTest {
                 .containsExactly(new Finding.AllocationUnfit("bill HW-1"));
         assertThat(findings(Changed.in(payment("58", "10.00"), "amount", Money.parse("SEK 10.00"))))
                 .contains(new Finding.CurrencyUnavailable("SEK", "EUR"));
-        settings = settings.with(Setting.PAYMENTS_CUT_OFF, "2026-11-25");
+        settings = settings.with(Topic.CUT_OFF, Carried.PAYMENTS, "2026-11-25");
         assertThat(findings(payment("58", "10.00")))
                 .containsExactly(new Finding.BeforeCutOff(DAY, LocalDate.of(2026, 11, 25)));
-        settings = settings.with(Setting.PAYMENTS_CUT_OFF, "2026-11-24");
+        settings = settings.with(Topic.CUT_OFF, Carried.PAYMENTS, "2026-11-24");
         assertThat(findings(payment("58", "10.00"))).isEmpty();
-        settings = settings.with(Setting.PAYMENTS, "from-ledger");
+        settings = settings.with(Topic.DIRECTION, Carried.PAYMENTS, "from-ledger");
         assertThat(findings(payment("58", "10.00"))).containsExactly(new Finding.DoesNotCross(RecordKind.PAYMENT_IN));
     }
 
     @Test
     void aMeansWithoutAnAccountIsAFinding() {
         assertThat(findings(payment("10", "10.00"))).containsExactly(new Finding.MeansUnmapped("10", "EUR"));
-        settings = settings.with(Setting.RECEIVING_BANK, "");
+        settings = settings.with(Topic.RECEIVING_BANK, "");
         assertThat(findings(payment("58", "10.00"))).containsExactly(new Finding.MeansUnmapped("58", "EUR"));
         rows.add(row(AccountRole.BANK, "1200"));
         rows.add(row(RowKind.MEANS, "58 EUR", "", ""));
@@ -407,8 +409,8 @@ class SettlementCompileTest {
         "RETURNED_OUT, PAYING_BANK, 10.00"
     })
     void moneyThatArrivesIsOnTheBankForReceivingAndWhatComesBackIsWhereItWas(
-            RecordKind kind, Setting bank, String amount) {
-        settings = settings.with(bank == Setting.PAYING_BANK ? Setting.RECEIVING_BANK : Setting.PAYING_BANK, "");
+            RecordKind kind, Topic bank, String amount) {
+        settings = settings.with(bank == Topic.PAYING_BANK ? Topic.RECEIVING_BANK : Topic.PAYING_BANK, "");
         assertThat(journal(settlement(kind, "58", "10.00"))).contains("1200 " + amount);
     }
 
@@ -429,9 +431,10 @@ class SettlementCompileTest {
                         "",
                         "HW-9",
                         eur("40.00"),
-                        List.of(new LedgerSettlement.Deducted("", "DIFFERENCE", "", eur("0.02")))));
+                        eur("40.00"),
+                        List.of(LedgerSettlement.Deducted.of("", "DIFFERENCE", "", eur("0.02")))));
         assertThat(entry(compiled).partyCounterpart()).isEqualTo("C-1");
-        settings = settings.with(Setting.PAYMENTS, "to-ledger");
+        settings = settings.with(Topic.DIRECTION, Carried.PAYMENTS, "to-ledger");
         assertThat(findings(entered)).containsExactly(new Finding.DoesNotCross(RecordKind.PAYMENT_IN));
     }
 

@@ -11,8 +11,9 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Deduction;
 import alcabala.accounting.settlement.Settlement;
@@ -44,9 +45,9 @@ class SettlementPropertiesTest {
         RecordKind.RETURNED_OUT
     };
     private static final RouteSettings SETTINGS = Samples.SETTINGS
-            .with(Setting.PAYMENTS, "to-ledger")
-            .with(Setting.PAYMENTS_OUT, "to-ledger")
-            .with(Setting.PAYMENT_DIFFERENCE, "100000");
+            .with(Topic.DIRECTION, Carried.PAYMENTS, "to-ledger")
+            .with(Topic.DIRECTION, Carried.PAYMENTS_OUT, "to-ledger")
+            .with(Topic.PAYMENT_DIFFERENCE, "100000");
 
     private static List<CrosswalkRow> rows() {
         List<CrosswalkRow> rows = new ArrayList<>(Samples.rows());
@@ -69,7 +70,7 @@ class SettlementPropertiesTest {
             Map<String, Target> documents = new HashMap<>();
             Settlement settlement = settlement(random, kind, documents);
             Compilation compiled =
-                    compiler.compile(settlement, (of, number, party) -> Optional.ofNullable(documents.get(number)));
+                    compiler.compile(settlement, "", (of, number, party) -> Optional.ofNullable(documents.get(number)));
             assertThat(compiled.isBlocked()).as("%s", compiled.findings()).isFalse();
             check(settlement, documents, compiled);
         }
@@ -98,6 +99,7 @@ class SettlementPropertiesTest {
                 "",
                 TRUST,
                 amount,
+                null,
                 kind.isReturn() ? cents(random.nextInt(1500)) : cents(0),
                 "48",
                 "",
@@ -112,7 +114,7 @@ class SettlementPropertiesTest {
         Standing standing = random.nextInt(5) == 0 ? Standing.VOIDED : Standing.CROSSED;
         Money open = cents(random.nextInt((int) gross.getAmountMinorLong() + 1));
         List<TaxBreakdown> taxes = List.of(new TaxBreakdown("V23", new BigDecimal("23"), net, tax));
-        return new Target(standing, TRUST, gross, open, taxes, "IN-1", "N-1");
+        return Samples.target(standing, TRUST, gross, open, taxes, "IN-1", "N-1");
     }
 
     private static List<Deduction> deductions(Random random) {

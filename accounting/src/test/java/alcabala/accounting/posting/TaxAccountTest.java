@@ -84,20 +84,16 @@ class TaxAccountTest {
 
     private static Compilation compile(List<CrosswalkRow> rows, Document document) {
         LedgerProfile plain = Samples.ledger(EUR, TaxRounding.PER_DOCUMENT);
-        LedgerProfile bare = new LedgerProfile(
-                plain.name(),
-                plain.baseCurrency(),
-                plain.taxRounding(),
-                plain.accounts(),
+        LedgerProfile bare = Changed.in(
+                plain,
+                "taxCodes",
                 Map.of(
                         "S23",
                         code("S23", "23"),
                         "Z0",
                         code("Z0", "0"),
                         "RC23",
-                        Changed.in(Changed.in(plain.taxCodes().get("RC23"), "account", ""), "inputAccount", "")),
-                plain.nameLimit(),
-                false);
+                        Changed.in(Changed.in(plain.taxCodes().get("RC23"), "account", ""), "inputAccount", "")));
         return new Compiler(Crosswalk.of(rows, Samples.NOBODY), Samples.ROUTE, bare).compile(document);
     }
 

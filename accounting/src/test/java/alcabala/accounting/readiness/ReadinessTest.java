@@ -6,6 +6,7 @@ import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
+import alcabala.accounting.ledger.DayRates;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
@@ -114,6 +115,8 @@ class ReadinessTest {
     private static final LedgerProfile LEDGER = new LedgerProfile(
             "Inkwell",
             CurrencyUnit.EUR,
+            false,
+            DayRates.NONE,
             TaxRounding.PER_DOCUMENT,
             Map.of(
                     "1100", new LedgerAccount("1100", "Receivables", AccountType.RECEIVABLE, true),
@@ -125,6 +128,7 @@ class ReadinessTest {
                     "S23", code("S23", "23", true),
                     "R9", code("R9", "9", true),
                     "OLD", code("OLD", "23", false)),
+            Map.of(),
             9,
             false);
 

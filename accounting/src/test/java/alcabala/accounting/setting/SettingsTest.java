@@ -1,6 +1,7 @@
 package alcabala.accounting.setting;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import alcabala.accounting.Changed;
 import alcabala.accounting.Samples;
@@ -74,11 +75,61 @@ class SettingsTest {
         assertThat(shape(shape).takes(value, LEDGER)).isEqualTo(takes);
     }
 
-    @ParameterizedTest
-    @EnumSource
-    void whatHoldsUntilSomebodyDecidesIsAValueThatTheSettingTakes(Setting setting) {
-        assertThat(setting.shape().takes(setting.standard(), LEDGER)).isTrue();
-        assertThat(setting.topic()).isNotNull();
+    @Test
+    void whatHoldsUntilSomebodyDecidesIsAValueThatTheSettingTakes() {
+        assertThat(Setting.all()).hasSize(43).allSatisfy(setting -> {
+            assertThat(setting.shape().takes(setting.standard(), LEDGER)).isTrue();
+            assertThat(RouteSettings.STANDARD.get(setting)).isEqualTo(setting.standard());
+            assertThat(Setting.find(setting.name())).contains(setting);
+        });
+        assertThat(Setting.find("INVOICES_WEATHER")).isEmpty();
+        assertThatThrownBy(() -> new Setting(Topic.WINNER, Carried.PAYMENTS))
+                .isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @ParameterizedTest(name = "{0} of {1} is {2}: {3}")
+    @CsvSource({
+        "SALES_TAX, EVERYTHING, SALES_TAX, as-mapped",
+        "DIRECTION, INVOICES, INVOICES, to-ledger",
+        "DIRECTION, BILLS, BILLS, none",
+        "DIRECTION, PAYMENTS, PAYMENTS, from-ledger",
+        "DIRECTION, PAYMENTS_OUT, PAYMENTS_OUT, none",
+        "TRIGGER, CREDIT_NOTES, CREDIT_NOTES_TRIGGER, batch",
+        "CUT_OFF, PAYMENTS_OUT, PAYMENTS_OUT_CUT_OFF, ''",
+        "WINNER, SUPPLIER_CREDITS, SUPPLIER_CREDITS_WINNER, ask",
+        "FIRST_NUMBER, INVOICES, INVOICES_FIRST_NUMBER, ''"
+    })
+    void aSettingIsATopicForAKind(Topic topic, Carried of, String name, String standard) {
+        assertThat(new Setting(topic, of).name()).isEqualTo(name);
+        assertThat(new Setting(topic, of).standard()).isEqualTo(standard);
+    }
+
+    /// What waits for work that is finished, sent or paid is sold; nothing else is.
+    @ParameterizedTest(name = "{0} finished: {1}")
+    @CsvSource({"INVOICES, true", "CREDIT_NOTES, true", "BILLS, false", "PAYMENTS, false", "PAYMENTS_OUT, false"})
+    void onlySalesWaitForTheYard(Carried of, boolean takes) {
+        assertThat(new Setting(Topic.TRIGGER, of).shape().takes("finished", LEDGER))
+                .isEqualTo(takes);
+        assertThat(new Setting(Topic.TRIGGER, of).shape().takes("approved", LEDGER))
+                .isTrue();
+    }
+
+    @Test
+    void theyAreDecidedSectionBySectionAndKindByKind() {
+        assertThat(Setting.all().stream()
+                        .map(setting -> setting.topic().section())
+                        .distinct())
+                .containsExactly(Section.values());
+        assertThat(Setting.all().stream().filter(setting -> setting.topic().section() == Section.CROSSING))
+                .extracting(Setting::name)
+                .startsWith(
+                        "NEW_PARTIES",
+                        "INVOICES",
+                        "INVOICES_TRIGGER",
+                        "INVOICES_CUT_OFF",
+                        "INVOICES_WINNER",
+                        "CREDIT_NOTES")
+                .endsWith("PAYMENTS_OUT_CUT_OFF");
     }
 
     @ParameterizedTest
@@ -91,7 +142,7 @@ class SettingsTest {
         "paid, PAID, true, PAID"
     })
     void whatMakesADocumentCross(String word, Trigger trigger, boolean automatic, Milestone milestone) {
-        RouteSettings settings = Samples.SETTINGS.with(Setting.BILLS_TRIGGER, word);
+        RouteSettings settings = Samples.SETTINGS.with(Topic.TRIGGER, Carried.BILLS, word);
         assertThat(settings.trigger(RecordKind.BILL)).isEqualTo(trigger);
         assertThat(trigger.isAutomatic()).isEqualTo(automatic);
         assertThat(trigger.milestone()).isEqualTo(milestone);
@@ -99,31 +150,26 @@ class SettingsTest {
 
     @ParameterizedTest
     @EnumSource
-    void eachKindHasSettingsOfItsOwn(RecordKind kind) {
-        Crossing crossing = Crossing.of(kind);
-        assertThat(Crossing.triggered(crossing.trigger())).contains(kind);
+    void eachKindBelongsToOne(RecordKind kind) {
+        Carried of = Carried.of(kind);
+        assertThat(of.kinds()).contains(kind);
         assertThat(Samples.SETTINGS.winner(kind)).isEqualTo("ask");
-        crossing.winner().ifPresent(winner -> {
-            assertThat(Crossing.won(winner)).containsExactly(kind);
-            assertThat(Samples.SETTINGS.with(winner, "ledger").winner(kind)).isEqualTo("ledger");
-        });
+        if (kind.isDocument()) {
+            assertThat(of.kinds()).containsExactly(kind);
+            assertThat(Samples.SETTINGS.with(Topic.WINNER, of, "ledger").winner(kind))
+                    .isEqualTo("ledger");
+        }
     }
 
     @ParameterizedTest(name = "payments {0}: to the ledger {1}, back {2}")
     @CsvSource({"to-ledger, true, false", "from-ledger, false, true", "both, true, true", "none, false, false"})
     void paymentsGoOneWayOrBothOrNot(String direction, boolean to, boolean back) {
-        RouteSettings settings = Samples.SETTINGS.with(Setting.PAYMENTS, direction);
+        RouteSettings settings = Samples.SETTINGS.with(Topic.DIRECTION, Carried.PAYMENTS, direction);
         for (RecordKind kind : List.of(RecordKind.PAYMENT_IN, RecordKind.REFUND, RecordKind.RETURNED_IN)) {
             assertThat(settings.crosses(kind)).isEqualTo(to);
             assertThat(settings.comesBack(kind)).isEqualTo(back);
         }
         assertThat(settings.carries().contains(RecordType.SETTLEMENTS)).isEqualTo(to);
         assertThat(settings.crosses(RecordKind.PAYMENT_OUT)).isFalse();
-    }
-
-    @Test
-    void aSettingOfNoKindTriggersAndWinsNothing() {
-        assertThat(Crossing.triggered(Setting.SALES_TAX)).isEmpty();
-        assertThat(Crossing.won(Setting.SALES_TAX)).isEmpty();
     }
 }

@@ -29,6 +29,7 @@ class SettlementLimitsTest {
                 "",
                 Party.named("C-1", "Pell Estuary Trust"),
                 Money.parse("EUR 10.00"),
+                null,
                 Money.parse("EUR 0.00"),
                 "48",
                 "",

@@ -7,12 +7,14 @@ import alcabala.connectors.Kept;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 
 /// A document or settlement as it stands on the ledger. Of a settlement, net and gross are the money that moved, paid
 /// is what of it settles something, and each line is a document that it settles.
 ///
+/// @param basePaid what is paid of it, in the ledger's own currency; null where the ledger does not tell
 /// @param settlement what only a settlement has; null for a document
 public record LedgerRecord(
         String id,
@@ -28,13 +30,15 @@ public record LedgerRecord(
         BigDecimal tax,
         BigDecimal gross,
         BigDecimal paid,
+        BigDecimal basePaid,
         List<Line> lines,
         List<JournalEntry> journal,
         Moved settlement) {
     /// @param means UNCL4461, or empty
     /// @param reference what it says on the slip or statement, or empty
     /// @param account the account that the money moved on
-    public record Moved(String means, String reference, String account, boolean voided) {}
+    /// @param currency of all its amounts; null where the other side keeps no other than its own
+    public record Moved(String means, String reference, String account, String currency, boolean voided) {}
 
     /// Which kind of record it is; it was checked when it was read.
     public RecordKind recordKind() {
@@ -80,7 +84,7 @@ public record LedgerRecord(
         }
         int position = 0;
         for (Line line : lines) {
-            half.line(++position, named(line), line.taxCode(), line.amount());
+            half.line(++position, named(line), line.taxCode(), line.amount(), line.dimensions());
         }
         return half.build();
     }
@@ -105,6 +109,7 @@ public record LedgerRecord(
     /// without.
     ///
     /// @param adjustment what quantity by price lacks to the amount; null on what was kept before ledgers told it
+    /// @param dimensions values by the ledger's dimensions; null where the ledger tells of none
     public record Line(
             int no,
             String item,
@@ -114,7 +119,8 @@ public record LedgerRecord(
             BigDecimal unitPrice,
             BigDecimal adjustment,
             BigDecimal amount,
-            String taxCode) {}
+            String taxCode,
+            Map<String, String> dimensions) {}
 
     public record JournalEntry(String account, BigDecimal debit, BigDecimal credit) {}
 }

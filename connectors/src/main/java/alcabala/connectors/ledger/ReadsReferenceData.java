@@ -18,6 +18,12 @@ public interface ReadsReferenceData extends Capability {
 
     void items(Consumer<List<LedgerItem>> page);
 
+    /// Values of dimensions; of a ledger without any, or that has them switched off, none.
+    default void dimensions(Consumer<List<LedgerDimensionValue>> page) {}
+
+    /// Rates of exchange; of a ledger that keeps one currency only, none.
+    default void rates(Consumer<List<LedgerRate>> page) {}
+
     /// Terms of payment, as far as the ledger keeps any.
     default void terms(Consumer<List<LedgerTerm>> page) {}
 }

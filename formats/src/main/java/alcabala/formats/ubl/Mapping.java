@@ -2,6 +2,7 @@ package alcabala.formats.ubl;
 
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.StatedTotals;
+import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Party;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -13,12 +14,16 @@ import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.All
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.BillingReferenceType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.CustomerPartyType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.DeliveryType;
+import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.ExchangeRateType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.ItemType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.MonetaryTotalType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.PaymentMeansType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.PriceType;
 import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.SupplierPartyType;
 import oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.NoteType;
+import oasis.names.specification.ubl.schema.xsd.creditnote_21.CreditNoteType;
+import oasis.names.specification.ubl.schema.xsd.invoice_21.InvoiceType;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
 /// What invoices and credit notes share.
@@ -165,6 +170,38 @@ final class Mapping {
 
     static String note(List<NoteType> notes) {
         return notes.stream().map(note -> Parties.text(note.getValue())).collect(Collectors.joining("\n"));
+    }
+
+    /// The project reference (BT-11).
+    static String project(InvoiceType file) {
+        return file.getProjectReference().stream()
+                .findFirst()
+                .map(project -> Parties.text(project.getIDValue()))
+                .orElse("");
+    }
+
+    /// A credit note has no place of its own for it: a further document of type 50 (UNCL1001) is the project (BT-11).
+    static String project(CreditNoteType file) {
+        return file.getAdditionalDocumentReference().stream()
+                .filter(reference -> "50".equals(reference.getDocumentTypeCodeValue()))
+                .findFirst()
+                .map(reference -> Parties.text(reference.getIDValue()))
+                .orElse("");
+    }
+
+    /// The rate that the file states from its own currency to another; null when it states none.
+    static StatedRate rate(ExchangeRateType rate, CurrencyUnit from) {
+        if (rate == null
+                || rate.getCalculationRateValue() == null
+                || rate.getCalculationRateValue().signum() <= 0
+                || !from.getCode().equals(rate.getSourceCurrencyCodeValue())) {
+            return null;
+        }
+        return CurrencyUnit.registeredCurrencies().stream()
+                .filter(to -> to.getCode().equals(rate.getTargetCurrencyCodeValue()))
+                .findFirst()
+                .map(to -> new StatedRate(to, rate.getCalculationRateValue(), rate.getDateValueLocal()))
+                .orElse(null);
     }
 
     static <T> String text(T holder, Function<T, String> getter) {

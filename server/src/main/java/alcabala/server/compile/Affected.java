@@ -1,7 +1,9 @@
 package alcabala.server.compile;
 
 import alcabala.server.jobs.Works.Progress;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /// Compiles again what a change of the crosswalk or of the ledger touches. What is on its way is left alone: it goes
@@ -20,6 +22,14 @@ public interface Affected {
 
     /// What became ready by it, and what is blocked that was not.
     ///
-    /// @param amount minor units of the ledger's currency
-    record Released(int count, long amount, int blockedAgain) {}
+    /// @param gross minor units by currency
+    record Released(int count, Map<String, Long> gross, int blockedAgain) {
+        public static final Released NONE = new Released(0, Map.of(), 0);
+
+        Released plus(Released other) {
+            Map<String, Long> sums = new HashMap<>(gross);
+            other.gross().forEach((currency, minor) -> sums.merge(currency, minor, Long::sum));
+            return new Released(count + other.count(), sums, blockedAgain + other.blockedAgain());
+        }
+    }
 }

@@ -6,11 +6,9 @@ import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Targets;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
-import java.util.Collection;
-import java.util.List;
+import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.function.Function;
-import java.util.stream.Collectors;
+import java.util.function.LongFunction;
 import org.springframework.stereotype.Component;
 
 /// Compiles records of a route, with what is known of the documents that they name.
@@ -27,24 +25,24 @@ public class Compiling {
     }
 
     /// As the route stands now.
-    public Compilation compile(long routeId, Record record) {
-        return with(routes.get(routeId), compilers.of(routeId), List.of(record)).apply(record);
+    public Compilation compile(long routeId, long id, Record record) {
+        return with(routes.get(routeId), compilers.of(routeId), Map.of(id, record))
+                .apply(id);
     }
 
     /// Compiles any of these, with what is known at this moment.
-    public Function<Record, Compilation> with(RouteRow route, Compiler compiler, Collection<? extends Record> records) {
-        Targets targets = documents.of(route, records);
-        return record -> compiler.compile(record, targets);
+    ///
+    /// @param records by their numbers here, by which their lines are overridden
+    public LongFunction<Compilation> with(RouteRow route, Compiler compiler, Map<Long, ? extends Record> records) {
+        Targets targets = documents.of(route, records.values());
+        return id -> compiler.compile(records.get(id), Long.toString(id), targets);
     }
 
     /// What is to be kept of each.
-    public <K> Map<K, Compiled> all(RouteRow route, Compiler compiler, Map<K, Record> records) {
-        Function<Record, Compilation> compile = with(route, compiler, records.values());
-        return records.entrySet().stream()
-                .collect(Collectors.toMap(
-                        Map.Entry::getKey,
-                        each -> Compiled.of(compile.apply(each.getValue())),
-                        (one, other) -> one,
-                        java.util.LinkedHashMap::new));
+    public Map<Long, Compiled> all(RouteRow route, Compiler compiler, Map<Long, ? extends Record> records) {
+        LongFunction<Compilation> compile = with(route, compiler, records);
+        Map<Long, Compiled> all = LinkedHashMap.newLinkedHashMap(records.size());
+        records.keySet().forEach(id -> all.put(id, Compiled.of(compile.apply(id))));
+        return all;
     }
 }

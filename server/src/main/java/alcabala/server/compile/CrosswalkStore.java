@@ -1,19 +1,21 @@
 package alcabala.server.compile;
 
 import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.Routes;
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// The rows of the crosswalk and every state they ever had.
+/// What the bookkeeper decided about the codes of a source, now and at every moment before. A row is set once and ended
+/// once; nothing else of it ever changes.
 @Component
 public class CrosswalkStore {
     private final JdbcClient jdbc;
@@ -26,54 +28,90 @@ public class CrosswalkStore {
         this.clock = clock;
     }
 
+    /// As they stand.
     public List<CrosswalkRow> rows(long routeId) {
-        return jdbc.sql(SELECT + " where route_id = :route")
+        return CrosswalkRows.of(jdbc.sql(CrosswalkRows.SELECT + " where route_id = :route and ended_at is null")
                 .param("route", routeId)
-                .query(CrosswalkStore::row)
-                .list();
+                .query(CrosswalkRows.Said.class)
+                .list());
+    }
+
+    /// As they stood at a moment.
+    public List<CrosswalkRow> rowsAt(long routeId, Instant moment) {
+        return CrosswalkRows.of(jdbc.sql(CrosswalkRows.SELECT + " where route_id = :route and " + STOOD)
+                .param("route", routeId)
+                .param("moment", Timestamp.from(moment))
+                .query(CrosswalkRows.Said.class)
+                .list());
     }
 
     public Optional<CrosswalkRow> find(long routeId, RowKind kind, String code) {
-        return jdbc.sql(SELECT + " where route_id = :route and kind = :kind and code = :code")
-                .param("route", routeId)
-                .param("kind", kind.name())
-                .param("code", code)
-                .query(CrosswalkStore::row)
-                .optional();
+        List<CrosswalkRow> rows =
+                CrosswalkRows.of(jdbc.sql(CrosswalkRows.SELECT + " where ended_at is null and " + CODE)
+                        .params(named(routeId, kind, code))
+                        .query(CrosswalkRows.Said.class)
+                        .list());
+        return rows.stream().findFirst();
     }
 
     /// Compare-and-set: somebody else's change in between is not overwritten.
     ///
     /// @param expected the version that was seen, 0 for none
-    public void set(
-            long routeId, RowKind kind, String code, String counterpart, String account, int expected, String who) {
+    public void set(long routeId, RowKind kind, String code, Meaning meaning, int expected, String who) {
         requireVersion(routeId, kind, code, expected);
+        Timestamp now = Timestamp.from(clock.instant());
+        end(routeId, kind, code, who, now);
         int version = lastVersion(routeId, kind, code) + 1;
-        jdbc.sql("""
-                insert into crosswalk_row (route_id, kind, code, counterpart, account, version, set_by, set_at)
-                values (:route, :kind, :code, :counterpart, :account, :version, :who, :now)
-                on conflict (route_id, kind, code) do update set counterpart = excluded.counterpart,
-                    account = excluded.account, version = excluded.version, set_by = excluded.set_by, set_at = excluded.set_at""")
-                .param("route", routeId)
-                .param("kind", kind.name())
-                .param("code", code)
-                .param("counterpart", counterpart)
-                .param("account", account)
-                .param("version", version)
-                .param("who", who)
-                .param("now", Timestamp.from(clock.instant()))
-                .update();
-        remember(routeId, kind, code, counterpart, account, version, who, false);
+        CrosswalkRows.said(meaning)
+                .forEach(said -> jdbc.sql("""
+                        insert into crosswalk_row (route_id, kind, code, purpose, dimension, target, version, set_by, set_at)
+                        values (:route, :kind, :code, :purpose, :dimension, :target, :version, :who, :now)""")
+                        .params(named(routeId, kind, code))
+                        .param("purpose", said.purpose().name())
+                        .param("dimension", said.dimension())
+                        .param("target", said.target())
+                        .param("version", version)
+                        .param("who", who)
+                        .param("now", now)
+                        .update());
+        routes.changed(routeId);
     }
 
     public void remove(long routeId, RowKind kind, String code, int expected, String who) {
         requireVersion(routeId, kind, code, expected);
-        jdbc.sql("delete from crosswalk_row where route_id = :route and kind = :kind and code = :code")
-                .param("route", routeId)
-                .param("kind", kind.name())
-                .param("code", code)
+        end(routeId, kind, code, who, Timestamp.from(clock.instant()));
+        routes.changed(routeId);
+    }
+
+    /// Every state that a row ever had, the newest first.
+    public List<CrosswalkRow> history(long routeId, RowKind kind, String code) {
+        return CrosswalkRows.of(jdbc.sql(CrosswalkRows.SELECT + " where " + CODE + " order by version desc")
+                .params(named(routeId, kind, code))
+                .query(CrosswalkRows.Said.class)
+                .list());
+    }
+
+    /// A row was taken away, and nothing else was said in its place at once.
+    public record Removal(int version, String who, Instant at) {}
+
+    public List<Removal> removals(long routeId, RowKind kind, String code) {
+        return jdbc.sql("""
+                select distinct c.version, c.ended_by as who, c.ended_at as at from crosswalk_row c
+                where c.ended_at is not null and not exists (
+                    select 1 from crosswalk_row n where n.route_id = c.route_id and n.kind = c.kind and n.code = c.code
+                        and n.version > c.version and n.set_at = c.ended_at)
+                    and c.route_id = :route and c.kind = :kind and c.code = :code""")
+                .params(named(routeId, kind, code))
+                .query(Removal.class)
+                .list();
+    }
+
+    private void end(long routeId, RowKind kind, String code, String who, Timestamp now) {
+        jdbc.sql("update crosswalk_row set ended_by = :who, ended_at = :now where ended_at is null and " + CODE)
+                .params(named(routeId, kind, code))
+                .param("who", who)
+                .param("now", now)
                 .update();
-        remember(routeId, kind, code, "", "", lastVersion(routeId, kind, code) + 1, who, true);
     }
 
     private void requireVersion(long routeId, RowKind kind, String code, int expected) {
@@ -85,52 +123,16 @@ public class CrosswalkStore {
     }
 
     private int lastVersion(long routeId, RowKind kind, String code) {
-        return jdbc.sql("""
-                select coalesce(max(version), 0) from crosswalk_history
-                where route_id = :route and kind = :kind and code = :code""")
-                .param("route", routeId)
-                .param("kind", kind.name())
-                .param("code", code)
+        return jdbc.sql("select coalesce(max(version), 0) from crosswalk_row where " + CODE)
+                .params(named(routeId, kind, code))
                 .query(Integer.class)
                 .single();
     }
 
-    private void remember(
-            long routeId,
-            RowKind kind,
-            String code,
-            String counterpart,
-            String account,
-            int version,
-            String who,
-            boolean removed) {
-        jdbc.sql("""
-                insert into crosswalk_history (route_id, kind, code, counterpart, account, version, set_by, set_at, removed)
-                values (:route, :kind, :code, :counterpart, :account, :version, :who, :now, :removed)""")
-                .param("route", routeId)
-                .param("kind", kind.name())
-                .param("code", code)
-                .param("counterpart", counterpart)
-                .param("account", account)
-                .param("version", version)
-                .param("who", who)
-                .param("now", Timestamp.from(clock.instant()))
-                .param("removed", removed)
-                .update();
-        routes.changed(routeId);
+    private static Map<String, Object> named(long routeId, RowKind kind, String code) {
+        return Map.of("route", routeId, "kind", kind.name(), "code", code);
     }
 
-    private static CrosswalkRow row(ResultSet row, int n) throws SQLException {
-        return new CrosswalkRow(
-                RowKind.valueOf(row.getString("kind")),
-                row.getString("code"),
-                row.getString("counterpart"),
-                row.getString("account"),
-                row.getInt("version"),
-                row.getString("set_by"),
-                row.getTimestamp("set_at").toInstant());
-    }
-
-    private static final String SELECT =
-            "select kind, code, counterpart, account, version, set_by, set_at from crosswalk_row";
+    private static final String CODE = "route_id = :route and kind = :kind and code = :code";
+    private static final String STOOD = "set_at <= :moment and (ended_at is null or ended_at > :moment)";
 }

@@ -1,14 +1,18 @@
 package alcabala.server.compile;
 
 import alcabala.accounting.document.Document;
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.posting.DocumentTaxes;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.accounting.settlement.Target;
 import alcabala.accounting.settlement.Targets;
 import alcabala.server.record.Stored;
 import alcabala.server.route.RouteRow;
+import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -17,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -30,6 +35,8 @@ class KnownDocuments {
     private final JdbcClient jdbc;
 
     /// @param open minor units
+    /// @param rate at which it was booked there, of its own currency; null where that is not known
+    /// @param basePaid in the ledger's currency
     /// @param stays whether it never crosses on its route
     private record Row(
             String kind,
@@ -41,6 +48,10 @@ class KnownDocuments {
             boolean stays,
             String currency,
             long open,
+            String base,
+            BigDecimal rate,
+            LocalDate rateDay,
+            BigDecimal basePaid,
             String ledgerRef,
             String ledgerNumber,
             String content) {}
@@ -53,11 +64,8 @@ class KnownDocuments {
     }
 
     Targets of(RouteRow route, Collection<? extends Record> records) {
-        Set<String> numbers = records.stream()
-                .filter(Settlement.class::isInstance)
-                .flatMap(record -> ((Settlement) record).allocations().stream())
-                .map(allocation -> allocation.number())
-                .collect(Collectors.toSet());
+        Set<String> numbers =
+                records.stream().flatMap(record -> named(record, route)).collect(Collectors.toSet());
         if (numbers.isEmpty()) {
             return Targets.NONE;
         }
@@ -66,6 +74,19 @@ class KnownDocuments {
                 .forEach(row -> found.computeIfAbsent(row.kind() + " " + row.number(), name -> new ArrayList<>())
                         .add(found(row)));
         return (kind, number, party) -> choose(found.getOrDefault(kind.word() + " " + number, List.of()), route, party);
+    }
+
+    /// What a settlement settles; of which invoice a credit note is, where that says at which rate it is booked.
+    private static Stream<String> named(Record record, RouteRow route) {
+        return switch (record) {
+            case Settlement settlement -> settlement.allocations().stream().map(Allocation::number);
+            case Document document ->
+                document.kind().isCredit()
+                                && !document.precedingNumber().isEmpty()
+                                && !document.currency().getCode().equals(route.currency())
+                        ? Stream.of(document.precedingNumber())
+                        : Stream.of();
+        };
     }
 
     private static Optional<Target> choose(List<Found> found, RouteRow route, String party) {
@@ -82,17 +103,29 @@ class KnownDocuments {
     private static Found found(Row row) {
         Document document = Stored.document(row.content());
         CurrencyUnit currency = CurrencyUnit.of(row.currency());
+        ExchangeRate rate = rate(row, currency, document);
+        Money open = Money.ofMinor(currency, row.open());
+        Money gross = document.totals().gross();
         return new Found(
                 row.sourceId(),
                 document.counterparty().code(),
                 new Target(
                         standing(row),
                         document.counterparty(),
-                        document.totals().gross(),
-                        Money.ofMinor(currency, row.open()),
+                        gross,
+                        open,
+                        rate,
+                        rate.isSame() ? open : rate.convert(gross).minus(Money.of(rate.to(), row.basePaid())),
                         DocumentTaxes.of(document),
                         row.ledgerRef(),
                         row.ledgerNumber()));
+    }
+
+    private static ExchangeRate rate(Row row, CurrencyUnit currency, Document document) {
+        return row.rate() == null || row.base().equals(row.currency())
+                ? ExchangeRate.same(currency, document.issueDate())
+                : new ExchangeRate(
+                        currency, CurrencyUnit.of(row.base()), row.rate(), row.rateDay(), ExchangeRate.Origin.LEDGER);
     }
 
     private static Target.Standing standing(Row row) {
@@ -117,8 +150,11 @@ class KnownDocuments {
                         select sum(a.settled) from allocation a join record s on s.id = a.record_id
                         where a.number = d.number and a.kind = d.kind and s.source_id = d.source_id and not s.voided
                             and (s.origin = 'ledger' or s.outcome in ('queued', 'sending', 'unconfirmed', 'posted'))), 0)) as open,
+                    coalesce(b.currency, d.currency) as base, x.rate, x.rate_day, coalesce(x.base_paid, 0) as base_paid,
                     coalesce(d.ledger_ref, '') as ledger_ref, coalesce(d.ledger_number, '') as ledger_number,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
-                 join route t on t.id = d.route_id
+                 join route t on t.id = d.route_id left join ledger b on b.id = t.ledger_id
+                left join lateral (""" + BOOKED + """
+                ) x on d.currency <> b.currency
                 where d.route_id in (select id from route where ledger_id = :ledger or source_id = :source)
                     and d.number = any(:numbers) and d.kind = any(:kinds)
                 order by d.id""")
@@ -129,6 +165,25 @@ class KnownDocuments {
                 .query(Row.class)
                 .list();
     }
+
+    /// At which rate a document `d` was booked on a ledger `b` in another currency, and what has been taken off it
+    /// there: what the ledger says, or what was sent since if that is more.
+    private static final String BOOKED = """
+            select cast(p.entry->'rate'->>'rate' as numeric) as rate, cast(p.entry->'rate'->>'day' as date) as rate_day,
+                greatest(
+                    coalesce((select cast(l.ledger_now->>'basePaid' as numeric)
+                        from link l where l.record_id = d.id and l.ledger_id = b.id), 0),
+                    coalesce((select sum(case when sent.kind in ('returned-in', 'returned-out') then -1 else 1 end * relieved(part)) from (
+                        select distinct on (s.id) s.id, s.kind, q.entry from allocation a
+                        join record s on s.id = a.record_id join posting_record qr on qr.record_id = s.id
+                        join posting q on q.id = qr.posting_id
+                        where a.number = d.number and a.kind = d.kind and s.source_id = d.source_id and not s.voided
+                            and s.outcome in ('queued', 'sending', 'unconfirmed', 'posted')
+                        order by s.id, q.id desc) sent
+                    cross join json_array_elements(sent.entry->'parts') part where part->>'document' = d.ledger_ref), 0)
+                ) as base_paid
+            from posting_record pr join posting p on p.id = pr.posting_id
+            where pr.record_id = d.id and p.entry->'rate' is not null order by p.id desc limit 1""";
 
     private static final String[] DOCUMENTS = Set.of(RecordKind.values()).stream()
             .filter(RecordKind::isDocument)

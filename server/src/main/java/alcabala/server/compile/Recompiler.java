@@ -36,7 +36,7 @@ class Recompiler implements Affected {
         List<Before> after(Family family, long id);
     }
 
-    private record Before(long id, String state, String kind, long gross, String content) {
+    private record Before(long id, String state, String kind, String currency, long gross, String content) {
         long signed() {
             return RecordKind.of(kind).sign() * gross;
         }
@@ -79,12 +79,12 @@ class Recompiler implements Affected {
     private Released compileAll(long routeId, int of, Chunks chunks, String who, String because, Progress at) {
         int done = 0;
         Compiler compiler = compilers.getObject().of(routeId);
-        Released total = new Released(0, 0, 0);
+        Released total = Released.NONE;
         // What a document has become is known before what settles it is compiled.
         for (Family family : Family.values()) {
             List<Before> chunk = chunks.after(family, 0);
             while (!chunk.isEmpty()) {
-                total = plus(total, compile(routeId, compiler, chunk, who, because));
+                total = total.plus(compile(routeId, compiler, chunk, who, because));
                 done += chunk.size();
                 at.at(done, Math.max(of, done));
                 chunk = chunks.after(family, chunk.getLast().id());
@@ -98,26 +98,21 @@ class Recompiler implements Affected {
         chunk.forEach(before -> records.put(before.id(), Stored.record(before.content())));
         Map<Long, Compiled> results = compiling.getObject().all(routes.get(routeId), compiler, records);
         facts.update(results);
-        Released released = new Released(0, 0, 0);
+        Released released = Released.NONE;
         List<Trail.Entry> entries = new ArrayList<>();
         for (Before before : chunk) {
             Compiled result = results.get(before.id());
             boolean clean = result.blocking() == 0;
             if (before.state().equals("Blocked") && clean) {
-                released = plus(released, new Released(1, before.signed(), 0));
+                released = released.plus(new Released(1, Map.of(before.currency(), before.signed()), 0));
             } else if (before.state().equals("Ready") && !clean) {
-                released = plus(released, new Released(0, 0, 1));
+                released = released.plus(new Released(0, Map.of(), 1));
             }
             entries.add(new Trail.Entry(routeId, before.id(), who, "mapping-changed", Map.of("change", because)));
             entries.add(new Trail.Entry(routeId, before.id(), who, "compiled", result.told()));
         }
         trail.write(entries);
         return released;
-    }
-
-    private static Released plus(Released one, Released other) {
-        return new Released(
-                one.count() + other.count(), one.amount() + other.amount(), one.blockedAgain() + other.blockedAgain());
     }
 
     private static String[] kinds(Family family) {
@@ -165,8 +160,8 @@ class Recompiler implements Affected {
     private static final String OPEN = """
             d.route_id = :route and d.id > :after and d.outcome is distinct from 'posted'
                 and (d.outcome is null or d.outcome in ('refused', 'unreached'))""";
-    private static final String SELECT =
-            "select d.id, d.state, d.kind, d.gross, " + Stored.COLUMN + " from record d" + Stored.JOIN + """
+    private static final String SELECT = "select d.id, d.state, d.kind, d.currency, d.gross, " + Stored.COLUMN
+            + " from record d" + Stored.JOIN + """
             where d.route_id = :route and d.id > :after and d.kind = any(:kinds) and d.outcome is distinct from 'posted'
                 and (d.outcome is null or d.outcome in ('refused', 'unreached'))""";
 }

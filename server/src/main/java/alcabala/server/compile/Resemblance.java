@@ -62,6 +62,7 @@ public class Resemblance {
                 where r.ledger_id = :ledger and r.leads and d.outcome is distinct from 'posted'
                     and (d.outcome is null or d.outcome in ('refused', 'unreached')) and not d.voided
                     and not exists (select 1 from crosswalk_row c
-                        where c.route_id = d.route_id and c.kind = 'PARTY' and c.code = d.party_code)""").param("ledger", ledgerId).query(Unmapped.class).list();
+                        where c.route_id = d.route_id and c.kind = 'PARTY' and c.code = d.party_code
+                            and c.purpose = 'COUNTERPART' and c.ended_at is null)""").param("ledger", ledgerId).query(Unmapped.class).list();
     }
 }

@@ -284,14 +284,15 @@ class ConnectView {
                 select (select count(*) from source_party where source_id = :source) as parties,
                     (select count(*) from source_item where source_id = :source) as items,
                     count(*) as documents, count(*) filter (where state in ('Posted', 'Diverged')) as posted,
-                    coalesce(sum(s.sign * gross) filter (where state in ('Posted', 'Diverged')), 0) as gross,
-                    coalesce(sum(s.sign * paid) filter (where state in ('Posted', 'Diverged')), 0) as paid,
-                    coalesce(sum(s.sign * (gross - paid)) filter (where state in ('Posted', 'Diverged')), 0) as open
+                    coalesce(sum(s.sign * gross) filter (where state in ('Posted', 'Diverged') and currency = :currency), 0) as gross,
+                    coalesce(sum(s.sign * paid) filter (where state in ('Posted', 'Diverged') and currency = :currency), 0) as paid,
+                    coalesce(sum(s.sign * (gross - paid)) filter (where state in ('Posted', 'Diverged') and currency = :currency), 0) as open
                 from record d cross join lateral (
                     select case d.kind when 'invoice' then 1 when 'credit-note' then -1 else 0 end as sign) s
                 where d.route_id = :route and is_document(d.kind)""")
                 .param("source", route.sourceId())
                 .param("route", route.id())
+                .param("currency", route.currency())
                 .query(Here.class)
                 .single();
         String currency = route.currency();
@@ -303,9 +304,13 @@ class ConnectView {
         rows.add(new BothCounts(
                 "Documents posted", String.valueOf(here.posted()), asked(there, LedgerCounts::documents)));
         rows.add(new BothCounts(
-                "Sales posted, gross", Amounts.decimal(currency, here.gross()), asked(there, LedgerCounts::gross)));
-        rows.add(new BothCounts("Paid", Amounts.decimal(currency, here.paid()), asked(there, LedgerCounts::paid)));
-        rows.add(new BothCounts("Open", Amounts.decimal(currency, here.open()), asked(there, LedgerCounts::open)));
+                "Sales posted in " + currency + ", gross",
+                Amounts.decimal(currency, here.gross()),
+                asked(there, LedgerCounts::gross)));
+        rows.add(new BothCounts(
+                "Paid in " + currency, Amounts.decimal(currency, here.paid()), asked(there, LedgerCounts::paid)));
+        rows.add(new BothCounts(
+                "Open in " + currency, Amounts.decimal(currency, here.open()), asked(there, LedgerCounts::open)));
         return rows;
     }
 

@@ -3,7 +3,7 @@ package alcabala.server.crossing;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -23,7 +23,7 @@ public class BatchDates {
 
     /// As it goes in a batch of today; what stands on the ledger keeps the day of the batch in which it went first.
     public LedgerEntry dated(RouteSettings decided, long recordId, LedgerEntry entry) {
-        return entry instanceof LedgerDocument && decided.is(Setting.DOCUMENT_DATE, "batch")
+        return entry instanceof LedgerDocument && decided.is(Topic.DOCUMENT_DATE, "batch")
                 ? entry.onDay(dayOf(recordId))
                 : entry;
     }

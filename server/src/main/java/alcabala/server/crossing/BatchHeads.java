@@ -38,7 +38,7 @@ public class BatchHeads {
                 .param("route", route.id())
                 .param("who", who)
                 .param("now", Timestamp.from(clock.instant()))
-                .param("currency", route.currency())
+                .param("currency", totals.gross().getCurrencyUnit().getCode())
                 .param("count", totals.count())
                 .param("net", totals.net().getAmountMinorLong())
                 .param("tax", totals.tax().getAmountMinorLong())

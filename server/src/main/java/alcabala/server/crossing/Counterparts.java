@@ -1,6 +1,8 @@
 package alcabala.server.crossing;
 
 import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.matching.ItemNames;
@@ -142,7 +144,7 @@ class Counterparts {
             return new Answer.Accepted<>(counterpart, 200, "");
         }
         Party party = catalogue.party(route.sourceId(), code);
-        if (row.isEmpty()) {
+        if (row.filter(CrosswalkRow::saysCounterpart).isEmpty()) {
             requireNew(trip, party);
         }
         return createParty(trip, recordId, party, name);
@@ -172,7 +174,14 @@ class Counterparts {
             Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, party.code());
             if (row.map(CrosswalkRow::counterpart).orElse("").isEmpty()) {
                 int version = row.map(CrosswalkRow::version).orElse(0);
-                store.set(route.id(), RowKind.PARTY, party.code(), created.code(), "", version, WHO);
+                Meaning meaning = row.map(CrosswalkRow::meaning).orElse(Meaning.NONE);
+                store.set(
+                        route.id(),
+                        RowKind.PARTY,
+                        party.code(),
+                        meaning.with(Purpose.COUNTERPART, created.code()),
+                        version,
+                        WHO);
             }
             trail.write(
                     route.id(),

@@ -104,8 +104,7 @@ class EnteredThere {
     }
 
     /// Those whose documents are known by now. Where they settle documents of several routes, that of the first leads;
-    /// the
-    /// others hear from their documents that they are paid (synchronisation, "many to one").
+    /// the others hear from their documents that they are paid (synchronisation, "many to one").
     @Transactional
     void bringBack(long ledgerId, String who) {
         List<Due> due = jdbc.sql("""

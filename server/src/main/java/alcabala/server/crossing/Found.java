@@ -9,7 +9,9 @@ import alcabala.server.trail.Trail;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -27,7 +29,7 @@ class Found {
     private final Trail trail;
     private final Jobs jobs;
 
-    private record Member(long id, String number, String kind, long net, long tax, long gross) {}
+    private record Member(long id, String number, String kind, String currency, long net, long tax, long gross) {}
 
     Found(JdbcClient jdbc, Routes routes, BatchHeads heads, Outcomes outcomes, Trail trail, Jobs jobs) {
         this.jdbc = jdbc;
@@ -41,12 +43,17 @@ class Found {
     void ask(long routeId, List<Long> documents, String who) {
         RouteRow route = routes.get(routeId);
         Long[] ids = documents.toArray(Long[]::new);
-        List<Member> members = jdbc.sql(
-                        "select id, number, kind, net, tax, gross from record where id = any(:ids) order by issue_date, id")
-                .param("ids", ids)
-                .query(Member.class)
-                .list();
-        long batch = heads.insert(route, totals(route, members), Optional.empty(), REASON, who);
+        List<Member> members =
+                jdbc.sql("""
+                select id, number, kind, currency, net, tax, gross from record where id = any(:ids) order by issue_date, id""").param("ids", ids).query(Member.class).list();
+        members.stream()
+                .collect(Collectors.groupingBy(Member::currency, TreeMap::new, Collectors.toList()))
+                .forEach((currency, together) -> ask(route, CurrencyUnit.of(currency), together, who));
+        outcomes.areAskedAbout(documents);
+    }
+
+    private void ask(RouteRow route, CurrencyUnit currency, List<Member> members, String who) {
+        long batch = heads.insert(route, totals(currency, members), Optional.empty(), REASON, who);
         for (Member each : members) {
             jdbc.sql("""
                     insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision)
@@ -57,12 +64,10 @@ class Found {
                     .update();
             trail.write(route.id(), each.id(), who, "found-on-ledger", Map.of("batch", batch));
         }
-        outcomes.areAskedAbout(documents);
         SendTask.schedule(jobs, batch);
     }
 
-    private static ControlTotals totals(RouteRow route, List<Member> members) {
-        CurrencyUnit currency = CurrencyUnit.of(route.currency());
+    private static ControlTotals totals(CurrencyUnit currency, List<Member> members) {
         return ControlTotals.of(
                 currency,
                 members.stream()

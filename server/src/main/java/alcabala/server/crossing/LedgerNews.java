@@ -1,6 +1,7 @@
 package alcabala.server.crossing;
 
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Carried;
+import alcabala.accounting.setting.Topic;
 import alcabala.connectors.Kept;
 import alcabala.connectors.Unusable;
 import alcabala.connectors.ledger.FeedsChanges;
@@ -201,7 +202,7 @@ public class LedgerNews {
     }
 
     private boolean bringsPayments(long routeId) {
-        return !settings.of(routeId).is(Setting.PAYMENTS, "none");
+        return !settings.of(routeId).is(Topic.DIRECTION, Carried.PAYMENTS, "none");
     }
 
     private Optional<Linked> find(long ledgerId, String ledgerRef) {

@@ -13,7 +13,6 @@ import alcabala.server.platform.DocumentJson;
 import alcabala.server.route.RouteRow;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import javax.sql.DataSource;
 import org.joda.money.Money;
@@ -70,7 +69,7 @@ public class Postings {
         records.send(dataSource, "posting_record (posting_id, record_id, revision)");
         lines.send(
                 dataSource,
-                "posting_line (posting_id, ordinal, account, tax_code, party, day, currency, amount, base_amount)");
+                "posting_line (posting_id, ordinal, account, tax_code, dimensions, party, day, currency, amount, base_amount)");
         return ids;
     }
 
@@ -91,7 +90,6 @@ public class Postings {
                 .endRow();
     }
 
-    /// Amounts in base currency are those in the document's until documents cross in another.
     private static void put(Copy copy, long id, Posting posting) {
         LedgerEntry entry = posting.entry();
         int ordinal = 0;
@@ -101,11 +99,12 @@ public class Postings {
                     .value(++ordinal)
                     .value(line.account())
                     .value(line.taxCode())
+                    .value(DocumentJson.write(line.key().dimensions()))
                     .value(line.account().equals(entry.controlAccount()) ? entry.party() : "")
                     .value(entry.date())
                     .value(entry.currency().getCode())
                     .value(amount)
-                    .value(amount)
+                    .value(line.base().getAmountMinorLong())
                     .endRow();
         }
     }
@@ -138,20 +137,21 @@ public class Postings {
     private Journal turnedRound(long id, LedgerSettlement sent) {
         Money zero = Money.zero(sent.currency());
         List<JournalLine> lines = jdbc.sql(
-                        "select account, tax_code, amount from posting_line where posting_id = :id order by ordinal")
+                        "select account, tax_code, dimensions, amount, base_amount from posting_line where posting_id = :id order by ordinal")
                 .param("id", id)
                 .query((row, n) -> {
                     Money amount = Money.ofMinor(sent.currency(), row.getLong("amount"));
                     return new JournalLine(
-                            new PostingKey(row.getString("account"), row.getString("tax_code"), Map.of()),
+                            new PostingKey(
+                                    row.getString("account"),
+                                    row.getString("tax_code"),
+                                    DocumentJson.map(row.getString("dimensions"))),
                             amount.isNegative() ? amount.negated() : zero,
-                            amount.isPositive() ? amount : zero);
+                            amount.isPositive() ? amount : zero,
+                            Money.ofMinor(sent.rate().to(), -row.getLong("base_amount")));
                 })
                 .list();
-        return new Journal(
-                lines,
-                lines.stream().map(JournalLine::debit).reduce(zero, Money::plus),
-                lines.stream().map(JournalLine::credit).reduce(zero, Money::plus));
+        return Journal.of(lines, sent.currency(), sent.rate().to());
     }
 
     private Half source(long id) {

@@ -65,18 +65,20 @@ class Settlements {
                 .forEach(each -> affected.compileAgain(each.routeId(), List.of(each.id()), WHO, because));
     }
 
-    /// Most documents are named by nobody: nothing of them is read then.
+    /// Most documents are named by nobody: nothing of them is read then. In another currency than the books' they may
+    /// be named by credit notes, which take their rate.
     private boolean named(long recordId) {
         return jdbc.sql("""
                 select exists (select 1 from record d join allocation a
-                    on a.record_id = d.id or (a.number = d.number and a.kind = d.kind) where d.id = :id)""").param("id", recordId).query(Boolean.class).single();
+                    on a.record_id = d.id or (a.number = d.number and a.kind = d.kind) where d.id = :id)
+                    or exists (select 1 from record d join route r on r.id = d.route_id join ledger l on l.id = r.ledger_id
+                        where d.id = :id and d.currency <> l.currency)""").param("id", recordId).query(Boolean.class).single();
     }
 
     private List<Waiting> waiting(Set<String> refs, long but) {
         return jdbc.sql("""
                 select id, route_id from record where refs && cast(:refs as text[]) and id <> :but
-                    and outcome is distinct from 'posted' and (outcome is null or outcome in ('refused', 'unreached'))
-                order by id""")
+                    and (outcome is null or outcome in ('refused', 'unreached')) order by id""")
                 .param("refs", Copy.array(refs))
                 .param("but", but)
                 .query(Waiting.class)

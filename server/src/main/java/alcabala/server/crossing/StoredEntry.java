@@ -6,11 +6,12 @@ import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.RecordKind;
 import alcabala.server.platform.DocumentJson;
+import tools.jackson.databind.node.ObjectNode;
 
 /// An entry as it is kept with its posting, by the word of what it is.
 final class StoredEntry {
-    /// The shape that is written now; an older one is brought up to date here, step by step, when there is one.
-    static final int SHAPE = 1;
+    /// The shape that is written now; older ones are brought up to date here, step by step.
+    static final int SHAPE = 3;
     private static final String CANCELLATION = "cancellation";
 
     private StoredEntry() {}
@@ -25,9 +26,46 @@ final class StoredEntry {
     }
 
     static LedgerEntry read(String kind, int shape, String content) {
-        if (shape != SHAPE) {
-            throw new IllegalStateException("an entry of the unknown shape " + shape);
+        return read(kind, upToDate(shape, content));
+    }
+
+    private static String upToDate(int shape, String content) {
+        return switch (shape) {
+            case 1 -> upToDate(2, withDimensions(content));
+            case 2 -> withRate(content);
+            case SHAPE -> content;
+            default -> throw new IllegalStateException("an entry of the unknown shape " + shape);
+        };
+    }
+
+    /// Lines had no dimensions before the second shape.
+    private static String withDimensions(String content) {
+        ObjectNode entry = DocumentJson.read(content, ObjectNode.class);
+        entry.path("lines").forEach(line -> ((ObjectNode) line).putObject("dimensions"));
+        return entry.toString();
+    }
+
+    /// There was one currency only before the third shape, so that there was nothing to convert.
+    private static String withRate(String content) {
+        ObjectNode entry = DocumentJson.read(content, ObjectNode.class);
+        ObjectNode of = entry.has("cancelled") ? (ObjectNode) entry.path("cancelled") : entry;
+        of.putObject("rate")
+                .put("from", of.path("currency").asString())
+                .put("to", of.path("currency").asString())
+                .put("rate", 1)
+                .put("day", of.path(of.has("issueDate") ? "issueDate" : "date").asString())
+                .put("origin", "SAME");
+        if (of.has("parts")) {
+            of.put("exchangeAccount", "");
+            of.path("parts").forEach(part -> {
+                ((ObjectNode) part).set("base", part.path("money"));
+                part.path("deductions").forEach(each -> ((ObjectNode) each).set("base", each.path("amount")));
+            });
         }
+        return entry.toString();
+    }
+
+    private static LedgerEntry read(String kind, String content) {
         if (kind.equals(CANCELLATION)) {
             return DocumentJson.read(content, Cancellation.class);
         }

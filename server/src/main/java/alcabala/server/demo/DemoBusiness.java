@@ -1,6 +1,7 @@
 package alcabala.server.demo;
 
 import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.access.People;
 import alcabala.server.access.Role;
@@ -169,6 +170,6 @@ class DemoBusiness implements ApplicationRunner {
     }
 
     private void set(long route, RowKind kind, String code, String counterpart, String account) {
-        store.set(route, kind, code, counterpart, account, 0, WHO);
+        store.set(route, kind, code, Meaning.of(kind, counterpart, account), 0, WHO);
     }
 }

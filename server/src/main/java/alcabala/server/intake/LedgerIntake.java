@@ -58,7 +58,7 @@ class LedgerIntake implements AfterNews {
     private final Clock clock;
 
     /// A document of ours that a line of it settles.
-    private record Document(String ledgerRef, String number, String kind, String party, String site) {}
+    private record Document(String ledgerRef, String number, String kind, String party, String site, String currency) {}
 
     LedgerIntake(
             JdbcClient jdbc,
@@ -141,13 +141,13 @@ class LedgerIntake implements AfterNews {
 
     private Settlement settlement(RouteRow route, LedgerRecord record) {
         Map<String, Document> documents = documents(route, record);
-        CurrencyUnit currency = CurrencyUnit.of(route.currency());
+        CurrencyUnit currency = currency(route, record);
         List<Allocation> allocations = new ArrayList<>();
         boolean all = true;
         for (LedgerRecord.Line line : record.lines()) {
             Optional<Document> document = Optional.ofNullable(documents.get(line.item()));
             all &= document.isPresent();
-            document.ifPresent(each -> allocations.add(allocation(each, line, currency)));
+            document.ifPresent(each -> allocations.add(allocation(route, each, line, currency)));
         }
         Document first = record.lines().stream()
                 .map(line -> documents.get(line.item()))
@@ -167,6 +167,7 @@ class LedgerIntake implements AfterNews {
                 "",
                 catalogue.party(route.sourceId(), first.party()),
                 amount,
+                null,
                 Money.zero(currency),
                 record.settlement().means(),
                 record.settlement().reference(),
@@ -174,8 +175,19 @@ class LedgerIntake implements AfterNews {
                 allocations);
     }
 
+    /// That of the money, as the ledger says; its own where it tells none.
+    private static CurrencyUnit currency(RouteRow route, LedgerRecord record) {
+        String stated = record.settlement().currency();
+        return CurrencyUnit.of(stated == null || stated.isEmpty() ? route.currency() : stated);
+    }
+
     /// What was settled there without money is a difference here: only the ledger knows what it was for.
-    private static Allocation allocation(Document document, LedgerRecord.Line line, CurrencyUnit currency) {
+    private static Allocation allocation(
+            RouteRow route, Document document, LedgerRecord.Line line, CurrencyUnit currency) {
+        if (!document.currency().equals(currency.getCode())) {
+            throw new AnswerUnusableException(
+                    route.ledger(), document.number() + " is in " + document.currency() + ", and this in " + currency);
+        }
         Money deducted = Money.of(currency, line.adjustment());
         return new Allocation(
                 RecordKind.of(document.kind()),
@@ -187,7 +199,7 @@ class LedgerIntake implements AfterNews {
     private Map<String, Document> documents(RouteRow route, LedgerRecord record) {
         Map<String, Document> documents = new HashMap<>();
         jdbc.sql("""
-                select l.ledger_ref, d.number, d.kind, d.party_code as party, d.site from link l join record d on d.id = l.record_id
+                select l.ledger_ref, d.number, d.kind, d.party_code as party, d.site, d.currency from link l join record d on d.id = l.record_id
                 where l.ledger_id = :ledger and d.source_id = :source and l.ledger_ref = any(:refs) order by d.id desc""")
                 .param("ledger", route.ledgerId())
                 .param("source", route.sourceId())

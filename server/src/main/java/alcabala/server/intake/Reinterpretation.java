@@ -2,6 +2,7 @@ package alcabala.server.intake;
 
 import alcabala.accounting.document.Document;
 import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.settlement.Targets;
 import alcabala.server.compile.Compiled;
 import alcabala.server.compile.CompiledFacts;
 import alcabala.server.record.Incoming;
@@ -45,7 +46,7 @@ public class Reinterpretation {
                 id,
                 new Incoming(sourceRef, document, raw.bytes(), raw.mediaType(), raw.fileName(), Set.of(), false));
         facts.reinterpret(id, sourceRef, document, reading);
-        Compiled compiled = Compiled.of(compiler.compile(document));
+        Compiled compiled = Compiled.of(compiler.compile(document, Long.toString(id), Targets.NONE));
         compiledFacts.update(Map.of(id, compiled));
         return compiled;
     }

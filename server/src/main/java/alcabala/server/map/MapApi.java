@@ -1,8 +1,11 @@
 package alcabala.server.map;
 
 import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.compile.Affected;
+import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.Rerouting;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
@@ -10,6 +13,7 @@ import alcabala.server.jobs.Works.Kind;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.Amounts;
+import alcabala.server.platform.SumJson;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -19,14 +23,17 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -40,7 +47,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/map")
 class MapApi {
-    private final JdbcClient jdbc;
+    private final CrosswalkStore store;
     private final Routes routes;
     private final MapView view;
     private final Mapping mapping;
@@ -49,11 +56,9 @@ class MapApi {
     private final Rerouting rerouting;
     private final Works works;
 
-    record CrosswalkRowJson(String counterpart, String account, int version, String setBy, Instant setAt) {
+    record CrosswalkRowJson(Meaning meaning, int version, String setBy, Instant setAt) {
         static CrosswalkRowJson of(CrosswalkRow row) {
-            return row == null
-                    ? null
-                    : new CrosswalkRowJson(row.counterpart(), row.account(), row.version(), row.setBy(), row.setAt());
+            return row == null ? null : new CrosswalkRowJson(row.meaning(), row.version(), row.setBy(), row.setAt());
         }
     }
 
@@ -73,14 +78,17 @@ class MapApi {
             @NotBlank String route,
             @NotNull RowKind kind,
             @NotBlank @Size(max = 200) String code,
-            @NotNull String counterpart,
-            @NotNull String account,
+            Meaning meaning,
             int expectedVersion,
-            boolean remove) {}
+            boolean remove) {
+        ChangeRow {
+            meaning = meaning == null ? Meaning.NONE : meaning;
+        }
+    }
 
     record ChangedRow(
             int released,
-            String amount,
+            List<SumJson> gross,
             int blockedAgain,
             String sentence,
             CrosswalkRowJson before,
@@ -88,7 +96,17 @@ class MapApi {
 
     record Choice(String code, String name, String note) {}
 
-    record Choices(List<Choice> accounts, List<Choice> items, List<Choice> taxCodes, List<Choice> parties) {}
+    /// Values of one of the ledger's dimensions.
+    record DimensionChoices(String code, String name, List<Choice> values) {}
+
+    /// @param purposes those that a row of each kind can say something for
+    record Choices(
+            List<Choice> accounts,
+            List<Choice> items,
+            List<Choice> taxCodes,
+            List<Choice> parties,
+            List<DimensionChoices> dimensions,
+            Map<RowKind, Set<Purpose>> purposes) {}
 
     /// @param codes whose suggestions were looked at; left out for all exact ones
     record AcceptSuggestions(
@@ -98,13 +116,19 @@ class MapApi {
 
     record AcceptedRows(int rows, String sentence) {}
 
+    record RowThen(RowKind kind, String code, Meaning meaning, int version, String setBy, Instant setAt) {}
+
     record MoveRoute(@NotBlank String route, @NotNull Long toLedger) {}
 
+    /// @param meaning what the row said from then on; null when it was taken away
     record CrosswalkVersion(
-            int version, String counterpart, String account, String setBy, Instant setAt, boolean removed) {}
+            @NotNull int version,
+            Meaning meaning,
+            @NotNull String setBy,
+            @NotNull Instant setAt) {}
 
     MapApi(
-            JdbcClient jdbc,
+            CrosswalkStore store,
             Routes routes,
             MapView view,
             Mapping mapping,
@@ -112,7 +136,7 @@ class MapApi {
             RouteMove move,
             Rerouting rerouting,
             Works works) {
-        this.jdbc = jdbc;
+        this.store = store;
         this.routes = routes;
         this.view = view;
         this.mapping = mapping;
@@ -156,7 +180,9 @@ class MapApi {
                         .filter(c -> c.active() && !hidden.contains("TAX " + c.code()))
                         .map(c -> new Choice(c.code(), c.name(), c.rate().toPlainString() + " %"))
                         .toList(),
-                view.choices(ledger, RowKind.PARTY, text));
+                view.choices(ledger, RowKind.PARTY, text),
+                view.dimensions(ledger),
+                Arrays.stream(RowKind.values()).collect(Collectors.toMap(kind -> kind, RowKind::purposes)));
     }
 
     /// Takes suggestions over: those of the codes named, or all that need no look at each.
@@ -185,9 +211,7 @@ class MapApi {
                 accepted.rows(),
                 "%d %s mapped, %s"
                         .formatted(
-                                accepted.rows(),
-                                accepted.rows() == 1 ? "row" : "rows",
-                                sentence(route, accepted.released())));
+                                accepted.rows(), accepted.rows() == 1 ? "row" : "rows", sentence(accepted.released())));
     }
 
     @PutMapping("/row")
@@ -201,28 +225,25 @@ class MapApi {
         Mapping.Changed changed = mapping.change(
                 route,
                 new Mapping.Change(
-                        change.kind(),
-                        change.code(),
-                        change.counterpart(),
-                        change.account(),
-                        change.expectedVersion(),
-                        change.remove()),
+                        change.kind(), change.code(), change.meaning(), change.expectedVersion(), change.remove()),
                 who,
                 at);
         Affected.Released released = changed.released();
         return new ChangedRow(
                 released.count(),
-                Amounts.decimal(route.currency(), released.amount()),
+                SumJson.of(released.gross()),
                 released.blockedAgain(),
-                sentence(route, released),
+                sentence(released),
                 CrosswalkRowJson.of(changed.before()),
                 CrosswalkRowJson.of(changed.after()));
     }
 
-    private static String sentence(RouteRow route, Affected.Released released) {
-        String amount = Amounts.shown(Amounts.money(route.currency(), released.amount()));
-        String sentence = "%d %s released, %s"
-                .formatted(released.count(), released.count() == 1 ? "document" : "documents", amount);
+    private static String sentence(Affected.Released released) {
+        String sentence =
+                "%d %s released".formatted(released.count(), released.count() == 1 ? "document" : "documents");
+        if (released.count() > 0) {
+            sentence += ", " + Amounts.shown(released.gross());
+        }
         return released.blockedAgain() > 0 ? sentence + "; " + released.blockedAgain() + " blocked by it" : sentence;
     }
 
@@ -256,19 +277,22 @@ class MapApi {
 
     @GetMapping("/history")
     List<CrosswalkVersion> history(@RequestParam String route, @RequestParam RowKind kind, @RequestParam String code) {
-        return jdbc.sql("""
-                select version, counterpart, account, set_by, set_at, removed from crosswalk_history
-                where route_id = :route and kind = :kind and code = :code order by version desc""")
-                .param("route", routes.getLeading(route).id())
-                .param("kind", kind.name())
-                .param("code", code)
-                .query((row, n) -> new CrosswalkVersion(
-                        row.getInt("version"),
-                        row.getString("counterpart"),
-                        row.getString("account"),
-                        row.getString("set_by"),
-                        row.getTimestamp("set_at").toInstant(),
-                        row.getBoolean("removed")))
-                .list();
+        long id = routes.getLeading(route).id();
+        Stream<CrosswalkVersion> said = store.history(id, kind, code).stream()
+                .map(row -> new CrosswalkVersion(row.version(), row.meaning(), row.setBy(), row.setAt()));
+        Stream<CrosswalkVersion> takenAway = store.removals(id, kind, code).stream()
+                .map(removal -> new CrosswalkVersion(removal.version(), null, removal.who(), removal.at()));
+        return Stream.concat(said, takenAway)
+                .sorted(Comparator.comparing(CrosswalkVersion::setAt).reversed())
+                .toList();
+    }
+
+    /// The crosswalk as it was, whatever it says now.
+    @GetMapping("/at")
+    List<RowThen> at(@RequestParam String route, @RequestParam Instant moment) {
+        return store.rowsAt(routes.getLeading(route).id(), moment).stream()
+                .map(row -> new RowThen(row.kind(), row.code(), row.meaning(), row.version(), row.setBy(), row.setAt()))
+                .sorted(Comparator.comparing(RowThen::kind).thenComparing(RowThen::code))
+                .toList();
     }
 }

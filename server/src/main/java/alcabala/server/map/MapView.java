@@ -2,13 +2,14 @@ package alcabala.server.map;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.PartyMatchers;
 import alcabala.server.map.Suggestions.Suggestion;
@@ -21,6 +22,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -43,6 +45,7 @@ class MapView {
     private final PartyMatchers matchers;
     private final SettingStore settings;
     private final MoneyRows money;
+    private final PlaceRows places;
 
     /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`, or why none is
     /// needed; empty when by none
@@ -78,8 +81,10 @@ class MapView {
             SourceCatalogue catalogue,
             PartyMatchers matchers,
             SettingStore settings,
-            MoneyRows money) {
+            MoneyRows money,
+            PlaceRows places) {
         this.money = money;
+        this.places = places;
         this.settings = settings;
         this.jdbc = jdbc;
         this.store = store;
@@ -98,7 +103,7 @@ class MapView {
                 reference.items(route.ledgerId()),
                 reference.taxCodes(route.ledgerId()),
                 kind == RowKind.PARTY ? matchers.of(route.ledgerId()) : new PartyMatcher(List.of()));
-        boolean asksFirst = settings.of(route.id()).is(Setting.NEW_PARTIES, "ask");
+        boolean asksFirst = settings.of(route.id()).is(Topic.NEW_PARTIES, "ask");
         Source source = new Source(route, rows, blocked, suggestions, asksFirst);
         List<Row> view = switch (kind) {
             case PARTY -> source.parties();
@@ -110,6 +115,9 @@ class MapView {
             case LINE -> source.lines();
             case MEANS -> money.means(source, route);
             case PAYER -> money.payers(source, route);
+            case PROJECT -> places.projects(source, route);
+            case SITE -> places.sites(source, route);
+            case LINE_KIND -> places.lineKinds(source);
         };
         return view.stream()
                 .sorted(Comparator.comparing((Row row) -> row.row() == null && !row.needed())
@@ -136,6 +144,26 @@ class MapView {
                 .param("limit", CHOICES)
                 .query(MapApi.Choice.class)
                 .list();
+    }
+
+    /// Of each dimension what is in use there.
+    List<MapApi.DimensionChoices> dimensions(long ledgerId) {
+        Map<String, MapApi.DimensionChoices> dimensions = new LinkedHashMap<>();
+        jdbc.sql("""
+                select dimension, dimension_name, value, name from ledger_dimension
+                where ledger_id = :ledger and active and not gone and not hidden order by dimension, value""")
+                .param("ledger", ledgerId)
+                .query((row, n) -> {
+                    String name = row.getString("dimension_name");
+                    return dimensions
+                            .computeIfAbsent(
+                                    row.getString("dimension"),
+                                    code -> new MapApi.DimensionChoices(code, name, new ArrayList<>()))
+                            .values()
+                            .add(new MapApi.Choice(row.getString("value"), row.getString("name"), ""));
+                })
+                .list();
+        return List.copyOf(dimensions.values());
     }
 
     /// Codes of accounts and tax codes that somebody wished out of sight; only what nothing uses can be hidden.
@@ -220,15 +248,22 @@ class MapView {
         }
 
         private String covered(String category, LineKind kind) {
-            Optional<CrosswalkRow> byCategory = find(RowKind.CATEGORY, category);
-            if (byCategory.isPresent()) {
-                return "category " + category + ": " + byCategory.get().account();
+            String byCategory = target(RowKind.CATEGORY, category, Purpose.INCOME);
+            if (!byCategory.isEmpty()) {
+                return "category " + category + ": " + byCategory;
             }
-            AccountRole role = AccountRole.ofIncome(kind);
-            return find(RowKind.ROLE, role.name())
-                    .map(row -> "role "
-                            + role.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ') + ": " + row.account())
-                    .orElse("");
+            String byKind = target(RowKind.LINE_KIND, kind.name(), Purpose.INCOME);
+            return byKind.isEmpty() ? byRole(AccountRole.ofIncome(kind)) : "kind of line " + word(kind) + ": " + byKind;
+        }
+
+        /// What the role says when nothing more particular does, or empty.
+        String byRole(AccountRole role) {
+            String account = target(RowKind.ROLE, role.name(), Purpose.ACCOUNT);
+            return account.isEmpty() ? "" : "role " + word(role) + ": " + account;
+        }
+
+        private String target(RowKind kind, String code, Purpose purpose) {
+            return find(kind, code).map(row -> row.target(purpose)).orElse("");
         }
 
         List<Row> categories() {
@@ -286,9 +321,7 @@ class MapView {
                             row.getString("code"),
                             row.getString("name"),
                             row.getString("note"),
-                            find(RowKind.ROLE, AccountRole.PURCHASES.name())
-                                    .map(role -> "role purchases: " + role.account())
-                                    .orElse(""),
+                            byRole(AccountRole.PURCHASES),
                             "supplier-unmapped:",
                             suggestions
                                     .forSupplier(List.of(
@@ -321,7 +354,7 @@ class MapView {
                     + " cross here";
         }
 
-        private static String word(Enum<?> name) {
+        static String word(Enum<?> name) {
             return name.name().toLowerCase(Locale.ROOT).replace('_', ' ');
         }
 

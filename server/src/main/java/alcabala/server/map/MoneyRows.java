@@ -3,7 +3,7 @@ package alcabala.server.map;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.accounting.settlement.Means;
 import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.Sentences;
@@ -54,7 +54,7 @@ class MoneyRows {
     }
 
     private static String covered(String code, RouteSettings decided) {
-        String bank = decided.get(Setting.RECEIVING_BANK);
+        String bank = decided.get(Topic.RECEIVING_BANK);
         return find(code).filter(Means::isAtBank).isPresent() && !bank.isEmpty() ? "bank for receiving: " + bank : "";
     }
 

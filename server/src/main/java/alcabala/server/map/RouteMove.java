@@ -1,8 +1,11 @@
 package alcabala.server.map;
 
 import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerDimension;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.matching.Names;
 import alcabala.accounting.party.Party;
@@ -10,9 +13,9 @@ import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.Affected;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.jobs.Works.Progress;
-import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.SumJson;
 import alcabala.server.record.Refs;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
@@ -27,6 +30,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -44,8 +48,8 @@ class RouteMove {
 
     /// A row that does not carry over.
     ///
-    /// @param amount gross of the documents that use it and have not crossed, in the route's currency
-    record Left(String kind, String code, String pointsTo, String reason, int documents, String amount) {}
+    /// @param gross of the documents that use it and have not crossed, by currency
+    record Left(String kind, String code, String pointsTo, String reason, int documents, List<SumJson> gross) {}
 
     /// @param waiting documents that have not crossed and will go to the new ledger
     /// @param posted documents that stay with the old one
@@ -108,23 +112,35 @@ class RouteMove {
     }
 
     private Left left(RouteRow route, CrosswalkRow row, String reason) {
-        record Use(int documents, long amount) {}
+        record Use(String currency, int documents, long gross) {}
         String sql = """
-                select count(*) as documents,
-                    coalesce(sum(signed(kind, gross)) filter (where is_document(kind)), sum(signed(kind, gross)), 0) as amount
+                select currency, count(*) as documents,
+                    coalesce(sum(signed(kind, gross)) filter (where is_document(kind)), sum(signed(kind, gross)), 0) as gross
                 from record where route_id = :route and outcome is distinct from 'posted'""";
-        Use use = jdbc.sql(row.kind() == RowKind.ROLE ? sql : sql + " and refs @> cast(:ref as text[])")
+        List<Use> uses = jdbc.sql((row.kind().concernsAll() ? sql : sql + used(row)) + " group by currency")
                 .param("route", route.id())
                 .param("ref", Copy.array(Set.of(Refs.of(row.kind(), row.code()))))
+                .param("record", row.kind() == RowKind.LINE ? RowChecks.recordOf(row.code()) : 0)
                 .query(Use.class)
-                .single();
+                .list();
         return new Left(
                 row.kind().name().toLowerCase(Locale.ROOT),
                 row.code(),
-                row.counterpart().isEmpty() ? row.account() : row.counterpart(),
+                pointsTo(row.meaning()),
                 reason,
-                use.documents(),
-                Amounts.decimal(route.currency(), use.amount()));
+                uses.stream().mapToInt(Use::documents).sum(),
+                SumJson.of(uses.stream().collect(Collectors.toMap(Use::currency, Use::gross))));
+    }
+
+    private static String used(CrosswalkRow row) {
+        return row.kind() == RowKind.LINE ? " and id = :record" : " and refs @> cast(:ref as text[])";
+    }
+
+    private static String pointsTo(Meaning meaning) {
+        return Stream.concat(meaning.targets().values().stream(), meaning.dimensions().values().stream())
+                .filter(target -> !target.isEmpty())
+                .distinct()
+                .collect(Collectors.joining(", "));
     }
 
     @Transactional
@@ -176,6 +192,7 @@ class RouteMove {
         private final Map<String, Party> partiesHere;
         private final Map<String, Party> partiesThere;
         private final Map<String, LedgerItem> itemsThere;
+        private final Map<String, LedgerDimension> dimensionsThere;
 
         Carrying(long here, long there) {
             accountsHere = by(reference.accounts(here), LedgerAccount::code);
@@ -185,6 +202,7 @@ class RouteMove {
             partiesHere = by(reference.parties(here), Party::code);
             partiesThere = by(reference.parties(there), Party::code);
             itemsThere = by(reference.items(there), LedgerItem::code);
+            dimensionsThere = reference.dimensions(there);
         }
 
         private static <T> Map<String, T> by(List<T> rows, Function<T, String> code) {
@@ -194,25 +212,33 @@ class RouteMove {
         /// Empty when the row carries over.
         Optional<String> whyNot(CrosswalkRow row) {
             List<String> reasons = new ArrayList<>();
-            if (!row.account().isEmpty()) {
-                account(row.account()).ifPresent(reasons::add);
-            }
-            if (!row.counterpart().isEmpty()) {
-                counterpart(row).ifPresent(reasons::add);
-            }
+            row.meaning().targets().forEach((purpose, target) -> {
+                if (!target.isEmpty()) {
+                    (purpose == Purpose.COUNTERPART ? counterpart(row.kind(), target) : account(target))
+                            .ifPresent(reasons::add);
+                }
+            });
+            row.meaning()
+                    .dimensions()
+                    .forEach((dimension, value) -> dimension(dimension, value).ifPresent(reasons::add));
             return reasons.isEmpty() ? Optional.empty() : Optional.of(String.join("; ", reasons));
         }
 
-        private Optional<String> counterpart(CrosswalkRow row) {
-            return switch (row.kind()) {
-                case TAX -> tax(row.counterpart());
-                case PARTY -> party(row.counterpart());
+        private Optional<String> counterpart(RowKind kind, String target) {
+            return switch (kind) {
+                case TAX -> tax(target);
+                case PARTY -> party(target);
                 case ITEM ->
-                    itemsThere.containsKey(row.counterpart())
-                            ? Optional.empty()
-                            : Optional.of("there is no item " + row.counterpart());
-                case CATEGORY, SUPPLIER, ROLE, LINE, MEANS, PAYER -> Optional.empty();
+                    itemsThere.containsKey(target) ? Optional.empty() : Optional.of("there is no item " + target);
+                case CATEGORY, PROJECT, SUPPLIER, SITE, LINE_KIND, ROLE, LINE, MEANS, PAYER -> Optional.empty();
             };
+        }
+
+        private Optional<String> dimension(String dimension, String value) {
+            LedgerDimension there = dimensionsThere.get(dimension);
+            return there != null && there.values().contains(value)
+                    ? Optional.empty()
+                    : Optional.of("there is no " + value + " of the dimension " + dimension);
         }
 
         private Optional<String> account(String code) {

@@ -5,11 +5,11 @@ import java.util.Locale;
 import org.springframework.core.convert.converter.Converter;
 import org.springframework.stereotype.Component;
 
-/// `item` in an address means [RowKind#ITEM].
+/// `line-kind` in an address means [RowKind#LINE_KIND].
 @Component
 class RowKindReader implements Converter<String, RowKind> {
     @Override
     public RowKind convert(String word) {
-        return RowKind.valueOf(word.toUpperCase(Locale.ROOT));
+        return RowKind.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 }

@@ -3,7 +3,10 @@ package alcabala.server.platform;
 import java.math.BigDecimal;
 import java.text.NumberFormat;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
@@ -36,6 +39,16 @@ public final class Amounts {
         format.setMinimumFractionDigits(money.getCurrencyUnit().getDecimalPlaces());
         format.setMaximumFractionDigits(money.getCurrencyUnit().getDecimalPlaces());
         return format.format(money.getAmount());
+    }
+
+    /// `€6,120.40 and $75.00`.
+    ///
+    /// @param minor minor units by currency
+    public static String shown(Map<String, Long> minor) {
+        return new TreeMap<>(minor)
+                .entrySet().stream()
+                        .map(each -> shown(money(each.getKey(), each.getValue())))
+                        .collect(Collectors.joining(" and "));
     }
 
     /// What somebody typed, without thousands separators; empty when it is no amount of that currency.

@@ -2,10 +2,12 @@ package alcabala.server.platform;
 
 import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCombination;
+import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueDeserializer;
@@ -34,6 +36,11 @@ public final class DocumentJson {
 
     public static <T> T read(String json, Class<T> type) {
         return MAPPER.readValue(json, type);
+    }
+
+    /// Words by words, such as the values of dimensions.
+    public static Map<String, String> map(String json) {
+        return MAPPER.readValue(json, new TypeReference<>() {});
     }
 
     private interface ToText<T> {

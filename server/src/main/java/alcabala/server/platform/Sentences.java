@@ -25,6 +25,7 @@ public final class Sentences {
                 "Nothing says which account what is bought from %s (%s) belongs to.".formatted(f.name(), f.supplier());
             case Finding.RoleUnset f -> "The route names no account for the role %s.".formatted(role(f.role()));
             case Finding.AccountUnusable f -> accountUnusable(f);
+            case Finding.DimensionUnusable f -> "%s %s is not in use on the ledger.".formatted(f.name(), f.value());
             case Finding.TaxUnmapped f ->
                 "Tax %s (%s %%) has no code on the ledger.".formatted(f.tax(), plain(f.rate()));
             case Finding.TaxCodeUnusable f ->
@@ -55,6 +56,12 @@ public final class Sentences {
             case Finding.CurrencyUnavailable f ->
                 "The document is in %s; the ledger keeps its books in %s only."
                         .formatted(f.currency(), f.ledgerCurrency());
+            case Finding.RateUnknown f ->
+                "Nobody says what one %s was worth in %s on %s: neither the record itself, nor the ledger."
+                        .formatted(f.currency(), f.base(), f.day());
+            case Finding.CurrencyDiffers f ->
+                "%s is in %s and was paid in %s; what of it settles how much is not said."
+                        .formatted(f.document(), f.currency(), f.settled());
             case Finding.ArithmeticDiffers f ->
                 "The file says %s %s, its own figures give %s."
                         .formatted(figure(f), Amounts.shown(f.stated()), Amounts.shown(f.computed()));

@@ -2,13 +2,14 @@ package alcabala.server.readiness;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.readiness.Facts;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.connectors.AccessLostException;
 import alcabala.connectors.ledger.DescribesCompany;
 import alcabala.connectors.ledger.LedgerCompany;
@@ -95,7 +96,7 @@ class FactGatherer {
             settings = Optional.of(lastKnown(route));
         }
         RouteSettings decided = decisions.of(route.id());
-        String prefix = decided.get(Setting.NUMBER_PREFIX);
+        String prefix = decided.get(Topic.NUMBER_PREFIX);
         return new Facts(
                 decided.carries(),
                 reference.profile(route.ledgerId()),
@@ -185,7 +186,7 @@ class FactGatherer {
 
     private static Map<AccountRole, String> roles(Map<String, CrosswalkRow> rows) {
         Map<AccountRole, String> roles = new EnumMap<>(AccountRole.class);
-        rows.forEach((code, row) -> roles.put(AccountRole.valueOf(code), row.account()));
+        rows.forEach((code, row) -> roles.put(AccountRole.valueOf(code), row.target(Purpose.ACCOUNT)));
         return roles;
     }
 

@@ -2,7 +2,7 @@ package alcabala.server.readiness;
 
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.connectors.ledger.TellsNumbers;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.route.RouteRow;
@@ -69,7 +69,7 @@ public class Numbering {
     /// numbers by itself.
     private List<String> taken(RouteRow route, RecordKind kind, TellsNumbers ledger) {
         RouteSettings decided = settings.of(route.id());
-        if (decided.is(Setting.NUMBERED_BY, "ledger")) {
+        if (decided.is(Topic.NUMBERED_BY, "ledger")) {
             return List.of();
         }
         Map<String, String> ours = new HashMap<>();
@@ -80,8 +80,8 @@ public class Numbering {
                 .param("kind", kind.word())
                 .query(Waiting.class)
                 .list()
-                .forEach(each -> ours.put(
-                        decided.get(Setting.NUMBER_PREFIX) + each.number(), route.reference(each.sourceRef())));
+                .forEach(each ->
+                        ours.put(decided.get(Topic.NUMBER_PREFIX) + each.number(), route.reference(each.sourceRef())));
         if (ours.isEmpty()) {
             return List.of();
         }

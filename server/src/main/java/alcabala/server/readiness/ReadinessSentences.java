@@ -73,7 +73,7 @@ final class ReadinessSentences {
             case TRACKS_QUANTITIES -> route.ledger() + " does not track quantities.";
             case NUMBERS -> "None of the waiting numbers is in use there.";
             case PERIOD -> "No waiting document lies in a locked period.";
-            case CURRENCIES -> "All waiting documents are in " + route.currency() + ".";
+            case CURRENCIES -> route.ledger() + " takes what is waiting in its currency.";
             case PURCHASE_ORDERS -> "It has them, or no bill waits on this route.";
             case DIMENSIONS -> route.ledger() + " has dimensions.";
             case ITEM_NAMES -> "They stay different after " + route.ledger() + " cuts them.";

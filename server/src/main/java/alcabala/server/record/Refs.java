@@ -5,6 +5,7 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.record.Record;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.settlement.Settlement;
 import java.util.LinkedHashSet;
 import java.util.Locale;
@@ -15,15 +16,12 @@ import java.util.stream.Collectors;
 public final class Refs {
     private Refs() {}
 
-    /// `item:RIG-0042`: how a record says that it uses a code. An override concerns its document: `line:HW-20417`.
+    /// `item:RIG-0042`: how a record says that it uses a code.
     public static String of(RowKind kind, String code) {
-        String used = switch (kind) {
-            case LINE -> code.substring(0, code.lastIndexOf('/'));
-            // Whoever pays for somebody is looked at with all that he paid.
-            case PAYER -> code.substring(0, code.indexOf(" > "));
-            case PARTY, ITEM, CATEGORY, TAX, ROLE, SUPPLIER, MEANS -> code;
-        };
-        return (kind == RowKind.PAYER ? RowKind.PARTY : kind).name().toLowerCase(Locale.ROOT) + ":" + used;
+        // Whoever pays for somebody is looked at with all that he paid.
+        return kind == RowKind.PAYER
+                ? of(RowKind.PARTY, code.substring(0, code.indexOf(" > ")))
+                : kind.name().toLowerCase(Locale.ROOT) + ":" + code;
     }
 
     public static Set<String> of(Record record) {
@@ -33,7 +31,8 @@ public final class Refs {
         };
     }
 
-    /// `settles:invoice HW-20417`: how a settlement says that it settles a document.
+    /// `settles:invoice HW-20417`: how a settlement says that it settles a document, and a credit note that it is of
+    /// one.
     public static String settles(String document) {
         return "settles:" + document;
     }
@@ -63,8 +62,10 @@ public final class Refs {
 
     private static Set<String> of(Document document) {
         Set<String> refs = new LinkedHashSet<>();
-        refs.add(of(RowKind.LINE, Crosswalk.lineCode(document, "")));
         refs.add(of(RowKind.PARTY, document.counterparty().code()));
+        if (document.kind().isCredit() && !document.precedingNumber().isEmpty()) {
+            refs.add(settles(credited(document)));
+        }
         if (!document.kind().isSale()) {
             refs.add(of(RowKind.SUPPLIER, document.seller().code()));
         }
@@ -73,16 +74,24 @@ public final class Refs {
                 addSold(line, refs);
             }
             refs.add(of(RowKind.TAX, line.tax().key()));
+            addIfAny(RowKind.PROJECT, line.project(), refs);
         }
         return refs;
     }
 
+    private static String credited(Document document) {
+        RecordKind kind = document.kind().isSale() ? RecordKind.INVOICE : RecordKind.BILL;
+        return kind.word() + " " + document.precedingNumber();
+    }
+
     private static void addSold(DocumentLine line, Set<String> refs) {
-        if (!line.item().isEmpty()) {
-            refs.add(of(RowKind.ITEM, line.item()));
-        }
-        if (!line.category().isEmpty()) {
-            refs.add(of(RowKind.CATEGORY, line.category()));
+        addIfAny(RowKind.ITEM, line.item(), refs);
+        addIfAny(RowKind.CATEGORY, line.category(), refs);
+    }
+
+    private static void addIfAny(RowKind kind, String code, Set<String> refs) {
+        if (!code.isEmpty()) {
+            refs.add(of(kind, code));
         }
     }
 }

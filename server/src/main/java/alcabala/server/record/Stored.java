@@ -14,7 +14,7 @@ import tools.jackson.databind.node.ObjectNode;
 /// by step; a new shape adds its step here, and nothing else needs to know that there ever was another.
 public final class Stored {
     /// The shape that is written now.
-    public static final int SHAPE = 2;
+    public static final int SHAPE = 3;
     /// Content with its shape and kind before it, of a revision `v` of a record `d`.
     public static final String COLUMN = "v.shape || ' ' || d.kind || ' ' || v.content as content";
     /// Joins the revision that counts to `record d`.
@@ -23,8 +23,9 @@ public final class Stored {
     /// @param from the shape that it brings one further
     private record Step(int from, String name, Consumer<ObjectNode> change) {}
 
-    private static final List<Step> STEPS =
-            List.of(new Step(1, "types, sites, notes and what is payable are always there", Stored::fillIn));
+    private static final List<Step> STEPS = List.of(
+            new Step(1, "types, sites, notes and what is payable are always there", Stored::fillIn),
+            new Step(2, "lines say for which project they are", Stored::addProjects));
 
     private Stored() {}
 
@@ -77,6 +78,10 @@ public final class Stored {
         if (!complete) {
             setIfMissing(totals, "payable", gross);
         }
+    }
+
+    private static void addProjects(ObjectNode record) {
+        record.path("lines").forEach(line -> setIfMissing((ObjectNode) line, "project", ""));
     }
 
     private static void setIfMissing(ObjectNode node, String name, String value) {

@@ -2,20 +2,27 @@ package alcabala.server.reference;
 
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
+import alcabala.accounting.ledger.DayRates;
 import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerDimension;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.ledger.LedgerItem;
+import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
@@ -89,14 +96,21 @@ public class LedgerReference {
     public LedgerProfile profile(long ledgerId) {
         List<LedgerAccount> accounts = accounts(ledgerId);
         List<LedgerTaxCode> taxCodes = taxCodes(ledgerId);
-        return jdbc.sql("select name, currency, tax_rounding, name_limit, one_tax_code from ledger where id = :id")
+        Map<String, LedgerDimension> dimensions = dimensions(ledgerId);
+        DayRates rates = rates(ledgerId);
+        return jdbc.sql("""
+                select name, currency, tax_rounding, name_limit, one_tax_code, 'multi-currency' = any(features) as multi
+                from ledger where id = :id""")
                 .param("id", ledgerId)
                 .query((row, n) -> new LedgerProfile(
                         row.getString("name"),
                         CurrencyUnit.of(row.getString("currency")),
+                        row.getBoolean("multi"),
+                        rates,
                         TaxRounding.valueOf(row.getString("tax_rounding")),
                         accounts.stream().collect(Collectors.toMap(LedgerAccount::code, Function.identity())),
                         taxCodes.stream().collect(Collectors.toMap(LedgerTaxCode::code, Function.identity())),
+                        dimensions,
                         row.getInt("name_limit"),
                         row.getBoolean("one_tax_code")))
                 .single();
@@ -137,6 +151,38 @@ public class LedgerReference {
                         row.getString("input_account"),
                         row.getBoolean("active")))
                 .list();
+    }
+
+    /// By their codes, with the values that are in use; none when the ledger has none, or has them switched off.
+    public Map<String, LedgerDimension> dimensions(long ledgerId) {
+        record Value(String dimension, String dimensionName, String value) {}
+        Map<String, LedgerDimension> dimensions = new TreeMap<>();
+        jdbc.sql("""
+                select dimension, dimension_name, value from ledger_dimension
+                where ledger_id = :id and active and not gone order by code""")
+                .param("id", ledgerId)
+                .query(Value.class)
+                .list()
+                .forEach(row -> dimensions
+                        .computeIfAbsent(
+                                row.dimension(),
+                                code -> new LedgerDimension(code, row.dimensionName(), new TreeSet<>()))
+                        .values()
+                        .add(row.value()));
+        return dimensions;
+    }
+
+    /// Those that the ledger keeps; it may keep none.
+    public DayRates rates(long ledgerId) {
+        record Rate(String currency, LocalDate day, BigDecimal rate) {}
+        Map<CurrencyUnit, NavigableMap<LocalDate, BigDecimal>> rates = new HashMap<>();
+        jdbc.sql("select currency, day, rate from ledger_rate where ledger_id = :id and not gone")
+                .param("id", ledgerId)
+                .query(Rate.class)
+                .list()
+                .forEach(rate -> rates.computeIfAbsent(CurrencyUnit.of(rate.currency()), currency -> new TreeMap<>())
+                        .put(rate.day(), rate.rate()));
+        return new DayRates(rates);
     }
 
     public List<Party> parties(long ledgerId) {

@@ -4,7 +4,9 @@ import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
 import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.ledger.LedgerDimensionValue;
 import alcabala.connectors.ledger.LedgerItem;
+import alcabala.connectors.ledger.LedgerRate;
 import alcabala.connectors.ledger.LedgerTerm;
 import alcabala.connectors.ledger.Listing;
 import alcabala.server.platform.Copy;
@@ -111,6 +113,26 @@ class PulledRows {
         void items(List<LedgerItem> page) {
             page.forEach(i -> row(ReferenceKind.ITEM, i.code(), i.name(), i.active(), Map.of("account", i.account())));
             send(ReferenceKind.ITEM);
+        }
+
+        void dimensions(List<LedgerDimensionValue> page) {
+            page.forEach(d -> row(
+                    ReferenceKind.DIMENSION,
+                    d.dimension() + " " + d.code(),
+                    d.name(),
+                    d.active(),
+                    Map.of("dimension", d.dimension(), "dimensionName", d.dimensionName(), "value", d.code())));
+            send(ReferenceKind.DIMENSION);
+        }
+
+        void rates(List<LedgerRate> page) {
+            page.forEach(r -> row(
+                    ReferenceKind.RATE,
+                    r.code(),
+                    r.currency(),
+                    true,
+                    Map.of("currency", r.currency(), "day", r.day().toString(), "rate", r.rate())));
+            send(ReferenceKind.RATE);
         }
 
         void terms(List<LedgerTerm> page) {

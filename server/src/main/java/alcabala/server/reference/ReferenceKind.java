@@ -15,6 +15,18 @@ public enum ReferenceKind {
                     + " cast(p.body->>'deductible' as numeric), p.body->>'account', p.body->>'inputAccount'"),
     PARTY("party", "ledger_party", "coalesce(r.body->>'taxIdentifier', '')", "body", "p.body"),
     ITEM("item", "ledger_item", "r.account", "account", "p.body->>'account'"),
+    DIMENSION(
+            "value of a dimension",
+            "ledger_dimension",
+            "r.dimension_name",
+            "dimension, dimension_name, value",
+            "p.body->>'dimension', p.body->>'dimensionName', p.body->>'value'"),
+    RATE(
+            "rate of exchange",
+            "ledger_rate",
+            "trim_scale(r.rate)::text",
+            "currency, day, rate",
+            "p.body->>'currency', cast(p.body->>'day' as date), cast(p.body->>'rate' as numeric)"),
     TERM("terms", "ledger_term", "r.days || ' days'", "days", "cast(p.body->>'days' as int)");
 
     /// Which table a list is about.

@@ -182,6 +182,8 @@ public class ReferencePull {
             ledger.taxCodes(reading::taxCodes);
             ledger.parties(reading::parties);
             ledger.items(reading::items);
+            ledger.dimensions(reading::dimensions);
+            ledger.rates(reading::rates);
             ledger.terms(reading::terms);
             return transaction.execute(status -> {
                 int changes = pulled.merge(pull, ledgerId, ReferenceKind.values());

@@ -15,6 +15,8 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.namedparam.MapSqlParameterSource;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -101,23 +103,30 @@ public class SourceCatalogue {
                                                 .name()));
             }
         }
-        keepMeans(sourceId, records);
+        keepCodes("source_means", sourceId, records.stream().flatMap(SourceCatalogue::means));
+        keepCodes("source_project", sourceId, records.stream().flatMap(SourceCatalogue::projects));
         addNew(PARTY, parties);
         addNew(ITEM, items);
         addNew(TAX, taxes);
     }
 
-    private void keepMeans(long sourceId, Collection<? extends Record> records) {
-        records.stream()
-                .filter(Settlement.class::isInstance)
-                .map(record -> Crosswalk.meansCode(
-                        ((Settlement) record).means(), record.currency().getCode()))
-                .distinct()
-                .forEach(code -> jdbc.sql(
-                                "insert into source_means (source_id, code) values (:source, :code) on conflict do nothing")
-                        .param("source", sourceId)
-                        .param("code", code)
-                        .update());
+    private static Stream<String> means(Record record) {
+        return record instanceof Settlement settlement
+                ? Stream.of(Crosswalk.meansCode(
+                        settlement.means(), settlement.currency().getCode()))
+                : Stream.of();
+    }
+
+    private static Stream<String> projects(Record record) {
+        return record instanceof Document document
+                ? document.lines().stream().map(DocumentLine::project).filter(project -> !project.isEmpty())
+                : Stream.of();
+    }
+
+    private void keepCodes(String table, long sourceId, Stream<String> codes) {
+        addNew(
+                "insert into " + table + " (source_id, code) values (:source, :code)",
+                codes.distinct().collect(Collectors.toMap(code -> code, code -> row(sourceId, code, ""))));
     }
 
     public SourceLookup lookup(long sourceId) {

@@ -17,6 +17,7 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -116,7 +117,7 @@ class BothSidesView {
     private BothSides of(Records.Row row, RouteRow route, Settlement settlement) {
         Since since = since(row.id());
         Optional<LedgerRecord> there = findPosted(row.id());
-        Compilation wouldBe = compiling.compile(route.id(), settlement);
+        Compilation wouldBe = compiling.compile(route.id(), row.id(), settlement);
         SettlementSides sides = new SettlementSides(settlement, row, since.voided(), there, wouldBe.entry());
         List<JournalLine> journal = there.isPresent()
                 ? journal(route, there.get())
@@ -133,8 +134,8 @@ class BothSidesView {
 
     private BothSides of(Records.Row row, RouteRow route, Document document) {
         Optional<LedgerRecord> posted = findPosted(row.id());
-        Optional<Right> wouldBe =
-                compiling.compile(route.id(), document).ledgerDocument().map(sent -> right(sent, document, route));
+        Compilation compiled = compiling.compile(route.id(), row.id(), document);
+        Optional<Right> wouldBe = compiled.ledgerDocument().map(sent -> right(sent, compiled, route));
         Optional<Right> right = posted.isPresent() ? posted.map(record -> right(record, route)) : wouldBe;
         // What has not diverged is agreed, however the route shapes it; what has is measured by what would be sent now.
         Right expected = row.state().equals("Diverged") ? wouldBe.orElseGet(() -> asOnSource(document)) : null;
@@ -193,22 +194,20 @@ class BothSidesView {
                 route,
                 record.journal(),
                 LedgerRecord.JournalEntry::account,
-                LedgerRecord.JournalEntry::debit,
-                LedgerRecord.JournalEntry::credit);
+                line -> line.debit().subtract(line.credit()));
     }
 
+    /// In the ledger's base currency, as the ledger tells its own.
     private List<JournalLine> journal(RouteRow route, Journal journal) {
         return journal(
                 route,
                 journal.lines(),
-                line -> line.account(),
-                line -> line.debit().getAmount(),
-                line -> line.credit().getAmount());
+                alcabala.accounting.posting.JournalLine::account,
+                line -> line.base().getAmount());
     }
 
-    private Right right(LedgerDocument sent, Document document, RouteRow route) {
-        Journal journal =
-                compiling.compile(route.id(), document).journal().orElseThrow().byAccount();
+    private Right right(LedgerDocument sent, Compilation compiled, RouteRow route) {
+        Journal journal = compiled.journal().orElseThrow().byAccount();
         return new Right(
                 "",
                 sent.number(),
@@ -307,21 +306,18 @@ class BothSidesView {
                 .orElse(code);
     }
 
-    /// With the names of all its accounts by one query.
+    /// One line for each account, as a journal is read, with their names by one query.
     private <T> List<JournalLine> journal(
-            RouteRow route,
-            List<T> lines,
-            Function<T, String> account,
-            Function<T, BigDecimal> debit,
-            Function<T, BigDecimal> credit) {
-        Map<String, String> names = reference.accountNames(
-                route.ledgerId(), lines.stream().map(account).toList());
-        return lines.stream()
-                .map(line -> new JournalLine(
-                        account.apply(line),
-                        names.getOrDefault(account.apply(line), ""),
-                        amount(debit.apply(line)),
-                        amount(credit.apply(line))))
+            RouteRow route, List<T> lines, Function<T, String> account, Function<T, BigDecimal> amount) {
+        Map<String, BigDecimal> together = new LinkedHashMap<>();
+        lines.forEach(line -> together.merge(account.apply(line), amount.apply(line), BigDecimal::add));
+        Map<String, String> names = reference.accountNames(route.ledgerId(), together.keySet());
+        return together.entrySet().stream()
+                .map(each -> new JournalLine(
+                        each.getKey(),
+                        names.getOrDefault(each.getKey(), ""),
+                        amount(each.getValue().max(BigDecimal.ZERO)),
+                        amount(each.getValue().negate().max(BigDecimal.ZERO))))
                 .toList();
     }
 

@@ -1,10 +1,13 @@
 package alcabala.server.release;
 
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.crosswalk.Walk;
 import alcabala.accounting.crosswalk.WalkStep;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.Ownership;
 import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.ledger.LedgerDimension;
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.ResolvedLine;
 import alcabala.accounting.posting.SelfAssessed;
@@ -54,7 +57,11 @@ class WhyView {
             String account,
             String accountName,
             String taxCode,
-            List<WalkStepJson> walk) {}
+            List<WalkStepJson> walk,
+            List<WhyDimension> dimensions) {}
+
+    /// A value that a line has of one of the ledger's dimensions; empty when nothing says.
+    record WhyDimension(String code, String name, String value, List<WalkStepJson> walk) {}
 
     record TaxBreakdown(String code, String rate, String net, String tax) {}
 
@@ -80,7 +87,22 @@ class WhyView {
     /// @param isBusiness whether somebody said that this is the business
     record Stranger(String code, String name, boolean isBusiness) {}
 
-    record Journal(List<BothSidesView.JournalLine> lines, String debit, String credit) {}
+    /// @param base its amount in the ledger's base currency, debit positive
+    record BookedLine(String account, String name, String debit, String credit, String base) {}
+
+    /// @param currency of debit and credit
+    /// @param base the ledger's base currency
+    /// @param rate what one of the currency is worth in it; empty where both are the same
+    /// @param rateDay from which that holds, with `SOURCE`, `LEDGER` or `INVOICE` for where it came from
+    record Journal(
+            List<BookedLine> lines,
+            String debit,
+            String credit,
+            String currency,
+            String base,
+            String rate,
+            String rateDay,
+            String rateOrigin) {}
 
     /// A place to put a finding right in, when choosing a counterpart does it.
     record Fix(RowKind kind, String code) {}
@@ -100,30 +122,45 @@ class WhyView {
         Records.Row row = documents.get(documentId);
         RouteRow route = routes.get(row.routeId());
         Record record = documents.record(documentId);
-        Compilation compilation = compiling.compile(route.id(), record);
+        Compilation compilation = compiling.compile(route.id(), documentId, record);
         Map<String, LedgerAccount> accounts = reference.accounts(route.ledgerId()).stream()
                 .collect(Collectors.toMap(LedgerAccount::code, Function.identity()));
+        Map<String, LedgerDimension> dimensions = reference.dimensions(route.ledgerId());
         return new Why(
                 compilation.findings().stream()
                         .map(f -> new FindingJson(Compiled.severity(f), f.cause(), Sentences.of(f), fix(f.cause())))
                         .toList(),
                 record instanceof Document document ? strangers(document, route) : List.of(),
-                compilation.lines().stream().map(line -> line(line, accounts)).toList(),
+                compilation.lines().stream()
+                        .map(line -> line(line, accounts, dimensions))
+                        .toList(),
                 compilation.tax().map(WhyView::tax).orElse(null),
                 compilation
                         .journal()
                         .filter(journal -> !journal.lines().isEmpty())
-                        .map(journal -> new Journal(
-                                journal.byAccount().lines().stream()
-                                        .map(l -> new BothSidesView.JournalLine(
-                                                l.account(),
-                                                name(accounts, l.account()),
-                                                l.debit().isZero() ? "" : Amounts.decimal(l.debit()),
-                                                l.credit().isZero() ? "" : Amounts.decimal(l.credit())))
-                                        .toList(),
-                                Amounts.decimal(journal.debit()),
-                                Amounts.decimal(journal.credit())))
+                        .map(journal -> journal(
+                                journal, compilation.entry().orElseThrow().rate(), accounts))
                         .orElse(null));
+    }
+
+    private static Journal journal(
+            alcabala.accounting.posting.Journal journal, ExchangeRate rate, Map<String, LedgerAccount> accounts) {
+        return new Journal(
+                journal.byAccount().lines().stream()
+                        .map(line -> new BookedLine(
+                                line.account(),
+                                name(accounts, line.account()),
+                                line.debit().isZero() ? "" : Amounts.decimal(line.debit()),
+                                line.credit().isZero() ? "" : Amounts.decimal(line.credit()),
+                                Amounts.decimal(line.base())))
+                        .toList(),
+                Amounts.decimal(journal.debit()),
+                Amounts.decimal(journal.credit()),
+                journal.debit().getCurrencyUnit().getCode(),
+                journal.baseDebit().getCurrencyUnit().getCode(),
+                rate.isSame() ? "" : rate.rate().toPlainString(),
+                rate.isSame() ? "" : rate.day().toString(),
+                rate.isSame() ? "" : rate.origin().name());
     }
 
     private static List<Stranger> strangers(Document document, RouteRow route) {
@@ -151,7 +188,8 @@ class WhyView {
         };
     }
 
-    private static WhyLine line(ResolvedLine resolved, Map<String, LedgerAccount> accounts) {
+    private static WhyLine line(
+            ResolvedLine resolved, Map<String, LedgerAccount> accounts, Map<String, LedgerDimension> dimensions) {
         var line = resolved.line();
         return new WhyLine(
                 line.id(),
@@ -165,7 +203,18 @@ class WhyView {
                 resolved.account(),
                 name(accounts, resolved.account()),
                 resolved.taxCode(),
-                resolved.walk().steps().stream().map(WhyView::step).toList());
+                steps(resolved.walk()),
+                resolved.dimensions().entrySet().stream()
+                        .map(each -> new WhyDimension(
+                                each.getKey(),
+                                dimensions.get(each.getKey()).name(),
+                                each.getValue().answer(),
+                                steps(each.getValue())))
+                        .toList());
+    }
+
+    private static List<WalkStepJson> steps(Walk walk) {
+        return walk.steps().stream().map(WhyView::step).toList();
     }
 
     private static WalkStepJson step(WalkStep step) {
@@ -174,7 +223,7 @@ class WhyView {
                 word(step.step()),
                 word(step.verdict()),
                 step.subject(),
-                row == null ? "" : row.account(),
+                step.answer(),
                 row == null ? null : new RowVersion(row.version(), row.setBy(), row.setAt()));
     }
 

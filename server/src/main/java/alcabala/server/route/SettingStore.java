@@ -1,14 +1,16 @@
 package alcabala.server.route;
 
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.server.platform.NotPossibleException;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -29,14 +31,15 @@ public class SettingStore {
     }
 
     public RouteSettings of(long routeId) {
-        Map<Setting, String> values = new EnumMap<>(Setting.class);
+        Map<Setting, String> values = new HashMap<>();
         decided(routeId).forEach(each -> values.put(each.setting(), each.value()));
         return RouteSettings.of(values);
     }
 
     /// What somebody decided; the rest holds its standard value.
     public List<Decided> decided(long routeId) {
-        return jdbc.sql("select setting, value, version, set_by, set_at from route_setting where route_id = :route")
+        return jdbc.sql("""
+                select topic, decided_for, value, version, set_by, set_at from route_setting where route_id = :route""")
                 .param("route", routeId)
                 .query(SettingStore::decided)
                 .list();
@@ -45,10 +48,11 @@ public class SettingStore {
     /// The newest first.
     public List<Decided> history(long routeId, Setting setting) {
         return jdbc.sql("""
-                select setting, value, version, set_by, set_at from route_setting_history
-                where route_id = :route and setting = :setting order by id desc""")
+                select topic, decided_for, value, version, set_by, set_at from route_setting_history
+                where route_id = :route and topic = :topic and decided_for = :of order by id desc""")
                 .param("route", routeId)
-                .param("setting", setting.name())
+                .param("topic", setting.topic().name())
+                .param("of", setting.of().name())
                 .query(SettingStore::decided)
                 .list();
     }
@@ -58,15 +62,15 @@ public class SettingStore {
     /// @param expected the version that was seen, 0 for the standard value
     public void set(long routeId, Setting setting, String value, int expected, String who) {
         int rows = jdbc.sql("""
-                insert into route_setting as s (route_id, setting, value, version, set_by, set_at)
-                select :route, :setting, :value, 1, :who, :now where :expected = 0
-                on conflict (route_id, setting) do nothing""")
+                insert into route_setting as s (route_id, topic, decided_for, value, version, set_by, set_at)
+                select :route, :topic, :of, :value, 1, :who, :now where :expected = 0
+                on conflict (route_id, topic, decided_for) do nothing""")
                 .params(values(routeId, setting, value, expected, who))
                 .update();
         if (rows == 0) {
             rows = jdbc.sql("""
                     update route_setting set value = :value, version = version + 1, set_by = :who, set_at = :now
-                    where route_id = :route and setting = :setting and version = :expected""")
+                    where route_id = :route and topic = :topic and decided_for = :of and version = :expected""")
                     .params(values(routeId, setting, value, expected, who))
                     .update();
         }
@@ -75,8 +79,8 @@ public class SettingStore {
                     "changed-meanwhile", "Somebody else changed this setting meanwhile; look at it again.");
         }
         jdbc.sql("""
-                insert into route_setting_history (route_id, setting, value, version, set_by, set_at)
-                values (:route, :setting, :value, :expected + 1, :who, :now)""").params(values(routeId, setting, value, expected, who)).update();
+                insert into route_setting_history (route_id, topic, decided_for, value, version, set_by, set_at)
+                values (:route, :topic, :of, :value, :expected + 1, :who, :now)""").params(values(routeId, setting, value, expected, who)).update();
         jdbc.sql("update route set crosswalk_version = nextval('state_version') where id = :route")
                 .param("route", routeId)
                 .update();
@@ -85,7 +89,8 @@ public class SettingStore {
     private Map<String, Object> values(long routeId, Setting setting, String value, int expected, String who) {
         return Map.of(
                 "route", routeId,
-                "setting", setting.name(),
+                "topic", setting.topic().name(),
+                "of", setting.of().name(),
                 "value", value,
                 "expected", expected,
                 "who", who,
@@ -94,7 +99,7 @@ public class SettingStore {
 
     private static Decided decided(ResultSet row, int n) throws SQLException {
         return new Decided(
-                Setting.valueOf(row.getString("setting")),
+                new Setting(Topic.valueOf(row.getString("topic")), Carried.valueOf(row.getString("decided_for"))),
                 row.getString("value"),
                 row.getInt("version"),
                 row.getString("set_by"),

@@ -60,7 +60,7 @@ class Batches {
 
     /// What somebody saw before she said that it may go; null where nobody looks.
     ///
-    /// @param net in the ledger's currency, as a decimal number; so are tax and gross
+    /// @param net in the currency of its records, as a decimal number; so are tax and gross
     record Shown(int count, String net, String tax, String gross, String hashTotal) {
         boolean holds(ControlTotals totals) {
             return count == totals.count()
@@ -97,7 +97,7 @@ class Batches {
                     "On the ledger the items " + String.join(" and ", first.items()) + " would both be named “"
                             + first.name() + "”. Rename one or map it to an item that is there; nothing was sent.");
         }
-        Optional<Money> typed = independentTotal(route, order.independentTotal());
+        Optional<Money> typed = independentTotal(preview.totals(), order.independentTotal());
         if (typed.isPresent()
                 && !typed.get().equals(preview.totals().gross())
                 && order.reason().isBlank()) {
@@ -132,13 +132,14 @@ class Batches {
         }
     }
 
-    private static Optional<Money> independentTotal(RouteRow route, String text) {
+    private static Optional<Money> independentTotal(ControlTotals totals, String text) {
         if (text == null || text.isBlank()) {
             return Optional.empty();
         }
-        return Optional.of(Amounts.typed(route.currency(), text)
+        String currency = totals.gross().getCurrencyUnit().getCode();
+        return Optional.of(Amounts.typed(currency, text)
                 .orElseThrow(() -> NotPossibleException.invalid(
-                        "total-invalid", "“" + text + "” is not an amount in " + route.currency() + ".")));
+                        "total-invalid", "“" + text + "” is not an amount in " + currency + ".")));
     }
 
     private void queue(RouteRow route, long batch, List<Prepared> documents, String who) {

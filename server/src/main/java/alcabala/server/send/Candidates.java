@@ -63,6 +63,7 @@ class Candidates {
                     and (:named or d.kind <> all(:byHand)) and d.kind = any(:kinds)
                     and (:named = false or d.id = any(:ids))
                     and (cast(:origin as text) is null or d.origin = :origin)
+                    and (:named or d.currency = :currency)
                     and (cast(:from as date) is null or d.issue_date >= :from)
                     and (cast(:to as date) is null or d.issue_date <= :to)
                 order by d.issue_date, d.id limit :limit""")
@@ -74,6 +75,7 @@ class Candidates {
                         "origin",
                         choice.origin() == null ? null : choice.origin().word(),
                         java.sql.Types.VARCHAR)
+                .param("currency", choice.currency().isEmpty() ? route.currency() : choice.currency())
                 .param("ids", named ? choice.ids().toArray(Long[]::new) : new Long[0])
                 .param("from", named ? null : choice.from(), java.sql.Types.DATE)
                 .param("to", named ? null : choice.to(), java.sql.Types.DATE)

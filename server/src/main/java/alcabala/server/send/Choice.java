@@ -10,15 +10,24 @@ import java.util.stream.Stream;
 /// Which records are meant: those named, or all of one family and side that are ready in a span of days.
 ///
 /// @param origin the side on which they were made; null for whichever those named were
-record Choice(List<Long> ids, LocalDate from, LocalDate to, boolean purchases, Family family, Origin origin) {
+/// @param currency of all that are not named; empty for the ledger's own
+record Choice(
+        List<Long> ids,
+        LocalDate from,
+        LocalDate to,
+        boolean purchases,
+        Family family,
+        Origin origin,
+        String currency) {
     static Choice named(List<Long> ids) {
-        return new Choice(ids, null, null, false, Family.DOCUMENT, null);
+        return new Choice(ids, null, null, false, Family.DOCUMENT, null, "");
     }
 
-    static Choice within(List<Long> ids, LocalDate from, LocalDate to, boolean purchases, boolean payments) {
+    static Choice within(
+            List<Long> ids, LocalDate from, LocalDate to, boolean purchases, boolean payments, String currency) {
         Family family = payments ? Family.SETTLEMENT : Family.DOCUMENT;
         boolean named = ids != null && !ids.isEmpty();
-        return new Choice(ids, from, to, purchases, family, named ? null : Origin.SOURCE);
+        return new Choice(ids, from, to, purchases, family, named ? null : Origin.SOURCE, currency);
     }
 
     boolean isNamed() {

@@ -38,7 +38,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
+import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -109,29 +109,36 @@ class Previews {
     /// Those that compile clean now, and are not dated by their batch before the first day of their kind.
     private List<Prepared> prepare(RouteRow route, List<Candidate> candidates) {
         Compiler compiler = compilers.of(route.id());
-        Map<Candidate, Record> records = new LinkedHashMap<>();
-        candidates.forEach(each -> records.put(each, Stored.record(each.content())));
-        Function<Record, Compilation> compile = compiling.with(route, compiler, records.values());
+        Map<Long, Record> records = new HashMap<>();
+        candidates.forEach(each -> records.put(each.id(), Stored.record(each.content())));
+        LongFunction<Compilation> compile = compiling.with(route, compiler, records);
         List<Prepared> prepared = new ArrayList<>();
-        records.forEach((candidate, record) -> posting(compiler, compile, candidate, record)
-                .ifPresent(posting -> prepared.add(new Prepared(
-                        candidate.id(),
-                        candidate.revision(),
-                        candidate.number(),
-                        candidate.stands(),
-                        Origin.valueOf(candidate.origin().toUpperCase(Locale.ROOT)),
-                        record.counterparty(),
-                        posting))));
+        for (Candidate candidate : candidates) {
+            Record record = records.get(candidate.id());
+            posting(compiler, compile, candidate, record)
+                    .ifPresent(posting -> prepared.add(prepared(candidate, record, posting)));
+        }
         return prepared;
     }
 
+    private static Prepared prepared(Candidate candidate, Record record, Posting posting) {
+        return new Prepared(
+                candidate.id(),
+                candidate.revision(),
+                candidate.number(),
+                candidate.stands(),
+                Origin.valueOf(candidate.origin().toUpperCase(Locale.ROOT)),
+                record.counterparty(),
+                posting);
+    }
+
     private Optional<Posting> posting(
-            Compiler compiler, Function<Record, Compilation> compile, Candidate candidate, Record record) {
+            Compiler compiler, LongFunction<Compilation> compile, Candidate candidate, Record record) {
         if (candidate.isTakenBack()) {
             return postings.findCancelling(candidate.id());
         }
         RouteSettings decided = compiler.route().settings();
-        Compilation compilation = compile.apply(record);
+        Compilation compilation = compile.apply(candidate.id());
         boolean early = record instanceof Document document
                 && BookingDay.find(document, decided).isEmpty()
                 && decided.findCutOff(document.kind())
@@ -152,19 +159,22 @@ class Previews {
                 .map(each -> List.of(
                         each.posting().entry().kind().isSale(),
                         each.posting().entry().kind().family(),
+                        each.posting().entry().currency(),
                         each.origin()))
                 .distinct()
                 .count();
         if (sides > 1) {
             throw NotPossibleException.invalid(
                     "mixed-batch",
-                    "Sales and purchases, documents and payments, and what was entered on either side do not add up to one total. Choose one of them at a time, and send a batch of each.");
+                    "Sales and purchases, documents and payments, several currencies, and what was entered on either side do not add up to one total. Choose one of them at a time, and send a batch of each.");
         }
     }
 
     private static ControlTotals totals(RouteRow route, List<Prepared> documents) {
         return ControlTotals.of(
-                CurrencyUnit.of(route.currency()),
+                documents.isEmpty()
+                        ? CurrencyUnit.of(route.currency())
+                        : documents.getFirst().posting().entry().currency(),
                 documents.stream()
                         .map(each -> {
                             LedgerEntry sent = each.posting().entry();
@@ -211,7 +221,8 @@ class Previews {
         }
         return Set.copyOf(jdbc.sql("""
                 select c.code from crosswalk_row c join record d on d.route_id = c.route_id
-                where d.id = :document and c.kind = 'PARTY' and c.code = any(:codes)""")
+                where d.id = :document and c.kind = 'PARTY' and c.purpose = 'COUNTERPART' and c.ended_at is null
+                    and c.code = any(:codes)""")
                 .param("document", documents.getFirst().id())
                 .param("codes", codes.toArray(String[]::new))
                 .query(String.class)

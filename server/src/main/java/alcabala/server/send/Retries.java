@@ -139,8 +139,9 @@ class Retries {
     }
 
     private Optional<Posting> compiled(RouteRow route, Failed failed, Compiler compiler, Record record) {
-        Compilation compilation =
-                compiling.with(route, compiler, List.of(record)).apply(record);
+        Compilation compilation = compiling
+                .with(route, compiler, Map.of(failed.recordId(), record))
+                .apply(failed.recordId());
         return compilation
                 .entry()
                 .map(entry -> Posting.of(

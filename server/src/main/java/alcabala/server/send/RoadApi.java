@@ -6,7 +6,7 @@ import alcabala.connectors.spi.Side;
 import alcabala.server.access.Sight;
 import alcabala.server.access.SignedIn;
 import alcabala.server.connection.Kinds;
-import alcabala.server.platform.Amounts;
+import alcabala.server.platform.SumJson;
 import alcabala.server.record.RecordFilter;
 import alcabala.server.record.Records;
 import alcabala.server.route.RouteRow;
@@ -14,6 +14,7 @@ import alcabala.server.route.Routes;
 import alcabala.server.route.SettingStore;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -51,6 +52,7 @@ class RoadApi {
 
     /// @param lost ledgers that no longer let us in
     /// @param unmapped causes that a row of the crosswalk settles
+    /// @param readySums what is ready, by currency
     /// @param purchases whether the route carries them beside sales; so payments
     record Road(
             int connections,
@@ -59,7 +61,7 @@ class RoadApi {
             int blocks,
             int unmapped,
             int ready,
-            String readyGross,
+            List<SumJson> readySums,
             int blocked,
             int refused,
             int openBatches,
@@ -77,7 +79,6 @@ class RoadApi {
             int blocks,
             int unmapped,
             int ready,
-            long readyGross,
             int blocked,
             int refused,
             int openBatches) {}
@@ -125,7 +126,7 @@ class RoadApi {
                 0,
                 0,
                 ready.count(),
-                Amounts.decimal(route.currency(), ready.gross().getOrDefault(route.currency(), 0L)),
+                SumJson.of(ready.gross()),
                 sums.getOrDefault("Blocked", none).count(),
                 sums.getOrDefault("Refused", none).count(),
                 0,
@@ -146,8 +147,6 @@ class RoadApi {
                      where d.route_id = :route and d.state in ('Blocked', 'Waiting') and f.severity = 'blocks'
                          and f.cause ~ '^(item|category|tax|supplier|means)-unmapped|^party-(doubtful|missing)|^payer-differs|^role-unset') as unmapped,
                     (select count(*) from record where route_id = :route and state = 'Ready') as ready,
-                    (select coalesce(sum(signed(kind, gross)) filter (where is_document(kind)),
-                        sum(signed(kind, gross)), 0) from record where route_id = :route and state = 'Ready') as ready_gross,
                     (select count(*) from record where route_id = :route and state = 'Blocked') as blocked,
                     (select count(*) from record where route_id = :route and state = 'Refused') as refused,
                     (select count(*) from batch where route_id = :route and finished_at is null) as open_batches""")
@@ -173,12 +172,25 @@ class RoadApi {
                 counts.blocks(),
                 counts.unmapped(),
                 counts.ready(),
-                Amounts.decimal(found.currency(), counts.readyGross()),
+                SumJson.of(ready(found)),
                 counts.blocked(),
                 counts.refused(),
                 counts.openBatches(),
                 carried.contains(RecordType.PURCHASES),
                 carried.contains(RecordType.SETTLEMENTS),
                 sending);
+    }
+
+    /// Minor units by currency; money is no part of it where there are documents.
+    private Map<String, Long> ready(RouteRow route) {
+        Map<String, Long> gross = new HashMap<>();
+        jdbc.sql("""
+                select currency, coalesce(sum(signed(kind, gross)) filter (where is_document(kind)),
+                    sum(signed(kind, gross))) as gross
+                from record where route_id = :route and state = 'Ready' group by currency""")
+                .param("route", route.id())
+                .query((row, n) -> gross.put(row.getString("currency"), row.getLong("gross")))
+                .list();
+        return gross;
     }
 }

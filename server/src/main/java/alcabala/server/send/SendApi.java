@@ -9,6 +9,7 @@ import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.LocalDate;
@@ -39,13 +40,16 @@ class SendApi {
             LocalDate from,
             LocalDate to,
             Boolean purchases,
-            Boolean payments) {
+            Boolean payments,
+            @Pattern(regexp = "[A-Z]{3}") String currency) {
         Choice asChoice() {
-            return Choice.within(ids, from, to, Boolean.TRUE.equals(purchases), Boolean.TRUE.equals(payments));
+            return Choice.within(
+                    ids, from, to, Boolean.TRUE.equals(purchases), Boolean.TRUE.equals(payments), text(currency));
         }
     }
 
     record PreviewJson(
+            String currency,
             int count,
             String net,
             String tax,
@@ -65,6 +69,7 @@ class SendApi {
             LocalDate to,
             Boolean purchases,
             Boolean payments,
+            @Pattern(regexp = "[A-Z]{3}") String currency,
             @NotNull @Valid ShownJson shown,
             @Size(max = 40) String independentTotal,
             @Size(max = 500) String reason) {}
@@ -105,6 +110,7 @@ class SendApi {
         Preview preview = previews.of(route, choice.asChoice());
         var totals = preview.totals();
         return new PreviewJson(
+                totals.gross().getCurrencyUnit().getCode(),
                 totals.count(),
                 Amounts.decimal(totals.net()),
                 Amounts.decimal(totals.tax()),
@@ -152,6 +158,10 @@ class SendApi {
         return sentence.toString();
     }
 
+    private static String text(String given) {
+        return given == null ? "" : given;
+    }
+
     private static String plural(int count, String noun) {
         return count + " " + noun + (count == 1 ? "" : "s");
     }
@@ -169,7 +179,8 @@ class SendApi {
                                 send.from(),
                                 send.to(),
                                 Boolean.TRUE.equals(send.purchases()),
-                                Boolean.TRUE.equals(send.payments())),
+                                Boolean.TRUE.equals(send.payments()),
+                                text(send.currency())),
                         new Batches.Shown(shown.count(), shown.net(), shown.tax(), shown.gross(), shown.hashTotal()),
                         send.independentTotal(),
                         send.reason() == null ? "" : send.reason().trim()),

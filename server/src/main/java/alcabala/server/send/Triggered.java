@@ -6,7 +6,10 @@ import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -73,9 +76,24 @@ class Triggered {
                 .list();
     }
 
+    /// A batch is of one currency.
     private int send(RouteRow route, List<Long> ids, Origin origin, String who) {
-        Choice choice = new Choice(ids, null, null, false, Family.DOCUMENT, origin);
-        int going = ids.isEmpty() ? 0 : previews.of(route, choice).documents().size();
+        record InCurrency(long id, String currency) {}
+        Map<String, List<Long>> together = new TreeMap<>();
+        jdbc.sql("select id, currency from record where id = any(:ids) order by issue_date, id")
+                .param("ids", ids.toArray(Long[]::new))
+                .query(InCurrency.class)
+                .list()
+                .forEach(each -> together.computeIfAbsent(each.currency(), currency -> new ArrayList<>())
+                        .add(each.id()));
+        return together.values().stream()
+                .mapToInt(same -> sendTogether(route, same, origin, who))
+                .sum();
+    }
+
+    private int sendTogether(RouteRow route, List<Long> ids, Origin origin, String who) {
+        Choice choice = new Choice(ids, null, null, false, Family.DOCUMENT, origin, "");
+        int going = previews.of(route, choice).documents().size();
         if (going > 0) {
             batches.send(route, new Batches.Order(choice, null, "", ""), who);
         }

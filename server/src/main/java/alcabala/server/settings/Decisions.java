@@ -1,8 +1,9 @@
 package alcabala.server.settings;
 
 import alcabala.accounting.record.RecordKind;
-import alcabala.accounting.setting.Crossing;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.accounting.setting.Trigger;
 import alcabala.server.compile.Affected;
 import alcabala.server.crossing.Outcomes;
@@ -26,6 +27,7 @@ import org.springframework.transaction.annotation.Transactional;
 /// Takes a decision about a route: checked, versioned, on the trail, and everything that waits is compiled anew.
 @Component
 class Decisions {
+    private static final Setting PAYMENTS = new Setting(Topic.DIRECTION, Carried.PAYMENTS);
     private final JdbcClient jdbc;
     private final SourceFacts facts;
     private final Outcomes outcomes;
@@ -83,9 +85,10 @@ class Decisions {
                         "setting", SettingSentences.title(setting),
                         "from", SettingSentences.word(setting, before),
                         "to", SettingSentences.word(setting, value)));
-        List<RecordKind> triggered = Crossing.triggered(setting);
+        List<RecordKind> triggered =
+                setting.topic() == Topic.TRIGGER ? setting.of().kinds() : List.of();
         int moved = triggered.stream().mapToInt(kind -> await(route, kind)).sum();
-        if (setting == Setting.PAYMENTS && !value.equals("none")) {
+        if (setting.equals(PAYMENTS) && !value.equals("none")) {
             moved = catchUp(route);
         }
         return new Taken(

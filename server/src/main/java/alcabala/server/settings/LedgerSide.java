@@ -7,7 +7,7 @@ import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.setting.RouteSettings;
-import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Sentences;
@@ -118,7 +118,7 @@ record LedgerSide(
     private static List<SentFact> facts(LedgerDocument sent, RouteSettings settings) {
         List<SentFact> facts = new ArrayList<>();
         facts.add(new SentFact("Number", number(sent)));
-        String day = settings.is(Setting.DOCUMENT_DATE, "batch")
+        String day = settings.is(Topic.DOCUMENT_DATE, "batch")
                 ? "the day of its batch"
                 : sent.issueDate().toString();
         facts.add(new SentFact("Date", day));
@@ -162,7 +162,7 @@ record LedgerSide(
     private static List<Booking> receipt(LedgerDocument sent, RouteSettings settings, Map<String, String> names) {
         // Money leaves for a bill and for a credit note.
         boolean leaves = sent.kind().isCredit() == sent.kind().isSale();
-        String bank = settings.get(leaves ? Setting.PAYING_BANK : Setting.RECEIVING_BANK);
+        String bank = settings.get(leaves ? Topic.PAYING_BANK : Topic.RECEIVING_BANK);
         if (bank.isEmpty()) {
             return List.of();
         }

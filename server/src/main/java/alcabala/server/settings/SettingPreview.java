@@ -6,9 +6,11 @@ import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
-import alcabala.accounting.setting.Crossing;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
+import alcabala.accounting.settlement.Targets;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Compilers;
 import alcabala.server.compile.Compiling;
@@ -23,7 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
+import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -82,7 +84,7 @@ class SettingPreview {
                         .findFirst();
         Map<String, String> names = reference.accounts(route.ledgerId()).stream()
                 .collect(Collectors.toMap(LedgerAccount::code, LedgerAccount::name));
-        Optional<Previewed> settled = Crossing.won(setting).stream()
+        Optional<Previewed> settled = kindsOf(Topic.WINNER, setting).stream()
                 .filter(kind -> documentId == null)
                 .findFirst()
                 .flatMap(kind -> findChangedThere(route, kind))
@@ -131,19 +133,23 @@ class SettingPreview {
             String sentence) {
         RecordKind kind = standing.document().kind();
         LedgerSide there = LedgerSide.standing(standing.record(), names);
-        LedgerSide again = LedgerSide.of(compiler.compile(standing.document()), after, names)
-                .asStanding();
+        LedgerSide again =
+                LedgerSide.of(compiled(compiler, standing), after, names).asStanding();
         LedgerSide left = before.winner(kind).equals("source") ? again : there;
         LedgerSide right = after.winner(kind).equals("source") ? again : there;
         return new Previewed(standing.id(), standing.number(), left, right, !left.equals(right), sentence);
     }
 
+    private static Compilation compiled(Compiler compiler, Standing standing) {
+        return compiler.compile(standing.document(), Long.toString(standing.id()), Targets.NONE);
+    }
+
     private List<Both> both(RouteRow route, List<Candidate> candidates, Compiler was, Compiler would) {
-        List<Record> records = candidates.stream().map(Candidate::record).toList();
-        Function<Record, Compilation> before = compiling.with(route, was, records);
-        Function<Record, Compilation> after = compiling.with(route, would, records);
+        Map<Long, Record> records = candidates.stream().collect(Collectors.toMap(Candidate::id, Candidate::record));
+        LongFunction<Compilation> before = compiling.with(route, was, records);
+        LongFunction<Compilation> after = compiling.with(route, would, records);
         return candidates.stream()
-                .map(each -> both(each, before.apply(each.record()), after.apply(each.record())))
+                .map(each -> both(each, before.apply(each.id()), after.apply(each.id())))
                 .toList();
     }
 
@@ -165,11 +171,13 @@ class SettingPreview {
 
     private String sentence(
             RouteRow route, Setting setting, RouteSettings before, RouteSettings after, List<Both> all) {
-        List<RecordKind> triggered = Crossing.triggered(setting);
+        List<RecordKind> triggered = kindsOf(Topic.TRIGGER, setting);
         return (triggered.isEmpty() ? Optional.<String>empty() : Optional.of(triggered(triggered, before, after, all)))
-                .or(() -> Crossing.won(setting).stream().findFirst().map(kind -> changedThere(route, kind, after)))
-                .orElseGet(() -> switch (setting) {
-                    case PAYMENTS -> payments(route, after);
+                .or(() -> kindsOf(Topic.WINNER, setting).stream()
+                        .findFirst()
+                        .map(kind -> changedThere(route, kind, after)))
+                .orElseGet(() -> switch (setting.topic()) {
+                    case DIRECTION -> setting.of() == Carried.PAYMENTS ? payments(route, after) : changed(all);
                     case RECEIVING_BANK ->
                         money(route, Set.of(RecordKind.INVOICE, RecordKind.SUPPLIER_CREDIT), "received", all);
                     case PAYING_BANK -> money(route, Set.of(RecordKind.BILL, RecordKind.CREDIT_NOTE), "paid from", all);
@@ -177,6 +185,11 @@ class SettingPreview {
                     case PURCHASE_TAX -> taxed(route, after, all, false, "part of the cost");
                     default -> changed(all);
                 });
+    }
+
+    /// Of a setting of this topic, the kinds that it is decided for.
+    private static List<RecordKind> kindsOf(Topic topic, Setting setting) {
+        return setting.topic() == topic ? setting.of().kinds() : List.of();
     }
 
     private static String triggered(List<RecordKind> kinds, RouteSettings before, RouteSettings after, List<Both> all) {
@@ -220,28 +233,30 @@ class SettingPreview {
         int open = jdbc.sql("""
                 select count(*) from record where route_id = :route and outcome = 'posted'
                     and sign(coalesce(ledger_gross, gross)) * (coalesce(ledger_gross, gross) - paid) > 0""").param("route", route.id()).query(Integer.class).single();
-        return after.is(Setting.PAYMENTS, "none")
+        return after.is(Topic.DIRECTION, Carried.PAYMENTS, "none")
                 ? "Payments of %s that are open would no longer come back.".formatted(documents(open))
                 : "Payments of %s that are open come back at the next fetch.".formatted(documents(open));
     }
 
     private String changedThere(RouteRow route, RecordKind kind, RouteSettings after) {
-        record Sum(int count, long gross) {}
-        Sum sum = jdbc.sql("""
-                select count(*) as count, coalesce(sum(d.gross), 0) as gross from record d
+        record Sum(String currency, int count, long gross) {}
+        List<Sum> sums = jdbc.sql("""
+                select d.currency, count(*) as count, sum(d.gross) as gross from record d
                 where d.route_id = :route and d.kind = :kind and
-                """ + CHANGED_THERE)
+                """ + CHANGED_THERE + " group by d.currency")
                 .param("route", route.id())
                 .param("kind", kind.word())
                 .query(Sum.class)
-                .single();
-        String amount = Amounts.shown(Amounts.money(route.currency(), sum.gross()));
+                .list();
+        Map<String, Long> gross = sums.stream().collect(Collectors.toMap(Sum::currency, Sum::gross));
         String become = switch (after.winner(kind)) {
             case "source" -> "Such go again at the next fetch as %s has them".formatted(route.source());
             case "ledger" -> "Such stand from the next fetch on as %s has them".formatted(route.ledger());
             default -> "Such wait until somebody says who wins";
         };
-        return "Changed there at present: %s, %s. %s.".formatted(documents(sum.count()), amount, become);
+        String concerned = documents(sums.stream().mapToInt(Sum::count).sum());
+        return "Changed there at present: %s. %s."
+                .formatted(gross.isEmpty() ? concerned : concerned + ", " + Amounts.shown(gross), become);
     }
 
     private static String changed(List<Both> all) {

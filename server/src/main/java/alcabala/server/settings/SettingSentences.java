@@ -1,6 +1,10 @@
 package alcabala.server.settings;
 
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Shape;
+import alcabala.server.platform.Sentences;
+import java.util.Locale;
 import java.util.Map;
 
 /// The edge where settings become plain sentences.
@@ -45,11 +49,27 @@ final class SettingSentences {
 
     /// A choice as it is said.
     static String word(Setting setting, String value) {
-        return WORDS.getOrDefault(setting + " " + value, WORDS.getOrDefault(value, value));
+        return WORDS.getOrDefault(setting.topic() + " " + value, WORDS.getOrDefault(value, value));
+    }
+
+    /// `Supplier credits`, as a sentence about them begins.
+    private static String kinds(Carried of) {
+        return switch (of) {
+            case EVERYTHING -> "Records";
+            case PAYMENTS_OUT -> "Payments made";
+            case INVOICES, CREDIT_NOTES, BILLS, SUPPLIER_CREDITS, PAYMENTS ->
+                Sentences.plural(of.kinds().getFirst());
+        };
+    }
+
+    /// `invoice`, as one of them is called.
+    private static String kind(Carried of) {
+        return of.kinds().getFirst().word().replace('-', ' ');
     }
 
     static String title(Setting setting) {
-        return switch (setting) {
+        String kinds = kinds(setting.of());
+        return switch (setting.topic()) {
             case SALES_TAX -> "Tax on sales";
             case UNSTATED_TAX -> "Code for sales that state no tax";
             case PURCHASE_TAX -> "Tax on purchases";
@@ -58,30 +78,11 @@ final class SettingSentences {
             case PAYING_BANK -> "Bank account for paying";
             case NUMBERED_BY -> "Who numbers sales";
             case NUMBER_PREFIX -> "Before the number";
-            case NEXT_INVOICE -> "Next invoice number";
-            case NEXT_CREDIT_NOTE -> "Next credit note number";
-            case INVOICES -> "Invoices cross";
-            case INVOICES_TRIGGER -> "Invoices go";
-            case INVOICES_CUT_OFF -> "Invoices from";
-            case INVOICES_WINNER -> "Invoices changed on the ledger";
-            case CREDIT_NOTES_WINNER -> "Credit notes changed there";
-            case BILLS_WINNER -> "Bills changed on the ledger";
-            case SUPPLIER_CREDITS_WINNER -> "Supplier credits changed there";
-            case CREDIT_NOTES -> "Credit notes cross";
-            case CREDIT_NOTES_TRIGGER -> "Credit notes go";
-            case CREDIT_NOTES_CUT_OFF -> "Credit notes from";
-            case BILLS -> "Bills cross";
-            case BILLS_TRIGGER -> "Bills go";
-            case BILLS_CUT_OFF -> "Bills from";
-            case SUPPLIER_CREDITS -> "Supplier credits cross";
-            case SUPPLIER_CREDITS_TRIGGER -> "Supplier credits go";
-            case SUPPLIER_CREDITS_CUT_OFF -> "Supplier credits from";
-            case PAYMENTS -> "Payments received cross";
-            case PAYMENTS_TRIGGER -> "Payments received go";
-            case PAYMENTS_CUT_OFF -> "Payments received from";
-            case PAYMENTS_OUT -> "Payments made cross";
-            case PAYMENTS_OUT_TRIGGER -> "Payments made go";
-            case PAYMENTS_OUT_CUT_OFF -> "Payments made from";
+            case FIRST_NUMBER -> "Next " + kind(setting.of()) + " number";
+            case DIRECTION -> kinds + " cross";
+            case TRIGGER -> kinds + " go";
+            case CUT_OFF -> kinds + " from";
+            case WINNER -> kinds + " changed there";
             case DISCOUNT_TAX -> "Discount for paying early";
             case PAYMENT_DIFFERENCE -> "Cents that may be missing";
             case NEW_PARTIES -> "Parties that the ledger lacks";
@@ -97,7 +98,7 @@ final class SettingSentences {
     }
 
     static String does(Setting setting) {
-        return switch (setting) {
+        return switch (setting.topic()) {
             case SALES_TAX ->
                 "Whether tax crosses as tax. Switched off, lines cross with their tax inside and no code: the tax would be booked as revenue.";
             case UNSTATED_TAX ->
@@ -112,37 +113,18 @@ final class SettingSentences {
                 "The source’s numbers stand on the ledger too, or the ledger gives its own and they are shown here.";
             case NUMBER_PREFIX ->
                 "Letters before each number on the ledger, so that numbers of several sources cannot meet.";
-            case NEXT_INVOICE -> "Where the ledger begins, when it numbers invoices; it goes on from its highest.";
-            case NEXT_CREDIT_NOTE ->
-                "Where the ledger begins, when it numbers credit notes; it goes on from its highest.";
-            case INVOICES -> "Which way invoices travel on this route.";
-            case CREDIT_NOTES -> "Which way credit notes travel on this route.";
-            case BILLS ->
-                "Which way bills travel on this route, with what they need: payables, input tax, an account for what is bought.";
-            case SUPPLIER_CREDITS -> "Which way credits from suppliers travel on this route.";
-            case PAYMENTS ->
-                "Which way money from customers travels, with refunds and what the bank sent back: what the source records is sent, what is entered on the ledger comes back and closes its document at the source.";
-            case PAYMENTS_OUT -> "Which way money for suppliers travels on this route, with what they give back.";
-            case PAYMENTS_TRIGGER, PAYMENTS_OUT_TRIGGER ->
-                "Whether those taken in wait for a batch, to be chosen one by one, or go by themselves when fetched.";
-            case PAYMENTS_CUT_OFF -> "Payments dated earlier neither go nor come back; leave it empty for all.";
-            case PAYMENTS_OUT_CUT_OFF -> "Payments dated earlier stay here; leave it empty for all.";
+            case FIRST_NUMBER ->
+                "Where the ledger begins, when it numbers a new " + kind(setting.of())
+                        + "; it goes on from its highest.";
+            case DIRECTION -> direction(setting.of());
+            case TRIGGER -> trigger(setting);
+            case CUT_OFF -> cutOff(setting.of());
+            case WINNER ->
+                "Who wins when one was changed on the ledger after it was posted: the source’s goes again in its place, the ledger’s stands, or somebody is asked.";
             case DISCOUNT_TAX ->
                 "Whether a discount for paying early takes back its share of the document’s tax, or is booked in full as discount.";
             case PAYMENT_DIFFERENCE ->
                 "By how many cents a payment may miss its document, either way, and still settle it: booked as payment difference. Empty for none.";
-            case INVOICES_TRIGGER ->
-                "What has to happen before an invoice is ready, and whether it then goes by itself when fetched.";
-            case CREDIT_NOTES_TRIGGER ->
-                "What has to happen before a credit note is ready, and whether it then goes by itself when fetched.";
-            case INVOICES_WINNER, CREDIT_NOTES_WINNER, BILLS_WINNER, SUPPLIER_CREDITS_WINNER ->
-                "Who wins when one was changed on the ledger after it was posted: the source’s goes again in its place, the ledger’s stands, or somebody is asked.";
-            case BILLS_TRIGGER, SUPPLIER_CREDITS_TRIGGER ->
-                "Whether those taken in wait for a batch, to be chosen one by one, or go by themselves when fetched.";
-            case BILLS_CUT_OFF -> "Bills dated earlier stay here; leave it empty for all.";
-            case SUPPLIER_CREDITS_CUT_OFF -> "Supplier credits dated earlier stay here; leave it empty for all.";
-            case INVOICES_CUT_OFF -> "Invoices dated earlier stay here; leave it empty for all.";
-            case CREDIT_NOTES_CUT_OFF -> "Credit notes dated earlier stay here; leave it empty for all.";
             case NEW_PARTIES ->
                 "A customer or supplier who is not on the ledger is created there with the first document, or blocks it until somebody says who it is.";
             case ARRIVAL -> "A final document is booked at once; a draft once somebody makes it final on the ledger.";
@@ -156,5 +138,32 @@ final class SettingSentences {
             case WORK_DESCRIPTION -> "Adds what was done, and the notes on it, at the end of the document.";
             case E_MAIL -> "Tells the ledger to put the document among those to be e-mailed.";
         };
+    }
+
+    private static String direction(Carried of) {
+        return switch (of) {
+            case BILLS ->
+                "Which way bills travel on this route, with what they need: payables, input tax, an account for what is bought.";
+            case SUPPLIER_CREDITS -> "Which way credits from suppliers travel on this route.";
+            case PAYMENTS ->
+                "Which way money from customers travels, with refunds and what the bank sent back: what the source records is sent, what is entered on the ledger comes back and closes its document at the source.";
+            case PAYMENTS_OUT -> "Which way money for suppliers travels on this route, with what they give back.";
+            case INVOICES, CREDIT_NOTES, EVERYTHING ->
+                "Which way " + kinds(of).toLowerCase(Locale.ROOT) + " travel on this route.";
+        };
+    }
+
+    private static String trigger(Setting setting) {
+        boolean waitsForTheSource =
+                setting.shape() instanceof Shape.Choice choice && choice.words().contains("finished");
+        return waitsForTheSource
+                ? "What has to happen before one is ready, and whether it then goes by itself when fetched."
+                : "Whether those taken in wait for a batch, to be chosen one by one, or go by themselves when fetched.";
+    }
+
+    private static String cutOff(Carried of) {
+        return of == Carried.PAYMENTS
+                ? "Payments dated earlier neither go nor come back; leave it empty for all."
+                : kinds(of) + " dated earlier stay here; leave it empty for all.";
     }
 }

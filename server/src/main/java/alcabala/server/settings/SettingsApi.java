@@ -1,5 +1,6 @@
 package alcabala.server.settings;
 
+import alcabala.accounting.setting.Section;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.setting.Shape;
 import alcabala.server.compile.Affected;
@@ -7,6 +8,7 @@ import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.platform.Amounts;
+import alcabala.server.platform.NotPossibleException;
 import alcabala.server.readiness.Numbering;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -18,7 +20,6 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -49,8 +50,8 @@ class SettingsApi {
     /// @param shape `choice`, `day`, `count`, `prefix`, `tax-code` or `bank-account`
     /// @param version 0 while nobody decided
     record SettingJson(
-            Setting setting,
-            Setting.Topic topic,
+            String setting,
+            Section section,
             String title,
             String does,
             String shape,
@@ -64,7 +65,7 @@ class SettingsApi {
 
     record DecideSetting(
             @NotBlank String route,
-            @NotNull Setting setting,
+            @NotBlank @Size(max = 60) String setting,
             @NotNull @Size(max = 100) String value,
             int expectedVersion) {}
 
@@ -91,16 +92,22 @@ class SettingsApi {
     List<SettingJson> all(@RequestParam String route) {
         Map<Setting, Decided> decided = store.decided(routes.getLeading(route).id()).stream()
                 .collect(Collectors.toMap(Decided::setting, Function.identity()));
-        return Arrays.stream(Setting.values())
+        return Setting.all().stream()
                 .map(setting -> json(setting, decided.get(setting)))
                 .toList();
+    }
+
+    private static Setting named(String name) {
+        return Setting.find(name)
+                .orElseThrow(
+                        () -> NotPossibleException.invalid("setting-unknown", "There is no setting “" + name + "”."));
     }
 
     private static SettingJson json(Setting setting, Decided decided) {
         String value = decided == null ? setting.standard() : decided.value();
         return new SettingJson(
-                setting,
-                setting.topic(),
+                setting.name(),
+                setting.topic().section(),
                 SettingSentences.title(setting),
                 SettingSentences.does(setting),
                 shape(setting.shape()),
@@ -137,28 +144,23 @@ class SettingsApi {
     @ResponseStatus(HttpStatus.ACCEPTED)
     Work<DecidedJson> decide(@Valid @RequestBody DecideSetting change, Principal who) {
         RouteRow route = routes.getLeading(change.route());
+        Setting setting = named(change.setting());
         return works.start(
                 Kind.COMPILING, route.code() + " " + UUID.randomUUID(), who.getName(), DecidedJson.class, at -> {
                     Decisions.Taken taken = decisions.decide(
-                            route,
-                            change.setting(),
-                            change.value().trim(),
-                            change.expectedVersion(),
-                            who.getName(),
-                            at);
-                    return new DecidedJson(change.expectedVersion() + 1, sentence(route, taken));
+                            route, setting, change.value().trim(), change.expectedVersion(), who.getName(), at);
+                    return new DecidedJson(change.expectedVersion() + 1, sentence(taken));
                 });
     }
 
-    private static String sentence(RouteRow route, Decisions.Taken taken) {
+    private static String sentence(Decisions.Taken taken) {
         StringBuilder sentence = new StringBuilder("Decided");
         Affected.Released released = taken.released();
         if (taken.moved() > 0) {
             sentence.append("; it concerns ").append(taken.moved()).append(" documents");
         }
         if (released.count() > 0) {
-            String amount = Amounts.shown(Amounts.money(route.currency(), released.amount()));
-            sentence.append("; %d documents released, %s".formatted(released.count(), amount));
+            sentence.append("; %d documents released, %s".formatted(released.count(), Amounts.shown(released.gross())));
         }
         if (released.blockedAgain() > 0) {
             sentence.append("; ").append(released.blockedAgain()).append(" are blocked by it");
@@ -172,21 +174,22 @@ class SettingsApi {
     @GetMapping("/preview")
     SettingPreview.Previewed preview(
             @RequestParam String route,
-            @RequestParam Setting setting,
+            @RequestParam String setting,
             @RequestParam(defaultValue = "") String value,
             @RequestParam(required = false) Long document) {
         RouteRow found = routes.getLeading(route);
-        decisions.check(found, setting, value);
-        return preview.of(found, setting, value, document);
+        decisions.check(found, named(setting), value);
+        return preview.of(found, named(setting), value, document);
     }
 
     @GetMapping("/history")
-    List<SettingVersion> history(@RequestParam String route, @RequestParam Setting setting) {
-        return store.history(routes.getLeading(route).id(), setting).stream()
+    List<SettingVersion> history(@RequestParam String route, @RequestParam String setting) {
+        Setting named = named(setting);
+        return store.history(routes.getLeading(route).id(), named).stream()
                 .map(each -> new SettingVersion(
                         each.version(),
                         each.value(),
-                        SettingSentences.word(setting, each.value()),
+                        SettingSentences.word(named, each.value()),
                         each.setBy(),
                         each.setAt()))
                 .toList();

@@ -61,9 +61,13 @@ public class Trail {
         String now = clock.instant().toString();
         Map<String, Long> persons = new HashMap<>();
         for (Entry entry : entries) {
+            // Most of it is done by an app or by Alcabala, who are no person: that is remembered too.
+            if (!persons.containsKey(entry.who())) {
+                persons.put(entry.who(), findPerson(entry.who()));
+            }
             copy.value(now)
                     .value(entry.who())
-                    .value(persons.computeIfAbsent(entry.who(), this::findPerson))
+                    .value(persons.get(entry.who()))
                     .value(entry.routeId())
                     .value(entry.documentId())
                     .value(entry.action())

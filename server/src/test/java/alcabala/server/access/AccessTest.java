@@ -49,8 +49,7 @@ class AccessTest {
         Api voss = world.api("voss");
         assertThat(voss.get("/api/documents?route=yard").status()).isEqualTo(200);
         assertThat(voss.get("/api/map/item?route=yard").status()).isEqualTo(200);
-        Map<String, Object> row =
-                Map.of("route", "yard", "kind", "TAX", "code", "VEU", "counterpart", "RC0", "account", "");
+        Map<String, Object> row = Yard.row("yard", "TAX", "VEU", "RC0", "", 0);
         assertThat(voss.put("/api/map/row", row).status()).isEqualTo(403);
         assertThat(voss.post("/api/batches", Map.of("route", "yard")).status()).isEqualTo(403);
         assertThat(voss.post("/api/pull?route=yard", Map.of()).status()).isEqualTo(403);

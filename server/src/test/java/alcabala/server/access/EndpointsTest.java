@@ -49,6 +49,7 @@ class EndpointsTest {
             GET /api/find                                          administrator bookkeeper reviewer
             GET /api/trail                                         administrator bookkeeper reviewer
             GET /api/map/{kind}                                    administrator bookkeeper reviewer
+            GET /api/map/at                                        administrator bookkeeper reviewer
             GET /api/map/choices                                   administrator bookkeeper reviewer
             GET /api/map/history                                   administrator bookkeeper reviewer
             GET /api/map/move                                      administrator bookkeeper reviewer

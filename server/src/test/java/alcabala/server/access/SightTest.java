@@ -87,7 +87,7 @@ class SightTest {
         for (String count : List.of("ready", "blocked", "refused")) {
             assertThat(theirs.get(count)).as(count).isEqualTo(whole.get(count));
         }
-        assertThat(theirs.get("readyGross")).isEqualTo(whole.get("readyGross"));
+        assertThat(theirs.get("readySums")).isEqualTo(whole.get("readySums"));
         assertThat(whole.get("connections").asInt()).isPositive();
         assertThat(theirs.get("connections").asInt()).isZero();
         assertThat(theirs.get("unmapped").asInt()).isZero();

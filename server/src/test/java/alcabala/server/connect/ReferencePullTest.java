@@ -204,7 +204,7 @@ class ReferencePullTest {
         assertThat(figure(counts, "Documents posted", "ledger"))
                 .as("and the old invoice")
                 .isEqualTo("2");
-        assertThat(figure(counts, "Paid", "ledger")).isEqualTo("318.20");
+        assertThat(figure(counts, "Paid in EUR", "ledger")).isEqualTo("318.20");
     }
 
     private static JsonNode pullAndList() {

@@ -265,10 +265,7 @@ class SitesTest {
     }
 
     private static void map(String kind, String code, String counterpart, String account) {
-        Map<String, Object> row = new HashMap<>(
-                Map.of("route", "ellery", "kind", kind, "code", code, "counterpart", counterpart, "account", account));
-        row.put("expectedVersion", 0);
-        Api.Response answer = admin.put("/api/map/row", row);
+        Api.Response answer = admin.put("/api/map/row", Yard.row("ellery", kind, code, counterpart, account, 0));
         assertThat(answer.status()).as(answer.body()).isEqualTo(200);
     }
 

@@ -2,9 +2,12 @@ package alcabala.server.map;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.Purpose;
 import alcabala.server.Api;
 import alcabala.server.World;
 import alcabala.server.Yard;
+import java.time.Instant;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -61,22 +64,97 @@ class MapApiTest {
         assertThat(put("CATEGORY", "carriage", "", "4080", 2).status()).isEqualTo(200);
         JsonNode history = ferro.get("/api/map/history?route=yard&kind=category&code=carriage")
                 .json();
-        assertThat(history.findValuesAsString("account")).containsExactly("4080", "4090", "4080");
+        assertThat(history.findValuesAsString("INCOME")).containsExactly("4080", "4090", "4080");
+    }
+
+    @Test
+    void whatWasTakenAwayIsInTheHistoryAndEveryMomentCanBeSeen() {
+        Instant before = Instant.now();
+        assertThat(put("CATEGORY", "books", "", "4090", 1).status()).isEqualTo(200);
+        Instant meanwhile = Instant.now();
+        assertThat(ferro.put(
+                                "/api/map/row",
+                                Map.of(
+                                        "route",
+                                        "yard",
+                                        "kind",
+                                        "CATEGORY",
+                                        "code",
+                                        "books",
+                                        "expectedVersion",
+                                        2,
+                                        "remove",
+                                        true))
+                        .status())
+                .isEqualTo(200);
+        JsonNode history = ferro.get("/api/map/history?route=yard&kind=category&code=books")
+                .json();
+        assertThat(history.valueStream().map(each -> each.get("version").asInt() + " " + each.has("meaning")))
+                .containsExactly("2 false", "2 true", "1 true");
+        assertThat(at(before, "books")).isEqualTo("4060");
+        assertThat(at(meanwhile, "books")).isEqualTo("4090");
+        assertThat(at(Instant.now(), "books")).isEmpty();
+        assertThat(put("CATEGORY", "books", "", "4060", 0).status()).isEqualTo(200);
+        assertThat(versionOf("CATEGORY", "books")).isEqualTo(3);
+    }
+
+    private static String at(Instant moment, String category) {
+        return ferro.get("/api/map/at?route=yard&moment=" + moment)
+                .json()
+                .valueStream()
+                .filter(row -> row.get("code").asString().equals(category))
+                .map(row -> row.get("meaning").get("targets").get("INCOME").asString())
+                .findFirst()
+                .orElse("");
+    }
+
+    @Test
+    void aJobAndAPartySayWhereTheirIncomeGoes() {
+        Yard yard = new Yard(ferro);
+        long id = yard.document("HW-20370").get("id").asLong();
+        String project = ferro.get("/api/documents/" + id + "/why")
+                .json()
+                .get("lines")
+                .get(0)
+                .get("walk")
+                .valueStream()
+                .filter(step -> step.get("step").asString().equals("project"))
+                .map(step -> step.get("subject").asString())
+                .findFirst()
+                .orElseThrow();
+        assertThat(project).startsWith("WO-");
+        assertThat(ferro.get("/api/map/project?route=yard").json().findValuesAsString("code"))
+                .contains(project);
+        assertThat(refusal("PROJECT", project, Meaning.NONE.with(Purpose.INCOME, "1100")))
+                .isEqualTo("account-type");
+        assertThat(refusal("PROJECT", project, Meaning.NONE.with(Purpose.ACCOUNT, "4090")))
+                .isEqualTo("purpose-unfit");
+        assertThat(refusal("PROJECT", project, Meaning.NONE)).isEqualTo("says-nothing");
+        assertThat(refusal("LINE_KIND", "WORK", Meaning.NONE.with(Purpose.INCOME, "4090")))
+                .isEqualTo("line-kind-unknown");
+        assertThat(refusal("PARTY", "C-1002", new Meaning(Map.of(), Map.of("DEPT", "SHOP"))))
+                .as("no dimensions there")
+                .isEqualTo("not-on-ledger");
+    }
+
+    private static String refusal(String kind, String code, Meaning meaning) {
+        Api.Response answer = ferro.put("/api/map/row", Yard.row("yard", kind, code, meaning, 0));
+        assertThat(answer.status()).isEqualTo(422);
+        return answer.json().get("code").asString();
     }
 
     @Test
     void anOverrideOnOneLineMovesThatLineAlone() {
         Yard yard = new Yard(ferro);
         long id = yard.document("HW-20372").get("id").asLong();
-        assertThat(put("LINE", "HW-20372/2", "", "4090", 0).status()).isEqualTo(200);
-        assertThat(ferro.get("/api/documents/" + id + "/why")
-                        .json()
-                        .get("lines")
-                        .findValuesAsString("account"))
-                .containsSequence("4090");
-        JsonNode journal =
-                ferro.get("/api/documents/" + id + "/why").json().get("journal").get("lines");
-        assertThat(journal.findValuesAsString("account"))
+        assertThat(refusal("LINE", "HW-20372/2", Meaning.NONE.with(Purpose.ACCOUNT, "4090")))
+                .isEqualTo("line-invalid");
+        assertThat(refusal("LINE", "99999999/2", Meaning.NONE.with(Purpose.ACCOUNT, "4090")))
+                .isEqualTo("line-invalid");
+        assertThat(put("LINE", id + "/2", "", "4090", 0).status()).isEqualTo(200);
+        JsonNode why = ferro.get("/api/documents/" + id + "/why").json();
+        assertThat(why.get("lines").findValuesAsString("account")).containsSequence("4090");
+        assertThat(why.get("journal").get("lines").findValuesAsString("account"))
                 .containsExactlyInAnyOrder("1100", "4015", "4090", "2200", "6990");
         assertThat(yard.document("HW-20372").get("landsIn").asString())
                 .as("the list knows it too")
@@ -105,20 +183,6 @@ class MapApiTest {
     }
 
     private static Api.Response put(String kind, String code, String counterpart, String account, int version) {
-        return ferro.put(
-                "/api/map/row",
-                Map.of(
-                        "route",
-                        "yard",
-                        "kind",
-                        kind,
-                        "code",
-                        code,
-                        "counterpart",
-                        counterpart,
-                        "account",
-                        account,
-                        "expectedVersion",
-                        version));
+        return ferro.put("/api/map/row", Yard.row("yard", kind, code, counterpart, account, version));
     }
 }

@@ -26,7 +26,8 @@ class RouteMoveTest {
             assertThat(reason(plan, "V13")).isEqualTo("tax code R13 is 9 % there, 13.5 % here");
             assertThat(reason(plan, "paint")).isEqualTo("there is no account 4015");
             assertThat(reason(plan, "C-1003")).isEqualTo("there is no party IC-1003");
-            assertThat(plan.get("left").get(0).get("amount").asDecimal()).isPositive();
+            assertThat(plan.get("left").get(0).get("gross").get(0).get("amount").asDecimal())
+                    .isPositive();
             assertThat(new Yard(admin).counts()).as("nothing changed yet").containsEntry("Ready", 89);
 
             Yard yard = new Yard(world.api("ferro"));
@@ -51,7 +52,12 @@ class RouteMoveTest {
     /// IC-1001 is Ostrander in the one company and Wherry in the other; IC-1002 is the same trust in both.
     private static void theSameIdInAnotherCompanyIsAnotherCustomer(Api admin, Yard yard) {
         JsonNode parties = admin.get("/api/map/party?route=yard").json();
-        assertThat(row(parties, "C-1002").get("row").get("counterpart").asString())
+        assertThat(row(parties, "C-1002")
+                        .get("row")
+                        .get("meaning")
+                        .get("targets")
+                        .get("COUNTERPART")
+                        .asString())
                 .isEqualTo("IC-1002");
         assertThat(row(parties, "C-1001").has("row")).isFalse();
         assertThat(yard.documents("Ready"))

@@ -111,7 +111,12 @@ class SetupTest {
         assertThat(admin.get("/api/map/category?route=yard").json().valueStream())
                 .as("labour went to labour")
                 .filteredOn(row -> row.get("code").asString().equals("rigging-labour"))
-                .allMatch(row -> row.get("row").get("account").asString().equals("4020"));
+                .allMatch(row -> row.get("row")
+                        .get("meaning")
+                        .get("targets")
+                        .get("INCOME")
+                        .asString()
+                        .equals("4020"));
         accept(admin, "PARTY", List.of("C-1001", "C-1002", "C-1003", "C-1006", "C-1011"));
     }
 

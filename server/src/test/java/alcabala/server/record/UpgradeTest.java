@@ -3,6 +3,9 @@ package alcabala.server.record;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.document.Document;
+import alcabala.accounting.setting.Carried;
+import alcabala.accounting.setting.Setting;
+import alcabala.accounting.setting.Topic;
 import alcabala.server.World;
 import alcabala.server.platform.KeptFindings;
 import java.io.IOException;
@@ -32,6 +35,7 @@ class UpgradeTest {
         jdbc = JdbcClient.create(database);
         flyway(database, "25").migrate();
         World.execute(name, BEFORE);
+        World.execute(name, CROSSWALK);
         flyway(database, "latest").migrate();
     }
 
@@ -75,6 +79,72 @@ class UpgradeTest {
                 from (values (cast('{"number": "A-1", "party": "C-1", "date": "2026-10-01", "due": null, "gross": 123.00,
                     "lines": [{"account": "4010", "taxCode": "S23", "amount": 100.00}]}' as jsonb))) v (b);
             """;
+
+    /// Rows of that time with their histories: changed, taken away, and of a line of the one that is posted.
+    private static final String CROSSWALK = """
+            insert into crosswalk_row (route_id, kind, code, counterpart, account, version, set_by, set_at) values
+                (1, 'ITEM', 'X', 'RIG-06', '4012', 2, 'M', '2026-03-10'), (1, 'LINE', 'A-1/2', '', '4090', 1, 'M', '2026-03-01'),
+                (1, 'PAYER', 'P > Q', '', '', 1, 'M', '2026-03-01');
+            insert into crosswalk_history (route_id, kind, code, counterpart, account, version, set_by, set_at, removed) values
+                (1, 'ITEM', 'X', '', '4010', 1, 'F', '2026-03-01', false), (1, 'ITEM', 'X', 'RIG-06', '4012', 2, 'M', '2026-03-10', false),
+                (1, 'SUPPLIER', 'S', '', '5100', 1, 'F', '2026-03-01', false), (1, 'SUPPLIER', 'S', '', '', 2, 'M', '2026-03-05', true),
+                (1, 'LINE', 'A-1/2', '', '4090', 1, 'M', '2026-03-01', false), (1, 'PAYER', 'P > Q', '', '', 1, 'M', '2026-03-01', false);
+            insert into route_setting (route_id, setting, value, version, set_by, set_at)
+                select 1, s, 'x', 1, 'M', '2026-03-01' from unnest(array['SALES_TAX', 'NEXT_CREDIT_NOTE', 'INVOICES', 'BILLS_TRIGGER',
+                    'CREDIT_NOTES_CUT_OFF', 'SUPPLIER_CREDITS_WINNER', 'PAYMENTS', 'PAYMENT_DIFFERENCE', 'LINE_KIND']) s;
+            insert into route_setting_history (route_id, setting, value, version, set_by, set_at)
+                select route_id, setting, value, version, set_by, set_at from route_setting;
+            """;
+
+    @Test
+    void theCrosswalkKnowsWhatItSaidOnEveryDay() {
+        assertThat(saidOn("2026-03-03"))
+                .containsExactly(
+                        "ITEM X COUNTERPART ",
+                        "ITEM X INCOME 4010",
+                        "LINE 1/2 ACCOUNT 4090",
+                        "PAYER P > Q COUNTERPART ",
+                        "SUPPLIER S EXPENSE 5100");
+        assertThat(saidOn("2026-03-05")).as("taken away that day").doesNotContain("SUPPLIER S EXPENSE 5100");
+        assertThat(saidOn("2026-03-10"))
+                .containsExactly(
+                        "ITEM X COUNTERPART RIG-06",
+                        "ITEM X INCOME 4012",
+                        "LINE 1/2 ACCOUNT 4090",
+                        "PAYER P > Q COUNTERPART ");
+        assertThat(saidOn("2026-02-28")).isEmpty();
+        assertThat(
+                        all(
+                                "select distinct kind || ' ' || version || ' ' || ended_by from crosswalk_row where ended_at is not null"))
+                .containsExactlyInAnyOrder("ITEM 1 M", "SUPPLIER 1 M");
+        assertThat(all("select reference_kind || ' ' || reference_code from crosswalk_use order by 1"))
+                .containsExactly("ACCOUNT 4012", "ACCOUNT 4090", "ITEM RIG-06");
+    }
+
+    @Test
+    void everySettingIsOneOfThoseThatThereAre() {
+        List<String> settings = all("select decided_for || ' ' || topic from route_setting order by 1");
+        assertThat(settings)
+                .containsExactly(
+                        "BILLS TRIGGER",
+                        "CREDIT_NOTES CUT_OFF",
+                        "CREDIT_NOTES FIRST_NUMBER",
+                        "EVERYTHING LINE_KIND",
+                        "EVERYTHING PAYMENT_DIFFERENCE",
+                        "EVERYTHING SALES_TAX",
+                        "INVOICES DIRECTION",
+                        "PAYMENTS DIRECTION",
+                        "SUPPLIER_CREDITS WINNER");
+        assertThat(all("select decided_for || ' ' || topic from route_setting_history order by 1"))
+                .isEqualTo(settings);
+        settings.forEach(
+                setting -> new Setting(Topic.valueOf(setting.split(" ")[1]), Carried.valueOf(setting.split(" ")[0])));
+    }
+
+    private static List<String> saidOn(String day) {
+        return all("select kind || ' ' || code || ' ' || purpose || ' ' || target from crosswalk_row where set_at <= '"
+                + day + "' and (ended_at is null or ended_at > '" + day + "') order by 1");
+    }
 
     @Test
     void whatWasSaidIsKeptWithItsBytes() {

@@ -2,6 +2,7 @@ package alcabala.server.send;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.Api;
 import alcabala.server.HarbourFiles;
@@ -98,22 +99,11 @@ class AsShownTest {
                 .findFirst()
                 .orElseThrow()
                 .get("row");
-        assertThat(row.get("account").asString()).isEqualTo(from);
+        assertThat(row.get("meaning").get("targets").get("INCOME").asString()).isEqualTo(from);
         Api.Response changed = ferro.put(
                 "/api/map/row",
-                Map.of(
-                        "route",
-                        "yard",
-                        "kind",
-                        "CATEGORY",
-                        "code",
-                        category,
-                        "counterpart",
-                        "",
-                        "account",
-                        to,
-                        "expectedVersion",
-                        row.get("version").asInt()));
+                Yard.row(
+                        "yard", "CATEGORY", category, "", to, row.get("version").asInt()));
         assertThat(changed.status()).isEqualTo(200);
     }
 
@@ -186,13 +176,13 @@ class AsShownTest {
                 .query(String.class)
                 .single();
         transaction.executeWithoutResult(status -> {
-            store.set(yard.id(), RowKind.ITEM, "RIG-0042", "", "4012", 0, "nobody");
+            store.set(yard.id(), RowKind.ITEM, "RIG-0042", Meaning.of(RowKind.ITEM, "", "4012"), 0, "nobody");
             assertThat(account(compilers, yard, content)).contains("4012");
             status.setRollbackOnly();
         });
         assertThat(account(compilers, yard, content)).doesNotContain("4012");
-        transaction.executeWithoutResult(
-                status -> store.set(yard.id(), RowKind.ITEM, "RIG-0042", "", "4015", 0, "somebody"));
+        transaction.executeWithoutResult(status ->
+                store.set(yard.id(), RowKind.ITEM, "RIG-0042", Meaning.of(RowKind.ITEM, "", "4015"), 0, "somebody"));
         assertThat(account(compilers, yard, content)).contains("4015").doesNotContain("4012");
     }
 

@@ -85,7 +85,7 @@ class SettlementTest {
         BigDecimal gross = onLedger(posted).get("gross").asDecimal();
         assertThat(preview("source").get("sentence").asString())
                 .isEqualTo(
-                        "Changed there at present: 0 documents, €0.00. Such go again at the next fetch as Hullwork has them.");
+                        "Changed there at present: 0 documents. Such go again at the next fetch as Hullwork has them.");
         editOnLedger(posted, "700.00");
         fetch();
         JsonNode preview = preview("source");

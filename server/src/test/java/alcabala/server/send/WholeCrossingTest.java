@@ -23,7 +23,11 @@ class WholeCrossingTest {
 
             JsonNode changed = yard.map("ITEM", "RIG-0042", "RIG-06", "");
             assertThat(changed.get("sentence").asString()).isEqualTo("15 documents released, €16,691.02");
-            assertThat(changed.get("after").get("account").asString())
+            assertThat(changed.get("after")
+                            .get("meaning")
+                            .get("targets")
+                            .get("INCOME")
+                            .asString())
                     .as("the item brings its account")
                     .isEqualTo("4012");
             undo(ferro, yard);
@@ -56,21 +60,8 @@ class WholeCrossingTest {
     }
 
     private static void undo(Api ferro, Yard yard) {
-        Map<String, Object> row = Map.of(
-                "route",
-                "yard",
-                "kind",
-                "ITEM",
-                "code",
-                "RIG-0042",
-                "counterpart",
-                "",
-                "account",
-                "",
-                "expectedVersion",
-                1,
-                "remove",
-                true);
+        Map<String, Object> row =
+                Map.of("route", "yard", "kind", "ITEM", "code", "RIG-0042", "expectedVersion", 1, "remove", true);
         assertThat(ferro.put("/api/map/row", row).json().get("blockedAgain").asInt())
                 .isEqualTo(15);
         assertThat(ferro.put("/api/map/row", row).status())

@@ -98,15 +98,16 @@ class SettingsTest {
                 "RECEIVING_BANK 4010",
                 "PAYING_BANK 9999",
                 "INVOICES_CUT_OFF 31.12.2026",
-                "NEXT_INVOICE 0",
-                "NEXT_INVOICE -4",
+                "INVOICES_FIRST_NUMBER 0",
+                "INVOICES_FIRST_NUMBER -4",
                 "NUMBER_PREFIX A;B")) {
             String[] part = wrong.split(" ");
             Api.Response no = decision(part[0], part[1], 0);
             assertThat(no.status()).as(wrong).isEqualTo(422);
             assertThat(no.json().get("sentence").asString()).contains(part[1]);
         }
-        assertThat(decision("NOT_A_SETTING", "x", 0).status()).isEqualTo(400);
+        assertThat(decision("NOT_A_SETTING", "x", 0).json().get("code").asString())
+                .isEqualTo("setting-unknown");
     }
 
     @Test
@@ -173,7 +174,7 @@ class SettingsTest {
     void theLedgerNumbersFromWhereItIsToldAndADraftIsBookedOnceItIsFinal() {
         decide("NUMBERED_BY", "ledger");
         decide("NUMBER_PREFIX", "SM-");
-        decide("NEXT_INVOICE", "7001");
+        decide("INVOICES_FIRST_NUMBER", "7001");
         decide("ARRIVAL", "draft");
         decide("WORK_DESCRIPTION", "yes");
         BigDecimal before = world.standIns().balance("1100");

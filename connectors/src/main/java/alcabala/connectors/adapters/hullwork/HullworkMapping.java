@@ -11,6 +11,7 @@ import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.document.TypeCode;
+import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Milestone;
@@ -140,7 +141,7 @@ public final class HullworkMapping {
         List<DocumentLine> lines = new ArrayList<>();
         Money lineTotal = Money.zero(currency);
         for (JsonNode line : record.path("lines")) {
-            DocumentLine mapped = line(line, currency, lookup);
+            DocumentLine mapped = line(line, text(record, "workOrder"), currency, lookup);
             lines.add(mapped);
             lineTotal = lineTotal.plus(mapped.amount());
         }
@@ -166,6 +167,7 @@ public final class HullworkMapping {
                 text(record, "site"),
                 text(record, "workDone"),
                 currency,
+                rate(record),
                 inclusive ? PriceMode.TAX_INCLUSIVE : PriceMode.NET,
                 TaxRounding.PER_LINE,
                 Ownership.SELLER,
@@ -178,7 +180,15 @@ public final class HullworkMapping {
                 totals);
     }
 
-    private static DocumentLine line(JsonNode line, CurrencyUnit currency, SourceLookup lookup) {
+    /// What one unit of its currency was worth when it was made out, if the yard says so.
+    static StatedRate rate(JsonNode record) {
+        BigDecimal rate = decimal(record, "rate");
+        return rate.signum() == 0
+                ? null
+                : new StatedRate(CurrencyUnit.of(text(record, "rateTo")), rate, day(record, "rateOn"));
+    }
+
+    private static DocumentLine line(JsonNode line, String project, CurrencyUnit currency, SourceLookup lookup) {
         return new DocumentLine(
                 text(line, "no"),
                 kind(line),
@@ -187,6 +197,7 @@ public final class HullworkMapping {
                 lookup.itemName(text(line, "item")),
                 text(line, "note"),
                 text(line, "category"),
+                project,
                 decimal(line, "quantity"),
                 text(line, "unit"),
                 decimal(line, "unitPrice"),

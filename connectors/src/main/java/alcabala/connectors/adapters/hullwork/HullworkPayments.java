@@ -85,6 +85,7 @@ final class HullworkPayments {
                 text(record, "note"),
                 lookup.party(text(record, "customer")),
                 HullworkMapping.money(record, "amount", currency),
+                HullworkMapping.rate(record),
                 HullworkMapping.money(record, "charges", currency),
                 text(record, "means"),
                 text(record, "reference"),
@@ -150,6 +151,7 @@ final class HullworkPayments {
                     money,
                     BigDecimal.ZERO,
                     money,
+                    null,
                     null));
         }
         return new LedgerRecord(
@@ -166,12 +168,14 @@ final class HullworkPayments {
                         BigDecimal.ZERO,
                         amount,
                         settled,
+                        null,
                         lines,
                         List.of(),
                         new LedgerRecord.Moved(
                                 text(node, "means"),
                                 text(node, "reference"),
                                 "",
+                                text(node, "currency"),
                                 text(node, "status").equals("VOID")))
                 .complete();
     }

@@ -25,8 +25,10 @@ import alcabala.connectors.ledger.FeedsChanges;
 import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerCounts;
+import alcabala.connectors.ledger.LedgerDimensionValue;
 import alcabala.connectors.ledger.LedgerFeed;
 import alcabala.connectors.ledger.LedgerItem;
+import alcabala.connectors.ledger.LedgerRate;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.ReadsReferenceData;
 import alcabala.connectors.ledger.ReplacesDocuments;
@@ -95,6 +97,24 @@ final class InkwellLedger
     @Override
     public void items(Consumer<List<LedgerItem>> page) {
         pages("/items", "code", InkwellMapping::item, page);
+    }
+
+    @Override
+    public void dimensions(Consumer<List<LedgerDimensionValue>> page) {
+        JsonNode values = http.get("/dimensions", JsonNode.class);
+        page.accept(Understood.read(
+                SYSTEM,
+                "its dimensions",
+                () -> values.valueStream().map(InkwellMapping::dimension).toList()));
+    }
+
+    @Override
+    public void rates(Consumer<List<LedgerRate>> page) {
+        JsonNode values = http.get("/rates", JsonNode.class);
+        page.accept(Understood.read(
+                SYSTEM,
+                "its rates of exchange",
+                () -> values.valueStream().map(InkwellMapping::rate).toList()));
     }
 
     @Override

@@ -1,5 +1,6 @@
 package alcabala.connectors.adapters.inkwell;
 
+import alcabala.accounting.document.Limits;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
@@ -15,7 +16,9 @@ import alcabala.connectors.http.Http;
 import alcabala.connectors.http.Json;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.LedgerCompany;
+import alcabala.connectors.ledger.LedgerDimensionValue;
 import alcabala.connectors.ledger.LedgerItem;
+import alcabala.connectors.ledger.LedgerRate;
 import alcabala.connectors.ledger.LedgerRecord;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
@@ -27,6 +30,7 @@ import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import org.joda.money.CurrencyUnit;
 import tools.jackson.databind.JsonNode;
 
 /// Inkwell's records in our words, and ours in Inkwell's.
@@ -69,6 +73,9 @@ final class InkwellMapping {
         body.put("date", document.issueDate().toString());
         body.put("due", document.dueDate() == null ? null : document.dueDate().toString());
         body.put("currency", document.currency().getCode());
+        if (!document.rate().isSame()) {
+            body.put("exchangeRate", document.rate().rate());
+        }
         body.put("pricesIncludeTax", document.priceMode() == PriceMode.TAX_INCLUSIVE);
         body.put("controlAccount", document.controlAccount());
         body.put("externalReference", reference);
@@ -96,6 +103,9 @@ final class InkwellMapping {
         body.put("adjustment", line.adjustment().getAmount());
         body.put("amount", line.amount().getAmount());
         body.put("taxCode", line.taxCode().isEmpty() ? null : line.taxCode());
+        if (!line.dimensions().isEmpty()) {
+            body.put("dimensions", line.dimensions());
+        }
         return body;
     }
 
@@ -150,6 +160,25 @@ final class InkwellMapping {
             throw new AnswerUnusableException(
                     SYSTEM, where + (word.isEmpty() ? " has no type" : " is of the unknown type “" + word + "”"));
         }
+    }
+
+    static LedgerDimensionValue dimension(JsonNode node) {
+        return new LedgerDimensionValue(
+                text(node, "code"),
+                text(node, "name"),
+                text(node, "value"),
+                text(node, "title"),
+                node.path("active").asBoolean());
+    }
+
+    static LedgerRate rate(JsonNode node) {
+        BigDecimal rate = node.path("rate").asDecimal();
+        if (!Limits.isExchangeRate(rate)) {
+            throw new AnswerUnusableException(
+                    SYSTEM, "a rate of " + text(node, "currency") + " is " + rate.toPlainString());
+        }
+        return new LedgerRate(
+                CurrencyUnit.of(text(node, "currency")).getCode(), LocalDate.parse(text(node, "day")), rate);
     }
 
     static LedgerItem item(JsonNode node) {

@@ -30,6 +30,11 @@ final class InkwellPayments {
         body.put("note", settlement.note());
         body.put("externalReference", reference);
         body.put("amount", settlement.gross().getAmount());
+        if (!settlement.rate().isSame()) {
+            body.put("currency", settlement.currency().getCode());
+            body.put("exchangeRate", settlement.rate().rate());
+            body.put("exchangeAccount", settlement.exchangeAccount().isEmpty() ? null : settlement.exchangeAccount());
+        }
         if (!settlement.charges().isZero()) {
             body.put("charges", settlement.charges().getAmount());
             body.put("chargesAccount", settlement.chargesAccount());
@@ -79,12 +84,14 @@ final class InkwellPayments {
                         BigDecimal.ZERO,
                         amount,
                         amount.subtract(decimal(node, "open")),
+                        null,
                         lines,
                         List.of(Http.JSON.treeToValue(node.path("journal"), LedgerRecord.JournalEntry[].class)),
                         new LedgerRecord.Moved(
                                 text(node, "means"),
                                 text(node, "reference"),
                                 text(node, "account"),
+                                text(node, "currency"),
                                 text(node, "status").equals("void")))
                 .complete();
     }
@@ -105,6 +112,7 @@ final class InkwellPayments {
                 money,
                 deducted,
                 money.add(deducted),
+                null,
                 null);
     }
 

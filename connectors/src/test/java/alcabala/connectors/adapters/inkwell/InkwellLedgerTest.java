@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.posting.NumberSeries;
@@ -392,6 +393,9 @@ class InkwellLedgerTest {
         assertThat(body.get("lines").get(0).get("unitPrice").asDecimal()).isEqualByComparingTo("0.05");
         assertThat(body.get("lines").get(0).get("adjustment").asDecimal()).isEqualByComparingTo("-0.20");
         assertThat(body.get("lines").get(1).get("item").isNull()).isTrue();
+        assertThat(body.get("lines").get(0).get("dimensions").get("DEPT").asString())
+                .isEqualTo("SHOP");
+        assertThat(body.get("lines").get(1).has("dimensions")).isFalse();
         assertThat(body.get("lines").get(1).get("taxCode").isNull())
                 .as("no tax on the rounding line")
                 .isTrue();
@@ -488,9 +492,10 @@ class InkwellLedgerTest {
                 Money.parse("EUR -0.20"),
                 gross,
                 "4010",
-                "S23");
-        LedgerLine rounding =
-                new LedgerLine("", "", "Rounding", BigDecimal.ONE, BigDecimal.ZERO, nothing, nothing, "6990", "");
+                "S23",
+                Map.of("DEPT", "SHOP"));
+        LedgerLine rounding = new LedgerLine(
+                "", "", "Rounding", BigDecimal.ONE, BigDecimal.ZERO, nothing, nothing, "6990", "", Map.of());
         return new LedgerDocument(
                 kind,
                 number,
@@ -498,6 +503,7 @@ class InkwellLedgerTest {
                 LocalDate.of(2026, 11, 20),
                 null,
                 CurrencyUnit.EUR,
+                ExchangeRate.same(CurrencyUnit.EUR, LocalDate.of(2026, 11, 20)),
                 PriceMode.TAX_INCLUSIVE,
                 "C-1",
                 "IC-1",

@@ -1,0 +1,50 @@
+package alcabala.accounting.setting;
+
+import alcabala.accounting.record.RecordKind;
+import java.util.List;
+import java.util.stream.Stream;
+
+/// Kinds of record about which one thing is decided together.
+public enum Carried {
+    /// Decided once for the whole route.
+    EVERYTHING(),
+    INVOICES(RecordKind.INVOICE),
+    CREDIT_NOTES(RecordKind.CREDIT_NOTE),
+    BILLS(RecordKind.BILL),
+    SUPPLIER_CREDITS(RecordKind.SUPPLIER_CREDIT),
+    PAYMENTS(RecordKind.PAYMENT_IN, RecordKind.REFUND, RecordKind.RETURNED_IN),
+    PAYMENTS_OUT(RecordKind.PAYMENT_OUT, RecordKind.SUPPLIER_REFUND, RecordKind.RETURNED_OUT);
+
+    private static final List<Carried> BY_KIND =
+            Stream.of(RecordKind.values()).map(Carried::holding).toList();
+    private final List<RecordKind> kinds;
+
+    Carried(RecordKind... kinds) {
+        this.kinds = List.of(kinds);
+    }
+
+    /// Those that a kind belongs to.
+    public static Carried of(RecordKind kind) {
+        return BY_KIND.get(kind.ordinal());
+    }
+
+    private static Carried holding(RecordKind kind) {
+        return Stream.of(values())
+                .filter(carried -> carried.kinds.contains(kind))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    public List<RecordKind> kinds() {
+        return kinds;
+    }
+
+    /// Whether sold, or money for what was sold.
+    boolean isSale() {
+        return kinds.getFirst().isSale();
+    }
+
+    boolean isDocument() {
+        return kinds.getFirst().isDocument();
+    }
+}

@@ -1,0 +1,120 @@
+package alcabala.accounting.setting;
+
+import alcabala.accounting.ledger.AccountType;
+import java.util.List;
+import java.util.stream.Stream;
+
+/// What can be decided about a route, once for all of it or for each kind of record, with the values that it takes and
+/// the one that holds until somebody decides (domain, sections 3, 4 and 5). What each does is said at the edge.
+public enum Topic {
+    SALES_TAX(Section.TAX, choice("as-mapped", "off"), "as-mapped"),
+    UNSTATED_TAX(Section.TAX, new Shape.TaxCode(), ""),
+    PURCHASE_TAX(Section.TAX, choice("reclaimed", "in-cost"), "reclaimed"),
+    UNSTATED_PURCHASE_TAX(Section.TAX, new Shape.TaxCode(), ""),
+    RECEIVING_BANK(Section.MONEY, new Shape.Account(AccountType.BANK), ""),
+    PAYING_BANK(Section.MONEY, new Shape.Account(AccountType.BANK), ""),
+    DISCOUNT_TAX(Section.MONEY, choice("reduced", "kept"), "reduced"),
+    PAYMENT_DIFFERENCE(Section.MONEY, new Shape.Count(), ""),
+    NUMBERED_BY(Section.NUMBERS, choice("source", "ledger"), "source"),
+    NUMBER_PREFIX(Section.NUMBERS, new Shape.Prefix(), ""),
+    /// Where the ledger begins to number a kind of sale.
+    FIRST_NUMBER(Section.NUMBERS, new Shape.Count(), "") {
+        @Override
+        public List<Carried> concerns() {
+            return List.of(Carried.INVOICES, Carried.CREDIT_NOTES);
+        }
+    },
+    /// Which way a kind of record travels.
+    DIRECTION(Section.CROSSING, choice("none", "to-ledger"), "none") {
+        @Override
+        public List<Carried> concerns() {
+            return KINDS;
+        }
+
+        @Override
+        Shape shape(Carried of) {
+            return switch (of) {
+                case INVOICES, CREDIT_NOTES -> choice("to-ledger", "none");
+                case PAYMENTS -> choice("from-ledger", "to-ledger", "both", "none");
+                case BILLS, SUPPLIER_CREDITS, PAYMENTS_OUT, EVERYTHING -> super.shape(of);
+            };
+        }
+
+        @Override
+        String standard(Carried of) {
+            return ((Shape.Choice) shape(of)).words().getFirst();
+        }
+    },
+    /// What has to happen before one of a kind is ready, and whether it then goes by itself.
+    TRIGGER(Section.CROSSING, choice("batch", "by-hand", "approved"), "batch") {
+        @Override
+        public List<Carried> concerns() {
+            return KINDS;
+        }
+
+        @Override
+        Shape shape(Carried of) {
+            return of.isSale() && of.isDocument()
+                    ? choice("batch", "by-hand", "approved", "finished", "sent", "paid")
+                    : super.shape(of);
+        }
+    },
+    /// The first day whose records of a kind cross.
+    CUT_OFF(Section.CROSSING, new Shape.Day(), "") {
+        @Override
+        public List<Carried> concerns() {
+            return KINDS;
+        }
+    },
+    /// Who wins when a document was changed on the ledger.
+    WINNER(Section.CROSSING, choice("ask", "source", "ledger"), "ask") {
+        @Override
+        public List<Carried> concerns() {
+            return KINDS.stream().filter(Carried::isDocument).toList();
+        }
+    },
+    NEW_PARTIES(Section.CROSSING, choice("create", "ask"), "create"),
+    ARRIVAL(Section.DOCUMENT, choice("final", "draft"), "final"),
+    DOCUMENT_DATE(Section.DOCUMENT, choice("own", "delivery", "batch"), "own"),
+    LINE_DETAIL(Section.DOCUMENT, choice("each-line", "by-account"), "each-line"),
+    LINE_KIND(Section.DOCUMENT, choice("items", "accounts"), "items"),
+    ITEM_NAMES(Section.DOCUMENT, choice("no", "yes"), "no"),
+    LINE_NOTES(Section.DOCUMENT, choice("no", "yes"), "no"),
+    WORK_DESCRIPTION(Section.DOCUMENT, choice("no", "yes"), "no"),
+    E_MAIL(Section.DOCUMENT, choice("no", "yes"), "no");
+
+    private static final List<Carried> KINDS = Stream.of(Carried.values())
+            .filter(carried -> carried != Carried.EVERYTHING)
+            .toList();
+    private final Section section;
+    private final Shape shape;
+    private final String standard;
+
+    Topic(Section section, Shape shape, String standard) {
+        this.section = section;
+        this.shape = shape;
+        this.standard = standard;
+    }
+
+    public Section section() {
+        return section;
+    }
+
+    /// The kinds for each of which it is decided; [Carried#EVERYTHING] where it is decided once.
+    public List<Carried> concerns() {
+        return List.of(Carried.EVERYTHING);
+    }
+
+    Shape shape(Carried of) {
+        return shape;
+    }
+
+    /// The value that holds until somebody decides.
+    String standard(Carried of) {
+        return standard;
+    }
+
+    private static Shape choice(String... words) {
+        return new Shape.Choice(List.of(words));
+    }
+}

@@ -1,0 +1,316 @@
+package alcabala.server.send;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.Await;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import tools.jackson.databind.JsonNode;
+
+/// What is in dollars reaches books in euros, and so does the money for it; both sides book the same cents.
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class CurrencyTest {
+    private static final String BOOKS = "/inkwell/books/saltmere";
+    private static World world;
+    private static Api admin;
+    private static Yard yard;
+    private static String number;
+    private static long id;
+    private static String desk;
+    private static BigDecimal gross;
+    private static JsonNode credited;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        admin = world.api("admin");
+        yard = new Yard(admin);
+        yard.mapEverything();
+        yard.map("ROLE", "EXCHANGE_DIFFERENCE", "", "6900");
+        yard.map("MEANS", "30 USD", "", "1000");
+        Yard.decide(admin, "yard", "PAYMENTS", "both");
+        JsonNode invoice = yard.documents("Ready").stream()
+                .filter(row -> row.get("kind").asString().equals("invoice")
+                        && row.get("landsIn").asString().contains(", ")
+                        && row.get("gross").asDecimal().compareTo(new BigDecimal("100")) > 0
+                        && !row.get("number").asString().matches("HW-20301|HW-20388"))
+                .findFirst()
+                .orElseThrow();
+        number = invoice.get("number").asString();
+        id = invoice.get("id").asLong();
+        gross = invoice.get("gross").asDecimal();
+        String source = admin.get("/api/documents/" + id)
+                .json()
+                .get("sides")
+                .get("sourceDesk")
+                .asString();
+        desk = source.substring(source.indexOf("/hullwork"));
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    private static void fetch() {
+        Api.Response answer = admin.post("/api/pull?route=yard", Map.of());
+        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
+    }
+
+    private static void pullReference() {
+        long ledger =
+                admin.get("/api/connect").json().get("ledgers").get(0).get("id").asLong();
+        String pulls = "/api/connect/ledgers/" + ledger + "/pulls";
+        long pull = admin.post(pulls, Map.of()).json().get("pull").asLong();
+        Await.until(
+                "pull " + pull + " is done",
+                () -> admin.get(pulls)
+                        .json()
+                        .valueStream()
+                        .anyMatch(each -> each.get("id").asLong() == pull
+                                && each.get("state").asString().equals("done")));
+    }
+
+    private static List<String> causes() {
+        return admin.get("/api/documents/" + id + "/why").json().get("findings").findValuesAsString("cause");
+    }
+
+    private static JsonNode send(List<Long> ids) {
+        Api.Response sent = Yard.trySend(admin, Map.of("route", "yard", "ids", ids));
+        assertThat(sent.status()).as(sent.body()).isEqualTo(200);
+        long batch = sent.json().get("id").asLong();
+        yard.awaitFinished(batch);
+        return yard.batch(batch).get("batch");
+    }
+
+    /// What we said a record would cause in euros, by account.
+    private static Map<String, BigDecimal> expected(long record) {
+        Map<String, BigDecimal> booked = new TreeMap<>();
+        world.jdbc()
+                .sql("""
+                select l.account, sum(l.base_amount) / 100.0 as amount from posting_line l
+                join posting_record r on r.posting_id = l.posting_id where r.record_id = :id group by l.account""")
+                .param("id", record)
+                .query((row, n) -> booked.put(
+                        row.getString("account"), row.getBigDecimal("amount").setScale(2)))
+                .list();
+        booked.values().removeIf(amount -> amount.signum() == 0);
+        return booked;
+    }
+
+    /// What the ledger booked, by account.
+    private static Map<String, BigDecimal> booked(String path) {
+        Map<String, BigDecimal> booked = new TreeMap<>();
+        world.standIns()
+                .inkwell(path)
+                .get("journal")
+                .forEach(line -> booked.merge(
+                        line.get("account").asString(),
+                        line.get("debit")
+                                .asDecimal()
+                                .subtract(line.get("credit").asDecimal())
+                                .setScale(2),
+                        BigDecimal::add));
+        return booked;
+    }
+
+    @Test
+    @Order(1)
+    void aLedgerOfOneCurrencyIsOneCause() {
+        world.standIns().desk(BOOKS + "/settings/multi-currency", "on=false");
+        pullReference();
+        world.standIns().desk(desk + "/currency", "currency=USD&rate=");
+        fetch();
+        assertThat(causes()).containsExactly("currency-unavailable:USD");
+        world.standIns().desk(BOOKS + "/settings/multi-currency", "on=true");
+        pullReference();
+        assertThat(causes()).as("its day has a rate there").isEmpty();
+    }
+
+    @Test
+    @Order(2)
+    void aBatchIsOfOneCurrency() {
+        long other = yard.documents("Ready").stream()
+                .filter(row -> row.get("id").asLong() != id)
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
+        assertThat(admin.post("/api/batches/preview", Map.of("route", "yard", "ids", List.of(id, other)))
+                        .json()
+                        .get("code")
+                        .asString())
+                .isEqualTo("mixed-batch");
+        JsonNode own =
+                admin.post("/api/batches/preview", Map.of("route", "yard")).json();
+        assertThat(own.get("currency").asString()).isEqualTo("EUR");
+        JsonNode dollars = admin.post("/api/batches/preview", Map.of("route", "yard", "currency", "USD"))
+                .json();
+        assertThat(dollars.get("currency").asString() + " "
+                        + dollars.get("count").asInt())
+                .isEqualTo("USD 1");
+        assertThat(dollars.get("gross").asDecimal()).isEqualByComparingTo(gross);
+        assertThat(admin.post("/api/batches/preview", Map.of("route", "yard", "currency", "usd"))
+                        .status())
+                .isEqualTo(400);
+        JsonNode road = admin.get("/api/road?route=yard").json().get("readySums");
+        JsonNode waiting = admin.get("/api/waiting")
+                .json()
+                .valueStream()
+                .filter(each -> each.get("route").asString().equals("yard"))
+                .findFirst()
+                .orElseThrow()
+                .get("ready")
+                .get("gross");
+        assertThat(waiting).as("nothing adds up what is in two currencies").isEqualTo(road);
+        assertThat(road.findValuesAsString("currency")).containsExactly("EUR", "USD");
+        assertThat(road.get(0).get("amount")).isEqualTo(own.get("gross"));
+        assertThat(road.get(1).get("amount").asDecimal()).isEqualByComparingTo(gross);
+    }
+
+    @Test
+    @Order(3)
+    void aDocumentIsBookedAtItsRateAndBothSidesAgree() {
+        world.standIns().desk(desk + "/currency", "currency=USD&rate=0.91235");
+        fetch();
+        JsonNode journal = admin.get("/api/documents/" + id + "/why").json().get("journal");
+        assertThat(journal.get("currency").asString() + journal.get("base").asString())
+                .isEqualTo("USDEUR");
+        assertThat(journal.get("rate").asString()).isEqualTo("0.91235");
+        JsonNode batch = send(List.of(id));
+        assertThat(batch.get("currency").asString()).isEqualTo("USD");
+        assertThat(batch.get("posted").asInt()).isEqualTo(1);
+        JsonNode row = yard.document(number);
+        assertThat(row.get("state").asString()).isEqualTo("Posted");
+        Map<String, BigDecimal> expected = expected(id);
+        assertThat(expected.get("1100"))
+                .isEqualByComparingTo(
+                        gross.multiply(new BigDecimal("0.91235")).setScale(2, java.math.RoundingMode.HALF_UP));
+        assertThat(expected.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add))
+                .isEqualByComparingTo("0.00");
+        assertThat(booked("/documents/" + row.get("ledgerRef").asString())).isEqualTo(expected);
+        JsonNode counted = admin.get("/api/connect/counts?route=yard")
+                .json()
+                .valueStream()
+                .filter(each -> each.get("name").asString().equals("Sales posted in EUR, gross"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(counted.get("source").asString() + " "
+                        + counted.get("ledger").asString())
+                .as("the old invoice there, and no dollars")
+                .isEqualTo("0.00 318.20");
+    }
+
+    private static String deskOf(JsonNode row) {
+        String source = admin.get("/api/documents/" + row.get("id").asLong())
+                .json()
+                .get("sides")
+                .get("sourceDesk")
+                .asString();
+        return source.substring(source.indexOf("/hullwork"));
+    }
+
+    @Test
+    @Order(5)
+    void aCreditNoteWaitsForItsInvoiceAndTakesItsRate() {
+        JsonNode credit = yard.documents("Ready").stream()
+                .filter(row -> row.get("kind").asString().equals("credit-note"))
+                .findFirst()
+                .orElseThrow();
+        String creditNumber = credit.get("number").asString();
+        long creditId = credit.get("id").asLong();
+        String invoiceNumber =
+                world.jdbc().sql("""
+                select v.content->>'precedingNumber' from record d join record_revision v on v.id = d.revision_id where d.id = :id""").param("id", creditId).query(String.class).single();
+        JsonNode invoice = yard.document(invoiceNumber);
+        assertThat(invoice.get("state").asString()).isEqualTo("Ready");
+        world.standIns().desk(deskOf(invoice) + "/currency", "currency=USD&rate=0.8125");
+        world.standIns().desk(deskOf(credit) + "/currency", "currency=USD&rate=");
+        fetch();
+        assertThat(yard.document(creditNumber).get("cause").asString()).isEqualTo("waits-for:invoice " + invoiceNumber);
+        send(List.of(invoice.get("id").asLong()));
+        assertThat(yard.document(creditNumber).get("state").asString())
+                .as("released by itself")
+                .isEqualTo("Ready");
+        JsonNode journal =
+                admin.get("/api/documents/" + creditId + "/why").json().get("journal");
+        assertThat(journal.get("rate").asString() + " "
+                        + journal.get("rateOrigin").asString())
+                .isEqualTo("0.8125 INVOICE");
+        send(List.of(creditId));
+        JsonNode posted = yard.document(creditNumber);
+        assertThat(posted.get("state").asString()).isEqualTo("Posted");
+        assertThat(booked("/documents/" + posted.get("ledgerRef").asString())).isEqualTo(expected(creditId));
+        credited = yard.document(invoiceNumber);
+    }
+
+    @Test
+    @Order(6)
+    void whatIsPaidThereInDollarsComesBackInDollars() {
+        world.standIns()
+                .desk(
+                        BOOKS + "/documents/" + credited.get("ledgerRef").asString() + "/pay",
+                        "amount=20.00&date=" + LocalDate.now() + "&means=30&reference=dollars&account=1000");
+        fetch();
+        yard.awaitFinished(world.jdbc()
+                .sql("select max(id) from batch where origin = 'ledger'")
+                .query(Long.class)
+                .single());
+        assertThat(world.jdbc().sql("""
+                select d.number || ' ' || d.currency || ' ' || d.gross || ' ' || d.state from record d
+                join record_revision v on v.id = d.revision_id
+                where d.origin = 'ledger' and v.content->>'reference' = 'dollars'""").query(String.class).list())
+                .singleElement(org.assertj.core.api.InstanceOfAssertFactories.STRING)
+                .matches("HW-P-\\d+ USD 2000 Posted");
+        assertThat(world.standIns().page("/hullwork/payments")).contains("USD").doesNotContain("EUR 20.00");
+    }
+
+    private static long pay(BigDecimal amount, int nth) {
+        world.standIns()
+                .desk(desk + "/payments", "amount=" + amount + "&date=" + LocalDate.now() + "&means=30&reference=wire");
+        fetch();
+        JsonNode payment = yard.document("HW-P-" + (1000 + nth));
+        assertThat(payment.get("state").asString()).as(payment.toString()).isEqualTo("Ready");
+        send(List.of(payment.get("id").asLong()));
+        JsonNode posted = yard.document("HW-P-" + (1000 + nth));
+        assertThat(posted.get("state").asString()).isEqualTo("Posted");
+        assertThat(booked("/payments/" + posted.get("ledgerRef").asString()))
+                .isEqualTo(expected(payment.get("id").asLong()));
+        return payment.get("id").asLong();
+    }
+
+    @Test
+    @Order(4)
+    void moneyRelievesItAtItsOwnRateAndTheLastTakesTheRest() {
+        Map<String, BigDecimal> left = new HashMap<>(expected(id));
+        BigDecimal third = gross.divide(new BigDecimal("3"), 2, java.math.RoundingMode.DOWN);
+        for (int i = 1; i <= 3; i++) {
+            BigDecimal amount = i < 3 ? third : gross.subtract(third).subtract(third);
+            Map<String, BigDecimal> payment = expected(pay(amount, i));
+            left.merge("1100", payment.get("1100"), BigDecimal::add);
+            assertThat(payment).as("the dollar is worth another thing today").containsKey("6900");
+        }
+        assertThat(left.get("1100")).as("what the customer owes in euros").isEqualByComparingTo("0.00");
+        fetch();
+        assertThat(world.standIns()
+                        .inkwell("/documents/"
+                                + yard.document(number).get("ledgerRef").asString())
+                        .get("basePaid")
+                        .asDecimal())
+                .isEqualByComparingTo(expected(id).get("1100"));
+        assertThat(yard.document(number).get("payment").asString()).isEqualTo("paid");
+    }
+}
