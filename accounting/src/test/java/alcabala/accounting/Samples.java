@@ -164,7 +164,17 @@ public final class Samples {
             String ledgerRef,
             String ledgerNumber) {
         ExchangeRate same = ExchangeRate.same(gross.getCurrencyUnit(), LocalDate.of(2026, 11, 20));
-        return new Target(standing, party, gross, open, same, open, taxes, ledgerRef, ledgerNumber);
+        return new Target(
+                standing,
+                party,
+                gross,
+                open,
+                Money.zero(gross.getCurrencyUnit()),
+                same,
+                open,
+                taxes,
+                ledgerRef,
+                ledgerNumber);
     }
 
     public static Compiler compiler(List<CrosswalkRow> rows) {

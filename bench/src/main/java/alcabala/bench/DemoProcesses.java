@@ -16,6 +16,7 @@ import java.util.stream.Collectors;
 import javax.crypto.spec.SecretKeySpec;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import org.springframework.security.crypto.encrypt.AesGcmBytesEncryptor;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -32,6 +33,10 @@ final class DemoProcesses implements AutoCloseable {
     private final List<Process> processes = new ArrayList<>();
     private final String serverDatabase = database("bench_demo_");
     private final String standinsDatabase = database("bench_standins_");
+    /// Kept open: to sign in for each question would take from what is measured.
+    private final SingleConnectionDataSource watching =
+            new SingleConnectionDataSource(base + serverDatabase, "postgres", System.getenv("PGPASSWORD"), true);
+    private final JdbcClient server = JdbcClient.create(watching);
     private String token = "";
 
     DemoProcesses() {
@@ -81,7 +86,7 @@ final class DemoProcesses implements AutoCloseable {
     }
 
     JdbcClient serverJdbc() {
-        return jdbc(serverDatabase);
+        return server;
     }
 
     String post(String path, String body) {
@@ -205,6 +210,7 @@ final class DemoProcesses implements AutoCloseable {
 
     @Override
     public void close() {
+        watching.destroy();
         processes
                 .reversed()
                 .forEach(process -> process.destroyForcibly().onExit().join());

@@ -24,7 +24,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class SendBenchmark {
     private static final int DOCUMENTS = 1_000;
     /// Sent before, so that neither side is measured while its programs are still being compiled.
-    private static final int WARMING = 500;
+    private static final int WARMING = 2_000;
     private static final int ITEMS = 500;
     private static final int LANES = 6;
     private static final int FILES = 50;
@@ -85,7 +85,7 @@ final class SendBenchmark {
                         .query(Integer.class)
                         .single()
                 > 0) {
-            DemoProcesses.pause(50);
+            DemoProcesses.pause(200);
         }
         return (System.nanoTime() - start) / 1e9;
     }

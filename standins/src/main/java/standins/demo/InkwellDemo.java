@@ -178,9 +178,11 @@ final class InkwellDemo {
             1300|Stock of parts|stock
             1400|Input tax|tax
             1450|Tax withheld by customers|asset
+            1460|Retentions held by customers|asset
             2100|Payables control|payable
             2200|Output tax|tax
             2300|Customer deposits|liability
+            2360|Retentions held for suppliers|liability
             3000|Capital|equity
             4010|Chandlery sales|revenue
             4012|Rigging parts|revenue

@@ -96,6 +96,7 @@ class HullworkDesk {
         BigDecimal settled = payments.settled(document.number());
         model.addAttribute("settled", settled);
         model.addAttribute("open", document.gross().subtract(settled));
+        model.addAttribute("retained", payments.retained(document.number()));
         model.addAttribute("payments", payments.of(document.number()));
         model.addAttribute("draft", document.status().equals("DRAFT"));
         model.addAttribute("void", document.status().equals("VOID"));
@@ -226,7 +227,10 @@ class HullworkDesk {
     }
 
     private static List<Less> less(String kind, BigDecimal amount) {
-        return kind.isBlank() || amount.signum() == 0 ? List.of() : List.of(new Less(kind, amount));
+        if (kind.isBlank() || amount.signum() == 0) {
+            return List.of();
+        }
+        return List.of(kind.equals("RELEASE") ? new Less("RETENTION", amount.negate()) : new Less(kind, amount));
     }
 
     private static String at(List<String> fields, int i) {

@@ -42,7 +42,8 @@ public record HullworkPayment(
 
     /// What is settled without money.
     ///
-    /// @param kind `DISCOUNT`, `WITHHOLDING`, `BANK_CHARGES`, `DIFFERENCE` or `BAD_DEBT`
+    /// @param kind `DISCOUNT`, `WITHHOLDING`, `BANK_CHARGES`, `DIFFERENCE`, `BAD_DEBT`, `RETENTION`
+    /// @param amount negative for what is released of what was kept back
     public record Less(String kind, BigDecimal amount) {}
 
     boolean isVoid() {
@@ -54,6 +55,17 @@ public record HullworkPayment(
         BigDecimal sum = allocations.stream()
                 .filter(share -> share.document().equals(document))
                 .map(Share::settled)
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        return type.endsWith("RETURN") ? sum.negate() : sum;
+    }
+
+    /// What of a document it keeps back, for the payer; negative when that is released or comes back.
+    BigDecimal retains(String document) {
+        BigDecimal sum = allocations.stream()
+                .filter(share -> share.document().equals(document))
+                .flatMap(share -> share.deductions().stream())
+                .filter(less -> less.kind().equals("RETENTION"))
+                .map(Less::amount)
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
         return type.endsWith("RETURN") ? sum.negate() : sum;
     }

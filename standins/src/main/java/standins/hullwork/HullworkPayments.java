@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -95,10 +96,16 @@ public class HullworkPayments {
 
     /// What of a document is settled by now.
     public BigDecimal settled(String number) {
-        return all().stream()
-                .filter(payment -> !payment.isVoid())
-                .map(payment -> payment.settles(number))
-                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        return standing().map(payment -> payment.settles(number)).reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
+    /// What of a document is kept back by now.
+    public BigDecimal retained(String number) {
+        return standing().map(payment -> payment.retains(number)).reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
+    private Stream<HullworkPayment> standing() {
+        return all().stream().filter(payment -> !payment.isVoid());
     }
 
     /// Those that settle a document.
@@ -130,6 +137,11 @@ public class HullworkPayments {
     private void check(HullworkPayment payment, String number) {
         HullworkDocument document = document(number)
                 .orElseThrow(() -> Refusal.unprocessable("document-unknown", "There is no document " + number + "."));
+        BigDecimal retained = retained(number).add(payment.retains(number));
+        if (retained.signum() < 0) {
+            throw Refusal.unprocessable(
+                    "released-too-much", "More of %s would be released than was kept back.".formatted(number));
+        }
         BigDecimal after = settled(number).add(payment.settles(number));
         if (after.signum() < 0 || after.compareTo(document.gross()) > 0) {
             throw Refusal.unprocessable(

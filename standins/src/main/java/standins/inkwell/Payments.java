@@ -244,6 +244,9 @@ public class Payments {
     private void check(String party, PaymentKind kind, List<Allocated> allocations) {
         Map<String, BigDecimal> settled = new LinkedHashMap<>();
         for (Allocated each : allocations) {
+            if (each.settled().signum() == 0 && each.deductions().isEmpty()) {
+                throw Refusal.unprocessable("settles-nothing", "A part of a payment settles something.");
+            }
             each.deductions().forEach(deducted -> masters.requireAccount(deducted.account()));
             settled.merge(each.document(), each.settled(), BigDecimal::add);
         }
@@ -273,10 +276,11 @@ public class Payments {
                     "A " + kind.word() + " does not settle the " + document.kind() + " " + document.number());
         }
         BigDecimal most = kind.paid() > 0 ? document.gross().subtract(document.paid()) : document.paid();
-        if (amount.signum() <= 0 || amount.compareTo(most) > 0) {
+        // Money may take nothing off its document, where it is what was kept back of it before.
+        if (amount.signum() < 0 || amount.compareTo(most) > 0) {
             throw Refusal.unprocessable(
                     "settles-too-much",
-                    "%s can take more than nothing and at most %s, not %s."
+                    "%s can take at most %s, not %s."
                             .formatted(document.number(), most.toPlainString(), amount.toPlainString()));
         }
     }

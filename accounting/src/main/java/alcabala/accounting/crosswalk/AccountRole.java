@@ -41,6 +41,8 @@ public enum AccountRole {
     BANK_CHARGES(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.EXPENSE),
     PAYMENT_DIFFERENCE(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.REVENUE, AccountType.EXPENSE),
     BAD_DEBTS(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.EXPENSE),
+    RETENTION_RECEIVABLE(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.ASSET),
+    RETENTION_PAYABLE(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.LIABILITY),
     EXCHANGE_DIFFERENCE(RecordType.SETTLEMENTS, Need.OPTIONAL, AccountType.REVENUE, AccountType.EXPENSE),
     COST_OF_SALES(RecordType.STOCK_JOURNALS, Need.REQUIRED, AccountType.COST),
     INVENTORY(RecordType.STOCK_JOURNALS, Need.REQUIRED, AccountType.STOCK),
@@ -48,7 +50,11 @@ public enum AccountRole {
     GOODS_RECEIVED_NOT_INVOICED(RecordType.STOCK_JOURNALS, Need.OPTIONAL, AccountType.LIABILITY),
     GOODS_IN_TRANSIT(RecordType.STOCK_JOURNALS, Need.OPTIONAL, AccountType.STOCK, AccountType.ASSET),
     PROCESSOR_CLEARING(RecordType.CARD_PAYOUTS, Need.REQUIRED, AccountType.ASSET, AccountType.BANK),
-    PROCESSOR_FEES(RecordType.CARD_PAYOUTS, Need.REQUIRED, AccountType.EXPENSE);
+    PROCESSOR_FEES(RecordType.CARD_PAYOUTS, Need.REQUIRED, AccountType.EXPENSE),
+    PROCESSOR_RESERVE(RecordType.CARD_PAYOUTS, Need.OPTIONAL, AccountType.ASSET),
+    CASH_DIFFERENCE(RecordType.BANKINGS, Need.OPTIONAL, AccountType.REVENUE, AccountType.EXPENSE),
+    CASH_IN_TRANSIT(RecordType.BANKINGS, Need.OPTIONAL, AccountType.ASSET, AccountType.BANK),
+    VOUCHER_BREAKAGE(RecordType.VOUCHERS, Need.OPTIONAL, AccountType.REVENUE);
 
     /// Whether a route that carries the role's records cannot do without it.
     public enum Need {

@@ -6,5 +6,9 @@ public enum RecordType {
     PURCHASES,
     SETTLEMENTS,
     STOCK_JOURNALS,
-    CARD_PAYOUTS
+    CARD_PAYOUTS,
+    /// Money taken to the bank together, and transfers between own accounts.
+    BANKINGS,
+    /// Gift vouchers, sold, used and expired.
+    VOUCHERS
 }

@@ -3,7 +3,6 @@ package alcabala.accounting.document;
 import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.settlement.Allocation;
-import alcabala.accounting.settlement.Deduction;
 import alcabala.accounting.settlement.Settlement;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -87,7 +86,7 @@ public final class Limits {
                 longer("the number of a document", allocation.number(), CODE),
                 amount("what goes to " + allocation.number(), allocation.money()),
                 allocation.deductions().stream()
-                        .map(deduction -> deduction.kind() == Deduction.Kind.DIFFERENCE
+                        .map(deduction -> deduction.kind().mayBeNegative()
                                 ? beyond("the difference on " + allocation.number(), deduction.amount())
                                 : amount("what is deducted on " + allocation.number(), deduction.amount()))
                         .flatMap(Optional::stream)

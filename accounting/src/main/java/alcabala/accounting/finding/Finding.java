@@ -293,7 +293,9 @@ public sealed interface Finding {
         public enum Because {
             VOIDED,
             NOT_ON_LEDGER,
-            SETTLED_OTHERWISE
+            SETTLED_OTHERWISE,
+            /// What is to be released was not kept back, or was released by now.
+            NOT_RETAINED
         }
 
         @Override

@@ -83,6 +83,8 @@ public final class RoleMatcher {
             case PAYMENT_DIFFERENCE -> List.of("payment difference", "underpayment", "small difference");
             case BAD_DEBTS -> List.of("bad debt", "debts written off");
             case EXCHANGE_DIFFERENCE -> List.of("exchange");
+            case RETENTION_RECEIVABLE -> List.of("retention receivable", "retentions held by customers");
+            case RETENTION_PAYABLE -> List.of("retention payable", "retentions held for suppliers");
             case COST_OF_SALES -> List.of("cost of sales", "cost of goods", "cost of parts");
             case INVENTORY -> List.of("stock", "inventory");
             case STOCK_VARIANCE -> List.of("stock variance", "stock difference", "shrinkage");
@@ -90,6 +92,10 @@ public final class RoleMatcher {
             case GOODS_IN_TRANSIT -> List.of("in transit");
             case PROCESSOR_CLEARING -> List.of("card clearing", "processor clearing");
             case PROCESSOR_FEES -> List.of("card fee", "processor fee", "card charge");
+            case PROCESSOR_RESERVE -> List.of("card reserve", "processor reserve");
+            case CASH_DIFFERENCE -> List.of("cash difference", "over and short", "till difference");
+            case CASH_IN_TRANSIT -> List.of("cash in transit", "money in transit", "between accounts");
+            case VOUCHER_BREAKAGE -> List.of("voucher breakage", "expired voucher", "vouchers expired");
         };
     }
 }

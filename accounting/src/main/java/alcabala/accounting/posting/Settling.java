@@ -21,6 +21,7 @@ final class Settling {
     private final Targets targets;
     private final Consumer<Finding> findings;
     private final Map<String, Money> taken = new HashMap<>();
+    private final Map<String, Money> released = new HashMap<>();
 
     Settling(Settlement settlement, Targets targets, Consumer<Finding> findings) {
         this.settlement = settlement;
@@ -31,7 +32,8 @@ final class Settling {
     List<Settled> run() {
         List<Settled> settled = new ArrayList<>();
         for (Allocation allocation : settlement.allocations()) {
-            if (settlement.kind().settles(allocation.kind())) {
+            boolean fits = !allocation.settled().isNegative();
+            if (fits && settlement.kind().settles(allocation.kind())) {
                 find(allocation).ifPresent(settled::add);
             } else {
                 findings.accept(new Finding.AllocationUnfit(allocation.names()));
@@ -71,8 +73,30 @@ final class Settling {
                 yield Optional.empty();
             }
             case CROSSED ->
-                settlement.kind().isReturn() ? Optional.of(new Settled(allocation, target)) : fit(allocation, target);
+                settlement.kind().isReturn()
+                        ? Optional.of(new Settled(allocation, target))
+                        : release(allocation, target).flatMap(released -> fit(released, target));
         };
+    }
+
+    /// No more of what was kept back than still is. Empty where nothing else is left of it.
+    private Optional<Allocation> release(Allocation allocation, Target target) {
+        Money asked = allocation.retained().negated();
+        if (!asked.isPositive()) {
+            return Optional.of(allocation);
+        }
+        Money before = released.getOrDefault(allocation.names(), Money.zero(settlement.currency()));
+        Money left = target.retained().minus(before);
+        Money most = left.isNegative() ? Money.zero(settlement.currency()) : left;
+        if (!asked.isGreaterThan(most)) {
+            released.put(allocation.names(), before.plus(asked));
+            return Optional.of(allocation);
+        }
+        released.put(allocation.names(), before.plus(most));
+        findings.accept(
+                new Finding.StaysOpen(allocation.names(), Finding.StaysOpen.Because.NOT_RETAINED, asked.minus(most)));
+        Allocation less = allocation.releasing(most);
+        return less.money().isPositive() ? Optional.of(less) : Optional.empty();
     }
 
     /// As much of it as the document can still take; never more than is open there by all that is known.

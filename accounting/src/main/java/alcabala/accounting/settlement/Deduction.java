@@ -5,7 +5,7 @@ import org.joda.money.Money;
 
 /// What was settled without money.
 ///
-/// @param amount positive when less money moved than was settled, with tax; only a difference of cents may be negative
+/// @param amount positive when less money moved than was settled, with tax; negative only where its kind allows it
 public record Deduction(Kind kind, Money amount) {
     /// Why.
     public enum Kind {
@@ -16,7 +16,14 @@ public record Deduction(Kind kind, Money amount) {
         BANK_CHARGES,
         /// A few cents.
         DIFFERENCE,
-        BAD_DEBT;
+        BAD_DEBT,
+        /// Kept back until later; negative where it is released, so that its money settles no more of the document.
+        RETENTION;
+
+        /// Whether more money may have moved than was settled.
+        public boolean mayBeNegative() {
+            return this == DIFFERENCE || this == RETENTION;
+        }
 
         /// The role that takes it.
         public AccountRole role(boolean sale) {
@@ -26,6 +33,7 @@ public record Deduction(Kind kind, Money amount) {
                 case BANK_CHARGES -> AccountRole.BANK_CHARGES;
                 case DIFFERENCE -> AccountRole.PAYMENT_DIFFERENCE;
                 case BAD_DEBT -> AccountRole.BAD_DEBTS;
+                case RETENTION -> sale ? AccountRole.RETENTION_RECEIVABLE : AccountRole.RETENTION_PAYABLE;
             };
         }
     }

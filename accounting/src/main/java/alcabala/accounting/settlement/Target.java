@@ -10,6 +10,7 @@ import org.joda.money.Money;
 ///
 /// @param party the customer or supplier of the document
 /// @param open what is still to be settled there, by all that is known
+/// @param retained what of it is kept back until later, and not released yet
 /// @param rate at which it was booked there
 /// @param baseOpen what is still to be settled of it in the ledger's base currency
 /// @param taxes of the document by the source's combinations of taxes; empty where lines keep their tax
@@ -20,6 +21,7 @@ public record Target(
         Party party,
         Money gross,
         Money open,
+        Money retained,
         ExchangeRate rate,
         Money baseOpen,
         List<TaxBreakdown> taxes,

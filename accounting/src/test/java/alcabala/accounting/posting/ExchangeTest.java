@@ -178,6 +178,7 @@ class ExchangeTest {
                         TRUST,
                         usd(gross),
                         usd(open),
+                        usd("0.00"),
                         rate(rate),
                         Money.parse("CAD " + baseOpen),
                         List.of(),

@@ -4,6 +4,7 @@ import static alcabala.accounting.Samples.V23;
 import static alcabala.accounting.Samples.invoice;
 import static alcabala.accounting.Samples.line;
 import static alcabala.accounting.Samples.row;
+import static alcabala.accounting.settlement.Deduction.Kind.RETENTION;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.joda.money.CurrencyUnit.EUR;
 
@@ -35,6 +36,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.joda.money.Money;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -42,8 +44,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /// Payments, refunds and what came back, with the examples of the records, section 3. Accounts: 1100 receivables, 1200
-/// bank, 1210 receipts awaiting banking, 1250 processor clearing, 2100 payables, 2200 output tax, 4090 what discounts
-/// take, 6200 bank charges, 6990 differences.
+/// bank, 1210 receipts awaiting banking, 1250 processor clearing and what customers keep back, 2100 payables, 2200
+/// output tax, 2300 what is kept from suppliers, 4090 what discounts take, 6200 bank charges, 6990 differences.
 class SettlementCompileTest {
     private static final Party TRUST = Party.named("C-1", "Pell Estuary Trust");
     private static final Party TERN = Party.named("C-2", "Tern Marine");
@@ -64,6 +66,8 @@ class SettlementCompileTest {
         rows.add(row(AccountRole.PAYMENT_DIFFERENCE, "6990"));
         rows.add(row(AccountRole.BAD_DEBTS, "6100"));
         rows.add(row(AccountRole.WITHHOLDING, "1400"));
+        rows.add(row(AccountRole.RETENTION_RECEIVABLE, "1250"));
+        rows.add(row(AccountRole.RETENTION_PAYABLE, "2300"));
         rows.add(row(AccountRole.DISCOUNT_RECEIVED, "5100"));
         document("invoice HW-1", Standing.CROSSED, TRUST, "1230.00", "1230.00");
     }
@@ -239,6 +243,67 @@ class SettlementCompileTest {
                     .containsExactly(new Finding.DifferenceTooLarge(
                             "invoice HW-1", eur(amount), Money.ofMinor(EUR, limit.isEmpty() ? 0 : 5)));
         }
+    }
+
+    @Test
+    void whatIsKeptBackStandsOnAnAccountOfItsOwnUntilItIsReleased() {
+        document("invoice HW-1", Standing.CROSSED, TRUST, "900.00", "900.00");
+        assertThat(journal(payment("58", "810.00", of("invoice HW-1", "810.00", less(RETENTION, "90.00")))))
+                .containsExactly("1200 810.00", "1100 -900.00", "1250 90.00");
+        keptBack("invoice HW-1", "90.00");
+        assertThat(journal(payment("58", "90.00", of("invoice HW-1", "90.00", less(RETENTION, "-90.00")))))
+                .as("the customer's account is not touched")
+                .containsExactly("1200 90.00", "1250 -90.00");
+        document("bill HL-1", Standing.CROSSED, TRUST, "900.00", "900.00");
+        assertThat(journal(settlement(
+                        RecordKind.PAYMENT_OUT, "58", "810.00", of("bill HL-1", "810.00", less(RETENTION, "90.00")))))
+                .containsExactly("1200 -810.00", "2100 900.00", "2300 -90.00");
+    }
+
+    @ParameterizedTest(name = "{1} and {2} of {0} kept back: {3} stays an open credit")
+    @CsvSource({
+        "90.00, 90.00, 0.00, ",
+        "90.01, 90.00, 0.00, ",
+        "89.99, 90.00, 0.00, 0.01",
+        "90.00, 50.00, 40.00, ",
+        "90.00, 50.00, 40.01, 0.01",
+        "0.00, 90.00, 0.00, 90.00",
+        "-1.00, 90.00, 0.00, 90.00"
+    })
+    void noMoreIsReleasedThanWasKeptBack(String kept, String first, String second, String stays) {
+        document("invoice HW-1", Standing.CROSSED, TRUST, "900.00", "0.00");
+        keptBack("invoice HW-1", kept);
+        List<Allocation> released = Stream.of(first, second)
+                .filter(amount -> !amount.equals("0.00"))
+                .map(amount -> of("invoice HW-1", amount, less(RETENTION, "-" + amount)))
+                .toList();
+        Compilation compiled = compile(payment("58", "100.00", released.toArray(Allocation[]::new)));
+        assertThat(compiled.findings())
+                .isEqualTo(
+                        stays == null
+                                ? List.of()
+                                : List.of(new Finding.StaysOpen("invoice HW-1", Because.NOT_RETAINED, eur(stays))));
+        Money all = eur(first).plus(eur(second)).minus(eur(stays == null ? "0.00" : stays));
+        List<String> lines = new ArrayList<>(List.of("1200 100.00"));
+        if (!all.isEqual(eur("100.00"))) {
+            lines.add("1100 " + all.minus(eur("100.00")).getAmount());
+        }
+        if (all.isPositive()) {
+            lines.add("1250 " + all.negated().getAmount());
+        }
+        assertThat(lines(compiled)).containsExactlyInAnyOrderElementsOf(lines);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"90.00, -90.00, true", "90.00, -90.01, false", "0.00, 0.01, true"})
+    void whatTakesNothingOffItsDocumentPutsNothingOnIt(String money, String kept, boolean fits) {
+        keptBack("invoice HW-1", "500.00");
+        List<Finding> findings = findings(payment("58", "100.00", of("invoice HW-1", money, less(RETENTION, kept))));
+        assertThat(findings).isEqualTo(fits ? List.of() : List.of(new Finding.AllocationUnfit("invoice HW-1")));
+    }
+
+    private void keptBack(String name, String amount) {
+        documents.computeIfPresent(name, (same, target) -> Changed.in(target, "retained", eur(amount)));
     }
 
     @Test

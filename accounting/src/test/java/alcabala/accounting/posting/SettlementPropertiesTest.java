@@ -4,6 +4,7 @@ import static alcabala.accounting.Samples.row;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.joda.money.CurrencyUnit.EUR;
 
+import alcabala.accounting.Changed;
 import alcabala.accounting.Samples;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.CrosswalkRow;
@@ -23,11 +24,13 @@ import alcabala.accounting.tax.TaxBreakdown;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.Function;
 import org.joda.money.Money;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -56,6 +59,8 @@ class SettlementPropertiesTest {
         rows.add(row(AccountRole.PAYMENT_DIFFERENCE, "6990"));
         rows.add(row(AccountRole.BAD_DEBTS, "6100"));
         rows.add(row(AccountRole.WITHHOLDING, "1400"));
+        rows.add(row(AccountRole.RETENTION_RECEIVABLE, "1250"));
+        rows.add(row(AccountRole.RETENTION_PAYABLE, "2300"));
         rows.add(row(AccountRole.DISCOUNT_RECEIVED, "5100"));
         return rows;
     }
@@ -86,7 +91,9 @@ class SettlementPropertiesTest {
         for (int i = random.nextInt(4); i > 0; i--) {
             String number = "D-" + random.nextInt(3);
             documents.computeIfAbsent(number, name -> target(random));
-            Allocation each = new Allocation(settles, number, cents(random.nextInt(20000)), deductions(random));
+            Money money = cents(random.nextInt(20000));
+            Allocation less = new Allocation(settles, number, money, deductions(random));
+            Allocation each = less.settled().isNegative() ? new Allocation(settles, number, money, List.of()) : less;
             allocations.add(each);
             amount = amount.plus(each.money());
         }
@@ -114,14 +121,15 @@ class SettlementPropertiesTest {
         Standing standing = random.nextInt(5) == 0 ? Standing.VOIDED : Standing.CROSSED;
         Money open = cents(random.nextInt((int) gross.getAmountMinorLong() + 1));
         List<TaxBreakdown> taxes = List.of(new TaxBreakdown("V23", new BigDecimal("23"), net, tax));
-        return Samples.target(standing, TRUST, gross, open, taxes, "IN-1", "N-1");
+        Target target = Samples.target(standing, TRUST, gross, open, taxes, "IN-1", "N-1");
+        return Changed.in(target, "retained", cents(random.nextInt(900)));
     }
 
     private static List<Deduction> deductions(Random random) {
         List<Deduction> deductions = new ArrayList<>();
         for (int i = random.nextInt(3); i > 0; i--) {
             Deduction.Kind kind = Deduction.Kind.values()[random.nextInt(Deduction.Kind.values().length)];
-            int sign = kind == Deduction.Kind.DIFFERENCE && random.nextBoolean() ? -1 : 1;
+            int sign = kind.mayBeNegative() && random.nextBoolean() ? -1 : 1;
             deductions.add(new Deduction(kind, cents(sign * random.nextInt(900))));
         }
         return deductions;
@@ -151,12 +159,12 @@ class SettlementPropertiesTest {
         }
         assertThat(money.isGreaterThan(settlement.amount())).isFalse();
         if (!settlement.kind().isReturn()) {
-            Money open = documents.values().stream()
-                    .filter(each -> each.standing() == Standing.CROSSED)
-                    .map(Target::open)
-                    .reduce(cents(0), Money::plus);
+            Money open = sum(documents.values(), Target::open);
             assertThat(taken.values().stream().reduce(cents(0), Money::plus).isGreaterThan(open))
                     .as("no document takes more than is open")
+                    .isFalse();
+            assertThat(released(entry).isGreaterThan(sum(documents.values(), Target::retained)))
+                    .as("no more is released than was kept back")
                     .isFalse();
         }
         Money expected = settlement.amount().plus(deducted);
@@ -165,5 +173,22 @@ class SettlementPropertiesTest {
                 .map(JournalLine::amount)
                 .reduce(cents(0), Money::plus);
         assertThat(control.abs()).isEqualTo(expected.abs());
+    }
+
+    private static Money released(LedgerSettlement entry) {
+        return entry.parts().stream()
+                .map(part -> part.deductions().stream()
+                        .filter(each -> each.text().equals("retention"))
+                        .map(LedgerSettlement.Deducted::amount)
+                        .reduce(cents(0), Money::plus))
+                .filter(Money::isNegative)
+                .reduce(cents(0), Money::minus);
+    }
+
+    private static Money sum(Collection<Target> documents, Function<Target, Money> of) {
+        return documents.stream()
+                .filter(each -> each.standing() == Standing.CROSSED)
+                .map(of)
+                .reduce(cents(0), Money::plus);
     }
 }

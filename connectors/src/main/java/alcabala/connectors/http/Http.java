@@ -6,16 +6,22 @@ import alcabala.connectors.Kept;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.spi.Place;
+import java.io.IOException;
+import java.io.InterruptedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.HttpTimeoutException;
 import java.time.Duration;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import java.util.function.Function;
-import java.util.function.Supplier;
-import org.springframework.http.MediaType;
-import org.springframework.http.client.JdkClientHttpRequestFactory;
-import org.springframework.web.client.RestClient;
-import org.springframework.web.client.RestClientException;
+import org.springframework.web.util.DefaultUriBuilderFactory;
+import org.springframework.web.util.UriBuilderFactory;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
@@ -41,12 +47,12 @@ public final class Http {
     /// Two thousand rows of reference data take one or two.
     private static final int LARGEST_PAGE = 32 * MEGABYTE;
     private static final int LARGEST_ANSWER = 4 * MEGABYTE;
-    private static final String AUTHORIZATION = "Authorization";
-    private static final String BEARER = "Bearer ";
     private static final Duration CONNECT = Duration.ofSeconds(3);
     private final String system;
     private final Access access;
-    private final RestClient client;
+    private final HttpClient client;
+    private final UriBuilderFactory addresses;
+    private final Duration patience;
     private final Runnable gate;
 
     /// @param path below the place's address, such as `/api`
@@ -54,17 +60,13 @@ public final class Http {
         this.system = system;
         gate = () -> place.gate().pass(URI.create(place.address()));
         this.access = access;
-        JdkClientHttpRequestFactory factory = new JdkClientHttpRequestFactory(HttpClient.newBuilder()
+        client = HttpClient.newBuilder()
                 .connectTimeout(CONNECT)
                 .version(HttpClient.Version.HTTP_1_1)
                 .followRedirects(HttpClient.Redirect.NEVER)
-                .build());
-        factory.setReadTimeout(place.patience());
-        client = RestClient.builder()
-                .baseUrl(place.address() + path)
-                .requestFactory(factory)
-                .defaultStatusHandler(status -> true, (request, response) -> {})
                 .build();
+        addresses = new DefaultUriBuilderFactory(place.address() + path);
+        patience = place.patience();
     }
 
     public <T> T get(String path, Class<T> type, Object... variables) {
@@ -76,11 +78,9 @@ public final class Http {
     public <T> Optional<T> find(String path, Class<T> type, Object... variables) {
         Reply reply;
         try {
-            reply = letIn(token -> client.get()
-                    .uri(path, variables)
-                    .header(AUTHORIZATION, BEARER + token)
-                    .exchange((request, response) -> Reply.read(response, LARGEST_PAGE)));
-        } catch (RestClientException e) {
+            HttpRequest.Builder request = HttpRequest.newBuilder(addresses.expand(path, variables));
+            reply = letIn(request, LARGEST_PAGE);
+        } catch (IOException e) {
             throw new UnreachableException(system, "no answer to GET " + path, e);
         }
         if (reply.status() == 404) {
@@ -110,27 +110,25 @@ public final class Http {
     /// 2xx with what was asked for is accepted, 429 and 503 mean later, 4xx with words refused; anything else leaves it
     /// open whether it was done.
     public <T> Answer<T> post(String path, String body, String key, Function<JsonNode, T> reader, Object... variables) {
-        return change(() -> client.post().uri(path, variables), body, key, reader);
+        return change("POST", addresses.expand(path, variables), body, key, reader);
     }
 
     /// Answers as [#post] does.
     public <T> Answer<T> put(String path, String body, String key, Function<JsonNode, T> reader, Object... variables) {
-        return change(() -> client.put().uri(path, variables), body, key, reader);
+        return change("PUT", addresses.expand(path, variables), body, key, reader);
     }
 
-    private <T> Answer<T> change(
-            Supplier<RestClient.RequestBodySpec> to, String body, String key, Function<JsonNode, T> reader) {
+    private <T> Answer<T> change(String method, URI to, String body, String key, Function<JsonNode, T> reader) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(to)
+                .method(method, HttpRequest.BodyPublishers.ofString(body))
+                .header("Content-Type", "application/json");
+        if (key != null) {
+            request.header("Idempotency-Key", key);
+        }
         Reply reply;
         try {
-            reply = letIn(token -> {
-                RestClient.RequestBodySpec request =
-                        to.get().header(AUTHORIZATION, BEARER + token).contentType(MediaType.APPLICATION_JSON);
-                if (key != null) {
-                    request.header("Idempotency-Key", key);
-                }
-                return request.body(body).exchange((sent, response) -> Reply.read(response, LARGEST_ANSWER));
-            });
-        } catch (RestClientException e) {
+            reply = letIn(request, LARGEST_ANSWER);
+        } catch (IOException e) {
             return isRefusedConnection(e)
                     ? new Answer.Later<>(0, Duration.ofSeconds(2), "no connection")
                     : new Answer.Lost<>("the answer did not arrive");
@@ -147,19 +145,37 @@ public final class Http {
     }
 
     /// A request that is turned away at the door was not worked on, so it may go again with another token.
-    private Reply letIn(Function<String, Reply> request) {
+    private Reply letIn(HttpRequest.Builder request, int most) throws IOException {
         gate.run();
         String token = sendable(access.token());
-        Reply reply = request.apply(token);
+        Reply reply = send(request, token, most);
         if (reply.status() != TURNED_AWAY) {
             return reply;
         }
         Optional<String> another = access.tokenAfter(token);
-        reply = another.isPresent() ? request.apply(sendable(another.get())) : reply;
+        reply = another.isPresent() ? send(request, sendable(another.get()), most) : reply;
         if (reply.status() == TURNED_AWAY) {
             throw new AccessLostException(system, "does not let us in");
         }
         return reply;
+    }
+
+    /// All of the answer has to arrive in time, not its beginning alone.
+    private Reply send(HttpRequest.Builder request, String token, int most) throws IOException {
+        CompletableFuture<HttpResponse<Limited.Body>> answer = client.sendAsync(
+                request.setHeader("Authorization", "Bearer " + token).build(), head -> new Limited(most));
+        try {
+            return Reply.of(answer.get(patience.toMillis(), TimeUnit.MILLISECONDS));
+        } catch (TimeoutException e) {
+            answer.cancel(true);
+            throw new HttpTimeoutException("no answer within " + patience);
+        } catch (InterruptedException e) {
+            answer.cancel(true);
+            Thread.currentThread().interrupt();
+            throw new InterruptedIOException("interrupted while waiting for an answer");
+        } catch (ExecutionException e) {
+            throw e.getCause() instanceof IOException failure ? failure : new IOException(e.getCause());
+        }
     }
 
     private static <T> Answer<T> classify(Reply reply, Function<JsonNode, T> reader) {
@@ -202,8 +218,8 @@ public final class Http {
     }
 
     private static Duration pause(Reply reply) {
-        String header = reply.headers().getFirst("Retry-After");
-        return Duration.ofSeconds(header != null && header.matches("\\d{1,4}") ? Long.parseLong(header) : 1);
+        String header = reply.headers().firstValue("Retry-After").orElse("");
+        return Duration.ofSeconds(header.matches("\\d{1,4}") ? Long.parseLong(header) : 1);
     }
 
     private static boolean isRefusedConnection(Throwable e) {

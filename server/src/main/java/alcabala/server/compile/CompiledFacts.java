@@ -2,6 +2,7 @@ package alcabala.server.compile;
 
 import alcabala.accounting.finding.Finding;
 import alcabala.server.platform.Copy;
+import alcabala.server.platform.CopyAhead;
 import alcabala.server.platform.KeptFindings;
 import java.util.Map;
 import java.util.Set;
@@ -46,7 +47,9 @@ public class CompiledFacts {
                         .map(each -> values(each.getKey(), each.getValue()))
                         .toArray(MapSqlParameterSource[]::new));
         forget(compiled.keySet());
-        writeFindings(compiled);
+        try (CopyAhead ahead = CopyAhead.on(dataSource)) {
+            writeFindings(ahead, compiled);
+        }
     }
 
     private static MapSqlParameterSource values(long id, Compiled compiled) {
@@ -67,7 +70,7 @@ public class CompiledFacts {
     }
 
     /// Of records that have none yet.
-    public void writeFindings(Map<Long, Compiled> compiled) {
+    public void writeFindings(CopyAhead ahead, Map<Long, Compiled> compiled) {
         Copy copy = new Copy();
         compiled.forEach((id, each) -> {
             int ordinal = 0;
@@ -81,6 +84,6 @@ public class CompiledFacts {
                         .endRow();
             }
         });
-        copy.send(dataSource, "finding (record_id, ordinal, severity, kind, subject, facts)");
+        ahead.send(copy, "finding (record_id, ordinal, severity, kind, subject, facts)");
     }
 }

@@ -58,10 +58,11 @@ public class CrosswalkStore {
     ///
     /// @param expected the version that was seen, 0 for none
     public void set(long routeId, RowKind kind, String code, Meaning meaning, int expected, String who) {
-        requireVersion(routeId, kind, code, expected);
+        int version = requireVersion(routeId, kind, code, expected) + 1;
         Timestamp now = Timestamp.from(clock.instant());
-        end(routeId, kind, code, who, now);
-        int version = lastVersion(routeId, kind, code) + 1;
+        if (expected > 0) {
+            end(routeId, kind, code, who, now);
+        }
         CrosswalkRows.said(meaning)
                 .forEach(said -> jdbc.sql("""
                         insert into crosswalk_row (route_id, kind, code, purpose, dimension, target, version, set_by, set_at)
@@ -114,19 +115,23 @@ public class CrosswalkStore {
                 .update();
     }
 
-    private void requireVersion(long routeId, RowKind kind, String code, int expected) {
-        int present = find(routeId, kind, code).map(CrosswalkRow::version).orElse(0);
-        if (present != expected) {
+    /// @param present 0 where nothing is said
+    /// @param last that was ever given
+    private record Versions(int present, int last) {}
+
+    /// @return the last version that was ever given
+    private int requireVersion(long routeId, RowKind kind, String code, int expected) {
+        Versions versions = jdbc.sql("""
+                select coalesce(max(version) filter (where ended_at is null), 0) as present, coalesce(max(version), 0) as last
+                from crosswalk_row where\s""" + CODE)
+                .params(named(routeId, kind, code))
+                .query(Versions.class)
+                .single();
+        if (versions.present() != expected) {
             throw NotPossibleException.conflict(
                     "changed-meanwhile", "Somebody else changed the row of " + code + " meanwhile; look at it again.");
         }
-    }
-
-    private int lastVersion(long routeId, RowKind kind, String code) {
-        return jdbc.sql("select coalesce(max(version), 0) from crosswalk_row where " + CODE)
-                .params(named(routeId, kind, code))
-                .query(Integer.class)
-                .single();
+        return versions.last();
     }
 
     private static Map<String, Object> named(long routeId, RowKind kind, String code) {

@@ -35,6 +35,7 @@ class KnownDocuments {
     private final JdbcClient jdbc;
 
     /// @param open minor units
+    /// @param retained of what is kept back, minor units
     /// @param rate at which it was booked there, of its own currency; null where that is not known
     /// @param basePaid in the ledger's currency
     /// @param stays whether it never crosses on its route
@@ -48,6 +49,7 @@ class KnownDocuments {
             boolean stays,
             String currency,
             long open,
+            long retained,
             String base,
             BigDecimal rate,
             LocalDate rateDay,
@@ -114,6 +116,7 @@ class KnownDocuments {
                         document.counterparty(),
                         gross,
                         open,
+                        Money.ofMinor(currency, row.retained()),
                         rate,
                         rate.isSame() ? open : rate.convert(gross).minus(Money.of(rate.to(), row.basePaid())),
                         DocumentTaxes.of(document),
@@ -138,8 +141,9 @@ class KnownDocuments {
         return row.stays() || row.posted() ? Target.Standing.STAYS : Target.Standing.TO_CROSS;
     }
 
-    /// What is open is what the ledger says is not paid, and never more than what no settlement that is on its way or
-    /// there settles.
+    /// What is open is what the ledger says is not paid, and never more than what no settlement that is on its way
+    /// or there settles. What is kept back counts as soon as its source says so, what is released once it is on its
+    /// way.
     private List<Row> rows(RouteRow route, Set<String> numbers) {
         return jdbc.sql("""
                 select d.kind, d.number, d.source_id, t.ledger_id is not distinct from :ledger as same_ledger, d.voided,
@@ -150,6 +154,10 @@ class KnownDocuments {
                         select sum(a.settled) from allocation a join record s on s.id = a.record_id
                         where a.number = d.number and a.kind = d.kind and s.source_id = d.source_id and not s.voided
                             and (s.origin = 'ledger' or s.outcome in ('queued', 'sending', 'unconfirmed', 'posted'))), 0)) as open,
+                    coalesce((
+                        select sum(a.retained) from allocation a join record s on s.id = a.record_id
+                        where a.number = d.number and a.kind = d.kind and s.source_id = d.source_id and not s.voided
+                            and (a.retained > 0 or s.outcome in ('queued', 'sending', 'unconfirmed', 'posted'))), 0) as retained,
                     coalesce(b.currency, d.currency) as base, x.rate, x.rate_day, coalesce(x.base_paid, 0) as base_paid,
                     coalesce(d.ledger_ref, '') as ledger_ref, coalesce(d.ledger_number, '') as ledger_number,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
                  join route t on t.id = d.route_id left join ledger b on b.id = t.ledger_id

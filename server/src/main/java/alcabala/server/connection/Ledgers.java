@@ -11,6 +11,7 @@ import alcabala.server.connection.Consents.Given;
 import alcabala.server.connection.Credentials.Credential;
 import alcabala.server.connection.Credentials.Secret;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Recently;
 import alcabala.server.platform.Settings;
 import java.time.Clock;
 import java.time.Duration;
@@ -104,6 +105,8 @@ public class Ledgers {
         private final long ledgerId;
         private final ConnectionKind kind;
         private final Company company;
+        /// Several requests a second want it, and each would have it unsealed.
+        private final Recently<String> token = new Recently<>(Duration.ofSeconds(1), this::current);
 
         LedgerAccess(long ledgerId, ConnectionKind kind, Company company) {
             this.ledgerId = ledgerId;
@@ -113,6 +116,10 @@ public class Ledgers {
 
         @Override
         public String token() {
+            return token.get();
+        }
+
+        private String current() {
             Credential credential = credential(credentials.ofLedger(ledgerId));
             boolean runsOut = credential.expiresAt() != null
                     && credential.expiresAt().isBefore(clock.instant().plus(AHEAD));

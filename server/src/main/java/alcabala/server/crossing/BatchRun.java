@@ -5,6 +5,7 @@ import alcabala.server.compile.Resemblance;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.connection.Sources;
 import alcabala.server.platform.Lease;
+import alcabala.server.platform.Recently;
 import alcabala.server.platform.RouteLeases;
 import alcabala.server.platform.Settings;
 import alcabala.server.reference.LedgerReference;
@@ -12,9 +13,12 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import java.time.Duration;
 import java.util.ArrayDeque;
+import java.util.Collection;
 import java.util.Deque;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -32,10 +36,13 @@ class BatchRun {
     private static final Duration BUSY = Duration.ofSeconds(1);
     /// How many are looked up at a time.
     private static final int AHEAD = 64;
+    /// Within which a connection that was ended may still be used: what is under way at that moment goes on as well.
+    private static final Duration MOMENT = Duration.ofSeconds(1);
     private static final Duration SHORTEST = Duration.ofMillis(50);
     private final RouteLeases leases;
     private final JdbcClient jdbc;
     private final Queue queue;
+    private final Postings postings;
     private final Dispatches dispatches;
     private final Sender sender;
     private final Pauses pauses;
@@ -51,6 +58,7 @@ class BatchRun {
             RouteLeases leases,
             JdbcClient jdbc,
             Queue queue,
+            Postings postings,
             Dispatches dispatches,
             Sender sender,
             Pauses pauses,
@@ -64,6 +72,7 @@ class BatchRun {
         this.leases = leases;
         this.jdbc = jdbc;
         this.queue = queue;
+        this.postings = postings;
         this.dispatches = dispatches;
         this.sender = sender;
         this.pauses = pauses;
@@ -80,10 +89,12 @@ class BatchRun {
         RouteRow route = routes.get(routeId);
         return new Trip(
                 route,
-                () -> ledgers.of(route.ledgerId()),
-                () -> sources.of(route.sourceId()),
+                new Recently<>(MOMENT, () -> ledgers.of(route.ledgerId())),
+                new Recently<>(MOMENT, () -> sources.of(route.sourceId())),
                 new Newcomers(matchers, reference, route.ledgerId()),
-                new ConcurrentLinkedQueue<>());
+                new ConcurrentLinkedQueue<>(),
+                ConcurrentHashMap.newKeySet(),
+                new ConcurrentHashMap<>());
     }
 
     /// How long to wait before going on; zero when the batch is through.
@@ -114,6 +125,7 @@ class BatchRun {
 
     private Duration sendAll(long batchId, Trip trip, Lease lease) {
         Deque<Dispatch> due = new ArrayDeque<>();
+        boolean reached = false;
         try (Lanes lanes = new Lanes(width)) {
             while (lease.isHeld()) {
                 if (due.isEmpty()) {
@@ -122,6 +134,7 @@ class BatchRun {
                         return stop(batchId, trip, lanes, Progress.later(paused, Sender.LIMIT), false);
                     }
                     due.addAll(queue.findDue(batchId, lanes.underWay(), AHEAD));
+                    lookAhead(trip, due);
                 }
                 while (lanes.haveRoom() && !due.isEmpty()) {
                     Dispatch next = due.poll();
@@ -134,10 +147,23 @@ class BatchRun {
                 if (progress.failed()) {
                     return stop(batchId, trip, lanes, progress, true);
                 }
-                queue.reached(batchId);
+                if (!reached) {
+                    queue.reached(batchId);
+                    reached = true;
+                }
             }
         }
         return BUSY;
+    }
+
+    /// What is frozen does not change, so that it can be read for many at once.
+    private void lookAhead(Trip trip, Collection<Dispatch> due) {
+        trip.ahead().clear();
+        trip.ahead()
+                .putAll(postings.findAll(due.stream()
+                        .map(Dispatch::postingId)
+                        .filter(Objects::nonNull)
+                        .toList()));
     }
 
     /// Nothing more is begun, and what is under way ends. However many lanes the ledger failed in at the same moment,

@@ -74,7 +74,9 @@ class Counterparts {
         Map<String, LedgerLine> needed = sent.lines().stream()
                 .filter(line -> !line.item().isEmpty() && line.counterpart().isEmpty())
                 .collect(Collectors.toMap(LedgerLine::item, line -> line, (first, second) -> first));
+        needed.keySet().removeAll(trip.items());
         Set<String> there = needed.isEmpty() ? Set.of() : reference.findItems(route.ledgerId(), needed.keySet());
+        trip.items().addAll(there);
         for (LedgerLine line : needed.values()) {
             if (!there.contains(line.item())) {
                 Answer<LedgerItem> answer = alone(
@@ -131,6 +133,7 @@ class Counterparts {
                 trail.write(
                         route.id(), recordId, WHO, "item-created", Map.of("item", line.item(), "name", item.name()));
             });
+            trip.items().add(line.item());
         }
         return answer;
     }
@@ -170,7 +173,12 @@ class Counterparts {
         }
         Party created = accepted.record();
         transaction.executeWithoutResult(status -> {
-            reference.keep(route.ledgerId(), created);
+            trail.write(
+                    route.id(),
+                    recordId,
+                    WHO,
+                    "party-created",
+                    Map.of("party", party.code(), "ledger", created.code(), "name", name));
             Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, party.code());
             if (row.map(CrosswalkRow::counterpart).orElse("").isEmpty()) {
                 int version = row.map(CrosswalkRow::version).orElse(0);
@@ -183,12 +191,7 @@ class Counterparts {
                         version,
                         WHO);
             }
-            trail.write(
-                    route.id(),
-                    recordId,
-                    WHO,
-                    "party-created",
-                    Map.of("party", party.code(), "ledger", created.code(), "name", name));
+            reference.keep(route.ledgerId(), created);
         });
         trip.created().add(created);
         return new Answer.Accepted<>(created.code(), accepted.status(), accepted.raw());

@@ -258,12 +258,12 @@ class Dispatches {
 
     private void stands(Dispatch dispatch, LedgerRecord record, Instant now) {
         // Somebody may have changed it there since; the news of that came before the answer.
-        LedgerRecord latest = links.findSeen(dispatch.recordId())
-                .filter(seen -> seen.version() > record.version())
-                .orElse(record);
+        Links.Before before = links.before(dispatch);
+        LedgerRecord latest =
+                before.seen().filter(seen -> seen.version() > record.version()).orElse(record);
         boolean differs = !record.half().differing(latest.half()).isEmpty();
         outcomes.posted(dispatch, record.id(), latest, differs, now);
-        links.agree(dispatch, record, latest, now);
+        links.agree(dispatch, before, record, latest, now);
     }
 
     /// The ledger is left alone until somebody says so: what may have arrived rests, what has not is given up.

@@ -7,6 +7,7 @@ import alcabala.server.platform.DocumentJson;
 import alcabala.server.record.Revisions;
 import alcabala.server.record.Stored;
 import java.sql.Timestamp;
+import java.sql.Types;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -35,12 +36,34 @@ public class Links {
                 .param("id", recordId)
                 .query(String.class)
                 .optional()
-                .map(seen -> json.readValue(seen, LedgerRecord.class));
+                .map(this::record);
+    }
+
+    /// What is known of a pair when the answer comes.
+    ///
+    /// @param sourceHalf of the revision that went
+    record Before(Optional<LedgerRecord> seen, String sourceHalf) {}
+
+    Before before(Dispatch dispatch) {
+        return jdbc.sql("""
+                select (select ledger_now from link where record_id = :id) as seen,
+                    (select source_half from posting where id = :posting) as half""")
+                .param("id", dispatch.recordId())
+                .param("posting", dispatch.postingId(), Types.BIGINT)
+                .query((row, n) -> new Before(
+                        Optional.ofNullable(row.getString("seen")).map(this::record),
+                        Optional.ofNullable(row.getString("half"))
+                                .orElseGet(() -> write(sourceHalf(dispatch.recordId())))))
+                .single();
+    }
+
+    private LedgerRecord record(String kept) {
+        return json.readValue(kept, LedgerRecord.class);
     }
 
     /// @param agreed as the ledger answered it
     /// @param latest what it is known to have by now
-    void agree(Dispatch dispatch, LedgerRecord agreed, LedgerRecord latest, Instant now) {
+    void agree(Dispatch dispatch, Before before, LedgerRecord agreed, LedgerRecord latest, Instant now) {
         jdbc.sql("""
                 insert into link (record_id, ledger_id, ledger_ref, source_half, ledger_half, ledger_now, seen_at)
                 select :id, ledger_id, :ref, cast(:source as jsonb), cast(:ledger as jsonb), cast(:latest as jsonb), :now
@@ -51,7 +74,7 @@ public class Links {
                 .param("id", dispatch.recordId())
                 .param("route", dispatch.routeId())
                 .param("ref", agreed.id())
-                .param("source", sourceHalf(dispatch))
+                .param("source", before.sourceHalf())
                 .param("ledger", write(agreed.half()))
                 .param("latest", json.writeValueAsString(latest))
                 .param("now", Timestamp.from(now))
@@ -80,17 +103,6 @@ public class Links {
                 .param("source", write(source))
                 .param("id", recordId)
                 .update();
-    }
-
-    /// Of the revision that went, where one did.
-    private String sourceHalf(Dispatch dispatch) {
-        return Optional.ofNullable(dispatch.postingId())
-                .flatMap(posting -> jdbc.sql(
-                                "select source_half from posting where id = :id and source_half is not null")
-                        .param("id", posting)
-                        .query(String.class)
-                        .optional())
-                .orElseGet(() -> write(sourceHalf(dispatch.recordId())));
     }
 
     private Half sourceHalf(long recordId) {

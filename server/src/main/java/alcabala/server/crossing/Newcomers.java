@@ -32,16 +32,17 @@ final class Newcomers {
 
     /// One on the ledger that a party resembles.
     synchronized Optional<Party> findLike(Party party) {
-        long version = reference.version(ledgerId);
-        if (before == null || version != pulled) {
-            pulled = version;
+        LedgerReference.News news = reference.news(ledgerId, before == null ? Long.MAX_VALUE : seen);
+        if (before == null || news.version() != pulled) {
+            pulled = news.version();
             seen = reference.keptVersion(ledgerId);
             before = matchers.of(ledgerId);
             known = before;
             since.clear();
             latest.clear();
+            news = reference.news(ledgerId, seen);
         }
-        for (Kept each : reference.keptSince(ledgerId, seen)) {
+        for (Kept each : news.kept()) {
             since.add(each.party());
             latest.add(each.party());
             seen = each.version();

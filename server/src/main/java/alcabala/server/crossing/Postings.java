@@ -11,8 +11,13 @@ import alcabala.accounting.posting.PostingKey;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.DocumentJson;
 import alcabala.server.route.RouteRow;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javax.sql.DataSource;
 import org.joda.money.Money;
@@ -169,12 +174,24 @@ public class Postings {
     }
 
     public Optional<Frozen> find(long id) {
-        return jdbc.sql("select kind, shape, entry, party_name, needs from posting where id = :id")
-                .param("id", id)
-                .query((row, n) -> new Frozen(
-                        StoredEntry.read(row.getString("kind"), row.getInt("shape"), row.getString("entry")),
-                        row.getString("party_name"),
-                        row.getString("needs")))
-                .optional();
+        return Optional.ofNullable(findAll(List.of(id)).get(id));
+    }
+
+    /// By their numbers.
+    Map<Long, Frozen> findAll(Collection<Long> ids) {
+        Map<Long, Frozen> found = new HashMap<>();
+        jdbc.sql("select id, kind, shape, entry, party_name, needs from posting where id = any(:ids)")
+                .param("ids", ids.toArray(Long[]::new))
+                .query(row -> {
+                    found.put(row.getLong("id"), frozen(row));
+                });
+        return found;
+    }
+
+    private static Frozen frozen(ResultSet row) throws SQLException {
+        return new Frozen(
+                StoredEntry.read(row.getString("kind"), row.getInt("shape"), row.getString("entry")),
+                row.getString("party_name"),
+                row.getString("needs"));
     }
 }

@@ -41,18 +41,22 @@ class Queue {
             exists (select 1 from dispatch o
                 where o.id = p.after_id and o.outcome in ('sending', 'unconfirmed', 'queued') and not o.rests)""";
 
+    private static final String IN_TURN =
+            " order by p.outcome = 'sending' desc, p.outcome = 'unconfirmed' desc, p.next_at nulls first, p.id";
+    /// Found by themselves first: to join all that are open, for the few that are next, took longer than to send them.
+    private static final String DUE = """
+            from dispatch p
+            where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests
+                and (p.next_at is null or p.next_at <= :now) and p.id <> all(:underWay)
+                and not\s""" + NEEDS_ANOTHER + IN_TURN + " limit :most";
+
     /// Those of a batch that are due. What was on the wire when a process died comes first, then what has to be asked
     /// about, since no more should be sent blindly; then what was not tried yet, so that one that fails does
     /// not hold up the others. What needs another of the batch waits until that has been tried.
     ///
     /// @param underWay those that are being worked on
     List<Dispatch> findDue(long batchId, Long[] underWay, int most) {
-        return jdbc.sql(Dispatch.SELECT + """
-                where p.batch_id = :batch and p.outcome in ('sending', 'unconfirmed', 'queued') and not p.rests
-                    and (p.next_at is null or p.next_at <= :now) and p.id <> all(:underWay)
-                    and not\s""" + NEEDS_ANOTHER + """
-                order by p.outcome = 'sending' desc, p.outcome = 'unconfirmed' desc, p.next_at nulls first, p.id
-                limit :most""")
+        return jdbc.sql(Dispatch.SELECT + "where p.id = any(array(select p.id " + DUE + "))" + IN_TURN)
                 .param("batch", batchId)
                 .param("now", Timestamp.from(clock.instant()))
                 .param("underWay", underWay)

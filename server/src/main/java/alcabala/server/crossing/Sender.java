@@ -103,7 +103,7 @@ class Sender {
 
     private Progress sendNow(Trip trip, Dispatch dispatch) {
         RouteRow route = trip.route();
-        Optional<Frozen> frozen = postings.find(dispatch);
+        Optional<Frozen> frozen = frozen(trip, dispatch);
         if (frozen.isEmpty()) {
             dispatches.unreached(
                     dispatch,
@@ -128,6 +128,12 @@ class Sender {
                 ? document.crediting(credited.get())
                 : posting.entry();
         return send(trip, dispatch, sent, posting.partyName());
+    }
+
+    /// Empty for a dispatch that only asks.
+    private Optional<Frozen> frozen(Trip trip, Dispatch dispatch) {
+        return Optional.ofNullable(dispatch.postingId())
+                .flatMap(id -> Optional.ofNullable(trip.ahead().remove(id)).or(() -> postings.find(id)));
     }
 
     private Progress send(Trip trip, Dispatch dispatch, LedgerEntry sent, String partyName) {

@@ -11,6 +11,7 @@ import alcabala.server.compile.CompiledFacts;
 import alcabala.server.compile.Compiling;
 import alcabala.server.crossing.Outcomes;
 import alcabala.server.platform.Copy;
+import alcabala.server.platform.CopyAhead;
 import alcabala.server.record.Allocations;
 import alcabala.server.record.Hashes;
 import alcabala.server.record.Incoming;
@@ -147,17 +148,30 @@ public class Intake {
             records.put(ids.get(i), each.record());
         }
         Map<Long, Compiled> compiled = compiling.all(route, compiler, records);
+        Map<String, Long> persons = persons(who);
+        try (CopyAhead ahead = CopyAhead.on(dataSource)) {
+            writeRecords(ahead, route, rows, compiled);
+            writeRevisions(ahead, route, rows, now);
+            compiledFacts.writeFindings(ahead, compiled);
+            trail.write(ahead, entries(route, rows, compiled, "taken-in", who), persons);
+        }
+        allocations.write(records);
+    }
+
+    private void writeRecords(CopyAhead ahead, RouteRow route, List<Row> rows, Map<Long, Compiled> compiled) {
         Copy copy = new Copy();
         for (Row row : rows) {
             facts.put(copy, route, row);
             CompiledFacts.put(copy, compiled.get(row.id()));
             copy.endRow();
         }
-        copy.send(dataSource, "record (" + SourceFacts.COLUMNS + ", " + CompiledFacts.COLUMNS + ")");
-        writeRevisions(route, rows, now);
-        allocations.write(records);
-        compiledFacts.writeFindings(compiled);
-        writeTrail(route, rows, compiled, "taken-in", who);
+        ahead.send(copy, "record (" + SourceFacts.COLUMNS + ", " + CompiledFacts.COLUMNS + ")");
+    }
+
+    private Map<String, Long> persons(String who) {
+        Map<String, Long> persons = new HashMap<>();
+        persons.put(who, trail.findPerson(who));
+        return persons;
     }
 
     private void update(
@@ -186,8 +200,11 @@ public class Intake {
         allocations.write(records);
         compiledFacts.update(compiled);
         outcomes.changedOnSource(rows.stream().map(Row::id).toList());
-        writeRevisions(route, rows, now);
-        writeTrail(route, rows, compiled, "changed-on-source", who);
+        Map<String, Long> persons = persons(who);
+        try (CopyAhead ahead = CopyAhead.on(dataSource)) {
+            writeRevisions(ahead, route, rows, now);
+            trail.write(ahead, entries(route, rows, compiled, "changed-on-source", who), persons);
+        }
         compileWhatSettles(rows, who);
     }
 
@@ -236,8 +253,9 @@ public class Intake {
                 .contains(compiler.route().settings().trigger(kind).milestone());
     }
 
-    private void writeRevisions(RouteRow route, List<Row> rows, Instant now) {
+    private void writeRevisions(CopyAhead ahead, RouteRow route, List<Row> rows, Instant now) {
         revisions.write(
+                ahead,
                 route.sourceId(),
                 rows.stream()
                         .map(row -> new Revisions.Revision(row.revisionId(), row.id(), row.revision(), row.said()))
@@ -245,7 +263,8 @@ public class Intake {
                 now);
     }
 
-    private void writeTrail(RouteRow route, List<Row> rows, Map<Long, Compiled> compiled, String action, String who) {
+    private static List<Trail.Entry> entries(
+            RouteRow route, List<Row> rows, Map<Long, Compiled> compiled, String action, String who) {
         List<Trail.Entry> entries = new ArrayList<>(rows.size() * 2);
         for (Row row : rows) {
             Map<String, Object> came = Map.of(
@@ -260,6 +279,6 @@ public class Intake {
                     "compiled",
                     compiled.get(row.id()).told()));
         }
-        trail.write(entries);
+        return entries;
     }
 }

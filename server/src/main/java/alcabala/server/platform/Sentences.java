@@ -116,6 +116,7 @@ public final class Sentences {
             case VOIDED -> "was voided";
             case NOT_ON_LEDGER -> "does not cross on this route";
             case SETTLED_OTHERWISE -> "is settled by other money by now";
+            case NOT_RETAINED -> "has no such amount kept back";
         };
         return "%s of it settle nothing, since %s %s: they stay an open credit of the party on the ledger."
                 .formatted(Amounts.shown(f.amount()), f.document(), because);

@@ -40,7 +40,7 @@ public class Allocations {
                 .update();
         Copy copy = new Copy();
         settlements.forEach((id, settlement) -> put(copy, id, settlement));
-        copy.send(dataSource, "allocation (record_id, ordinal, kind, number, money, settled)");
+        copy.send(dataSource, "allocation (record_id, ordinal, kind, number, money, settled, retained)");
     }
 
     private static void put(Copy copy, long id, Settlement settlement) {
@@ -53,6 +53,7 @@ public class Allocations {
                     .value(each.number())
                     .value(each.money().getAmountMinorLong())
                     .value(sign * each.settled().getAmountMinorLong())
+                    .value(sign * each.retained().getAmountMinorLong())
                     .endRow();
         }
     }

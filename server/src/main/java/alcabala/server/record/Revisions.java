@@ -1,6 +1,7 @@
 package alcabala.server.record;
 
 import alcabala.server.platform.Copy;
+import alcabala.server.platform.CopyAhead;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.HexFormat;
@@ -14,6 +15,8 @@ import org.springframework.stereotype.Component;
 /// What sources said, each time they said it: added to, and never changed.
 @Component
 public class Revisions {
+    private static final String COLUMNS =
+            "id, record_id, revision, source_id, sha256, media_type, file_name, raw, shape, content, received_at";
     private final JdbcClient jdbc;
     private final DataSource dataSource;
 
@@ -41,6 +44,13 @@ public class Revisions {
     }
 
     public void write(long sourceId, List<Revision> revisions, Instant now) {
+        try (CopyAhead ahead = CopyAhead.on(dataSource)) {
+            write(ahead, sourceId, revisions, now);
+        }
+    }
+
+    /// Beside other rows.
+    public void write(CopyAhead ahead, long sourceId, List<Revision> revisions, Instant now) {
         Copy copy = new Copy();
         for (Revision each : revisions) {
             copy.value(each.id())
@@ -56,10 +66,7 @@ public class Revisions {
                     .value(now)
                     .endRow();
         }
-        copy.send(
-                dataSource,
-                "record_revision (id, record_id, revision, source_id, sha256, media_type, file_name, raw, shape, content,"
-                        + " received_at)");
+        ahead.send(copy, "record_revision (" + COLUMNS + ")");
     }
 
     /// The content that counts of each, with its shape, as [Stored] reads it.

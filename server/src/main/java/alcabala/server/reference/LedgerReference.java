@@ -14,6 +14,7 @@ import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -23,6 +24,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
@@ -49,10 +51,10 @@ public class LedgerReference {
     public record Kept(long version, Party party) {}
 
     /// One that was created there just now; who resembles it is asked about from now on. One at a time, so that
-    /// versions are in the order in which others see them.
+    /// versions are in the order in which others see them: whoever keeps one does it last in its transaction.
     public void keep(long ledgerId, Party party) {
         long version = jdbc.sql("""
-                with alone as (select id from ledger where id = :id for update)
+                with alone as (select id from ledger where id = :id for no key update)
                 update ledger set kept_version = nextval('state_version') where id = (select id from alone) returning kept_version""").param("id", ledgerId).query(Long.class).single();
         template.update(
                 PARTY,
@@ -76,16 +78,28 @@ public class LedgerReference {
                 .single();
     }
 
-    /// Those created there after a version, in their order.
-    public List<Kept> keptSince(long ledgerId, long version) {
-        return jdbc.sql("""
-                select kept_version, body from ledger_party
-                where ledger_id = :id and kept and kept_version > :version and not gone order by kept_version""")
-                .param("id", ledgerId)
-                .param("version", version)
-                .query((row, n) ->
-                        new Kept(row.getLong("kept_version"), json.readValue(row.getString("body"), Party.class)))
-                .list();
+    /// What came to a ledger's parties.
+    ///
+    /// @param version another after each pull that brought changes
+    /// @param kept those created there, in their order
+    public record News(long version, List<Kept> kept) {}
+
+    /// @param since the version of a party created there; those after it are told
+    public News news(long ledgerId, long since) {
+        List<Kept> kept = new ArrayList<>();
+        AtomicLong version = new AtomicLong();
+        jdbc.sql("""
+                select l.version, p.kept_version, p.body
+                from ledger l left join ledger_party p
+                    on p.ledger_id = l.id and p.kept and p.kept_version > :since and not p.gone
+                where l.id = :id order by p.kept_version""").param("id", ledgerId).param("since", since).query(row -> {
+            version.set(row.getLong("version"));
+            if (row.getString("body") != null) {
+                Party party = json.readValue(row.getString("body"), Party.class);
+                kept.add(new Kept(row.getLong("kept_version"), party));
+            }
+        });
+        return new News(version.get(), kept);
     }
 
     public int keep(long ledgerId, LedgerItem item) {

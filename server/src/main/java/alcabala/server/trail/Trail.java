@@ -2,6 +2,7 @@ package alcabala.server.trail;
 
 import alcabala.server.platform.Actor;
 import alcabala.server.platform.Copy;
+import alcabala.server.platform.CopyAhead;
 import alcabala.server.platform.Like;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -57,14 +58,19 @@ public class Trail {
             insert(entries.getFirst());
             return;
         }
+        Map<String, Long> persons = new HashMap<>();
+        // Most of it is done by an app or by Alcabala, who are no person: that is remembered too.
+        entries.stream().map(Entry::who).distinct().forEach(who -> persons.put(who, findPerson(who)));
+        try (CopyAhead ahead = CopyAhead.on(dataSource)) {
+            write(ahead, entries, persons);
+        }
+    }
+
+    /// Beside other rows, all by one that [#findPerson] knows of.
+    public void write(CopyAhead ahead, List<Entry> entries, Map<String, Long> persons) {
         Copy copy = new Copy();
         String now = clock.instant().toString();
-        Map<String, Long> persons = new HashMap<>();
         for (Entry entry : entries) {
-            // Most of it is done by an app or by Alcabala, who are no person: that is remembered too.
-            if (!persons.containsKey(entry.who())) {
-                persons.put(entry.who(), findPerson(entry.who()));
-            }
             copy.value(now)
                     .value(entry.who())
                     .value(persons.get(entry.who()))
@@ -74,7 +80,7 @@ public class Trail {
                     .value(json.writeValueAsString(entry.detail()))
                     .endRow();
         }
-        copy.send(dataSource, "trail (at, who, person_id, route_id, record_id, action, detail)");
+        ahead.send(copy, "trail (at, who, person_id, route_id, record_id, action, detail)");
     }
 
     /// COPY is for many.
@@ -93,7 +99,7 @@ public class Trail {
     }
 
     /// Whoever is signed in; in the background whoever has that name alone. Null for what Alcabala does by itself.
-    private Long findPerson(String who) {
+    public Long findPerson(String who) {
         Authentication present = SecurityContextHolder.getContext().getAuthentication();
         if (present != null
                 && present.getPrincipal() instanceof Actor actor

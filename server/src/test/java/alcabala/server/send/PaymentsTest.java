@@ -491,6 +491,34 @@ class PaymentsTest {
         assertThat(admin.get("/api/set-aside").body()).contains("its reference is longer than 200 characters");
     }
 
+    @Test
+    @Order(11)
+    void whatACustomerKeepsBackIsReleasedLaterAndTouchesTheInvoiceNoMore() {
+        yard.map("ROLE", "RETENTION_RECEIVABLE", "", "1460");
+        invoice = yard.documents("Ready").stream()
+                .filter(row -> row.get("kind").asString().equals("invoice")
+                        && row.get("gross").asDecimal().compareTo(new BigDecimal("20")) > 0)
+                .findFirst()
+                .orElseThrow();
+        gross = invoice.get("gross").asDecimal();
+        yard.awaitFinished(yard.send(List.of(invoice.get("id").asLong())));
+        BigDecimal money = gross.subtract(new BigDecimal("10.00"));
+        pay(money.toPlainString(), "30", "&deduction=RETENTION&deducted=10.00");
+        pay("10.00", "30", "&deduction=RELEASE&deducted=10.00");
+        assertThat(world.standIns().page(desk())).contains("kept back <b id=\"retained\">0.00</b>");
+        pull();
+        sendPayments();
+        assertThat(there(record(number())).get("paid").asDecimal()).isEqualByComparingTo(gross);
+        List<Long> both = world.jdbc()
+                .sql("select record_id from allocation where number = :number order by record_id")
+                .param("number", number())
+                .query(Long.class)
+                .list();
+        assertThat(lines(both.getFirst()))
+                .containsExactly("1000 " + money.unscaledValue(), "1100 -" + gross.unscaledValue(), "1460 1000");
+        assertThat(lines(both.getLast())).containsExactly("1000 1000", "1460 -1000");
+    }
+
     private static void payThere(String party, String reference, List<Map<String, Object>> allocations) {
         Api.Response answer = new Api(world.standIns().address())
                 .withToken("inkwell-demo-key")
