@@ -1,4 +1,3 @@
-import { isSettlement } from '../api/recordKinds';
 import { useMutation } from '@tanstack/react-query';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
@@ -38,8 +37,8 @@ export function Settle({ document, since }: Props) {
     },
   });
   const may = me.mayChange && !since.voided;
-  // Money that stands there is taken back or left, and never sent a second time.
-  const goesAgain = !isSettlement(document.kind);
+  // What was entered there is changed there.
+  const goesAgain = document.origin === 'source';
   const keys = { enabled: may && !settle.isPending, preventDefault: true };
   useHotkeys('r', () => settle.mutate('SOURCE'), { ...keys, enabled: keys.enabled && goesAgain });
   useHotkeys('l', () => settle.mutate('LEDGER'), keys);

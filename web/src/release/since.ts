@@ -12,7 +12,7 @@ export function whatHappened(
     return `It was voided in ${source} after it was posted, and still stands in ${ledger}. Void it there too.`;
   }
   if (!goesAgain) {
-    return `It was changed in ${since.changedOnLedger ? ledger : source} after it was posted. Let ${ledger}’s stand, or void it and record it anew.`;
+    return `It was changed in ${since.changedOnLedger ? ledger : source} after it was posted. Let ${ledger}’s stand, or void it there and enter it anew.`;
   }
   if (since.changedOnSource && since.changedOnLedger) {
     return `It was changed on both sides after it was posted. Sending it replaces what was done in ${ledger}.`;

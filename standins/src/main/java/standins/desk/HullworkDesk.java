@@ -247,6 +247,18 @@ class HullworkDesk {
         return "redirect:/hullwork/payments";
     }
 
+    @PostMapping("/payments/{id}/apply")
+    String apply(@PathVariable String id, @RequestParam String document, @RequestParam BigDecimal money) {
+        payments.apply(id, new Share(document.trim(), money, List.of()));
+        return "redirect:/hullwork/payments";
+    }
+
+    @PostMapping("/payments/{id}/correct")
+    String correct(@PathVariable String id, @RequestParam BigDecimal amount) {
+        payments.correct(id, amount);
+        return "redirect:/hullwork/payments";
+    }
+
     @PostMapping("/payments/{id}/return")
     String takeBack(
             @PathVariable String id,

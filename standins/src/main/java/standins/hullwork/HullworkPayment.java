@@ -2,6 +2,7 @@ package standins.hullwork;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 
 /// Money that the yard office took or paid, as Hullwork writes it. Amounts are more than nothing, whichever way it
@@ -75,18 +76,29 @@ public record HullworkPayment(
     }
 
     HullworkPayment withStatus(String other) {
-        return copy(id, number, other, key);
+        return copy(id, number, other, key, amount, allocations);
     }
 
     HullworkPayment under(String asked) {
-        return copy(id, number, status, asked);
+        return copy(id, number, status, asked, amount, allocations);
     }
 
     HullworkPayment numbered(String newId, String newNumber) {
-        return copy(newId, newNumber, "RECORDED", key);
+        return copy(newId, newNumber, "RECORDED", key, amount, allocations);
     }
 
-    private HullworkPayment copy(String id, String number, String status, String key) {
+    HullworkPayment of(BigDecimal corrected) {
+        return copy(id, number, status, key, corrected, allocations);
+    }
+
+    HullworkPayment settling(Share one) {
+        List<Share> all = new ArrayList<>(allocations);
+        all.add(one);
+        return copy(id, number, status, key, amount, all);
+    }
+
+    private HullworkPayment copy(
+            String id, String number, String status, String key, BigDecimal amount, List<Share> allocations) {
         return new HullworkPayment(
                 id,
                 number,

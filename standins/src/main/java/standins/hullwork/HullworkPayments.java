@@ -66,6 +66,35 @@ public class HullworkPayments {
         return save(get(id).withStatus("VOID"));
     }
 
+    /// What is over of it settles one more document.
+    @Transactional
+    public HullworkPayment apply(String id, Share share) {
+        records.lock();
+        HullworkPayment applied = own(id).settling(share);
+        check(applied);
+        return save(applied);
+    }
+
+    /// It was more, or less.
+    @Transactional
+    public HullworkPayment correct(String id, BigDecimal amount) {
+        records.lock();
+        HullworkPayment corrected = own(id).of(amount);
+        check(corrected);
+        return save(corrected);
+    }
+
+    private HullworkPayment own(String id) {
+        HullworkPayment payment = get(id);
+        if (payment.isVoid() || !payment.externalRef().isEmpty()) {
+            throw new Refusal(
+                    HttpStatus.CONFLICT,
+                    "cannot-change",
+                    payment.number() + " is void, or was entered elsewhere and is changed there.");
+        }
+        return payment;
+    }
+
     /// The bank took it back; what it settled is open again.
     public HullworkPayment takeBack(String id, LocalDate day, BigDecimal charges) {
         HullworkPayment payment = get(id);
@@ -134,15 +163,21 @@ public class HullworkPayments {
         }
     }
 
+    private Stream<HullworkPayment> others(HullworkPayment payment) {
+        return standing().filter(each -> !each.id().equals(payment.id()));
+    }
+
     private void check(HullworkPayment payment, String number) {
         HullworkDocument document = document(number)
                 .orElseThrow(() -> Refusal.unprocessable("document-unknown", "There is no document " + number + "."));
-        BigDecimal retained = retained(number).add(payment.retains(number));
+        BigDecimal retained =
+                others(payment).map(each -> each.retains(number)).reduce(payment.retains(number), BigDecimal::add);
         if (retained.signum() < 0) {
             throw Refusal.unprocessable(
                     "released-too-much", "More of %s would be released than was kept back.".formatted(number));
         }
-        BigDecimal after = settled(number).add(payment.settles(number));
+        BigDecimal after =
+                others(payment).map(each -> each.settles(number)).reduce(payment.settles(number), BigDecimal::add);
         if (after.signum() < 0 || after.compareTo(document.gross()) > 0) {
             throw Refusal.unprocessable(
                     "settles-too-much",

@@ -129,6 +129,16 @@ class InkwellApi {
         return requests.once(key, () -> payments.post(draft));
     }
 
+    /// @param version that was read
+    @PutMapping("/payments/{id}")
+    ResponseEntity<String> replace(
+            @PathVariable String id,
+            @RequestParam int version,
+            @RequestHeader(name = KEY, required = false) String key,
+            @RequestBody Books.PaymentDraft draft) {
+        return requests.once(key, () -> payments.replace(id, version, draft));
+    }
+
     @GetMapping("/payments/{id}")
     Books.Payment payment(@PathVariable String id) {
         return payments.get(id);

@@ -64,6 +64,54 @@ public class Payments {
         check(draft, kind);
         String id = "PM-"
                 + jdbc.sql("select nextval('inkwell_id')").query(Long.class).single();
+        jdbc.sql("""
+                insert into inkwell_payment (id, kind, number, party, date, control_account, account, means, reference, note,
+                    external_reference, amount, charges, charges_account, currency, rate, exchange_account)
+                values (:id, :kind, :number, :party, :date, :control, :account, :means, :reference, :note, :external, :amount,
+                    :charges, :chargesAccount, :currency, :rate, :exchange)""").params(values(id, draft)).update();
+        enter(id, draft, kind);
+        masters.changed("payment", id);
+        return get(id);
+    }
+
+    /// In the place of one that stands: the same payment, a later version. What the former one settled is open first.
+    @Transactional
+    public Payment replace(String id, int version, PaymentDraft asked) {
+        int present = jdbc.sql("select version from inkwell_payment where id = :id for update")
+                .param("id", id)
+                .query(Integer.class)
+                .optional()
+                .orElseThrow(() -> Refusal.notFound("payment " + id));
+        Payment payment = get(id);
+        requireStanding(payment);
+        if (present != version) {
+            throw Posting.stale("Payment " + payment.number());
+        }
+        masters.requireUnlocked(payment.date());
+        PaymentDraft draft = asked.complete();
+        if (!draft.kind().equals(payment.kind())) {
+            throw Refusal.unprocessable("kind-unfit", "Payment " + payment.number() + " is a " + payment.kind() + ".");
+        }
+        undo(payment);
+        PaymentKind kind = PaymentKind.of(draft.kind());
+        check(draft, kind);
+        jdbc.sql("delete from inkwell_deduction where payment = :id")
+                .param("id", id)
+                .update();
+        jdbc.sql("delete from inkwell_allocation where payment = :id")
+                .param("id", id)
+                .update();
+        jdbc.sql("""
+                update inkwell_payment set number = :number, party = :party, date = :date, control_account = :control,
+                    account = :account, means = :means, reference = :reference, note = :note, amount = :amount,
+                    charges = :charges, charges_account = :chargesAccount, currency = :currency, rate = :rate,
+                    exchange_account = :exchange
+                where id = :id""").params(values(id, draft)).update();
+        enter(id, draft, kind);
+        return changed(id);
+    }
+
+    private Map<String, Object> values(String id, PaymentDraft draft) {
         Map<String, Object> values = new HashMap<>();
         values.put("id", id);
         values.put("kind", draft.kind());
@@ -82,11 +130,10 @@ public class Payments {
         values.put("currency", draft.currency());
         values.put("rate", masters.rate(draft.currency(), draft.date(), draft.exchangeRate()));
         values.put("exchange", draft.exchangeAccount());
-        jdbc.sql("""
-                insert into inkwell_payment (id, kind, number, party, date, control_account, account, means, reference, note,
-                    external_reference, amount, charges, charges_account, currency, rate, exchange_account)
-                values (:id, :kind, :number, :party, :date, :control, :account, :means, :reference, :note, :external, :amount,
-                    :charges, :chargesAccount, :currency, :rate, :exchange)""").params(values).update();
+        return values;
+    }
+
+    private void enter(String id, PaymentDraft draft, PaymentKind kind) {
         writeAllocations(id, 0, draft.allocations());
         Payment payment = get(id);
         if (payment.currency().equals(Companies.open().currency())) {
@@ -95,8 +142,6 @@ public class Payments {
             bookForeign(payment, kind);
         }
         settle(draft.allocations(), kind.paid());
-        masters.changed("payment", id);
-        return get(id);
     }
 
     /// The whole of one payment for one document, entered at the desk.
@@ -156,7 +201,17 @@ public class Payments {
         Payment payment = get(id);
         requireStanding(payment);
         masters.requireUnlocked(payment.date());
+        undo(payment);
+        jdbc.sql("update inkwell_payment set voided = true where id = :id")
+                .param("id", id)
+                .update();
+        return changed(id);
+    }
+
+    /// Its documents are open again, and it has no journal.
+    private void undo(Payment payment) {
         PaymentKind kind = PaymentKind.of(payment.kind());
+        String id = payment.id();
         settle(payment.allocations(), -kind.paid());
         jdbc.sql("""
                 update inkwell_document d set base_paid = base_paid - :sign * a.relieved
@@ -169,10 +224,6 @@ public class Payments {
         jdbc.sql("delete from inkwell_journal where payment = :id")
                 .param("id", id)
                 .update();
-        jdbc.sql("update inkwell_payment set voided = true where id = :id")
-                .param("id", id)
-                .update();
-        return changed(id);
     }
 
     private Payment changed(String id) {

@@ -34,8 +34,8 @@ public class Compiling {
     ///
     /// @param records by their numbers here, by which their lines are overridden
     public LongFunction<Compilation> with(RouteRow route, Compiler compiler, Map<Long, ? extends Record> records) {
-        Targets targets = documents.of(route, records.values());
-        return id -> compiler.compile(records.get(id), Long.toString(id), targets);
+        LongFunction<Targets> targets = documents.of(route, records);
+        return id -> compiler.compile(records.get(id), Long.toString(id), targets.apply(id));
     }
 
     /// What is to be kept of each.

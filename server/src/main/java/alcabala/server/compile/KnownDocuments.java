@@ -1,29 +1,23 @@
 package alcabala.server.compile;
 
 import alcabala.accounting.document.Document;
-import alcabala.accounting.money.ExchangeRate;
-import alcabala.accounting.posting.DocumentTaxes;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Settlement;
-import alcabala.accounting.settlement.Target;
 import alcabala.accounting.settlement.Targets;
+import alcabala.server.compile.OwnSettlements.Own;
 import alcabala.server.record.Stored;
 import alcabala.server.route.RouteRow;
-import java.math.BigDecimal;
-import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.joda.money.CurrencyUnit;
-import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -33,49 +27,39 @@ import org.springframework.stereotype.Component;
 @Component
 class KnownDocuments {
     private final JdbcClient jdbc;
-
-    /// @param open minor units
-    /// @param retained of what is kept back, minor units
-    /// @param rate at which it was booked there, of its own currency; null where that is not known
-    /// @param basePaid in the ledger's currency
-    /// @param stays whether it never crosses on its route
-    private record Row(
-            String kind,
-            String number,
-            long sourceId,
-            boolean sameLedger,
-            boolean voided,
-            boolean posted,
-            boolean stays,
-            String currency,
-            long open,
-            long retained,
-            String base,
-            BigDecimal rate,
-            LocalDate rateDay,
-            BigDecimal basePaid,
-            String ledgerRef,
-            String ledgerNumber,
-            String content) {}
+    private final OwnSettlements settlements;
 
     /// A document with who it is of.
-    private record Found(long sourceId, String party, Target target) {}
-
-    KnownDocuments(JdbcClient jdbc) {
-        this.jdbc = jdbc;
+    private record Found(KnownDocument known, Document document) {
+        String party() {
+            return document.counterparty().code();
+        }
     }
 
-    Targets of(RouteRow route, Collection<? extends Record> records) {
-        Set<String> numbers =
-                records.stream().flatMap(record -> named(record, route)).collect(Collectors.toSet());
+    KnownDocuments(JdbcClient jdbc, OwnSettlements settlements) {
+        this.jdbc = jdbc;
+        this.settlements = settlements;
+    }
+
+    /// For each of these records by its number: what those of one that stands there settle is its own.
+    LongFunction<Targets> of(RouteRow route, Map<Long, ? extends Record> records) {
+        Set<String> numbers = records.values().stream()
+                .flatMap(record -> named(record, route))
+                .collect(Collectors.toSet());
         if (numbers.isEmpty()) {
-            return Targets.NONE;
+            return id -> Targets.NONE;
         }
         Map<String, List<Found>> found = new HashMap<>();
         rows(route, numbers)
-                .forEach(row -> found.computeIfAbsent(row.kind() + " " + row.number(), name -> new ArrayList<>())
-                        .add(found(row)));
-        return (kind, number, party) -> choose(found.getOrDefault(kind.word() + " " + number, List.of()), route, party);
+                .forEach(row -> found.computeIfAbsent(row.name(), name -> new ArrayList<>())
+                        .add(new Found(row, row.document())));
+        Map<Long, Own> own = settlements.of(records.entrySet().stream()
+                .filter(each -> each.getValue() instanceof Settlement)
+                .map(Map.Entry::getKey)
+                .toList());
+        return id ->
+                (kind, number, party) -> choose(found.getOrDefault(kind.word() + " " + number, List.of()), route, party)
+                        .map(one -> one.known().target(one.document(), own.getOrDefault(id, Own.NONE)));
     }
 
     /// What a settlement settles; of which invoice a credit note is, where that says at which rate it is booked.
@@ -91,69 +75,30 @@ class KnownDocuments {
         };
     }
 
-    private static Optional<Target> choose(List<Found> found, RouteRow route, String party) {
+    private static Optional<Found> choose(List<Found> found, RouteRow route, String party) {
         List<Found> own = found.stream()
-                .filter(each -> each.sourceId() == route.sourceId())
+                .filter(each -> each.known().sourceId() == route.sourceId())
                 .toList();
         List<Found> among = own.isEmpty() ? found : own;
         Optional<Found> theirs =
                 among.stream().filter(each -> each.party().equals(party)).findFirst();
-        return theirs.or(() -> among.size() == 1 ? Optional.of(among.getFirst()) : Optional.empty())
-                .map(Found::target);
-    }
-
-    private static Found found(Row row) {
-        Document document = Stored.document(row.content());
-        CurrencyUnit currency = CurrencyUnit.of(row.currency());
-        ExchangeRate rate = rate(row, currency, document);
-        Money open = Money.ofMinor(currency, row.open());
-        Money gross = document.totals().gross();
-        return new Found(
-                row.sourceId(),
-                document.counterparty().code(),
-                new Target(
-                        standing(row),
-                        document.counterparty(),
-                        gross,
-                        open,
-                        Money.ofMinor(currency, row.retained()),
-                        rate,
-                        rate.isSame() ? open : rate.convert(gross).minus(Money.of(rate.to(), row.basePaid())),
-                        DocumentTaxes.of(document),
-                        row.ledgerRef(),
-                        row.ledgerNumber()));
-    }
-
-    private static ExchangeRate rate(Row row, CurrencyUnit currency, Document document) {
-        return row.rate() == null || row.base().equals(row.currency())
-                ? ExchangeRate.same(currency, document.issueDate())
-                : new ExchangeRate(
-                        currency, CurrencyUnit.of(row.base()), row.rate(), row.rateDay(), ExchangeRate.Origin.LEDGER);
-    }
-
-    private static Target.Standing standing(Row row) {
-        if (row.voided()) {
-            return Target.Standing.VOIDED;
-        }
-        if (row.posted() && row.sameLedger()) {
-            return Target.Standing.CROSSED;
-        }
-        return row.stays() || row.posted() ? Target.Standing.STAYS : Target.Standing.TO_CROSS;
+        return theirs.or(() -> among.size() == 1 ? Optional.of(among.getFirst()) : Optional.empty());
     }
 
     /// What is open is what the ledger says is not paid, and never more than what no settlement that is on its way
     /// or there settles. What is kept back counts as soon as its source says so, what is released once it is on its
     /// way.
-    private List<Row> rows(RouteRow route, Set<String> numbers) {
+    private List<KnownDocument> rows(RouteRow route, Set<String> numbers) {
         return jdbc.sql("""
                 select d.kind, d.number, d.source_id, t.ledger_id is not distinct from :ledger as same_ledger, d.voided,
                     d.outcome = 'posted' and d.ledger_ref is not null as posted, d.currency,
                     exists (select 1 from finding f
                         where f.record_id = d.id and f.kind in ('before-cut-off', 'does-not-cross')) as stays,
-                    coalesce(d.ledger_gross, d.gross) - greatest(d.paid, coalesce((
+                    coalesce(d.ledger_gross, d.gross) as gross, d.paid,
+                    coalesce((
                         select sum(a.settled) from allocation a join record s on s.id = a.record_id
                         where a.number = d.number and a.kind = d.kind and s.source_id = d.source_id and not s.voided
-                            and (s.origin = 'ledger' or s.outcome in ('queued', 'sending', 'unconfirmed', 'posted'))), 0)) as open,
+                            and (s.origin = 'ledger' or s.outcome in ('queued', 'sending', 'unconfirmed', 'posted'))), 0) as on_way,
                     coalesce((
                         select sum(a.retained) from allocation a join record s on s.id = a.record_id
                         where a.number = d.number and a.kind = d.kind and s.source_id = d.source_id and not s.voided
@@ -170,7 +115,7 @@ class KnownDocuments {
                 .param("source", route.sourceId())
                 .param("numbers", numbers.toArray(String[]::new))
                 .param("kinds", DOCUMENTS)
-                .query(Row.class)
+                .query(KnownDocument.class)
                 .list();
     }
 

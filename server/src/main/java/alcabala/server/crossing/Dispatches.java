@@ -1,6 +1,7 @@
 package alcabala.server.crossing;
 
-import alcabala.accounting.record.Family;
+import alcabala.accounting.posting.Cancellation;
+import alcabala.accounting.posting.LedgerEntry;
 import alcabala.connectors.Kept;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Affected;
@@ -65,7 +66,7 @@ class Dispatches {
 
     /// Written before the request leaves, so that a crash afterwards is known to have left it open.
     @Transactional
-    void sending(Dispatch dispatch, String request) {
+    void sending(Dispatch dispatch, LedgerEntry entry, String request) {
         int rows = jdbc.sql("""
                 update dispatch set outcome = 'sending', version = version + 1, attempts = attempts + 1,
                     request = cast(:request as jsonb), sent_at = :now, next_at = null
@@ -79,16 +80,16 @@ class Dispatches {
         outcomes.sending(dispatch);
         trail(
                 dispatch,
-                actionOf(dispatch),
+                actionOf(dispatch, entry),
                 Map.of("key", dispatch.idempotencyKey(), "request", json.readTree(request)));
     }
 
-    /// What stands there is changed in its place, or taken back if it is money.
-    private static String actionOf(Dispatch dispatch) {
+    /// What stands there is changed in its place, or taken back.
+    private static String actionOf(Dispatch dispatch, LedgerEntry entry) {
         if (!dispatch.inPlace()) {
             return "sent";
         }
-        return dispatch.family() == Family.DOCUMENT ? "sent-in-place" : "taken-back";
+        return entry instanceof Cancellation ? "taken-back" : "sent-in-place";
     }
 
     /// The process that sent it ended before it knew the answer: the ledger is asked at once.

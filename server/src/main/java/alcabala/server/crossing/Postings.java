@@ -131,6 +131,21 @@ public class Postings {
                 .flatMap(posting -> find(posting).flatMap(frozen -> cancelling(posting, frozen)));
     }
 
+    /// What stood on the ledger of a record until a dispatch put another in its place.
+    Optional<LedgerEntry> findReplaced(Dispatch by) {
+        return jdbc.sql("""
+                select posting_id from dispatch
+                where record_id = :record and outcome = 'posted' and posting_id is not null and id < :id
+                order by id desc limit 1""")
+                .param("record", by.recordId())
+                .param("id", by.id())
+                .query(Long.class)
+                .optional()
+                .filter(posting -> by.inPlace())
+                .flatMap(this::find)
+                .map(Frozen::entry);
+    }
+
     private Optional<Posting> cancelling(long id, Frozen frozen) {
         if (!(frozen.entry() instanceof LedgerSettlement sent)) {
             return Optional.empty();

@@ -8,10 +8,10 @@ import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.ReplacesDocuments;
+import alcabala.connectors.ledger.ReplacesSettlements;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TakesSettlements;
-import alcabala.connectors.spi.CannotException;
 import alcabala.connectors.spi.Connection;
 import java.util.function.Function;
 
@@ -36,14 +36,18 @@ record Request(String body, Function<String, Answer<LedgerRecord>> send) {
                         replacing.body(standing, document, party, reference),
                         key -> replacing.change(standing, document, party, reference, key));
             }
-            // One that stands there is taken back, and never sent a second time.
             case LedgerSettlement settlement
-            when standing != null -> throw new CannotException(to.system(), TakesSettlements.class);
-            case LedgerSettlement settlement -> {
+            when standing == null -> {
                 TakesSettlements taking = to.get(TakesSettlements.class);
                 yield new Request(
                         taking.body(settlement, party, reference),
                         key -> taking.post(settlement, party, reference, key));
+            }
+            case LedgerSettlement settlement -> {
+                ReplacesSettlements replacing = to.get(ReplacesSettlements.class);
+                yield new Request(
+                        replacing.body(standing, settlement, party, reference),
+                        key -> replacing.change(standing, settlement, party, reference, key));
             }
             case Cancellation cancellation -> {
                 CancelsSettlements cancelling = to.get(CancelsSettlements.class);

@@ -172,7 +172,7 @@ class Sender {
             dispatches.unreached(dispatch, trip.name(dispatch) + " cannot take it. Nothing was sent.");
             return Progress.DONE;
         }
-        dispatches.sending(dispatch, request.body());
+        dispatches.sending(dispatch, entry, request.body());
         Dispatch sent = dispatch.sending();
         try {
             return settle(sent, request.send().apply(dispatch.idempotencyKey().toString()));

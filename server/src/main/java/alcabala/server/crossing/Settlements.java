@@ -10,6 +10,7 @@ import alcabala.server.platform.Copy;
 import alcabala.server.record.Records;
 import alcabala.server.record.Refs;
 import alcabala.server.trail.Trail;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -88,26 +89,43 @@ class Settlements {
     /// What was sent says which documents it settles; what was taken back, or came back, opens them again.
     private void settle(Dispatch dispatch, LedgerEntry entry) {
         switch (entry) {
-            case LedgerSettlement sent -> settle(dispatch, sent, sent.kind().isReturn() ? -1 : 1);
-            case Cancellation taken ->
-                settle(dispatch, taken.cancelled(), taken.kind().isReturn() ? 1 : -1);
+            case LedgerSettlement sent -> {
+                Map<String, Money> settled = settled(sent);
+                postings.findReplaced(dispatch)
+                        .filter(LedgerSettlement.class::isInstance)
+                        .ifPresent(former -> settled((LedgerSettlement) former)
+                                .forEach((document, amount) -> settled.merge(document, amount.negated(), Money::plus)));
+                settle(dispatch, sent, settled);
+            }
+            case Cancellation taken -> {
+                Map<String, Money> settled = settled(taken.cancelled());
+                settled.replaceAll((document, amount) -> amount.negated());
+                settle(dispatch, taken.cancelled(), settled);
+            }
             case LedgerDocument document -> {}
         }
     }
 
-    private void settle(Dispatch dispatch, LedgerSettlement sent, int sign) {
-        for (LedgerSettlement.Part part : sent.parts()) {
-            Money settled = part.settled().multipliedBy(sign);
-            jdbc.sql("""
+    /// By the ledger's ids of the documents; negative where they are open again.
+    private static Map<String, Money> settled(LedgerSettlement sent) {
+        Map<String, Money> settled = new LinkedHashMap<>();
+        int sign = sent.kind().isReturn() ? -1 : 1;
+        sent.parts()
+                .forEach(part -> settled.merge(part.document(), part.settled().multipliedBy(sign), Money::plus));
+        return settled;
+    }
+
+    private void settle(Dispatch dispatch, LedgerSettlement sent, Map<String, Money> settled) {
+        settled.values().removeIf(Money::isZero);
+        settled.forEach((id, amount) -> jdbc.sql("""
                     select l.record_id as id, d.route_id from link l join record d on d.id = l.record_id
                         join route r on r.id = :route and r.ledger_id = l.ledger_id
                     where l.ledger_ref = :ref""")
-                    .param("route", dispatch.routeId())
-                    .param("ref", part.document())
-                    .query(Waiting.class)
-                    .list()
-                    .forEach(document -> settle(dispatch, sent.number(), settled, document));
-        }
+                .param("route", dispatch.routeId())
+                .param("ref", id)
+                .query(Waiting.class)
+                .list()
+                .forEach(document -> settle(dispatch, sent.number(), amount, document)));
     }
 
     private void settle(Dispatch dispatch, String number, Money settled, Waiting document) {

@@ -15,8 +15,6 @@ import org.springframework.stereotype.Component;
 /// What sources said, each time they said it: added to, and never changed.
 @Component
 public class Revisions {
-    private static final String COLUMNS =
-            "id, record_id, revision, source_id, sha256, media_type, file_name, raw, shape, content, received_at";
     private final JdbcClient jdbc;
     private final DataSource dataSource;
 
@@ -66,7 +64,10 @@ public class Revisions {
                     .value(now)
                     .endRow();
         }
-        ahead.send(copy, "record_revision (" + COLUMNS + ")");
+        ahead.send(
+                copy,
+                "record_revision (id, record_id, revision, source_id, sha256, media_type, file_name, raw, shape, content,"
+                        + " received_at)");
     }
 
     /// The content that counts of each, with its shape, as [Stored] reads it.

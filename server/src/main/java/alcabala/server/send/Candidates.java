@@ -17,8 +17,8 @@ import org.springframework.stereotype.Component;
 @Component
 class Candidates {
     private static final int LARGEST = 5000;
-    /// What is changed where it stands: a document that is not voided; a settlement that is, which is taken back.
-    static final String GOES_AGAIN = "(d.origin = 'source' and d.voided = (d.kind in ("
+    /// What is changed where it stands: a document that is not voided; a settlement, which is taken back if it is.
+    static final String GOES_AGAIN = "(d.origin = 'source' and (not d.voided or d.kind in ("
             + Stream.of(RecordKind.values())
                     .filter(kind -> !kind.isDocument())
                     .map(kind -> "'" + kind.word() + "'")

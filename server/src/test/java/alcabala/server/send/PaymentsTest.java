@@ -519,6 +519,77 @@ class PaymentsTest {
         assertThat(lines(both.getLast())).containsExactly("1000 1000", "1460 -1000");
     }
 
+    /// Money on account that is applied later, and an amount that was mistyped: the same payment there, a later
+    /// version.
+    @Test
+    @Order(12)
+    void oneThatIsChangedAfterItStandsIsChangedInItsPlace() {
+        invoice = yard.documents("Ready").stream()
+                .filter(row -> row.get("kind").asString().equals("invoice")
+                        && row.get("gross").asDecimal().compareTo(new BigDecimal("50")) > 0)
+                .findFirst()
+                .orElseThrow();
+        yard.awaitFinished(yard.send(List.of(invoice.get("id").asLong())));
+        world.standIns()
+                .desk(
+                        "/hullwork/payments",
+                        "type=PAYMENT&date=" + LocalDate.now() + "&customer=" + party(invoice)
+                                + "&amount=50.00&means=30");
+        pull();
+        sendPayments();
+        JsonNode first = lastPayment();
+        String ref = first.get("ledgerRef").asString();
+        assertThat(payment(ref).get("open").asDecimal()).isEqualByComparingTo("50.00");
+
+        applyAndCorrect(first.get("number").asString(), "45.00", "60.00");
+        pull();
+        assertThat(state(first.get("number").asString())).isEqualTo("Diverged");
+        sendPayments();
+        JsonNode there = payment(ref);
+        assertThat(there.get("amount").asDecimal()).isEqualByComparingTo("60.00");
+        assertThat(there.get("open").asDecimal()).isEqualByComparingTo("15.00");
+        assertThat(there.get("externalReference")).isEqualTo(payment(ref).get("externalReference"));
+        JsonNode after = lastPayment();
+        assertThat(after.get("state").asString() + " " + after.get("ledgerRef").asString())
+                .isEqualTo("Posted " + ref);
+        assertThat(there(record(number())).get("paid").asDecimal()).isEqualByComparingTo("45.00");
+        assertThat(lines(after.get("id").asLong())).containsExactly("1000 6000", "1100 -6000");
+
+        String id = first.get("number").asString();
+        applyAndCorrect(id, "15.00", "60.00");
+        pull();
+        sendPayments();
+        pull();
+        assertThat(there(record(number())).get("paid").asDecimal())
+                .as("what it settles already does not stand in its way")
+                .isEqualByComparingTo("60.00");
+        assertThat(world.jdbc()
+                        .sql("select paid from record where number = :number")
+                        .param("number", number())
+                        .query(Long.class)
+                        .single())
+                .isEqualTo(6000);
+        assertThat(state(id)).isEqualTo("Posted");
+    }
+
+    private static void applyAndCorrect(String payment, String applied, String amount) {
+        String desk = "/hullwork/payments/HP-" + payment.substring("HW-P-".length());
+        world.standIns().desk(desk + "/correct", "amount=" + amount);
+        world.standIns().desk(desk + "/apply", "document=" + number() + "&money=" + applied);
+    }
+
+    private static JsonNode lastPayment() {
+        return record(world.jdbc()
+                .sql(
+                        "select number from record where kind = 'payment-in' and origin = 'source' order by id desc limit 1")
+                .query(String.class)
+                .single());
+    }
+
+    private static JsonNode payment(String ref) {
+        return world.standIns().inkwell("/payments/" + ref);
+    }
+
     private static void payThere(String party, String reference, List<Map<String, Object>> allocations) {
         Api.Response answer = new Api(world.standIns().address())
                 .withToken("inkwell-demo-key")

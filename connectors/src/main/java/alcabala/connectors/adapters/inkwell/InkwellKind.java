@@ -11,6 +11,7 @@ import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.OffersCompanies;
 import alcabala.connectors.ledger.ReadsReferenceData;
 import alcabala.connectors.ledger.ReplacesDocuments;
+import alcabala.connectors.ledger.ReplacesSettlements;
 import alcabala.connectors.ledger.ShowsConsent;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TakesSettlements;
@@ -55,6 +56,7 @@ public final class InkwellKind implements ConnectionKind {
                 TakesDocuments.class,
                 ReplacesDocuments.class,
                 TakesSettlements.class,
+                ReplacesSettlements.class,
                 CancelsSettlements.class,
                 AnswersByKey.class,
                 FindsByReference.class,

@@ -32,6 +32,7 @@ import alcabala.connectors.ledger.LedgerRate;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.ReadsReferenceData;
 import alcabala.connectors.ledger.ReplacesDocuments;
+import alcabala.connectors.ledger.ReplacesSettlements;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TakesSettlements;
@@ -58,6 +59,7 @@ final class InkwellLedger
                 TakesDocuments,
                 ReplacesDocuments,
                 TakesSettlements,
+                ReplacesSettlements,
                 CancelsSettlements,
                 AnswersByKey,
                 FindsByReference,
@@ -182,6 +184,23 @@ final class InkwellLedger
     @Override
     public String body(LedgerSettlement settlement, String partyId, String reference) {
         return InkwellMapping.write(InkwellPayments.draft(settlement, partyId, reference));
+    }
+
+    @Override
+    public Answer<LedgerRecord> change(
+            Standing standing, LedgerSettlement settlement, String partyId, String reference, String key) {
+        return http.put(
+                "/payments/{id}?version={version}",
+                body(standing, settlement, partyId, reference),
+                key,
+                InkwellMapping::record,
+                standing.id(),
+                standing.version());
+    }
+
+    @Override
+    public String body(Standing standing, LedgerSettlement settlement, String partyId, String reference) {
+        return body(settlement, partyId, reference);
     }
 
     @Override

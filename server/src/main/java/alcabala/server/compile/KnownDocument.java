@@ -1,0 +1,87 @@
+package alcabala.server.compile;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.money.ExchangeRate;
+import alcabala.accounting.posting.DocumentTaxes;
+import alcabala.accounting.settlement.Target;
+import alcabala.server.compile.OwnSettlements.Own;
+import alcabala.server.record.Stored;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+
+/// A document that a settlement names, with all that is known of it. Amounts are minor units of its own currency.
+///
+/// @param stays whether it never crosses on its route
+/// @param gross what the ledger says that it comes to, or its source where it is not there
+/// @param paid what the ledger says is settled of it
+/// @param onWay what settlements that are there or on their way settle of it, as their sources say now
+/// @param retained what is kept back of it
+/// @param rate at which it was booked there; null where that is not known
+/// @param basePaid in the ledger's currency
+record KnownDocument(
+        String kind,
+        String number,
+        long sourceId,
+        boolean sameLedger,
+        boolean voided,
+        boolean posted,
+        boolean stays,
+        String currency,
+        long gross,
+        long paid,
+        long onWay,
+        long retained,
+        String base,
+        BigDecimal rate,
+        LocalDate rateDay,
+        BigDecimal basePaid,
+        String ledgerRef,
+        String ledgerNumber,
+        String content) {
+    String name() {
+        return kind + " " + number;
+    }
+
+    Document document() {
+        return Stored.document(content);
+    }
+
+    /// What a settlement can still settle of it. What that settles there by now does not stand in its own way.
+    Target target(Document document, Own own) {
+        CurrencyUnit unit = CurrencyUnit.of(currency);
+        ExchangeRate at = rate(unit, document);
+        long taken = Math.max(paid - own.settledThere(ledgerRef, unit), onWay - own.says(name()));
+        Money open = Money.ofMinor(unit, gross - taken);
+        Money whole = document.totals().gross();
+        BigDecimal relieved = basePaid.subtract(own.relievedThere(ledgerRef));
+        return new Target(
+                standing(),
+                document.counterparty(),
+                whole,
+                open,
+                Money.ofMinor(unit, retained - own.releases(name())),
+                at,
+                at.isSame() ? open : at.convert(whole).minus(Money.of(at.to(), relieved)),
+                DocumentTaxes.of(document),
+                ledgerRef,
+                ledgerNumber);
+    }
+
+    private ExchangeRate rate(CurrencyUnit unit, Document document) {
+        return rate == null || base.equals(currency)
+                ? ExchangeRate.same(unit, document.issueDate())
+                : new ExchangeRate(unit, CurrencyUnit.of(base), rate, rateDay, ExchangeRate.Origin.LEDGER);
+    }
+
+    private Target.Standing standing() {
+        if (voided) {
+            return Target.Standing.VOIDED;
+        }
+        if (posted && sameLedger) {
+            return Target.Standing.CROSSED;
+        }
+        return stays || posted ? Target.Standing.STAYS : Target.Standing.TO_CROSS;
+    }
+}
