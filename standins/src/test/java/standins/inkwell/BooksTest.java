@@ -336,6 +336,37 @@ class BooksTest {
     }
 
     @Test
+    void aPaymentIsReplacedByWhoeverReadItLast() {
+        Books.Document first = saltmere(() -> posting.post(invoice("T-24")));
+        Books.Document second = saltmere(() -> posting.post(invoice("T-25")));
+        Books.Payment payment = saltmere(() -> payments.post(payment("payment-in", "35.00", to(first, "35.00"))));
+        Books.PaymentDraft other = payment("payment-in", "40.00", to(second, "35.00"));
+        assertThat(refused(() -> payments.replace(payment.id(), payment.version() - 1, other))
+                        .code())
+                .isEqualTo("stale-version");
+        assertThat(refused(() -> payments.replace(payment.id(), payment.version(), payment("refund", "40.00")))
+                        .code())
+                .isEqualTo("kind-unfit");
+        Books.PaymentDraft tooMuch = payment("payment-in", "40.00", to(second, "35.01"));
+        assertThat(refused(() -> payments.replace(payment.id(), payment.version(), tooMuch))
+                        .code())
+                .isEqualTo("settles-too-much");
+        assertThat(paid(first)).as("nothing of a refused one stays").isEqualByComparingTo("35.00");
+        Books.Payment replaced = saltmere(() -> payments.replace(payment.id(), payment.version(), other));
+        assertThat(replaced.id() + " " + replaced.version()).isEqualTo(payment.id() + " " + (payment.version() + 1));
+        assertThat(replaced.open()).isEqualByComparingTo("5.00");
+        assertThat(paid(first)).isEqualByComparingTo("0.00");
+        assertThat(paid(second)).isEqualByComparingTo("35.00");
+        assertThat(replaced.journal())
+                .extracting(line -> line.account() + " " + line.debit().subtract(line.credit()))
+                .containsExactlyInAnyOrder("1000 40.00", "1100 -40.00");
+        saltmere(() -> payments.voidIt(payment.id()));
+        assertThat(refused(() -> payments.replace(payment.id(), replaced.version() + 1, other))
+                        .code())
+                .isEqualTo("payment-void");
+    }
+
+    @Test
     void itRefusesWhatADocumentCannotTake() {
         Books.Document document = saltmere(() -> posting.post(invoice("T-23")));
         Books.Deducted discount = new Books.Deducted("4190", "discount", null, amount("0.01"));

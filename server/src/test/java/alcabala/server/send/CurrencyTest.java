@@ -96,13 +96,13 @@ class CurrencyTest {
         return yard.batch(batch).get("batch");
     }
 
-    /// What we said a record would cause in euros, by account.
+    /// What we said a record would cause in euros, by account, when it went last.
     private static Map<String, BigDecimal> expected(long record) {
         Map<String, BigDecimal> booked = new TreeMap<>();
         world.jdbc()
                 .sql("""
-                select l.account, sum(l.base_amount) / 100.0 as amount from posting_line l
-                join posting_record r on r.posting_id = l.posting_id where r.record_id = :id group by l.account""")
+                select account, sum(base_amount) / 100.0 as amount from posting_line
+                where posting_id = (select max(posting_id) from posting_record where record_id = :id) group by account""")
                 .param("id", record)
                 .query((row, n) -> booked.put(
                         row.getString("account"), row.getBigDecimal("amount").setScale(2)))
@@ -276,6 +276,43 @@ class CurrencyTest {
                 .singleElement(org.assertj.core.api.InstanceOfAssertFactories.STRING)
                 .matches("HW-P-\\d+ USD 2000 Posted");
         assertThat(world.standIns().page("/hullwork/payments")).contains("USD").doesNotContain("EUR 20.00");
+    }
+
+    @Test
+    @Order(7)
+    void moneyOnAccountThatIsAppliedLaterRelievesItsInvoiceAtTheRateOfThat() {
+        world.standIns()
+                .desk(
+                        "/hullwork/payments",
+                        "type=PAYMENT&date=" + LocalDate.now() + "&customer=" + partyOf(credited)
+                                + "&currency=USD&amount=10.00&means=30");
+        fetch();
+        String payment = world.jdbc()
+                .sql(
+                        "select number from record where kind = 'payment-in' and origin = 'source' order by id desc limit 1")
+                .query(String.class)
+                .single();
+        long paid = yard.document(payment).get("id").asLong();
+        send(List.of(paid));
+        String there = "/payments/" + yard.document(payment).get("ledgerRef").asString();
+        assertThat(booked(there)).isEqualTo(expected(paid)).doesNotContainKey("6900");
+        world.standIns()
+                .desk(
+                        "/hullwork/payments/HP-" + payment.substring("HW-P-".length()) + "/apply",
+                        "document=" + credited.get("number").asString() + "&money=10.00");
+        fetch();
+        send(List.of(paid));
+        assertThat(booked(there)).isEqualTo(expected(paid)).containsKey("6900");
+        fetch();
+        assertThat(yard.document(payment).get("state").asString()).isEqualTo("Posted");
+    }
+
+    private static String partyOf(JsonNode row) {
+        return world.jdbc()
+                .sql("select party_code from record where id = :id")
+                .param("id", row.get("id").asLong())
+                .query(String.class)
+                .single();
     }
 
     private static long pay(BigDecimal amount, int nth) {
