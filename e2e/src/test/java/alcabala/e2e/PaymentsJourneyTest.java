@@ -22,6 +22,7 @@ class PaymentsJourneyTest {
             sendItsInvoice(browser, demo, invoice);
             sendThePayment(browser, demo);
             seeItOnBothSides(browser, demo, invoice);
+            correctItAtTheDesk(browser, demo);
             enterTheRestOnInkwell(browser, demo, invoice);
         }
     }
@@ -87,6 +88,24 @@ class PaymentsJourneyTest {
         browser.awaitText("Settles in Hullwork");
         assertThat(browser.text())
                 .contains("invoice " + invoice, "1250 Card clearing", "bank card (48)", "terminal 0417");
+        assertThat(browser.all("tr[data-differs=true]")).isEmpty();
+    }
+
+    /// It was mistyped, and goes again in its place.
+    private static void correctItAtTheDesk(Browser browser, Demo demo) {
+        String address = browser.driver().getCurrentUrl();
+        browser.open(demo.desks() + "/hullwork/payments");
+        WebElement amount = browser.find("form[action$='/correct'] input[name=amount]");
+        amount.clear();
+        amount.sendKeys("120.00");
+        browser.button("Correct").click();
+        browser.open(address);
+        browser.button("Fetch both sides").click();
+        browser.awaitText("Sending it changes what stands in Inkwell, in its place.");
+        browser.button("Send it as Hullwork has it").click();
+        browser.awaitText("1 posted");
+        browser.open(address);
+        browser.awaitText("Open credit");
         assertThat(browser.all("tr[data-differs=true]")).isEmpty();
     }
 
