@@ -231,8 +231,10 @@ function sendWord(
   if (document.state === 'Refused') {
     return 'Send it again';
   }
-  const takesBack = document.state === 'Diverged' && since.voided && isSettlement(document.kind);
-  return takesBack && document.origin === 'source' ? `Take it back in ${to}` : '';
+  const voided = document.origin === 'ledger' ? since.voidedOnLedger && !since.voided : since.voided;
+  return document.state === 'Diverged' && voided && isSettlement(document.kind)
+    ? `Take it back in ${to}`
+    : '';
 }
 
 function SendAgain({ document, since }: { document: Schemas['DocumentRow']; since: Schemas['Since'] }) {

@@ -36,9 +36,9 @@ export function Settle({ document, since }: Props) {
       }
     },
   });
-  const may = me.mayChange && !since.voided;
   // What was entered there is changed there.
   const goesAgain = document.origin === 'source';
+  const may = me.mayChange && !since.voided && (goesAgain || !since.voidedOnLedger);
   const keys = { enabled: may && !settle.isPending, preventDefault: true };
   useHotkeys('r', () => settle.mutate('SOURCE'), { ...keys, enabled: keys.enabled && goesAgain });
   useHotkeys('l', () => settle.mutate('LEDGER'), keys);

@@ -11,6 +11,9 @@ export function whatHappened(
   if (since.voided) {
     return `It was voided in ${source} after it was posted, and still stands in ${ledger}. Void it there too.`;
   }
+  if (!goesAgain && since.voidedOnLedger) {
+    return `It was voided in ${ledger} after it came from there, and still stands in ${source}. Take it back there too.`;
+  }
   if (!goesAgain) {
     return `It was changed in ${since.changedOnLedger ? ledger : source} after it was posted. Let ${ledger}’s stand, or void it there and enter it anew.`;
   }

@@ -40,7 +40,11 @@ describe('where in Alcabala a cause is settled', () => {
 
 describe('what happened since both sides agreed', () => {
   const said = (changedOnSource: boolean, changedOnLedger: boolean, voided = false) =>
-    whatHappened({ changedOnSource, changedOnLedger, voided, ledgerVersion: 3 }, 'Hullwork', 'Inkwell');
+    whatHappened(
+      { changedOnSource, changedOnLedger, voided, voidedOnLedger: false, ledgerVersion: 3 },
+      'Hullwork',
+      'Inkwell',
+    );
 
   it('says which side was changed, and what sending would do to the other', () => {
     expect(said(true, false)).toContain('changed in Hullwork');

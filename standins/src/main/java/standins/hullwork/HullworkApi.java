@@ -73,6 +73,13 @@ class HullworkApi {
         return payments.findExternal(externalRef, key).orElseThrow(() -> Refusal.notFound("payment of that name"));
     }
 
+    /// Of what another program recorded; asked for twice it is void all the same.
+    @PostMapping("/payments/void")
+    HullworkPayment voidPayment(@RequestParam String externalRef) {
+        HullworkPayment payment = payment(externalRef, "");
+        return payments.voidIt(payment.id());
+    }
+
     @PostMapping("/documents/{id}/approval")
     HullworkDocument approve(@PathVariable String id) {
         return documents.approve(id);

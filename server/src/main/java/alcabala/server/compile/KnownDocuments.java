@@ -98,6 +98,7 @@ class KnownDocuments {
                     coalesce((
                         select sum(a.settled) from allocation a join record s on s.id = a.record_id
                         where a.number = d.number and a.kind = d.kind and s.source_id = d.source_id and not s.voided
+                            and s.outcome is distinct from 'cancelled'
                             and (s.origin = 'ledger' or s.outcome in ('queued', 'sending', 'unconfirmed', 'posted'))), 0) as on_way,
                     coalesce((
                         select sum(a.retained) from allocation a join record s on s.id = a.record_id

@@ -21,7 +21,8 @@ public class NewDispatches {
     /// @param needs the number of what has to go before it; empty for none
     public record New(long recordId, long postingId, String number, String needs) {}
 
-    /// What stands on the ledger goes over the version that is known now. What one needs goes before it where it comes
+    /// What stands on the other side goes over the version that is known now. What one needs goes before it where it
+    /// comes
     /// before it in the list.
     public void insert(long batch, List<New> all) {
         Map<String, Long> inserted = new HashMap<>();
@@ -29,7 +30,7 @@ public class NewDispatches {
             long id = jdbc.sql("""
                     insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, after_id, read_version)
                     select :batch, id, :key, 'queued', revision, :posting, :after,
-                        case when ledger_ref is not null and origin = 'source' then ledger_version end
+                        case when ledger_ref is not null and (origin = 'source' or crossed_at is not null) then ledger_version end
                     from record where id = :record returning id""")
                     .param("batch", batch)
                     .param("record", each.recordId())

@@ -103,12 +103,13 @@ public class Outcomes {
                 .update();
     }
 
-    /// What was entered on the ledger is on its source too by now.
+    /// What was entered on the ledger is on its source too by now, or was taken back there.
     void arrived(Dispatch dispatch, Instant now) {
         jdbc.sql("""
-                update record set outcome = 'posted', outcome_revision = :revision, crossed_at = :now, refusal = '',
+                update record set outcome = :outcome, outcome_revision = :revision, crossed_at = :now, refusal = '',
                     version = version + 1
                 where id = :id""")
+                .param("outcome", dispatch.inPlace() ? "cancelled" : "posted")
                 .param("revision", dispatch.revision())
                 .param("now", Timestamp.from(now))
                 .param("id", dispatch.recordId())

@@ -161,7 +161,10 @@ class Sender {
 
     private Progress post(Trip trip, Dispatch dispatch, LedgerEntry entry, String partyId) {
         Standing standing = dispatch.inPlace()
-                ? new Standing(dispatch.ledgerRef(), dispatch.readVersion(), dispatch.ledgerNumber())
+                ? new Standing(
+                        dispatch.back() ? trip.reference(dispatch) : dispatch.ledgerRef(),
+                        dispatch.readVersion(),
+                        dispatch.ledgerNumber())
                 : null;
         Request request;
         try {

@@ -56,8 +56,14 @@ class BothSidesView {
 
     /// What happened to a document after both sides agreed on it.
     ///
+    /// @param voided on its source
     /// @param ledgerVersion the version that the ledger was last seen to have; 0 when it has none
-    record Since(boolean changedOnSource, boolean changedOnLedger, boolean voided, int ledgerVersion) {}
+    record Since(
+            boolean changedOnSource,
+            boolean changedOnLedger,
+            boolean voided,
+            boolean voidedOnLedger,
+            int ledgerVersion) {}
 
     /// @param posted whether the right side is what stands on the ledger; else it is what would be sent, or nothing
     record BothSides(
@@ -153,6 +159,8 @@ class BothSidesView {
         return jdbc.sql("""
                 select coalesce(outcome = 'posted' and revision > outcome_revision, false) as changed_on_source,
                     ledger_differs as changed_on_ledger, voided,
+                    coalesce((select cast(ledger_now->'settlement'->>'voided' as boolean) from link
+                        where record_id = :id), false) as voided_on_ledger,
                     coalesce(ledger_version, 0) as ledger_version from record where id = :id""").param("id", documentId).query(Since.class).single();
     }
 

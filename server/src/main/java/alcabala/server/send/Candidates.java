@@ -17,8 +17,12 @@ import org.springframework.stereotype.Component;
 @Component
 class Candidates {
     private static final int LARGEST = 5000;
+    /// What was entered on the ledger and is void there, and is still on its source.
+    static final String VOIDED_THERE = """
+            (d.origin = 'ledger' and not d.voided and exists (
+                select 1 from link v where v.record_id = d.id and v.ledger_now->'settlement'->>'voided' = 'true'))""";
     /// What is changed where it stands: a document that is not voided; a settlement, which is taken back if it is.
-    static final String GOES_AGAIN = "(d.origin = 'source' and (not d.voided or d.kind in ("
+    static final String GOES_AGAIN = "(" + VOIDED_THERE + " or d.origin = 'source' and (not d.voided or d.kind in ("
             + Stream.of(RecordKind.values())
                     .filter(kind -> !kind.isDocument())
                     .map(kind -> "'" + kind.word() + "'")
@@ -40,7 +44,7 @@ class Candidates {
             long id, String number, String state, int revision, boolean voided, String origin, String content) {
         /// Whether it is taken back.
         boolean isTakenBack() {
-            return stands() && voided;
+            return stands() && (voided || origin.equals("ledger"));
         }
 
         boolean stands() {

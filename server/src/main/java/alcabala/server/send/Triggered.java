@@ -54,10 +54,14 @@ class Triggered {
         return sent;
     }
 
-    /// What was entered on the ledger goes to its source as soon as it is known.
+    /// What was entered on the ledger goes to its source as soon as it is known, and is taken back there when it is
+    /// void.
     private int sendBack(RouteRow route, String who) {
         List<Long> ready = jdbc.sql("""
-                select id from record where route_id = :route and origin = 'ledger' and state = 'Ready' and outcome is null
+                select id from record d where route_id = :route and origin = 'ledger' and (
+                    (state = 'Ready' and outcome is null)
+                    or (state = 'Diverged' and refusal = '' and\s""" + Candidates.VOIDED_THERE + """
+                    ))
                 order by kind, issue_date, id limit :most""")
                 .param("route", route.id())
                 .param("most", MOST)

@@ -590,6 +590,46 @@ class PaymentsTest {
         return world.standIns().inkwell("/payments/" + ref);
     }
 
+    /// Its document is open again on both sides, and it is taken back once.
+    @Test
+    @Order(13)
+    void whatWasEnteredOnInkwellAndIsVoidThereIsTakenBackAtTheYard() {
+        BigDecimal rest = openAtTheYard();
+        world.standIns()
+                .desk(
+                        "/inkwell/books/saltmere/documents/"
+                                + record(number()).get("ledgerRef").asString() + "/pay",
+                        "amount=" + rest.toPlainString() + "&date=" + LocalDate.now()
+                                + "&means=10&reference=mistake&account=1210");
+        pull();
+        awaitBack();
+        long back = entered("mistake").getFirst();
+        assertThat(shown(desk(), "open")).isEqualTo("0.00");
+        String there = detail(back).get("document").get("ledgerRef").asString();
+        world.standIns().desk("/inkwell/books/saltmere/payments/" + there + "/void", "");
+        pull();
+        awaitBack();
+        assertThat(shown(desk(), "open")).isEqualTo(rest.toPlainString());
+        assertThat(detail(back).get("document").get("state").asString()).isEqualTo("Voided");
+        int batches = batches();
+        pull();
+        pull();
+        assertThat(batches()).isEqualTo(batches);
+        assertThat(detail(back).get("document").get("state").asString()).isEqualTo("Voided");
+        assertThat(record(number()).get("payment").asString()).isNotEqualTo("paid");
+    }
+
+    private static BigDecimal openAtTheYard() {
+        return new BigDecimal(shown(desk(), "open"));
+    }
+
+    private static int batches() {
+        return world.jdbc()
+                .sql("select count(*) from batch where origin = 'ledger'")
+                .query(Integer.class)
+                .single();
+    }
+
     private static void payThere(String party, String reference, List<Map<String, Object>> allocations) {
         Api.Response answer = new Api(world.standIns().address())
                 .withToken("inkwell-demo-key")

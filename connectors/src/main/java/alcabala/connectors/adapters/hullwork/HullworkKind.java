@@ -1,6 +1,7 @@
 package alcabala.connectors.adapters.hullwork;
 
 import alcabala.connectors.ledger.AnswersByKey;
+import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.source.Approves;
@@ -18,6 +19,7 @@ public final class HullworkKind extends SourceByKey {
                         Approves.class,
                         TellsChanges.class,
                         TakesSettlements.class,
+                        CancelsSettlements.class,
                         AnswersByKey.class,
                         FindsByReference.class),
                 HullworkSource::new);

@@ -10,8 +10,10 @@ import alcabala.connectors.http.Json;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.AnswersByKey;
+import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.source.Approves;
 import alcabala.connectors.source.SourceFeed;
@@ -21,7 +23,8 @@ import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
 /// Hullwork: a changes feed with a cursor, approval, and payments that were entered elsewhere.
-final class HullworkSource implements TellsChanges, Approves, TakesSettlements, AnswersByKey, FindsByReference {
+final class HullworkSource
+        implements TellsChanges, Approves, TakesSettlements, CancelsSettlements, AnswersByKey, FindsByReference {
     private final Http http;
 
     public HullworkSource(Place place, Access access) {
@@ -52,6 +55,11 @@ final class HullworkSource implements TellsChanges, Approves, TakesSettlements, 
     @Override
     public String body(LedgerSettlement settlement, String partyId, String reference) {
         return Http.JSON.writeValueAsString(HullworkPayments.draft(settlement, partyId, reference));
+    }
+
+    @Override
+    public Answer<LedgerRecord> cancel(Standing standing, String key) {
+        return http.post("/payments/void?externalRef={reference}", "{}", key, HullworkPayments::record, standing.id());
     }
 
     @Override
