@@ -94,7 +94,7 @@ public final class RoleMatcher {
             case PROCESSOR_FEES -> List.of("card fee", "processor fee", "card charge");
             case PROCESSOR_RESERVE -> List.of("card reserve", "processor reserve");
             case CASH_DIFFERENCE -> List.of("cash difference", "over and short", "till difference");
-            case CASH_IN_TRANSIT -> List.of("cash in transit", "money in transit", "between accounts");
+            case CASH_IN_TRANSIT -> List.of("cash in transit", "in transit to bank", "between own accounts");
             case VOUCHER_BREAKAGE -> List.of("voucher breakage", "expired voucher", "vouchers expired");
         };
     }

@@ -138,7 +138,8 @@ class LimitsTest {
     @ParameterizedTest
     @CsvSource({"quantity, the quantity", "baseQuantity, the base quantity", "price, the price"})
     void numbersOfALine(String component, String what) {
-        for (String fine : List.of("99999999999", "-99999999999.5", "0.000000000001", "0.50000000000000", "0")) {
+        for (String fine : List.of(
+                "99999999999", "-99999999999.5", "0.000000000001", "0.0000000000010", "0.50000000000000", "0")) {
             assertFine(with(Changed.in(LINE, component, new BigDecimal(fine))));
         }
         for (String beyond : List.of("100000000000", "-100000000000", "1E+400", "1E-400", "0.0000000000001")) {

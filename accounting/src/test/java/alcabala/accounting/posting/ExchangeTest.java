@@ -335,6 +335,15 @@ class ExchangeTest {
         assertThat(rateOf(credit)).isEqualTo("1.3 INVOICE 2026-11-20");
         documents.compute("HW-1", (name, target) -> Changed.in(target, "standing", Standing.TO_CROSS));
         assertThat(compile(credit).findings()).containsExactly(new Finding.WaitsFor(RecordKind.INVOICE, "HW-1"));
+        for (Standing standing : List.of(Standing.VOIDED, Standing.STAYS)) {
+            documents.compute("HW-1", (name, target) -> Changed.in(target, "standing", standing));
+            assertThat(base(credit))
+                    .as("of one that is not there its own")
+                    .containsExactly("1100 -14.50", "4010 14.50");
+        }
+        booked("HW-1", "100.00", "100.00", "1.30", "130.00");
+        documents.compute("HW-1", (name, target) -> Changed.in(target, "gross", Money.parse("CAD 100.00")));
+        assertThat(base(credit)).as("of one in another currency its own").containsExactly("1100 -14.50", "4010 14.50");
         documents.clear();
         assertThat(base(credit)).as("of an unknown one its own").containsExactly("1100 -14.50", "4010 14.50");
     }

@@ -279,6 +279,12 @@ class SettingsCompileTest {
         assertThat(compile(Samples.invoice("HP-2", both, other), RouteSettings.STANDARD, rows, oneCode())
                         .findings())
                 .containsExactly(new Finding.SeveralTaxCodes(List.of("BOTH", "Z0")));
+        rows.removeIf(row -> row.kind() == RowKind.TAX && row.code().equals(Samples.V0.key()));
+        assertThat(compile(Samples.invoice("HP-3", both, other), RouteSettings.STANDARD, rows, oneCode())
+                        .findings())
+                .as("one that has no code yet is no second one")
+                .noneMatch(Finding.SeveralTaxCodes.class::isInstance)
+                .isNotEmpty();
     }
 
     private static LedgerProfile oneCode() {

@@ -37,8 +37,11 @@ class Recompiler implements Affected {
     }
 
     private record Before(long id, String state, String kind, String currency, long gross, String content) {
-        long signed() {
-            return RecordKind.of(kind).sign() * gross;
+        Released released() {
+            RecordKind of = RecordKind.of(kind);
+            return of.isDocument()
+                    ? Released.document(currency, of.sign() * gross)
+                    : Released.settlement(currency, of.sign() * gross);
         }
     }
 
@@ -104,9 +107,9 @@ class Recompiler implements Affected {
             Compiled result = results.get(before.id());
             boolean clean = result.blocking() == 0;
             if (before.state().equals("Blocked") && clean) {
-                released = released.plus(new Released(1, Map.of(before.currency(), before.signed()), 0));
+                released = released.plus(before.released());
             } else if (before.state().equals("Ready") && !clean) {
-                released = released.plus(new Released(0, Map.of(), 1));
+                released = released.plus(Released.blockedAgain(1));
             }
             entries.add(new Trail.Entry(routeId, before.id(), who, "mapping-changed", Map.of("change", because)));
             entries.add(new Trail.Entry(routeId, before.id(), who, "compiled", result.told()));
