@@ -19,6 +19,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.util.RawValue;
 
 /// The facts of a sending, each change of state in one transaction with the document's own facts and its trail.
 @Component
@@ -76,12 +77,12 @@ class Dispatches {
                 .param("id", dispatch.id())
                 .param("version", dispatch.version())
                 .update();
+        // Of the record it stays queued: whether it waits or is on the wire is no different state of it.
         moved(dispatch, "sending", rows);
-        outcomes.sending(dispatch);
         trail(
                 dispatch,
                 actionOf(dispatch, entry),
-                Map.of("key", dispatch.idempotencyKey(), "request", json.readTree(request)));
+                Map.of("key", dispatch.idempotencyKey(), "request", new RawValue(request)));
     }
 
     /// What stands there is changed in its place, or taken back.
@@ -253,7 +254,7 @@ class Dispatches {
             stands(dispatch, record, now);
         }
         String side = dispatch.back() ? "source" : "ledger";
-        trail(dispatch, how, Map.of("status", status, "answer", json.readTree(body), "side", side));
+        trail(dispatch, how, Map.of("status", status, "answer", new RawValue(body), "side", side));
         settlements.became(dispatch);
     }
 

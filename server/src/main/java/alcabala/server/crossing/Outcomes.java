@@ -60,18 +60,6 @@ public class Outcomes {
                 where id = :id""").param("dispatch", dispatchId).param("id", id).update();
     }
 
-    /// It has left, for the first time or in the place of what stands.
-    void sending(Dispatch dispatch) {
-        jdbc.sql("""
-                update record set outcome = 'sending', version = version + 1,
-                    outcome_revision = case when :inPlace then outcome_revision else :revision end
-                where id = :id""")
-                .param("inPlace", dispatch.inPlace())
-                .param("revision", dispatch.revision())
-                .param("id", dispatch.recordId())
-                .update();
-    }
-
     void refuse(long id, String code) {
         jdbc.sql("update record set refusal = :code where id = :id")
                 .param("code", code)
