@@ -52,6 +52,18 @@ describe('what happened since both sides agreed', () => {
     expect(said(true, true)).toContain('replaces what was done in Inkwell');
     expect(said(true, true, true)).toContain('voided in Hullwork');
   });
+
+  it('says of what was entered on the ledger where it is changed, and that a void goes back', () => {
+    const entered = (voidedOnLedger: boolean) =>
+      whatHappened(
+        { changedOnSource: false, changedOnLedger: true, voided: false, voidedOnLedger, ledgerVersion: 3 },
+        'Hullwork',
+        'Inkwell',
+        false,
+      );
+    expect(entered(false)).toContain('void it there and enter it anew');
+    expect(entered(true)).toContain('still stands in Hullwork');
+  });
 });
 
 describe('outcomes of a batch', () => {

@@ -75,9 +75,9 @@ class HullworkApi {
 
     /// Of what another program recorded; asked for twice it is void all the same.
     @PostMapping("/payments/void")
-    HullworkPayment voidPayment(@RequestParam String externalRef) {
-        HullworkPayment payment = payment(externalRef, "");
-        return payments.voidIt(payment.id());
+    HullworkPayment voidPayment(
+            @RequestParam String externalRef, @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key) {
+        return payments.voidUnder(payment(externalRef, "").id(), key);
     }
 
     @PostMapping("/documents/{id}/approval")

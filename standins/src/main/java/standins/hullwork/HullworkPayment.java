@@ -15,7 +15,7 @@ import java.util.List;
 /// @param charges what the bank took for sending it back
 /// @param returns the number of the payment that came back, or empty
 /// @param externalRef another program's name for it, or empty when it was entered here
-/// @param key under which another program asked for it, or empty
+/// @param key under which another program asked for it, or had it voided; or empty
 public record HullworkPayment(
         String id,
         String number,

@@ -62,8 +62,14 @@ public class HullworkPayments {
 
     @Transactional
     public HullworkPayment voidIt(String id) {
+        return voidUnder(id, get(id).key());
+    }
+
+    /// @param key under which another program asks what became of it
+    @Transactional
+    public HullworkPayment voidUnder(String id, String key) {
         records.lock();
-        return save(get(id).withStatus("VOID"));
+        return save(get(id).under(key).withStatus("VOID"));
     }
 
     /// What is over of it settles one more document.

@@ -87,7 +87,7 @@ public final class Limits {
                 amount("what goes to " + allocation.number(), allocation.money()),
                 allocation.deductions().stream()
                         .map(deduction -> deduction.kind().mayBeNegative()
-                                ? beyond("the difference on " + allocation.number(), deduction.amount())
+                                ? beyond("what is deducted on " + allocation.number(), deduction.amount())
                                 : amount("what is deducted on " + allocation.number(), deduction.amount()))
                         .flatMap(Optional::stream)
                         .findFirst()));

@@ -75,7 +75,7 @@ final class Settling {
             case CROSSED ->
                 settlement.kind().isReturn()
                         ? Optional.of(new Settled(allocation, target))
-                        : release(allocation, target).flatMap(released -> fit(released, target));
+                        : release(allocation, target).flatMap(possible -> fit(possible, target));
         };
     }
 

@@ -112,7 +112,7 @@ class SettlementLimitsTest {
         "1.00, DISCOUNT, -0.01, what is deducted on HW-1 is negative",
         "1.00, DIFFERENCE, -0.01, ''",
         "1.00, RETENTION, -0.01, ''",
-        "1.00, DIFFERENCE, 100000000000.00, the difference on HW-1 is beyond what is taken in"
+        "1.00, DIFFERENCE, 100000000000.00, what is deducted on HW-1 is beyond what is taken in"
     })
     void allocations(String money, Deduction.Kind kind, String deducted, String says) {
         Deduction deduction = new Deduction(kind, Money.parse("EUR " + deducted));

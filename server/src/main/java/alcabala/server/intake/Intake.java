@@ -32,6 +32,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javax.sql.DataSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -68,8 +69,27 @@ public class Intake {
 
     /// How many were new, changed, or came as they already were.
     public record Written(int added, int changed, int same) {
+        static final Written NOTHING = new Written(0, 0, 0);
+
         Written plus(Written other) {
             return new Written(added + other.added, changed + other.changed, same + other.same);
+        }
+    }
+
+    /// Documents and what settles them, which nobody counts together.
+    public record TakenIn(Written documents, Written settlements) {
+        public static final TakenIn NOTHING = new TakenIn(Written.NOTHING, Written.NOTHING);
+
+        TakenIn plus(TakenIn other) {
+            return new TakenIn(documents.plus(other.documents), settlements.plus(other.settlements));
+        }
+
+        public int added() {
+            return documents.added() + settlements.added();
+        }
+
+        public int changed() {
+            return documents.changed() + settlements.changed();
         }
     }
 
@@ -103,18 +123,21 @@ public class Intake {
     /// Documents first, since what settles them asks what they have become.
     ///
     /// @param incoming at most one for each source reference
-    Written write(RouteRow route, Compiler compiler, List<Incoming> incoming, String who) {
-        Written written = new Written(0, 0, 0);
-        for (Family family : Family.values()) {
-            List<Incoming> of = incoming.stream()
-                    .filter(each -> each.record().kind().family() == family)
-                    .toList();
-            written = of.isEmpty() ? written : written.plus(writeFamily(route, compiler, of, who));
-        }
-        return written;
+    TakenIn write(RouteRow route, Compiler compiler, List<Incoming> incoming, String who) {
+        Written documents = writeFamily(route, compiler, of(Family.DOCUMENT, incoming), who);
+        return new TakenIn(documents, writeFamily(route, compiler, of(Family.SETTLEMENT, incoming), who));
+    }
+
+    private static List<Incoming> of(Family family, List<Incoming> incoming) {
+        return incoming.stream()
+                .filter(each -> each.record().kind().family() == family)
+                .toList();
     }
 
     private Written writeFamily(RouteRow route, Compiler compiler, List<Incoming> incoming, String who) {
+        if (incoming.isEmpty()) {
+            return Written.NOTHING;
+        }
         Map<String, Known> known = known(route.sourceId(), incoming);
         List<Incoming> added = new ArrayList<>();
         List<Incoming> changed = new ArrayList<>();
@@ -148,7 +171,7 @@ public class Intake {
             records.put(ids.get(i), each.record());
         }
         Map<Long, Compiled> compiled = compiling.all(route, compiler, records);
-        Map<String, Long> persons = persons(who);
+        Map<String, Long> persons = trail.persons(Stream.of(who));
         try (CopyAhead ahead = CopyAhead.on(dataSource)) {
             writeRecords(ahead, route, rows, compiled);
             writeRevisions(ahead, route, rows, now);
@@ -166,12 +189,6 @@ public class Intake {
             copy.endRow();
         }
         ahead.send(copy, "record (" + SourceFacts.COLUMNS + ", " + CompiledFacts.COLUMNS + ")");
-    }
-
-    private Map<String, Long> persons(String who) {
-        Map<String, Long> persons = new HashMap<>();
-        persons.put(who, trail.findPerson(who));
-        return persons;
     }
 
     private void update(
@@ -200,7 +217,7 @@ public class Intake {
         allocations.write(records);
         compiledFacts.update(compiled);
         outcomes.changedOnSource(rows.stream().map(Row::id).toList());
-        Map<String, Long> persons = persons(who);
+        Map<String, Long> persons = trail.persons(Stream.of(who));
         try (CopyAhead ahead = CopyAhead.on(dataSource)) {
             writeRevisions(ahead, route, rows, now);
             trail.write(ahead, entries(route, rows, compiled, "changed-on-source", who), persons);

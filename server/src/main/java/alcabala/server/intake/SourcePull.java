@@ -16,7 +16,7 @@ import alcabala.connectors.source.TellsChanges;
 import alcabala.server.compile.Compilers;
 import alcabala.server.connection.SetAsides;
 import alcabala.server.connection.Sources;
-import alcabala.server.intake.Intake.Written;
+import alcabala.server.intake.Intake.TakenIn;
 import alcabala.server.record.Incoming;
 import alcabala.server.record.SourceFacts;
 import alcabala.server.reference.SourceCatalogue;
@@ -52,9 +52,6 @@ public class SourcePull {
     private final SourceFacts facts;
     private final TransactionTemplate transaction;
 
-    /// What a pull brought.
-    public record Pulled(int added, int changed) {}
-
     SourcePull(
             Sources sources,
             Routes routes,
@@ -79,9 +76,9 @@ public class SourcePull {
     }
 
     /// Parties, items and categories with the documents of all its sites.
-    public Pulled pull(long sourceId, String who) {
+    public TakenIn pull(long sourceId, String who) {
         TellsChanges source = sources.of(sourceId).get(TellsChanges.class);
-        Written total = new Written(0, 0, 0);
+        TakenIn total = TakenIn.NOTHING;
         boolean more = true;
         while (more) {
             long cursor = routes.findCursor(sourceId);
@@ -89,20 +86,20 @@ public class SourcePull {
             total = total.plus(transaction.execute(status -> {
                 routes.lockAllOf(sourceId);
                 if (routes.findCursor(sourceId) != cursor) {
-                    return new Written(0, 0, 0);
+                    return TakenIn.NOTHING;
                 }
-                Written written = take(sourceId, feed.changes(), who);
+                TakenIn taken = take(sourceId, feed.changes(), who);
                 routes.setCursor(sourceId, feed.next());
-                return written;
+                return taken;
             }));
             more = feed.more();
         }
-        return new Pulled(total.added(), total.changed());
+        return total;
     }
 
     /// Within a transaction that holds the routes of the source. What has crossed stays on the way it went; everything
     /// else takes the way of its site. What cannot be used is set aside.
-    public Written take(long sourceId, List<SourceChange> changes, String who) {
+    public TakenIn take(long sourceId, List<SourceChange> changes, String who) {
         catalogue.keep(sourceId, changes);
         Map<String, Incoming> incoming = read(sourceId, changes);
         Map<String, RouteRow> crossed = crossed(sourceId, incoming.keySet());
@@ -114,12 +111,12 @@ public class SourcePull {
                     : ways.to(each.record().site());
             byRoute.computeIfAbsent(way, w -> new ArrayList<>()).add(each);
         }
-        Written written = new Written(0, 0, 0);
+        TakenIn taken = TakenIn.NOTHING;
         for (Map.Entry<RouteRow, List<Incoming>> entry : byRoute.entrySet()) {
-            written = written.plus(
+            taken = taken.plus(
                     writer.write(entry.getKey(), compilers.of(entry.getKey().id()), entry.getValue(), who));
         }
-        return written;
+        return taken;
     }
 
     /// The last one of each document.

@@ -63,14 +63,6 @@ public class LedgerReference {
                         .addValue("version", version));
     }
 
-    /// Another after each pull that brought changes.
-    public long version(long ledgerId) {
-        return jdbc.sql("select version from ledger where id = :id")
-                .param("id", ledgerId)
-                .query(Long.class)
-                .single();
-    }
-
     public long keptVersion(long ledgerId) {
         return jdbc.sql("select kept_version from ledger where id = :id")
                 .param("id", ledgerId)

@@ -1,6 +1,7 @@
 package alcabala.server.send;
 
 import alcabala.server.crossing.LedgerNews;
+import alcabala.server.intake.Intake.TakenIn;
 import alcabala.server.intake.SourcePull;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
@@ -60,7 +61,7 @@ class PullApi {
         LedgerNews.Brought brought =
                 route.ledgerAnswers() ? news.bring(route, who) : new LedgerNews.Brought(0, 0, false);
         at.at(1, 3);
-        SourcePull.Pulled pulled = route.fromFiles() ? new SourcePull.Pulled(0, 0) : source.pull(route.sourceId(), who);
+        TakenIn pulled = route.fromFiles() ? TakenIn.NOTHING : source.pull(route.sourceId(), who);
         at.at(2, 3);
         int stand = routes.ofSource(route.sourceId()).stream()
                 .mapToInt(each -> settlement.letStand(each, who))
@@ -85,20 +86,25 @@ class PullApi {
     }
 
     private Pulled pullSource(long id, String who) {
-        SourcePull.Pulled pulled = source.pull(id, who);
-        String documents = pulled.added() == 1 ? "1 new document" : pulled.added() + " new documents";
-        return new Pulled(pulled.added(), pulled.changed(), 0, 0, 0, "Fetched; " + documents);
+        TakenIn pulled = source.pull(id, who);
+        List<String> parts = new ArrayList<>();
+        add(parts, pulled.documents().added(), "new document", "new documents");
+        add(parts, pulled.settlements().added(), "new payment", "new payments");
+        String news = parts.isEmpty() ? "0 new documents" : String.join(", ", parts);
+        return new Pulled(pulled.added(), pulled.changed(), 0, 0, 0, "Fetched; " + news);
     }
 
-    private static String sentence(
-            RouteRow route, SourcePull.Pulled pulled, LedgerNews.Brought brought, int stand, int sending) {
+    private static String sentence(RouteRow route, TakenIn pulled, LedgerNews.Brought brought, int stand, int sending) {
         List<String> parts = new ArrayList<>();
-        add(parts, pulled.added(), "new document from " + route.source(), "new documents from " + route.source());
-        add(parts, pulled.changed(), "changed document", "changed documents");
+        String from = " from " + route.source();
+        add(parts, pulled.documents().added(), "new document" + from, "new documents" + from);
+        add(parts, pulled.documents().changed(), "changed document", "changed documents");
+        add(parts, pulled.settlements().added(), "new payment" + from, "new payments" + from);
+        add(parts, pulled.settlements().changed(), "changed payment", "changed payments");
         add(parts, brought.payments(), "payment from " + route.ledger(), "payments from " + route.ledger());
         add(parts, brought.edits(), "edit on " + route.ledger(), "edits on " + route.ledger());
         add(parts, stand, "of them stands there", "of them stand there");
-        add(parts, sending, "document on its way by itself", "documents on their way by themselves");
+        add(parts, sending, "record on its way by itself", "records on their way by themselves");
         return parts.isEmpty() ? "Nothing new on either side" : String.join(", ", parts);
     }
 

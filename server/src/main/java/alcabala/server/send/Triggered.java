@@ -36,7 +36,7 @@ class Triggered {
     /// ledger into one that goes back.
     int send(RouteRow route, String who) {
         RouteSettings decided = settings.of(route.id());
-        int back = sendBack(route, who);
+        int back = sendBack(route, decided, who);
         if (!route.ledgerAnswers()) {
             return back;
         }
@@ -56,14 +56,15 @@ class Triggered {
 
     /// What was entered on the ledger goes to its source as soon as it is known, and is taken back there when it is
     /// void.
-    private int sendBack(RouteRow route, String who) {
+    private int sendBack(RouteRow route, RouteSettings decided, String who) {
         List<Long> ready = jdbc.sql("""
                 select id from record d where route_id = :route and origin = 'ledger' and (
                     (state = 'Ready' and outcome is null)
-                    or (state = 'Diverged' and refusal = '' and\s""" + Candidates.VOIDED_THERE + """
+                    or (state = 'Diverged' and refusal = '' and kind = any(:comeBack) and\s""" + Candidates.VOIDED_THERE + """
                     ))
                 order by kind, issue_date, id limit :most""")
                 .param("route", route.id())
+                .param("comeBack", words(kind -> !kind.isDocument() && decided.comesBack(kind)))
                 .param("most", MOST)
                 .query(Long.class)
                 .list();

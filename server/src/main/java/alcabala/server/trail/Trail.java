@@ -12,6 +12,7 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import javax.sql.DataSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.core.Authentication;
@@ -58,15 +59,23 @@ public class Trail {
             insert(entries.getFirst());
             return;
         }
-        Map<String, Long> persons = new HashMap<>();
-        // Most of it is done by an app or by Alcabala, who are no person: that is remembered too.
-        entries.stream().map(Entry::who).distinct().forEach(who -> persons.put(who, findPerson(who)));
+        Map<String, Long> persons = persons(entries.stream().map(Entry::who));
         try (CopyAhead ahead = CopyAhead.on(dataSource)) {
             write(ahead, entries, persons);
         }
     }
 
-    /// Beside other rows, all by one that [#findPerson] knows of.
+    /// Who they are, asked before the connection belongs to rows that are sent ahead. Most of it is done by an app or
+    /// by Alcabala, who are no person: that is remembered too, as null.
+    public Map<String, Long> persons(Stream<String> names) {
+        Map<String, Long> persons = new HashMap<>();
+        names.distinct().forEach(who -> persons.put(who, findPerson(who)));
+        return persons;
+    }
+
+    /// Beside other rows.
+    ///
+    /// @param persons all whom the entries name
     public void write(CopyAhead ahead, List<Entry> entries, Map<String, Long> persons) {
         Copy copy = new Copy();
         String now = clock.instant().toString();
@@ -99,7 +108,7 @@ public class Trail {
     }
 
     /// Whoever is signed in; in the background whoever has that name alone. Null for what Alcabala does by itself.
-    public Long findPerson(String who) {
+    private Long findPerson(String who) {
         Authentication present = SecurityContextHolder.getContext().getAuthentication();
         if (present != null
                 && present.getPrincipal() instanceof Actor actor

@@ -27,6 +27,7 @@ class CurrencyTest {
     private static World world;
     private static Api admin;
     private static Yard yard;
+    private static YardMoney money;
     private static String number;
     private static long id;
     private static String desk;
@@ -38,6 +39,7 @@ class CurrencyTest {
         world = World.inProcess();
         admin = world.api("admin");
         yard = new Yard(admin);
+        money = new YardMoney(world, yard);
         yard.mapEverything();
         yard.map("ROLE", "EXCHANGE_DIFFERENCE", "", "6900");
         yard.map("MEANS", "30 USD", "", "1000");
@@ -63,11 +65,6 @@ class CurrencyTest {
     @AfterAll
     static void stop() {
         world.close();
-    }
-
-    private static void fetch() {
-        Api.Response answer = admin.post("/api/pull?route=yard", Map.of());
-        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
     }
 
     private static void pullReference() {
@@ -133,7 +130,7 @@ class CurrencyTest {
         world.standIns().desk(BOOKS + "/settings/multi-currency", "on=false");
         pullReference();
         world.standIns().desk(desk + "/currency", "currency=USD&rate=");
-        fetch();
+        money.fetch();
         assertThat(causes()).containsExactly("currency-unavailable:USD");
         world.standIns().desk(BOOKS + "/settings/multi-currency", "on=true");
         pullReference();
@@ -185,7 +182,7 @@ class CurrencyTest {
     @Order(3)
     void aDocumentIsBookedAtItsRateAndBothSidesAgree() {
         world.standIns().desk(desk + "/currency", "currency=USD&rate=0.91235");
-        fetch();
+        money.fetch();
         JsonNode journal = admin.get("/api/documents/" + id + "/why").json().get("journal");
         assertThat(journal.get("currency").asString() + journal.get("base").asString())
                 .isEqualTo("USDEUR");
@@ -239,7 +236,7 @@ class CurrencyTest {
         assertThat(invoice.get("state").asString()).isEqualTo("Ready");
         world.standIns().desk(deskOf(invoice) + "/currency", "currency=USD&rate=0.8125");
         world.standIns().desk(deskOf(credit) + "/currency", "currency=USD&rate=");
-        fetch();
+        money.fetch();
         assertThat(yard.document(creditNumber).get("cause").asString()).isEqualTo("waits-for:invoice " + invoiceNumber);
         send(List.of(invoice.get("id").asLong()));
         assertThat(yard.document(creditNumber).get("state").asString())
@@ -264,7 +261,7 @@ class CurrencyTest {
                 .desk(
                         BOOKS + "/documents/" + credited.get("ledgerRef").asString() + "/pay",
                         "amount=20.00&date=" + LocalDate.now() + "&means=30&reference=dollars&account=1000");
-        fetch();
+        money.fetch();
         yard.awaitFinished(world.jdbc()
                 .sql("select max(id) from batch where origin = 'ledger'")
                 .query(Long.class)
@@ -284,41 +281,29 @@ class CurrencyTest {
         world.standIns()
                 .desk(
                         "/hullwork/payments",
-                        "type=PAYMENT&date=" + LocalDate.now() + "&customer=" + partyOf(credited)
+                        "type=PAYMENT&date=" + LocalDate.now() + "&customer=" + money.party(credited)
                                 + "&currency=USD&amount=10.00&means=30");
-        fetch();
-        String payment = world.jdbc()
-                .sql(
-                        "select number from record where kind = 'payment-in' and origin = 'source' order by id desc limit 1")
-                .query(String.class)
-                .single();
+        money.fetch();
+        String payment = money.newest();
         long paid = yard.document(payment).get("id").asLong();
         send(List.of(paid));
         String there = "/payments/" + yard.document(payment).get("ledgerRef").asString();
         assertThat(booked(there)).isEqualTo(expected(paid)).doesNotContainKey("6900");
         world.standIns()
                 .desk(
-                        "/hullwork/payments/HP-" + payment.substring("HW-P-".length()) + "/apply",
+                        YardMoney.deskOf(payment) + "/apply",
                         "document=" + credited.get("number").asString() + "&money=10.00");
-        fetch();
+        money.fetch();
         send(List.of(paid));
         assertThat(booked(there)).isEqualTo(expected(paid)).containsKey("6900");
-        fetch();
+        money.fetch();
         assertThat(yard.document(payment).get("state").asString()).isEqualTo("Posted");
-    }
-
-    private static String partyOf(JsonNode row) {
-        return world.jdbc()
-                .sql("select party_code from record where id = :id")
-                .param("id", row.get("id").asLong())
-                .query(String.class)
-                .single();
     }
 
     private static long pay(BigDecimal amount, int nth) {
         world.standIns()
                 .desk(desk + "/payments", "amount=" + amount + "&date=" + LocalDate.now() + "&means=30&reference=wire");
-        fetch();
+        money.fetch();
         JsonNode payment = yard.document("HW-P-" + (1000 + nth));
         assertThat(payment.get("state").asString()).as(payment.toString()).isEqualTo("Ready");
         send(List.of(payment.get("id").asLong()));
@@ -341,7 +326,7 @@ class CurrencyTest {
             assertThat(payment).as("the dollar is worth another thing today").containsKey("6900");
         }
         assertThat(left.get("1100")).as("what the customer owes in euros").isEqualByComparingTo("0.00");
-        fetch();
+        money.fetch();
         assertThat(world.standIns()
                         .inkwell("/documents/"
                                 + yard.document(number).get("ledgerRef").asString())

@@ -95,7 +95,7 @@ class SettlementTest {
         assertThat(preview.get("after").get("facts").toString()).contains("\"" + gross.toPlainString() + "\"");
         decide("INVOICES_WINNER", "source");
         JsonNode fetched = fetch();
-        assertThat(fetched.get("sentence").asString()).isEqualTo("1 document on its way by itself");
+        assertThat(fetched.get("sentence").asString()).isEqualTo("1 record on its way by itself");
         awaitSettled(posted);
         assertThat(onLedger(posted).get("gross").asDecimal()).isEqualByComparingTo(gross);
 

@@ -134,7 +134,7 @@ class SettingsTest {
         world.standIns().desk("/hullwork/documents/" + id + "/pay", "");
         JsonNode pulled = admin.post("/api/pull?route=yard", Map.of()).json();
         assertThat(pulled.get("sending").asInt()).as(pulled.toString() + id).isEqualTo(1);
-        assertThat(pulled.get("sentence").asString()).contains("1 document on its way by itself");
+        assertThat(pulled.get("sentence").asString()).contains("1 record on its way by itself");
         long batch =
                 admin.get("/api/batches?route=yard").json().get(0).get("id").asLong();
         yard.awaitFinished(batch);
