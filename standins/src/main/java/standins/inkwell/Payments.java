@@ -2,7 +2,6 @@ package standins.inkwell;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -19,7 +18,6 @@ import standins.inkwell.Books.Deducted;
 import standins.inkwell.Books.Document;
 import standins.inkwell.Books.Payment;
 import standins.inkwell.Books.PaymentDraft;
-import standins.inkwell.Posting.Booked;
 
 /// Payments: what each settles, and the open credits that are left.
 @Component
@@ -27,6 +25,7 @@ public class Payments {
     private final JdbcClient jdbc;
     private final Masters masters;
     private final Posting posting;
+    private final PaymentJournals journals;
 
     record Head(
             String id,
@@ -51,10 +50,11 @@ public class Payments {
 
     record Part(int no, String document, String number, String kind, BigDecimal money) {}
 
-    Payments(JdbcClient jdbc, Masters masters, Posting posting) {
+    Payments(JdbcClient jdbc, Masters masters, Posting posting, PaymentJournals journals) {
         this.jdbc = jdbc;
         this.masters = masters;
         this.posting = posting;
+        this.journals = journals;
     }
 
     @Transactional
@@ -136,11 +136,7 @@ public class Payments {
     private void enter(String id, PaymentDraft draft, PaymentKind kind) {
         writeAllocations(id, 0, draft.allocations());
         Payment payment = get(id);
-        if (payment.currency().equals(Companies.open().currency())) {
-            book(payment, kind);
-        } else {
-            bookForeign(payment, kind);
-        }
+        journals.book(payment, kind);
         settle(draft.allocations(), kind.paid());
     }
 
@@ -211,19 +207,8 @@ public class Payments {
     /// Its documents are open again, and it has no journal.
     private void undo(Payment payment) {
         PaymentKind kind = PaymentKind.of(payment.kind());
-        String id = payment.id();
         settle(payment.allocations(), -kind.paid());
-        jdbc.sql("""
-                update inkwell_document d set base_paid = base_paid - :sign * a.relieved
-                from (select document, sum(relieved) as relieved from inkwell_allocation where payment = :id group by document) a
-                where d.id = a.document""").param("sign", kind.paid()).param("id", id).update();
-        jdbc.sql(
-                        "delete from inkwell_journal_line where journal in (select id from inkwell_journal where payment = :id)")
-                .param("id", id)
-                .update();
-        jdbc.sql("delete from inkwell_journal where payment = :id")
-                .param("id", id)
-                .update();
+        journals.undo(payment, kind);
     }
 
     private Payment changed(String id) {
@@ -364,97 +349,14 @@ public class Payments {
         }
     }
 
-    /// The money, less what the bank took, against the party's account; what was deducted as well.
-    private void book(Payment payment, PaymentKind kind) {
-        Map<Booked, BigDecimal> sides = new LinkedHashMap<>();
-        BigDecimal money = times(payment.amount(), kind.money());
-        sides.merge(Booked.on(payment.account()), money.subtract(payment.charges()), BigDecimal::add);
-        sides.merge(Booked.on(payment.controlAccount()), money.negate(), BigDecimal::add);
-        if (payment.charges().signum() != 0) {
-            sides.merge(Booked.on(payment.chargesAccount()), payment.charges(), BigDecimal::add);
-        }
-        for (Allocated each : payment.allocations()) {
-            for (Deducted deducted : each.deductions()) {
-                BigDecimal amount = times(deducted.amount(), kind.money());
-                sides.merge(Booked.on(deducted.account()), amount, BigDecimal::add);
-                sides.merge(Booked.on(payment.controlAccount()), amount.negate(), BigDecimal::add);
-            }
-        }
-        posting.writeJournal(null, payment.id(), payment.date(), "Payment " + payment.number(), sides);
-    }
-
-    /// The money at its own rate, the party's account relieved of what its documents were booked at; the rest is a
-    /// difference in exchange.
-    private void bookForeign(Payment payment, PaymentKind kind) {
-        Conversion own = new Conversion(payment.exchangeRate());
-        Map<Booked, BigDecimal> sides = new LinkedHashMap<>();
-        BigDecimal money = own.of(payment.amount());
-        BigDecimal relieved = own.of(payment.open());
-        for (int i = 0; i < payment.allocations().size(); i++) {
-            List<BigDecimal> parts = relieve(payment, i, kind);
-            relieved = relieved.add(parts.getFirst());
-            for (int j = 1; j < parts.size(); j++) {
-                String account =
-                        payment.allocations().get(i).deductions().get(j - 1).account();
-                sides.merge(Booked.on(account), times(parts.get(j), kind.money()), BigDecimal::add);
-                sides.merge(Booked.on(payment.controlAccount()), times(parts.get(j), -kind.money()), BigDecimal::add);
-            }
-        }
-        sides.merge(Booked.on(payment.account()), times(money, kind.money()), BigDecimal::add);
-        sides.merge(Booked.on(payment.controlAccount()), times(relieved, -kind.money()), BigDecimal::add);
-        BigDecimal difference = times(relieved.subtract(money), kind.money());
-        if (difference.signum() != 0) {
-            masters.requireAccount(payment.exchangeAccount());
-            sides.merge(Booked.on(payment.exchangeAccount()), difference, BigDecimal::add);
-        }
-        if (payment.charges().signum() != 0) {
-            sides.merge(Booked.on(payment.chargesAccount()), own.of(payment.charges()), BigDecimal::add);
-            sides.merge(Booked.on(payment.account()), own.of(payment.charges()).negate(), BigDecimal::add);
-        }
-        posting.writeJournal(null, payment.id(), payment.date(), "Payment " + payment.number(), sides);
-    }
-
-    /// What one part takes off its document: for the money, then for each deduction.
-    private List<BigDecimal> relieve(Payment payment, int at, PaymentKind kind) {
-        Allocated allocated = payment.allocations().get(at);
-        Document document = posting.get(allocated.document());
-        Conversion conversion = new Conversion(document.exchangeRate());
-        // Parts before this one are not written on the document yet.
-        BigDecimal before = payment.allocations().subList(0, at).stream()
-                .filter(each -> each.document().equals(allocated.document()))
-                .map(Allocated::settled)
-                .reduce(BigDecimal.ZERO, BigDecimal::add);
-        boolean takes = kind.paid() > 0;
-        BigDecimal open = (takes ? document.gross().subtract(document.paid()) : document.paid()).subtract(before);
-        BigDecimal left = takes ? conversion.of(document.gross()).subtract(document.basePaid()) : document.basePaid();
-        boolean rest = allocated.settled().compareTo(open) == 0;
-        BigDecimal relieved = rest ? left : conversion.of(allocated.settled()).min(left);
-        jdbc.sql("update inkwell_allocation set relieved = :relieved where payment = :payment and no = :no")
-                .param("relieved", relieved)
-                .param("payment", payment.id())
-                .param("no", at + 1)
-                .update();
-        jdbc.sql("update inkwell_document set base_paid = base_paid + :relieved where id = :id")
-                .param("relieved", times(relieved, kind.paid()))
-                .param("id", document.id())
-                .update();
-        List<BigDecimal> parts = new ArrayList<>(List.of(allocated.money()));
-        allocated.deductions().forEach(each -> parts.add(each.amount()));
-        return conversion.shares(relieved, parts);
-    }
-
     private void settle(List<Allocated> allocations, int sign) {
         for (Allocated each : allocations) {
             jdbc.sql("update inkwell_document set paid = paid + :amount, version = version + 1 where id = :id")
-                    .param("amount", times(each.settled(), sign))
+                    .param("amount", PaymentJournals.times(each.settled(), sign))
                     .param("id", each.document())
                     .update();
             masters.changed("document", each.document());
         }
-    }
-
-    private static BigDecimal times(BigDecimal amount, int sign) {
-        return sign < 0 ? amount.negate() : amount;
     }
 
     public Payment get(String id) {
