@@ -132,7 +132,12 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
     );
   }
   if (preview.count === 0) {
-    return <p className="mt-2">None of the documents chosen can go now. Ready and refused ones can.</p>;
+    return (
+      <p className="mt-2">
+        None of the {choice.payments ? 'payments' : 'documents'} chosen can go now. Ready and refused ones
+        can.
+      </p>
+    );
   }
   const differs = send.error instanceof ApiError && send.error.code === 'totals-differ';
   return (
@@ -160,8 +165,8 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
       </table>
       {preview.leftOut > 0 && (
         <p className="text-accent text-[13px]">
-          {plural(preview.leftOut, 'document')} cannot go now and {preview.leftOut === 1 ? 'is' : 'are'} left
-          out.
+          {plural(preview.leftOut, choice.payments ? 'payment' : 'document')} cannot go now and{' '}
+          {preview.leftOut === 1 ? 'is' : 'are'} left out.
         </p>
       )}
       <AlikeParties alike={preview.alike} />

@@ -7,13 +7,15 @@ import type { Cause } from './useRows';
 
 interface Props {
   cause: Cause;
+  /** What shares it, in one word. */
+  what: 'document' | 'payment';
   width: number;
   fixing: boolean;
   onFix: (cause: string | null) => void;
 }
 
 /** One cause with all that shares it, and the place to put it right once. */
-export function CauseRow({ cause, width, fixing, onFix }: Props) {
+export function CauseRow({ cause, what, width, fixing, onFix }: Props) {
   const { me, route } = useCurrent();
   const refused = cause.cause.startsWith('refused:');
   const elsewhere = cause.documents - cause.first;
@@ -22,7 +24,7 @@ export function CauseRow({ cause, width, fixing, onFix }: Props) {
       <td colSpan={width} className="!whitespace-normal">
         <div className="flex items-center gap-3">
           <span className="py-1">
-            <b>{cause.sentence}</b> {plural(cause.documents, 'document')}, {moneys(cause.amounts)}
+            <b>{cause.sentence}</b> {plural(cause.documents, what)}, {moneys(cause.amounts)}
             {elsewhere > 0 && `, ${elsewhere} of them listed under another cause`}
           </span>
           {cause.fix && me.mayChange && !fixing && (

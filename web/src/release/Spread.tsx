@@ -115,6 +115,7 @@ export function Spread(props: Props) {
                   <CauseRow
                     key={item.key}
                     cause={item.cause}
+                    what={wordOf(view)}
                     width={width + 1}
                     fixing={fixing === item.cause.cause}
                     onFix={onFix}
@@ -187,6 +188,9 @@ function Columns({ columns }: { columns: Set<Optional> }) {
   );
 }
 
+/** What its rows are, in one word. */
+const wordOf = (view: ReleaseView) => (view.family === 'SETTLEMENT' ? 'payment' : 'document');
+
 function Sortable(props: { view: ReleaseView; order: Order; name: string; right?: boolean }) {
   const { view, order, name, right: atRight } = props;
   const on = view.order === order;
@@ -254,14 +258,12 @@ function Foot({ view, items, states, columns }: Props & { columns: Set<Optional>
   return (
     <tfoot>
       <tr>
-        <td colSpan={4 + left(columns)}>
-          {plural(count, view.family === 'SETTLEMENT' ? 'payment' : 'document')}
-        </td>
+        <td colSpan={4 + left(columns)}>{plural(count, wordOf(view))}</td>
         <td className="amount">{totals(together(shown.flatMap((each) => each.gross)), route.currency)}</td>
         <td className="gutter" />
         <td colSpan={(me.seesBooks ? 3 : 2) + right(columns)} className="amount">
           {chosen.length > 0 &&
-            `${plural(chosen.length, view.family === 'SETTLEMENT' ? 'payment' : 'document')} chosen, ${totals(together(chosen.map(signed)), route.currency)}`}
+            `${plural(chosen.length, wordOf(view))} chosen, ${totals(together(chosen.map(signed)), route.currency)}`}
         </td>
       </tr>
     </tfoot>

@@ -4,7 +4,7 @@ import type { Schemas } from '../api/client';
 import { waitingQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
-import { amount, day, plural, totals } from '../ui/format';
+import { money, day, plural, totals } from '../ui/format';
 import { STATE_OF, WORD } from './outcomes';
 
 type Waiting = Schemas['Waiting'];
@@ -111,7 +111,7 @@ function FailedLine({ failed, of }: { failed: Schemas['Failed']; of: Waiting }) 
           <Glyph state={STATE_OF[failed.outcome] ?? 'Ready'} />
           <span>
             <b>{failed.sentence === '' ? WORD[failed.outcome] : `“${failed.sentence}”`}</b>{' '}
-            {plural(failed.count, 'document')}, {amount(failed.gross)} {failed.currency}
+            {plural(failed.count, 'document')}, {money(failed.gross, failed.currency)}
             {failed.advice !== '' && <span className="text-base-content">. {failed.advice}</span>}
           </span>
           <Link className="ml-auto shrink-0 underline" to={`/send/${failed.batch}?route=${of.route}`}>
@@ -139,7 +139,7 @@ function BeyondLine({ of }: { of: Waiting }) {
           <ul className="mt-1 ml-4 text-[13px]">
             {of.beyond.map((each) => (
               <li key={each.reference}>
-                {each.number}, {day(each.date)}, {amount(each.gross)} {of.currency}{' '}
+                {each.number}, {day(each.date)}, {money(each.gross, of.currency)}{' '}
                 <span className="soft">({each.reference})</span>
               </li>
             ))}

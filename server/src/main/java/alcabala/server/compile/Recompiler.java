@@ -41,7 +41,7 @@ class Recompiler implements Affected {
             RecordKind of = RecordKind.of(kind);
             return of.isDocument()
                     ? Released.document(currency, of.sign() * gross)
-                    : Released.settlement(currency, of.sign() * gross);
+                    : Released.payment(currency, of.sign() * gross);
         }
     }
 

@@ -4,8 +4,8 @@ import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.server.compile.Affected;
 import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.compile.Released;
 import alcabala.server.compile.Rerouting;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
@@ -228,7 +228,7 @@ class MapApi {
                         change.kind(), change.code(), change.meaning(), change.expectedVersion(), change.remove()),
                 who,
                 at);
-        Affected.Released released = changed.released();
+        Released released = changed.released();
         return new ChangedRow(
                 released.count(),
                 SumJson.of(released.gross()),
@@ -238,12 +238,8 @@ class MapApi {
                 CrosswalkRowJson.of(changed.after()));
     }
 
-    private static String sentence(Affected.Released released) {
-        String sentence =
-                "%d %s released".formatted(released.count(), released.count() == 1 ? "document" : "documents");
-        if (released.count() > 0) {
-            sentence += ", " + Amounts.shown(released.gross());
-        }
+    private static String sentence(Released released) {
+        String sentence = released.sentence();
         return released.blockedAgain() > 0 ? sentence + "; " + released.blockedAgain() + " blocked by it" : sentence;
     }
 

@@ -12,6 +12,7 @@ import alcabala.accounting.party.Party;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.Affected;
 import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.compile.Released;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.NotPossibleException;
@@ -169,7 +170,7 @@ class RouteMove {
                         plan.carried(),
                         "left",
                         plan.left().size()));
-        Affected.Released released = affected.compileAgain(route.id(), Set.of(), who, "move to " + plan.to(), at);
+        Released released = affected.compileAgain(route.id(), Set.of(), who, "move to " + plan.to(), at);
         return new Moved(
                 plan.carried(),
                 plan.left().size(),

@@ -6,6 +6,7 @@ import alcabala.accounting.setting.Setting;
 import alcabala.accounting.setting.Topic;
 import alcabala.accounting.setting.Trigger;
 import alcabala.server.compile.Affected;
+import alcabala.server.compile.Released;
 import alcabala.server.crossing.Outcomes;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Amounts;
@@ -38,7 +39,7 @@ class Decisions {
     private final Trail trail;
 
     /// @param moved documents that wait now and did not before, or the other way round, or whose payments came back
-    record Taken(int moved, Affected.Released released) {}
+    record Taken(int moved, Released released) {}
 
     Decisions(
             JdbcClient jdbc,

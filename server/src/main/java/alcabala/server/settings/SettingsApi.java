@@ -3,11 +3,10 @@ package alcabala.server.settings;
 import alcabala.accounting.setting.Section;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.setting.Shape;
-import alcabala.server.compile.Affected;
+import alcabala.server.compile.Released;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
-import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.readiness.Numbering;
 import alcabala.server.route.RouteRow;
@@ -155,12 +154,12 @@ class SettingsApi {
 
     private static String sentence(Decisions.Taken taken) {
         StringBuilder sentence = new StringBuilder("Decided");
-        Affected.Released released = taken.released();
+        Released released = taken.released();
         if (taken.moved() > 0) {
             sentence.append("; it concerns ").append(taken.moved()).append(" documents");
         }
         if (released.count() > 0) {
-            sentence.append("; %d documents released, %s".formatted(released.count(), Amounts.shown(released.gross())));
+            sentence.append("; ").append(released.sentence());
         }
         if (released.blockedAgain() > 0) {
             sentence.append("; ").append(released.blockedAgain()).append(" are blocked by it");
