@@ -43,6 +43,7 @@ public final class Http {
             .enable(tools.jackson.databind.DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
             .build();
     private static final int TURNED_AWAY = 401;
+    private static final int OTHER_TOKENS = 2;
     private static final int MEGABYTE = 1024 * 1024;
     /// Two thousand rows of reference data take one or two.
     private static final int LARGEST_PAGE = 32 * MEGABYTE;
@@ -144,16 +145,21 @@ public final class Http {
         return token;
     }
 
-    /// A request that is turned away at the door was not worked on, so it may go again with another token.
+    /// A request that is turned away at the door was not worked on, so it may go again with another token: with one
+    /// that
+    /// somebody else had renewed meanwhile, and when that is not good any more either, with one renewed for it.
     private Reply letIn(HttpRequest.Builder request, int most) throws IOException {
         gate.run();
         String token = sendable(access.token());
         Reply reply = send(request, token, most);
-        if (reply.status() != TURNED_AWAY) {
-            return reply;
+        for (int others = 0; others < OTHER_TOKENS && reply.status() == TURNED_AWAY; others++) {
+            Optional<String> another = access.tokenAfter(token);
+            if (another.isEmpty()) {
+                break;
+            }
+            token = sendable(another.get());
+            reply = send(request, token, most);
         }
-        Optional<String> another = access.tokenAfter(token);
-        reply = another.isPresent() ? send(request, sendable(another.get()), most) : reply;
         if (reply.status() == TURNED_AWAY) {
             throw new AccessLostException(system, "does not let us in");
         }

@@ -129,7 +129,9 @@ public class Ledgers {
 
         @Override
         public Optional<String> tokenAfter(String turnedAway) {
-            return renewed(turnedAway);
+            Optional<String> another = renewed(turnedAway);
+            token.forget();
+            return another;
         }
 
         /// Somebody else may have renewed it meanwhile; then that one is good.

@@ -29,4 +29,9 @@ public final class Recently<T> implements Supplier<T> {
         seen = new Seen<>(value, now);
         return value;
     }
+
+    /// The next who asks looks it up again.
+    public void forget() {
+        seen = null;
+    }
 }

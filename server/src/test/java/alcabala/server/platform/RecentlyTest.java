@@ -15,9 +15,11 @@ class RecentlyTest {
         Recently<Integer> lasting = new Recently<>(Duration.ofHours(1), asked::incrementAndGet);
         assertThat(lasting.get()).isEqualTo(1);
         assertThat(lasting.get()).isEqualTo(1);
+        lasting.forget();
+        assertThat(lasting.get()).isEqualTo(2);
         Recently<Integer> over = new Recently<>(Duration.ZERO, asked::incrementAndGet);
-        assertThat(over.get()).isEqualTo(2);
         assertThat(over.get()).isEqualTo(3);
+        assertThat(over.get()).isEqualTo(4);
     }
 
     @Test

@@ -39,6 +39,7 @@ import java.util.Optional;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.joda.money.CurrencyUnit;
@@ -243,42 +244,57 @@ class InkwellLedgerTest {
         }
     }
 
+    /// The second is what somebody else had renewed meanwhile, and was ended as well; the third is renewed for it.
     @Test
-    void aTokenThatIsTurnedAwayIsReplacedOnceAndTheRequestGoesAgain() {
-        List<String> shown = new ArrayList<>();
-        answering = exchange -> {
-            String token = exchange.getRequestHeaders().getFirst("Authorization");
-            shown.add(token);
-            send(exchange, token.equals("Bearer fresh") ? 404 : 401, "{}");
-        };
-        access = renewable(Optional.of("fresh"));
-        assertThat(ledger().findPosted("key-1")).isEmpty();
-        assertThat(shown).containsExactly("Bearer stale", "Bearer fresh");
+    void aTokenThatIsTurnedAwayIsReplacedTwiceAndTheRequestGoesAgain() {
+        for (List<String> given : List.of(List.of("fresh"), List.of("of another server", "fresh"))) {
+            List<String> shown = new ArrayList<>();
+            answering = exchange -> {
+                String token = exchange.getRequestHeaders().getFirst("Authorization");
+                shown.add(token.substring("Bearer ".length()));
+                send(exchange, token.equals("Bearer fresh") ? 404 : 401, "{}");
+            };
+            access = renewable(given);
+            assertThat(ledger().findPosted("key-1")).isEmpty();
+            assertThat(shown).startsWith("stale").endsWith("fresh").hasSize(given.size() + 1);
+        }
     }
 
     @Test
     void whoeverIsNotLetInIsToldSoAndNothingWasDone() {
-        answer(401, "{}");
-        for (Access useless : List.of(renewable(Optional.empty()), renewable(Optional.of("wrong too")))) {
-            access = useless;
+        for (List<String> useless :
+                List.of(List.<String>of(), List.of("wrong too"), List.of("wrong too", "wrong again", "never asked"))) {
+            AtomicInteger asked = new AtomicInteger();
+            answering = exchange -> {
+                asked.incrementAndGet();
+                send(exchange, 401, "{}");
+            };
+            access = renewable(useless);
             assertThatThrownBy(this::post)
                     .isInstanceOf(AccessLostException.class)
                     .hasMessageStartingWith("Inkwell")
-                    .hasMessageNotContainingAny("stale", "wrong too");
+                    .hasMessageNotContainingAny("stale", "wrong");
+            assertThat(asked.get()).isEqualTo(1 + Math.min(useless.size(), 2));
         }
     }
 
-    private static Access renewable(Optional<String> next) {
+    /// @param given what it is renewed to, one after the other; then there is none to be had
+    private static Access renewable(List<String> given) {
+        List<String> known = new ArrayList<>(List.of("stale"));
         return new Access() {
             @Override
             public String token() {
-                return "stale";
+                return known.getLast();
             }
 
             @Override
             public Optional<String> tokenAfter(String turnedAway) {
-                assertThat(turnedAway).isEqualTo("stale");
-                return next;
+                assertThat(turnedAway).isEqualTo(known.getLast());
+                if (known.size() > given.size()) {
+                    return Optional.empty();
+                }
+                known.add(given.get(known.size() - 1));
+                return Optional.of(known.getLast());
             }
         };
     }
