@@ -23,7 +23,7 @@ export function advice(cause: string, source: string, ledger: string): string {
     case 'rate-unknown':
       return `Enter the rate of that day in ${ledger}, or state one in ${source}, and fetch again`;
     case 'currency-differs':
-      return `Record what was paid in the document’s own currency in ${source}`;
+      return `Say in ${source} what it is worth in the document’s own currency`;
     case 'dimension-unusable':
       return `Choose another value on Map, or make it active in ${ledger}`;
     case 'account-unusable':

@@ -13,7 +13,7 @@ describe('what to do about a cause', () => {
       'rate-unknown:USD 2026-11-20',
       'Enter the rate of that day in Inkwell, or state one in Hullwork, and fetch again',
     ],
-    ['currency-differs', 'Record what was paid in the document’s own currency in Hullwork'],
+    ['currency-differs', 'Say in Hullwork what it is worth in the document’s own currency'],
     ['dimension-unusable:DEPT SHOP', 'Choose another value on Map, or make it active in Inkwell'],
     ['account-unusable:4010', 'Map to another account, or make it active in Inkwell'],
     ['tax-code-unusable:S23', 'Choose another tax code on Map'],

@@ -172,6 +172,7 @@ public final class Samples {
                 Money.zero(gross.getCurrencyUnit()),
                 same,
                 open,
+                Target.Credited.nothing(gross.getCurrencyUnit(), gross.getCurrencyUnit()),
                 taxes,
                 ledgerRef,
                 ledgerNumber);

@@ -166,7 +166,7 @@ final class InkwellDemo {
                 new BigDecimal("318.20"),
                 null,
                 null,
-                List.of(new Allocated(id, null, null, new BigDecimal("318.20"), null))));
+                List.of(new Allocated(id, null, null, new BigDecimal("318.20"), null, null))));
     }
 
     private static final String ACCOUNTS = """

@@ -20,6 +20,7 @@ import standins.hullwork.HullworkDocuments;
 import standins.hullwork.HullworkPayment;
 import standins.hullwork.HullworkPayment.Less;
 import standins.hullwork.HullworkPayment.Share;
+import standins.hullwork.HullworkPayment.Worth;
 import standins.hullwork.HullworkPayments;
 import standins.hullwork.HullworkRecords;
 
@@ -100,6 +101,7 @@ class HullworkDesk {
         model.addAttribute("payments", payments.of(document.number()));
         model.addAttribute("draft", document.status().equals("DRAFT"));
         model.addAttribute("void", document.status().equals("VOID"));
+        model.addAttribute("invoice", document.type().equals("INVOICE"));
         model.addAttribute("today", LocalDate.now());
         return "hullwork-detail";
     }
@@ -151,13 +153,17 @@ class HullworkDesk {
             @RequestParam(defaultValue = "") String reference,
             @RequestParam(defaultValue = "") List<String> document,
             @RequestParam(defaultValue = "") List<String> money,
+            @RequestParam(defaultValue = "") List<String> worth,
             @RequestParam(defaultValue = "") List<String> deduction,
             @RequestParam(defaultValue = "") List<String> deducted) {
         List<Share> shares = new ArrayList<>();
         for (int i = 0; i < document.size(); i++) {
             if (!document.get(i).isBlank()) {
                 shares.add(new Share(
-                        document.get(i).trim(), number(money, i), less(at(deduction, i), number(deducted, i))));
+                        document.get(i).trim(),
+                        number(money, i),
+                        worth(document.get(i), at(worth, i)),
+                        less(at(deduction, i), number(deducted, i))));
             }
         }
         payments.record(new HullworkPayment(
@@ -223,7 +229,7 @@ class HullworkDesk {
                 "",
                 "",
                 "",
-                List.of(new Share(document.number(), amount, less)));
+                List.of(new Share(document.number(), amount, null, less)));
     }
 
     private static List<Less> less(String kind, BigDecimal amount) {
@@ -231,6 +237,10 @@ class HullworkDesk {
             return List.of();
         }
         return List.of(kind.equals("RELEASE") ? new Less("RETENTION", amount.negate()) : new Less(kind, amount));
+    }
+
+    private Worth worth(String document, String stated) {
+        return stated.isBlank() ? null : payments.worth(document.trim(), new BigDecimal(stated.trim()));
     }
 
     private static String at(List<String> fields, int i) {
@@ -248,8 +258,12 @@ class HullworkDesk {
     }
 
     @PostMapping("/payments/{id}/apply")
-    String apply(@PathVariable String id, @RequestParam String document, @RequestParam BigDecimal money) {
-        payments.apply(id, new Share(document.trim(), money, List.of()));
+    String apply(
+            @PathVariable String id,
+            @RequestParam String document,
+            @RequestParam BigDecimal money,
+            @RequestParam(defaultValue = "") String worth) {
+        payments.apply(id, new Share(document.trim(), money, worth(document, worth), List.of()));
         return "redirect:/hullwork/payments";
     }
 
@@ -272,6 +286,13 @@ class HullworkDesk {
     String voidIt(@PathVariable String id) {
         documents.voidIt(id);
         return "redirect:/hullwork/documents/" + id;
+    }
+
+    /// @return to the credit note
+    @PostMapping("/documents/{id}/credit")
+    String credit(@PathVariable String id, @RequestParam int line, @RequestParam BigDecimal quantity) {
+        return "redirect:/hullwork/documents/"
+                + documents.credit(id, line, quantity, LocalDate.now()).id();
     }
 
     @PostMapping("/documents/{id}/currency")

@@ -136,7 +136,7 @@ class InkwellDesk {
 
     @PostMapping("/payments/{id}/allocate")
     String allocate(@PathVariable String id, @RequestParam String document, @RequestParam BigDecimal money) {
-        payments.allocate(id, List.of(new Books.Allocated(document, null, null, money, null)));
+        payments.allocate(id, List.of(new Books.Allocated(document, null, null, money, null, null)));
         return "redirect:" + base() + "/payments/" + id;
     }
 

@@ -160,6 +160,35 @@ public record HullworkDocument(
                 asked == null ? null : "EUR");
     }
 
+    /// A credit note of it, whose sums are still to be made.
+    HullworkDocument creditedBy(String otherId, String otherNumber, LocalDate day, List<Line> credited) {
+        BigDecimal none = new BigDecimal("0.00");
+        return new HullworkDocument(
+                otherId,
+                otherNumber,
+                "CREDIT_NOTE",
+                "APPROVED",
+                day,
+                day,
+                currency,
+                pricesIncludeVat,
+                customer,
+                site,
+                workOrder,
+                "",
+                finishedOn,
+                day,
+                null,
+                number,
+                none,
+                credited,
+                none,
+                none,
+                none,
+                null,
+                null);
+    }
+
     HullworkDocument withDays(LocalDate finished, LocalDate sent, LocalDate paid) {
         return copy(number, status, date, due, finished, sent, paid, lines, net, vat, gross);
     }

@@ -7,12 +7,14 @@ import java.util.Currency;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import standins.Refusal;
 import standins.hullwork.HullworkDocument.Line;
 
 /// What people in the yard office do with a document.
 @Component
 public class HullworkDocuments {
+    private static final int FIRST_CREDIT = 30001;
     private final HullworkRecords records;
 
     HullworkDocuments(HullworkRecords records) {
@@ -54,6 +56,23 @@ public class HullworkDocuments {
         }
         LocalDate due = d.due().isBefore(date) ? date : d.due();
         return save(HullworkArithmetic.total(d.withHead(number, date, due, lines)));
+    }
+
+    /// So much of one of its lines was too much.
+    ///
+    /// @param no of the line, from 1
+    @Transactional
+    public HullworkDocument credit(String id, int no, BigDecimal quantity, LocalDate day) {
+        records.lock();
+        HullworkDocument invoice = get(id);
+        if (no < 1 || no > invoice.lines().size() || !invoice.type().equals("INVOICE")) {
+            throw Refusal.unprocessable("cannot-credit", invoice.number() + " is no invoice with a line " + no + ".");
+        }
+        int next =
+                FIRST_CREDIT + records.all("document", HullworkDocument.class).size();
+        Line line = invoice.lines().get(no - 1);
+        List<Line> credited = List.of(line.with(quantity, line.unitPrice()));
+        return save(HullworkArithmetic.total(invoice.creditedBy("d-" + next, "HC-" + next, day, credited)));
     }
 
     /// Makes it out in another currency.

@@ -35,11 +35,18 @@ public record HullworkPayment(
         String key,
         List<Share> allocations) {
     /// @param document its number
-    public record Share(String document, BigDecimal money, List<Less> deductions) {
+    /// @param worth what the money settles, where the document is in another currency; else null
+    /// @param deductions in the currency of the document
+    public record Share(String document, BigDecimal money, Worth worth, List<Less> deductions) {
         BigDecimal settled() {
-            return deductions.stream().map(Less::amount).reduce(money, BigDecimal::add);
+            return deductions.stream()
+                    .map(Less::amount)
+                    .reduce(worth == null ? money : worth.amount(), BigDecimal::add);
         }
     }
+
+    /// An amount in the currency of a document.
+    public record Worth(String currency, BigDecimal amount) {}
 
     /// What is settled without money.
     ///
@@ -144,6 +151,7 @@ public record HullworkPayment(
                                 .map(share -> new Share(
                                         share.document(),
                                         share.money(),
+                                        share.worth(),
                                         share.deductions() == null ? List.of() : share.deductions()))
                                 .toList());
     }

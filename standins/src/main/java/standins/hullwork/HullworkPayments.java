@@ -11,6 +11,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import standins.Refusal;
 import standins.hullwork.HullworkPayment.Share;
+import standins.hullwork.HullworkPayment.Worth;
 
 /// What the yard office does with money.
 @Component
@@ -79,6 +80,11 @@ public class HullworkPayments {
         HullworkPayment applied = own(id).settling(share);
         check(applied);
         return save(applied);
+    }
+
+    /// Of money in another currency.
+    public Worth worth(String number, BigDecimal amount) {
+        return new Worth(requireDocument(number).currency(), amount);
     }
 
     /// It was more, or less.
@@ -174,8 +180,7 @@ public class HullworkPayments {
     }
 
     private void check(HullworkPayment payment, String number) {
-        HullworkDocument document = document(number)
-                .orElseThrow(() -> Refusal.unprocessable("document-unknown", "There is no document " + number + "."));
+        HullworkDocument document = requireDocument(number);
         BigDecimal retained =
                 others(payment).map(each -> each.retains(number)).reduce(payment.retains(number), BigDecimal::add);
         if (retained.signum() < 0) {
@@ -190,6 +195,11 @@ public class HullworkPayments {
                     "%s of %s would be settled of %s."
                             .formatted(after.toPlainString(), document.gross().toPlainString(), number));
         }
+    }
+
+    private HullworkDocument requireDocument(String number) {
+        return document(number)
+                .orElseThrow(() -> Refusal.unprocessable("document-unknown", "There is no document " + number + "."));
     }
 
     private Optional<HullworkDocument> document(String number) {

@@ -414,18 +414,32 @@ public final class Books {
     /// What of a payment goes to a document.
     ///
     /// @param number the document's, told and not asked for; so is its kind
-    public record Allocated(String document, String number, String kind, BigDecimal money, List<Deducted> deductions) {
+    /// @param worth what the money settles, where the document is in another currency; else null
+    /// @param deductions in the currency of the document
+    public record Allocated(
+            String document,
+            String number,
+            String kind,
+            BigDecimal money,
+            BigDecimal worth,
+            List<Deducted> deductions) {
         Allocated complete() {
             return new Allocated(
                     document,
                     number,
                     kind,
                     money == null ? BigDecimal.ZERO : money,
+                    worth,
                     deductions == null ? List.of() : deductions);
         }
 
+        /// What the money settles, in the currency of the document.
+        BigDecimal counted() {
+            return worth == null ? money : worth;
+        }
+
         BigDecimal settled() {
-            return deductions.stream().map(Deducted::amount).reduce(money, BigDecimal::add);
+            return deductions.stream().map(Deducted::amount).reduce(counted(), BigDecimal::add);
         }
     }
 

@@ -25,15 +25,16 @@ final class Conversion {
 
     /// @param sides what is booked, positive is debit, adding up to nothing
     /// @param whole the one that all others make up
-    <K> Map<K, BigDecimal> of(Map<K, BigDecimal> sides, K whole) {
+    /// @param comesTo what the whole comes to, not negative
+    <K> Map<K, BigDecimal> of(Map<K, BigDecimal> sides, K whole, BigDecimal comesTo) {
         List<K> keys = sides.keySet().stream().filter(key -> !key.equals(whole)).toList();
         BigDecimal rest = keys.stream().map(sides::get).reduce(BigDecimal.ZERO, BigDecimal::subtract);
         BigDecimal sign = rest.signum() < 0 ? BigDecimal.ONE : BigDecimal.ONE.negate();
         List<BigDecimal> parts =
                 keys.stream().map(key -> sides.get(key).multiply(sign)).toList();
-        List<BigDecimal> shares = shares(of(rest.abs()), parts);
+        List<BigDecimal> shares = shares(comesTo, parts);
         Map<K, BigDecimal> converted = new LinkedHashMap<>();
-        converted.put(whole, of(rest.abs()).multiply(sign.negate()));
+        converted.put(whole, comesTo.multiply(sign.negate()));
         for (int i = 0; i < keys.size(); i++) {
             converted.put(keys.get(i), shares.get(i).multiply(sign));
         }

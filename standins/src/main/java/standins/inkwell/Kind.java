@@ -36,6 +36,10 @@ enum Kind {
         return sale;
     }
 
+    boolean isCredit() {
+        return this == CREDIT_NOTE || this == SUPPLIER_CREDIT;
+    }
+
     /// 1 when the control account is debited with the gross, -1 when it is credited.
     int sign() {
         return sign;

@@ -28,11 +28,17 @@ class PaymentJournals {
 
     /// Before what it settles is written on its documents.
     void book(Payment payment, PaymentKind kind) {
-        if (payment.currency().equals(Companies.open().currency())) {
+        if (isOwn(payment)) {
             bookOwn(payment, kind);
         } else {
             bookForeign(payment, kind);
         }
+    }
+
+    /// Whether nothing of it has to be converted.
+    private static boolean isOwn(Payment payment) {
+        return payment.currency().equals(Companies.open().currency())
+                && payment.allocations().stream().allMatch(each -> each.worth() == null);
     }
 
     /// As if it had never been booked.
@@ -113,8 +119,11 @@ class PaymentJournals {
         boolean takes = kind.paid() > 0;
         BigDecimal open = (takes ? document.gross().subtract(document.paid()) : document.paid()).subtract(before);
         BigDecimal left = takes ? conversion.of(document.gross()).subtract(document.basePaid()) : document.basePaid();
-        boolean rest = allocated.settled().compareTo(open) == 0;
-        BigDecimal relieved = rest ? left : conversion.of(allocated.settled()).min(left);
+        boolean own = document.currency().equals(Companies.open().currency());
+        boolean rest = !own && allocated.settled().compareTo(open) == 0;
+        // Of its own currency nothing is booked otherwise than it is settled.
+        BigDecimal most = own ? allocated.settled() : left;
+        BigDecimal relieved = rest ? left : conversion.of(allocated.settled()).min(most);
         jdbc.sql("update inkwell_allocation set relieved = :relieved where payment = :payment and no = :no")
                 .param("relieved", relieved)
                 .param("payment", payment.id())
@@ -124,7 +133,7 @@ class PaymentJournals {
                 .param("relieved", times(relieved, kind.paid()))
                 .param("id", document.id())
                 .update();
-        List<BigDecimal> parts = new ArrayList<>(List.of(allocated.money()));
+        List<BigDecimal> parts = new ArrayList<>(List.of(allocated.counted()));
         allocated.deductions().forEach(each -> parts.add(each.amount()));
         return conversion.shares(relieved, parts);
     }

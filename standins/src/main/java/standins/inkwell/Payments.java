@@ -48,7 +48,7 @@ public class Payments {
             String exchangeAccount,
             boolean voided) {}
 
-    record Part(int no, String document, String number, String kind, BigDecimal money) {}
+    record Part(int no, String document, String number, String kind, BigDecimal money, BigDecimal worth) {}
 
     Payments(JdbcClient jdbc, Masters masters, Posting posting, PaymentJournals journals) {
         this.jdbc = jdbc;
@@ -158,7 +158,7 @@ public class Payments {
                 amount,
                 null,
                 null,
-                List.of(new Allocated(document, null, null, amount, null)),
+                List.of(new Allocated(document, null, null, amount, null, null)),
                 paid.currency(),
                 null,
                 posting.exchangeAccount()));
@@ -185,6 +185,7 @@ public class Payments {
         PaymentKind kind = PaymentKind.of(payment.kind());
         BigDecimal money = allocations.stream().map(Allocated::money).reduce(BigDecimal.ZERO, BigDecimal::add);
         requireAtMost(money, payment.open());
+        allocations.forEach(each -> requireCurrency(each, payment.currency()));
         check(payment.party(), kind, allocations);
         writeAllocations(id, payment.allocations().size(), allocations);
         settle(allocations, kind.paid());
@@ -254,9 +255,18 @@ public class Payments {
 
     private void requireCurrency(Allocated allocated, String currency) {
         Document document = posting.get(allocated.document());
-        if (!document.currency().equals(currency)) {
+        boolean same = document.currency().equals(currency);
+        if (!same && allocated.worth() == null) {
             throw Refusal.unprocessable(
                     "currency-differs", document.number() + " is in " + document.currency() + ", not in " + currency);
+        }
+        BigDecimal counted = allocated.counted();
+        if (same && counted.compareTo(allocated.money()) != 0
+                || counted.signum() != allocated.money().signum()) {
+            throw Refusal.unprocessable(
+                    "worth-unfit",
+                    "%s %s cannot settle %s %s of %s."
+                            .formatted(currency, allocated.money(), document.currency(), counted, document.number()));
         }
     }
 
@@ -326,11 +336,12 @@ public class Payments {
         for (Allocated each : allocations) {
             no++;
             jdbc.sql(
-                            "insert into inkwell_allocation (payment, no, document, money) values (:payment, :no, :document, :money)")
+                            "insert into inkwell_allocation (payment, no, document, money, worth) values (:payment, :no, :document, :money, :worth)")
                     .param("payment", id)
                     .param("no", no)
                     .param("document", each.document())
                     .param("money", each.money())
+                    .param("worth", each.worth(), java.sql.Types.NUMERIC)
                     .update();
             int place = 0;
             for (Deducted deducted : each.deductions()) {
@@ -406,10 +417,15 @@ public class Payments {
 
     private Payment payment(Head head) {
         List<Allocated> allocations = jdbc.sql("""
-                select a.no, a.document, d.number, d.kind, a.money
+                select a.no, a.document, d.number, d.kind, a.money, a.worth
                 from inkwell_allocation a join inkwell_document d on d.id = a.document where a.payment = :id order by a.no""").param("id", head.id()).query(Part.class).list().stream()
                 .map(part -> new Allocated(
-                        part.document(), part.number(), part.kind(), part.money(), deductions(head.id(), part.no())))
+                        part.document(),
+                        part.number(),
+                        part.kind(),
+                        part.money(),
+                        part.worth(),
+                        deductions(head.id(), part.no())))
                 .toList();
         BigDecimal money = allocations.stream().map(Allocated::money).reduce(BigDecimal.ZERO, BigDecimal::add);
         List<Books.JournalLine> journal = jdbc.sql("""

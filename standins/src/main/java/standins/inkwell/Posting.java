@@ -29,13 +29,15 @@ public class Posting {
     private final JdbcClient jdbc;
     private final Masters masters;
     private final Numbers numbers;
+    private final Credited credited;
     private final JsonMapper json;
 
-    Posting(JdbcClient jdbc, Masters masters, Numbers numbers, JsonMapper json) {
+    Posting(JdbcClient jdbc, Masters masters, Numbers numbers, Credited credited, JsonMapper json) {
         this.json = json;
         this.jdbc = jdbc;
         this.masters = masters;
         this.numbers = numbers;
+        this.credited = credited;
     }
 
     @Transactional
@@ -343,16 +345,23 @@ public class Posting {
             bookBothSides(draft, tax, codes, sides, sign);
         }
         BigDecimal rate = masters.rate(draft.currency(), draft.date(), draft.exchangeRate());
-        writeJournal(id, null, draft.date(), draft.kind() + " " + draft.number(), inTheBooks(sides, draft, rate));
+        writeJournal(id, null, draft.date(), draft.kind() + " " + draft.number(), inTheBooks(id, sides, draft, rate));
     }
 
-    private static Map<Booked, BigDecimal> inTheBooks(Map<Booked, BigDecimal> sides, Draft draft, BigDecimal rate) {
+    private Map<Booked, BigDecimal> inTheBooks(String id, Map<Booked, BigDecimal> sides, Draft draft, BigDecimal rate) {
         boolean own = draft.currency().equals(Companies.open().currency());
-        Map<Booked, BigDecimal> booked =
-                own ? sides : new Conversion(rate).of(sides, Booked.on(draft.controlAccount()));
+        Map<Booked, BigDecimal> booked = own ? sides : converted(id, sides, draft, rate);
         Map<Booked, BigDecimal> together = new LinkedHashMap<>();
         booked.forEach((key, amount) -> together.merge(key.whateverTax(), amount, BigDecimal::add));
         return together;
+    }
+
+    private Map<Booked, BigDecimal> converted(String id, Map<Booked, BigDecimal> sides, Draft draft, BigDecimal rate) {
+        Conversion conversion = new Conversion(rate);
+        Booked control = Booked.on(draft.controlAccount());
+        BigDecimal amount = sides.get(control).abs();
+        BigDecimal comesTo = credited.comesTo(id, draft, rate, amount).orElseGet(() -> conversion.of(amount));
+        return conversion.of(sides, control, comesTo);
     }
 
     /// The tax that the supplier did not charge: owed, reclaimed as far as it may be, and otherwise cost.

@@ -300,7 +300,7 @@ class BooksTest {
     }
 
     private static Books.Allocated to(Books.Document document, String money, Books.Deducted... deductions) {
-        return new Books.Allocated(document.id(), null, null, amount(money), List.of(deductions));
+        return new Books.Allocated(document.id(), null, null, amount(money), null, List.of(deductions));
     }
 
     private static Refusal refused(ScopedValue.CallableOp<?, RuntimeException> work) {

@@ -20,16 +20,17 @@ class ConversionTest {
 
     @ParameterizedTest(name = "{1} at {0}")
     @CsvSource({
-        "1.36505, 'a 20.02, b -10.01, c -10.01', 'a 27.33, b -13.67, c -13.66'",
-        "1.36505, 'a -20.02, b 10.01, c 10.01', 'a -27.33, b 13.67, c 13.66'",
-        "1.3650, 'a 0.01, b -1000.00, c 999.99', 'a 0.01, b -1365.00, c 1364.99'",
-        "2, 'a 1.00, b -1.00', 'a 2.00, b -2.00'"
+        "1.36505, 'a 20.02, b -10.01, c -10.01', 27.33, 'a 27.33, b -13.67, c -13.66'",
+        "1.36505, 'a -20.02, b 10.01, c 10.01', 27.33, 'a -27.33, b 13.67, c 13.66'",
+        "1.3650, 'a 0.01, b -1000.00, c 999.99', 0.01, 'a 0.01, b -1365.00, c 1364.99'",
+        "1.36575, 'a -11.11, b 5.55, c 5.56', 15.15, 'a -15.15, b 7.57, c 7.58'",
+        "2, 'a 1.00, b -1.00', 2.00, 'a 2.00, b -2.00'"
     })
-    void partsAddUpToTheConvertedWhole(String rate, String sides, String converted) {
+    void partsAddUpToTheConvertedWhole(String rate, String sides, String comesTo, String converted) {
         Map<String, BigDecimal> given = new LinkedHashMap<>();
         Stream.of(sides.split(", ")).forEach(side -> given.put(side.substring(0, 1), amount(side.substring(2))));
         assertThat(new Conversion(amount(rate))
-                        .of(given, "a").entrySet().stream()
+                        .of(given, "a", amount(comesTo)).entrySet().stream()
                                 .map(each ->
                                         each.getKey() + " " + each.getValue().toPlainString())
                                 .toList())

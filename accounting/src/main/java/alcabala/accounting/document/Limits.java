@@ -85,6 +85,11 @@ public final class Limits {
         return first(List.of(
                 longer("the number of a document", allocation.number(), CODE),
                 amount("what goes to " + allocation.number(), allocation.money()),
+                amount("what is settled of " + allocation.number(), allocation.worth()),
+                allocation.isSound()
+                        ? Optional.empty()
+                        : Optional.of("%s goes to %s and settles %s of it"
+                                .formatted(allocation.money(), allocation.number(), allocation.worth())),
                 allocation.deductions().stream()
                         .map(deduction -> deduction.kind().mayBeNegative()
                                 ? beyond("what is deducted on " + allocation.number(), deduction.amount())

@@ -36,6 +36,11 @@ record Deductions(
         return all;
     }
 
+    /// What is said of a deduction where it is booked.
+    static String text(Deduction.Kind kind) {
+        return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
     private void checkLimit(Settled settled, Deduction deduction) {
         long limit = settings.paymentDifference();
         if (deduction.kind() == Deduction.Kind.DIFFERENCE
@@ -47,7 +52,7 @@ record Deductions(
 
     private List<LedgerSettlement.Deducted> of(Settled settled, Deduction deduction) {
         List<LedgerSettlement.Deducted> parts = new ArrayList<>();
-        String text = deduction.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        String text = text(deduction.kind());
         List<LedgerSettlement.Deducted> taxes = reducesTax(deduction) ? taxes(settled, deduction, text) : List.of();
         Money net = taxes.stream().map(LedgerSettlement.Deducted::amount).reduce(deduction.amount(), Money::minus);
         parts.add(LedgerSettlement.Deducted.of(roles.of(deduction.kind().role(kind.isSale())), text, "", net));

@@ -65,28 +65,28 @@ final class DocumentCompilation {
             return blocked(List.of(), Optional.empty());
         }
         checkHeader();
-        ExchangeRate rate = rate();
+        Conversion conversion = conversion();
         new Arithmetic(document, findings::add).check();
         if (document.lines().isEmpty()) {
             findings.add(new Finding.NoLines());
             return blocked(List.of(), Optional.empty());
         }
-        return compile(TaxableLines.of(document), rate);
+        return compile(TaxableLines.of(document), conversion);
     }
 
     /// A credit note is booked at the rate of its invoice, and waits for it to have one.
-    private ExchangeRate rate() {
+    private Conversion conversion() {
         LocalDate day = BookingDay.find(document, settings).orElse(document.issueDate());
         if (document.kind().isCredit() && !document.currency().equals(ledger.baseCurrency())) {
-            Optional<ExchangeRate> credited = credited();
+            Optional<Conversion> credited = credited();
             if (credited.isPresent()) {
                 return credited.get();
             }
         }
-        return new Rates(ledger, findings::add).of(document, day);
+        return Conversion.at(new Rates(ledger, findings::add).of(document, day));
     }
 
-    private Optional<ExchangeRate> credited() {
+    private Optional<Conversion> credited() {
         RecordKind kind = document.kind().isSale() ? RecordKind.INVOICE : RecordKind.BILL;
         Optional<Target> invoice = targets.find(
                 kind, document.precedingNumber(), document.counterparty().code());
@@ -95,10 +95,13 @@ final class DocumentCompilation {
         }
         return invoice.filter(it -> it.standing() == Target.Standing.CROSSED)
                 .filter(it -> it.gross().getCurrencyUnit().equals(document.currency()))
-                .map(it -> it.rate().by(ExchangeRate.Origin.INVOICE));
+                .filter(it -> it.isBookedIn(ledger.baseCurrency()))
+                .map(it -> new Conversion(
+                        it.rate().by(ExchangeRate.Origin.INVOICE),
+                        Optional.of(it.credit(document.totals().owed()))));
     }
 
-    private Compilation compile(List<DocumentLine> taxable, ExchangeRate rate) {
+    private Compilation compile(List<DocumentLine> taxable, Conversion conversion) {
         new Breakdown(document, taxable, findings::add).check();
         var source = SourceTax.compute(document, taxable);
         List<ResolvedLine> resolved = resolve(taxable);
@@ -121,8 +124,8 @@ final class DocumentCompilation {
                 resolved,
                 tax,
                 Optional.of(new Sending(document, crosswalk, settings)
-                        .ledgerDocument(lines, tax.get(), rate, control, rounding)),
-                Optional.of(journal.of(lines, tax.get(), control, rounding).at(rate, PostingKey.of(control))));
+                        .ledgerDocument(lines, tax.get(), conversion.rate(), control, rounding)),
+                Optional.of(journal.of(lines, tax.get(), control, rounding).at(conversion, PostingKey.of(control))));
     }
 
     private Compilation blocked(List<ResolvedLine> resolved, Optional<TaxComparison> tax) {

@@ -46,7 +46,8 @@ public record Journal(List<JournalLine> lines, Money debit, Money credit, Money 
     /// and the units that are missing go to the largest remainders (records, section 1).
     ///
     /// @param whole the key of the line that all others make up
-    Journal at(ExchangeRate rate, PostingKey whole) {
+    Journal at(Conversion conversion, PostingKey whole) {
+        ExchangeRate rate = conversion.rate();
         if (rate.isSame()) {
             return this;
         }
@@ -58,10 +59,10 @@ public record Journal(List<JournalLine> lines, Money debit, Money credit, Money 
         List<BigDecimal> exact = parts.stream()
                 .map(line -> rate.exact(turned ? line.amount() : line.amount().negated()))
                 .toList();
-        Money converted = rate.convert(rest);
-        List<Money> bases = LargestRemainder.round(converted.abs(), exact);
+        Money converted = conversion.of(rest.abs());
+        List<Money> bases = LargestRemainder.round(converted, exact);
         Builder builder = new Builder(debit.getCurrencyUnit(), rate.to(), turned);
-        builder.debit(whole, rest.abs(), converted.abs());
+        builder.debit(whole, rest.abs(), converted);
         for (int i = 0; i < parts.size(); i++) {
             Money amount = parts.get(i).amount();
             builder.debit(

@@ -42,17 +42,34 @@ public record LedgerSettlement(
     /// @param document the other side's own id of the document
     /// @param number the document's number there
     /// @param money what of the money goes to it
+    /// @param worth what that money settles, in the document's currency
     /// @param base what the money takes off the document in the ledger's base currency
-    /// @param deductions what is settled without money
+    /// @param deductions what is settled without money, in the document's currency
     public record Part(
-            RecordKind kind, String document, String number, Money money, Money base, List<Deducted> deductions) {
+            RecordKind kind,
+            String document,
+            String number,
+            Money money,
+            Money worth,
+            Money base,
+            List<Deducted> deductions) {
         public Part {
             deductions = List.copyOf(deductions);
         }
 
         /// What it takes off the document.
         public Money settled() {
-            return deductions.stream().map(Deducted::amount).reduce(money, Money::plus);
+            return deductions.stream().map(Deducted::amount).reduce(worth, Money::plus);
+        }
+
+        /// What it takes off the document in the ledger's base currency.
+        public Money relieved() {
+            return deductions.stream().map(Deducted::base).reduce(base, Money::plus);
+        }
+
+        /// Whether its document is in another currency than the money.
+        public boolean isExchanged() {
+            return !money.getCurrencyUnit().equals(worth.getCurrencyUnit());
         }
     }
 
@@ -69,6 +86,11 @@ public record LedgerSettlement(
         Deducted at(Money baseAmount) {
             return new Deducted(account, text, taxCode, amount, baseAmount);
         }
+    }
+
+    /// Whether anything of it comes into the books at a rate.
+    public boolean isConverted() {
+        return !rate.isSame() || parts.stream().anyMatch(Part::isExchanged);
     }
 
     /// The same, with the account that takes the difference in exchange.

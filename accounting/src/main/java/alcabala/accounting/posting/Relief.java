@@ -30,7 +30,7 @@ final class Relief {
     /// The part with what its money and each deduction take off.
     LedgerSettlement.Part of(LedgerSettlement.Part part, Settled settled) {
         Target target = settled.target();
-        List<BigDecimal> exact = new ArrayList<>(List.of(target.rate().exact(part.money())));
+        List<BigDecimal> exact = new ArrayList<>(List.of(target.rate().exact(part.worth())));
         part.deductions().forEach(each -> exact.add(target.rate().exact(each.amount())));
         Money relieved = relieve(settled.allocation().names(), target, part.settled());
         List<Money> shares = LargestRemainder.round(relieved, exact);
@@ -39,7 +39,7 @@ final class Relief {
             deducted.add(part.deductions().get(i).at(shares.get(i + 1)));
         }
         return new LedgerSettlement.Part(
-                part.kind(), part.document(), part.number(), part.money(), shares.getFirst(), deducted);
+                part.kind(), part.document(), part.number(), part.money(), part.worth(), shares.getFirst(), deducted);
     }
 
     private Money relieve(String document, Target target, Money settled) {

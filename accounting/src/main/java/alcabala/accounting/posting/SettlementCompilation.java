@@ -48,7 +48,7 @@ final class SettlementCompilation {
         ExchangeRate rate = new Rates(ledger, findings::add).of(settlement, settlement.date());
         header.cutOff(settlement.date());
         checkSum();
-        List<Settled> settled = new Settling(settlement, targets, findings::add).run();
+        List<Settled> settled = new Settling(settlement, targets, rate.to(), findings::add).run();
         Party party = party(settled);
         header.party(party);
         String control = roles.of(side.control());
@@ -110,7 +110,8 @@ final class SettlementCompilation {
         return settled.stream()
                 .map(each -> {
                     LedgerSettlement.Part part = part(each, deductions.of(each));
-                    return rate.isSame() ? part : relief.of(part, each);
+                    boolean same = rate.isSame() && each.target().rate().isSame();
+                    return same ? part : relief.of(part, each);
                 })
                 .toList();
     }
@@ -121,7 +122,8 @@ final class SettlementCompilation {
                 settled.target().ledgerRef(),
                 settled.target().ledgerNumber(),
                 settled.allocation().money(),
-                settled.allocation().money(),
+                settled.allocation().worth(),
+                settled.allocation().worth(),
                 deducted);
     }
 
@@ -183,7 +185,8 @@ final class SettlementCompilation {
                 "",
                 allocation.number(),
                 allocation.money(),
-                allocation.money(),
+                allocation.worth(),
+                allocation.worth(),
                 allocation.deductions().stream()
                         .map(deduction -> new LedgerSettlement.Deducted(
                                 "", deduction.kind().name(), "", deduction.amount(), deduction.amount()))

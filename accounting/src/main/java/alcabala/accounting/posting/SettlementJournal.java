@@ -35,18 +35,29 @@ final class SettlementJournal {
         Money money = rate.convert(entry.gross());
         PostingKey control = PostingKey.of(entry.controlAccount());
         journal.debit(PostingKey.of(entry.account()), entry.gross(), money);
-        journal.credit(control, entry.gross(), money.plus(difference));
+        journal.credit(control, entry.gross(), money);
         for (LedgerSettlement.Part part : entry.parts()) {
             for (LedgerSettlement.Deducted each : part.deductions()) {
-                journal.debit(PostingKey.of(each.account(), each.taxCode()), each.amount(), each.base());
-                journal.credit(control, each.amount(), each.base());
+                Money amount = own(each.amount(), each.base());
+                journal.debit(PostingKey.of(each.account(), each.taxCode()), amount, each.base());
+                journal.credit(control, amount, each.base());
             }
         }
         if (!difference.isZero()) {
-            journal.debit(PostingKey.of(entry.exchangeAccount()), Money.zero(entry.currency()), difference);
+            Money amount = own(difference, difference);
+            journal.debit(PostingKey.of(entry.exchangeAccount()), amount, difference);
+            journal.credit(control, amount, difference);
         }
         bookCharges(journal);
         return journal.build();
+    }
+
+    /// In the currency of the money; nothing where it can only be said in that of the books.
+    private Money own(Money amount, Money base) {
+        if (rate.isSame()) {
+            return base;
+        }
+        return amount.getCurrencyUnit().equals(entry.currency()) ? amount : Money.zero(entry.currency());
     }
 
     /// The bank takes its charges whichever way the money went.

@@ -2,7 +2,6 @@ package alcabala.accounting.posting;
 
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.settlement.Allocation;
-import alcabala.accounting.settlement.Deduction;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.accounting.settlement.Target;
 import alcabala.accounting.settlement.Targets;
@@ -12,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
 /// Holds what a settlement settles against what its documents can still take. Money received is always booked: what a
@@ -19,13 +19,16 @@ import org.joda.money.Money;
 final class Settling {
     private final Settlement settlement;
     private final Targets targets;
+    private final CurrencyUnit base;
     private final Consumer<Finding> findings;
     private final Map<String, Money> taken = new HashMap<>();
     private final Map<String, Money> released = new HashMap<>();
 
-    Settling(Settlement settlement, Targets targets, Consumer<Finding> findings) {
+    /// @param base the currency of the books
+    Settling(Settlement settlement, Targets targets, CurrencyUnit base, Consumer<Finding> findings) {
         this.settlement = settlement;
         this.targets = targets;
+        this.base = base;
         this.findings = findings;
     }
 
@@ -50,10 +53,11 @@ final class Settling {
             return Optional.empty();
         }
         Target target = found.get();
-        if (!target.gross().getCurrencyUnit().equals(settlement.currency())) {
+        CurrencyUnit currency = target.gross().getCurrencyUnit();
+        if (!allocation.worth().getCurrencyUnit().equals(currency)) {
             findings.accept(new Finding.CurrencyDiffers(
                     allocation.names(),
-                    target.gross().getCurrencyUnit().getCode(),
+                    currency.getCode(),
                     settlement.currency().getCode()));
             return Optional.empty();
         }
@@ -72,11 +76,21 @@ final class Settling {
                         allocation.names(), Finding.StaysOpen.Because.VOIDED, allocation.money()));
                 yield Optional.empty();
             }
-            case CROSSED ->
-                settlement.kind().isReturn()
-                        ? Optional.of(new Settled(allocation, target))
-                        : release(allocation, target).flatMap(possible -> fit(possible, target));
+            case CROSSED -> take(allocation, target);
         };
+    }
+
+    private Optional<Settled> take(Allocation allocation, Target target) {
+        if (!target.isBookedIn(base)) {
+            findings.accept(new Finding.RateUnknown(
+                    target.gross().getCurrencyUnit().getCode(),
+                    base.getCode(),
+                    target.rate().day()));
+            return Optional.empty();
+        }
+        return settlement.kind().isReturn()
+                ? Optional.of(new Settled(allocation, target))
+                : release(allocation, target).flatMap(possible -> fit(possible, target));
     }
 
     /// No more of what was kept back than still is. Empty where nothing else is left of it.
@@ -85,9 +99,10 @@ final class Settling {
         if (!asked.isPositive()) {
             return Optional.of(allocation);
         }
-        Money before = released.getOrDefault(allocation.names(), Money.zero(settlement.currency()));
+        Money zero = Money.zero(asked.getCurrencyUnit());
+        Money before = released.getOrDefault(allocation.names(), zero);
         Money left = target.retained().minus(before);
-        Money most = left.isNegative() ? Money.zero(settlement.currency()) : left;
+        Money most = left.isNegative() ? zero : left;
         if (!asked.isGreaterThan(most)) {
             released.put(allocation.names(), before.plus(asked));
             return Optional.of(allocation);
@@ -101,23 +116,22 @@ final class Settling {
 
     /// As much of it as the document can still take; never more than is open there by all that is known.
     private Optional<Settled> fit(Allocation allocation, Target target) {
-        Money before = taken.getOrDefault(allocation.names(), Money.zero(settlement.currency()));
+        Money before =
+                taken.getOrDefault(allocation.names(), Money.zero(target.open().getCurrencyUnit()));
         Money open = target.open().minus(before);
         Money excess = allocation.settled().minus(open);
         if (!excess.isPositive()) {
             taken.put(allocation.names(), before.plus(allocation.settled()));
             return Optional.of(new Settled(allocation, target));
         }
-        Money left = allocation.money().minus(excess);
+        Money left = allocation.worth().minus(excess);
         boolean some = !left.isNegative() && open.isPositive();
-        Money stays = some ? excess : allocation.money();
+        Money stays = some ? allocation.money().minus(allocation.worth(left).money()) : allocation.money();
         findings.accept(new Finding.StaysOpen(allocation.names(), Finding.StaysOpen.Because.SETTLED_OTHERWISE, stays));
         if (!some) {
             return Optional.empty();
         }
         taken.put(allocation.names(), before.plus(open));
-        List<Deduction> deductions = allocation.deductions();
-        return Optional.of(
-                new Settled(new Allocation(allocation.kind(), allocation.number(), left, deductions), target));
+        return Optional.of(new Settled(allocation.worth(left), target));
     }
 }

@@ -107,12 +107,12 @@ class HalfTest {
                 "slip  7",
                 "",
                 List.of(
-                        new Allocation(
+                        Allocation.of(
                                 RecordKind.INVOICE,
                                 "HW-1",
                                 ten,
                                 List.of(new Deduction(Deduction.Kind.DISCOUNT, Money.parse("EUR 0.50")))),
-                        new Allocation(RecordKind.INVOICE, "HW-2", ten, List.of())));
+                        Allocation.of(RecordKind.INVOICE, "HW-2", ten, List.of())));
         assertThat(SourceHalf.of(settlement).values())
                 .isEqualTo(Map.of(
                         Half.NUMBER,

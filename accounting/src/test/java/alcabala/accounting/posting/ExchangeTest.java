@@ -62,6 +62,7 @@ class ExchangeTest {
         rows.add(Samples.row(AccountRole.BANK, "1200"));
         rows.add(Samples.row(AccountRole.EXCHANGE_DIFFERENCE, "6990"));
         rows.add(Samples.row(AccountRole.BANK_CHARGES, "6100"));
+        rows.add(Samples.row(AccountRole.RETENTION_RECEIVABLE, "1250"));
     }
 
     private static Money usd(String amount) {
@@ -181,6 +182,7 @@ class ExchangeTest {
                         usd("0.00"),
                         rate(rate),
                         Money.parse("CAD " + baseOpen),
+                        Target.Credited.nothing(USD, CAD),
                         List.of(),
                         "IN-1",
                         number));
@@ -205,7 +207,7 @@ class ExchangeTest {
     }
 
     private static Allocation of(String number, String money, Deduction... deductions) {
-        return new Allocation(RecordKind.INVOICE, number, usd(money), List.of(deductions));
+        return Allocation.of(RecordKind.INVOICE, number, usd(money), List.of(deductions));
     }
 
     @ParameterizedTest(name = "{2} paid at {3} of what is open at {0} and {1}")
@@ -309,16 +311,116 @@ class ExchangeTest {
                 .hasSize(2);
     }
 
+    private static Settlement paid(String amount, String rate, Allocation... allocations) {
+        Money money = Money.parse(amount);
+        Settlement payment = Changed.in(
+                payment(RecordKind.PAYMENT_IN, "1.00", rate, allocations),
+                "charges",
+                Money.zero(money.getCurrencyUnit()));
+        return Changed.in(payment, "amount", money);
+    }
+
+    private static Allocation exchanged(String money, String worth, Deduction... deductions) {
+        return new Allocation(RecordKind.INVOICE, "HW-1", Money.parse(money), Money.parse(worth), List.of(deductions));
+    }
+
+    /// The invoice is in the first currency, the payment in another: both amounts are said (records, section 1).
+    @ParameterizedTest(name = "{2} that settles {3} of {0} at {1}")
+    @CsvSource({
+        "USD 100.00, 1.30, CAD 131.00, USD 100.00, '1200 131.00, 1100 -130.00, 6990 -1.00'",
+        "USD 100.00, 1.30, CAD 130.00, USD 100.00, '1200 130.00, 1100 -130.00'",
+        "USD 100.00, 1.30, CAD 65.00, USD 49.00, '1200 65.00, 1100 -63.70, 6990 -1.30'",
+        "USD 33.33, 1.36575, CAD 45.00, USD 33.33, '1200 45.00, 1100 -45.52, 6990 0.52'",
+        "USD 100.00, 1.30, EUR 88.00, USD 100.00, '1200 132.00, 1100 -130.00, 6990 -2.00'",
+        "CAD 130.00, , USD 88.00, CAD 130.00, '1200 132.00, 1100 -130.00, 6990 -2.00'",
+        "CAD 130.00, , USD 44.00, CAD 66.00, '1200 66.00, 1100 -66.00'"
+    })
+    void whatIsPaidInAnotherCurrencyLeavesAtTheRateOfItsDocument(
+            String gross, String rate, String money, String worth, String journal) {
+        documents.put("HW-1", target(Money.parse(gross), rate));
+        assertThat(String.join(", ", base(paid(money, "1.50", exchanged(money, worth)))))
+                .isEqualTo(journal);
+    }
+
+    private static Target target(Money gross, String rate) {
+        ExchangeRate at = rate == null ? ExchangeRate.same(gross.getCurrencyUnit(), DAY) : rate(rate);
+        Target plain = Samples.target(Standing.CROSSED, TRUST, gross, gross, List.of(), "IN-1", "HW-1");
+        Target booked = Changed.in(Changed.in(plain, "rate", at), "baseOpen", at.convert(gross));
+        return Changed.in(booked, "credited", Target.Credited.nothing(gross.getCurrencyUnit(), CAD));
+    }
+
     @Test
-    void whatIsPaidInAnotherCurrencyThanItsDocumentIsAFinding() {
+    void whatIsDeductedIsInTheCurrencyOfTheDocument() {
+        Deduction discount = new Deduction(Deduction.Kind.DISCOUNT, usd("3.00"));
+        for (String money : List.of("CAD 127.00", "EUR 84.67")) {
+            booked("HW-1", "100.00", "100.00", "1.30", "130.00");
+            assertThat(base(paid(money, "1.50", exchanged(money, "USD 97.00", discount))))
+                    .as("126.10 and 3.90 of 130.00")
+                    .contains("1100 -130.00", "4090 3.90");
+        }
+        Compilation compiled = compile(paid("EUR 84.67", "1.50", exchanged("EUR 84.67", "USD 97.00", discount)));
+        assertThat(compiled.journal().orElseThrow().lines())
+                .as("euros where it is paid in euros, and none where it is not")
+                .extracting(line -> line.account() + " " + line.amount())
+                .containsExactly("1200 EUR 84.67", "1100 EUR -84.67", "4090 EUR 0.00", "6990 EUR 0.00");
+    }
+
+    /// 131.00 for 100.00, of which 40.00 is open: 52.40. Of a third 33.33 for 10.00 it is 13.332, and 13.335 rounds up.
+    @ParameterizedTest(name = "{0} for {1} of {2} open: {3} over")
+    @CsvSource({
+        "CAD 131.00, USD 100.00, 100.00, ",
+        "CAD 131.00, USD 100.00, 99.99, CAD 0.01",
+        "CAD 131.00, USD 100.00, 40.00, CAD 78.60",
+        "CAD 33.33, USD 10.00, 4.00, CAD 20.00",
+        "CAD 26.67, USD 10.00, 5.00, CAD 13.33",
+        "CAD 131.00, USD 100.00, 0.00, CAD 131.00"
+    })
+    void whatADocumentCannotTakeStaysOpenInTheCurrencyOfTheMoney(String money, String worth, String open, String over) {
+        booked(
+                "HW-1",
+                "100.00",
+                open,
+                "1.30",
+                rate("1.30").convert(usd(open)).getAmount().toString());
+        Compilation compiled = compile(paid(money, "1.50", exchanged(money, worth)));
+        assertThat(compiled.findings())
+                .isEqualTo(
+                        over == null
+                                ? List.of()
+                                : List.of(new Finding.StaysOpen(
+                                        "invoice HW-1",
+                                        Finding.StaysOpen.Because.SETTLED_OTHERWISE,
+                                        Money.parse(over))));
+        LedgerSettlement entry = (LedgerSettlement) compiled.entry().orElseThrow();
+        Money settles = entry.parts().stream().map(LedgerSettlement.Part::money).reduce(Money.zero(CAD), Money::plus);
+        assertThat(settles).isEqualTo(Money.parse(money).minus(Money.parse(over == null ? "CAD 0.00" : over)));
+        assertThat(compiled.journal().orElseThrow().isBalanced()).isTrue();
+    }
+
+    @Test
+    void lessThatCanBeReleasedTakesItsShareOfTheMoney() {
+        booked("HW-1", "100.00", "20.00", "1.30", "26.00");
+        documents.computeIfPresent("HW-1", (name, target) -> Changed.in(target, "retained", usd("30.00")));
+        Deduction released = new Deduction(Deduction.Kind.RETENTION, usd("-40.00"));
+        Compilation compiled = compile(paid("CAD 52.00", "1.50", exchanged("CAD 52.00", "USD 40.00", released)));
+        LedgerSettlement entry = (LedgerSettlement) compiled.entry().orElseThrow();
+        assertThat(entry.parts())
+                .extracting(part -> part.money() + " " + part.worth() + " " + part.settled())
+                .containsExactly("CAD 39.00 USD 30.00 USD 0.00");
+    }
+
+    @Test
+    void whatIsPaidInAnotherCurrencySaysWhatItSettles() {
         booked("HW-1", "100.00", "100.00", "1.30", "130.00");
-        Settlement inCad =
-                Changed.in(payment(RecordKind.PAYMENT_IN, "100.00", "1.40"), "amount", Money.parse("CAD 130.00"));
-        Allocation allocation = new Allocation(RecordKind.INVOICE, "HW-1", Money.parse("CAD 130.00"), List.of());
-        Settlement payment =
-                Changed.in(Changed.in(inCad, "charges", Money.parse("CAD 0.00")), "allocations", List.of(allocation));
-        assertThat(compile(payment).findings())
-                .containsExactly(new Finding.CurrencyDiffers("invoice HW-1", "USD", "CAD"));
+        for (String worth : List.of("CAD 130.00", "EUR 90.00")) {
+            assertThat(compile(paid("CAD 130.00", "1.40", exchanged("CAD 130.00", worth)))
+                            .findings())
+                    .containsExactly(new Finding.CurrencyDiffers("invoice HW-1", "USD", "CAD"));
+        }
+        assertThat(compile(payment(RecordKind.PAYMENT_IN, "10.00", "1.40", exchanged("USD 10.00", "CAD 13.00")))
+                        .findings())
+                .as("paid in its own, and counted in another")
+                .containsExactly(new Finding.CurrencyDiffers("invoice HW-1", "USD", "USD"));
     }
 
     @Test
@@ -346,6 +448,58 @@ class ExchangeTest {
         assertThat(base(credit)).as("of one in another currency its own").containsExactly("1100 -14.50", "4010 14.50");
         documents.clear();
         assertThat(base(credit)).as("of an unknown one its own").containsExactly("1100 -14.50", "4010 14.50");
+    }
+
+    private static Document creditNote(String number, DocumentLine... lines) {
+        return DocumentBuilder.like(Changed.in(
+                        Samples.document(RecordKind.CREDIT_NOTE, number, PriceMode.NET, List.of(lines), List.of()),
+                        "rate",
+                        at("1.45")))
+                .preceding("HW-1")
+                .build();
+    }
+
+    /// 33.33 at 1.36575 is 45.52, and 11.11 is 15.17 (records, section 3: the last one takes the rest).
+    @ParameterizedTest(name = "{0} after {1} at {2} is {3}")
+    @CsvSource({
+        "11.11, 0.00, 0.00, 15.17",
+        "11.11, 11.11, 15.17, 15.17",
+        "11.11, 22.22, 30.34, 15.18",
+        "11.10, 22.22, 30.34, 15.16",
+        "11.11, 22.22, 30.36, 15.16",
+        "11.10, 22.22, 30.36, 15.16",
+        "11.10, 22.22, 30.37, 15.15",
+        "11.12, 22.22, 30.37, 15.19",
+        "33.33, 0.00, 0.00, 45.52"
+    })
+    void theLastCreditNoteTakesTheRest(String credit, String before, String baseBefore, String base) {
+        booked("HW-1", "33.33", "0.00", "1.36575", "0.00");
+        Target.Credited credited = new Target.Credited(usd(before), Money.parse("CAD " + baseBefore));
+        documents.computeIfPresent("HW-1", (name, target) -> Changed.in(target, "credited", credited));
+        assertThat(base(creditNote("HC-1", goods(credit)))).containsExactly("1100 -" + base, "4010 " + base);
+    }
+
+    @Test
+    void theRestIsSharedOutAmongItsParts() {
+        booked("HW-1", "33.33", "0.00", "1.36575", "0.00");
+        Target.Credited credited = new Target.Credited(usd("22.22"), Money.parse("CAD 30.37"));
+        documents.computeIfPresent("HW-1", (name, target) -> Changed.in(target, "credited", credited));
+        assertThat(base(creditNote("HC-1", goods("5.55"), line(USD, "labour", "1", "5.56", V0))))
+                .as("7.5799 and 7.5936 for 15.15: a cent less than their floors and remainders")
+                .containsExactly("1100 -15.15", "4010 7.57", "4020 7.58");
+    }
+
+    /// As of one that was linked by hand, on a ledger that does not say at which rate it booked it.
+    @Test
+    void whatIsNotKnownToBeBookedAtARateIsSettledByNobody() {
+        booked("HW-1", "100.00", "100.00", "1.30", "130.00");
+        documents.computeIfPresent("HW-1", (name, target) -> Changed.in(target, "rate", ExchangeRate.same(USD, DAY)));
+        assertThat(compile(payment(RecordKind.PAYMENT_IN, "10.00", "1.40", of("HW-1", "10.00")))
+                        .findings())
+                .containsExactly(new Finding.RateUnknown("USD", "CAD", DAY));
+        assertThat(base(creditNote("HC-1", goods("10.00"))))
+                .as("a credit note has its own")
+                .containsExactly("1100 -14.50", "4010 14.50");
     }
 
     @Test

@@ -82,7 +82,7 @@ class SettlementCompileTest {
 
     private static Allocation of(String document, String money, Deduction... deductions) {
         int space = document.indexOf(' ');
-        return new Allocation(
+        return Allocation.of(
                 RecordKind.of(document.substring(0, space)),
                 document.substring(space + 1),
                 eur(money),
@@ -164,7 +164,7 @@ class SettlementCompileTest {
         LedgerSettlement entry = entry(compile(payment("48", "500.00", of("invoice HW-1", "450.00"))));
         assertThat(entry.parts())
                 .containsExactly(new LedgerSettlement.Part(
-                        RecordKind.INVOICE, "IN-7", "HW-7", eur("450.00"), eur("450.00"), List.of()));
+                        RecordKind.INVOICE, "IN-7", "HW-7", eur("450.00"), eur("450.00"), eur("450.00"), List.of()));
         assertThat(List.of(entry.number(), entry.means(), entry.reference(), entry.account(), entry.controlAccount()))
                 .containsExactly("P-1", "48", "slip 7", "1250", "1100");
         assertThat(entry.onDay(DAY.plusDays(1)).date()).isEqualTo(DAY.plusDays(1));
@@ -495,6 +495,7 @@ class SettlementCompileTest {
                         RecordKind.INVOICE,
                         "",
                         "HW-9",
+                        eur("40.00"),
                         eur("40.00"),
                         eur("40.00"),
                         List.of(LedgerSettlement.Deducted.of("", "DIFFERENCE", "", eur("0.02")))));

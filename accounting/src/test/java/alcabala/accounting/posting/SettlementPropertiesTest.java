@@ -92,8 +92,8 @@ class SettlementPropertiesTest {
             String number = "D-" + random.nextInt(3);
             documents.computeIfAbsent(number, name -> target(random));
             Money money = cents(random.nextInt(20000));
-            Allocation less = new Allocation(settles, number, money, deductions(random));
-            Allocation each = less.settled().isNegative() ? new Allocation(settles, number, money, List.of()) : less;
+            Allocation less = Allocation.of(settles, number, money, deductions(random));
+            Allocation each = less.settled().isNegative() ? Allocation.of(settles, number, money, List.of()) : less;
             allocations.add(each);
             amount = amount.plus(each.money());
         }

@@ -38,7 +38,7 @@ class SettlementLimitsTest {
     }
 
     private static Allocation allocation(String money, Deduction... deductions) {
-        return new Allocation(RecordKind.INVOICE, "HW-1", Money.parse("EUR " + money), List.of(deductions));
+        return Allocation.of(RecordKind.INVOICE, "HW-1", Money.parse("EUR " + money), List.of(deductions));
     }
 
     private static String said(Settlement settlement) {
@@ -103,6 +103,24 @@ class SettlementLimitsTest {
     })
     void amounts(String field, String amount, String says) {
         assertThat(said(Changed.in(PLAIN, field, Money.parse("EUR " + amount)))).isEqualTo(says);
+    }
+
+    @ParameterizedTest(name = "{0} for {1}: {2}")
+    @CsvSource({
+        "EUR 1.00, EUR 1.00, ''",
+        "EUR 1.00, EUR 1.01, EUR 1.00 goes to HW-1 and settles EUR 1.01 of it",
+        "EUR 1.00, USD 1.17, ''",
+        "EUR 0.00, USD 0.00, ''",
+        "EUR 1.00, USD 0.00, EUR 1.00 goes to HW-1 and settles USD 0.00 of it",
+        "EUR 0.00, USD 0.01, EUR 0.00 goes to HW-1 and settles USD 0.01 of it",
+        "EUR 1.00, USD -0.01, what is settled of HW-1 is negative",
+        "EUR 1.00, USD 99999999999.99, ''",
+        "EUR 1.00, USD 100000000000.00, what is settled of HW-1 is beyond what is taken in"
+    })
+    void twoCurrencies(String money, String worth, String says) {
+        Allocation allocation =
+                new Allocation(RecordKind.INVOICE, "HW-1", Money.parse(money), Money.parse(worth), List.of());
+        assertThat(said(settlement(List.of(allocation)))).isEqualTo(says);
     }
 
     @ParameterizedTest(name = "{0}, {1} {2}: {3}")

@@ -14,6 +14,7 @@ import org.joda.money.CurrencyUnit;
 /// A document or settlement as it stands on the ledger. Of a settlement, net and gross are the money that moved, paid
 /// is what of it settles something, and each line is a document that it settles.
 ///
+/// @param exchangeRate at which it is booked there; null where the ledger does not tell
 /// @param basePaid what is paid of it, in the ledger's own currency; null where the ledger does not tell
 /// @param settlement what only a settlement has; null for a document
 public record LedgerRecord(
@@ -30,6 +31,7 @@ public record LedgerRecord(
         BigDecimal tax,
         BigDecimal gross,
         BigDecimal paid,
+        BigDecimal exchangeRate,
         BigDecimal basePaid,
         List<Line> lines,
         List<JournalEntry> journal,
@@ -57,7 +59,8 @@ public record LedgerRecord(
         boolean counted = Stream.of(net, tax, gross, paid).allMatch(LedgerRecord::isSensible);
         boolean lined =
                 lines != null && lines.stream().allMatch(line -> isText(line.account()) && isSensible(line.amount()));
-        if (!named || !counted || !lined) {
+        boolean rated = exchangeRate == null || Limits.isExchangeRate(exchangeRate);
+        if (!named || !counted || !lined || !rated) {
             throw new IllegalArgumentException("a record without what it cannot be without");
         }
         return this;

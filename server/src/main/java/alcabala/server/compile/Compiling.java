@@ -2,12 +2,14 @@ package alcabala.server.compile;
 
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.posting.InTurn;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Targets;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.LongFunction;
 import org.springframework.stereotype.Component;
 
@@ -36,6 +38,24 @@ public class Compiling {
     public LongFunction<Compilation> with(RouteRow route, Compiler compiler, Map<Long, ? extends Record> records) {
         LongFunction<Targets> targets = documents.of(route, records);
         return id -> compiler.compile(records.get(id), Long.toString(id), targets.apply(id));
+    }
+
+    /// The same of those that go together, asked for in the order in which they go: each sees what those before it
+    /// take.
+    ///
+    /// @param stands those that are there, and count as they are now already
+    public LongFunction<Compilation> inTurn(
+            RouteRow route, Compiler compiler, Map<Long, ? extends Record> records, Set<Long> stands) {
+        LongFunction<Targets> targets = documents.of(route, records);
+        InTurn turn = InTurn.start();
+        return id -> {
+            Targets known = turn.after(targets.apply(id));
+            Compilation compiled = compiler.compile(records.get(id), Long.toString(id), known);
+            if (!stands.contains(id)) {
+                turn.goes(records.get(id), compiled, known);
+            }
+            return compiled;
+        };
     }
 
     /// What is to be kept of each.

@@ -4,10 +4,12 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.posting.DocumentTaxes;
 import alcabala.accounting.settlement.Target;
+import alcabala.server.compile.CreditNotes.Credit;
 import alcabala.server.compile.OwnSettlements.Own;
 import alcabala.server.record.Stored;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
@@ -49,7 +51,7 @@ record KnownDocument(
     }
 
     /// What a settlement can still settle of it. What that settles there by now does not stand in its own way.
-    Target target(Document document, Own own) {
+    Target target(Document document, Own own, List<Credit> credits) {
         CurrencyUnit unit = CurrencyUnit.of(currency);
         ExchangeRate at = rate(unit, document);
         long taken = Math.max(paid - own.settledThere(ledgerRef, unit), onWay - own.says(name()));
@@ -64,6 +66,12 @@ record KnownDocument(
                 Money.ofMinor(unit, retained - own.releases(name())),
                 at,
                 at.isSame() ? open : at.convert(whole).minus(Money.of(at.to(), relieved)),
+                new Target.Credited(
+                        Money.ofMinor(
+                                unit, credits.stream().mapToLong(Credit::gross).sum()),
+                        Money.ofMinor(
+                                at.to(),
+                                credits.stream().mapToLong(Credit::base).sum())),
                 DocumentTaxes.of(document),
                 ledgerRef,
                 ledgerNumber);

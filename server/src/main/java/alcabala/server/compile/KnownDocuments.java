@@ -6,6 +6,7 @@ import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.accounting.settlement.Targets;
+import alcabala.server.compile.CreditNotes.Credit;
 import alcabala.server.compile.OwnSettlements.Own;
 import alcabala.server.record.Stored;
 import alcabala.server.route.RouteRow;
@@ -28,6 +29,7 @@ import org.springframework.stereotype.Component;
 class KnownDocuments {
     private final JdbcClient jdbc;
     private final OwnSettlements settlements;
+    private final CreditNotes credits;
 
     /// A document with who it is of.
     private record Found(KnownDocument known, Document document) {
@@ -36,9 +38,10 @@ class KnownDocuments {
         }
     }
 
-    KnownDocuments(JdbcClient jdbc, OwnSettlements settlements) {
+    KnownDocuments(JdbcClient jdbc, OwnSettlements settlements, CreditNotes credits) {
         this.jdbc = jdbc;
         this.settlements = settlements;
+        this.credits = credits;
     }
 
     /// For each of these records by its number: what those of one that stands there settle is its own.
@@ -57,9 +60,17 @@ class KnownDocuments {
                 .filter(each -> each.getValue() instanceof Settlement)
                 .map(Map.Entry::getKey)
                 .toList());
-        return id ->
-                (kind, number, party) -> choose(found.getOrDefault(kind.word() + " " + number, List.of()), route, party)
-                        .map(one -> one.known().target(one.document(), own.getOrDefault(id, Own.NONE)));
+        Map<String, List<Credit>> credited = records.values().stream().anyMatch(Document.class::isInstance)
+                ? credits.of(route, found.keySet())
+                : Map.of();
+        return id -> (kind, number, party) -> choose(
+                        found.getOrDefault(kind.word() + " " + number, List.of()), route, party)
+                .map(one -> one.known()
+                        .target(
+                                one.document(),
+                                own.getOrDefault(id, Own.NONE),
+                                Credit.without(
+                                        id, credited.getOrDefault(one.known().name(), List.of()))));
     }
 
     /// What a settlement settles; of which invoice a credit note is, where that says at which rate it is booked.
@@ -120,13 +131,14 @@ class KnownDocuments {
                 .list();
     }
 
-    /// At which rate a document `d` was booked on a ledger `b` in another currency, and what has been taken off it
+    /// At which rate a document `d` was booked on a ledger `b` in another currency, as it went there or, where it did
+    /// not
+    /// go there from here, as the ledger says; and what has been taken off it
     /// there: what the ledger says, or what was sent since if that is more.
     private static final String BOOKED = """
-            select cast(p.entry->'rate'->>'rate' as numeric) as rate, cast(p.entry->'rate'->>'day' as date) as rate_day,
-                greatest(
-                    coalesce((select cast(l.ledger_now->>'basePaid' as numeric)
-                        from link l where l.record_id = d.id and l.ledger_id = b.id), 0),
+            select coalesce(p.rate, cast(l.ledger_now->>'exchangeRate' as numeric)) as rate,
+                coalesce(p.rate_day, d.issue_date) as rate_day,
+                greatest(coalesce(cast(l.ledger_now->>'basePaid' as numeric), 0),
                     coalesce((select sum(case when sent.kind in ('returned-in', 'returned-out') then -1 else 1 end * relieved(part)) from (
                         select distinct on (s.id) s.id, s.kind, q.entry from allocation a
                         join record s on s.id = a.record_id join posting_record qr on qr.record_id = s.id
@@ -136,8 +148,11 @@ class KnownDocuments {
                         order by s.id, q.id desc) sent
                     cross join json_array_elements(sent.entry->'parts') part where part->>'document' = d.ledger_ref), 0)
                 ) as base_paid
-            from posting_record pr join posting p on p.id = pr.posting_id
-            where pr.record_id = d.id and p.entry->'rate' is not null order by p.id desc limit 1""";
+            from (select) found left join link l on l.record_id = d.id and l.ledger_id = b.id
+            left join lateral (
+                select cast(q.entry->'rate'->>'rate' as numeric) as rate, cast(q.entry->'rate'->>'day' as date) as rate_day
+                from posting_record pr join posting q on q.id = pr.posting_id
+                where pr.record_id = d.id and q.entry->'rate' is not null order by q.id desc limit 1) p on true""";
 
     private static final String[] DOCUMENTS = Set.of(RecordKind.values()).stream()
             .filter(RecordKind::isDocument)

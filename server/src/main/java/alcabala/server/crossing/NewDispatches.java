@@ -19,13 +19,14 @@ public class NewDispatches {
 
     /// @param number of the record, by which others of the batch name it
     /// @param needs the number of what has to go before it; empty for none
-    public record New(long recordId, long postingId, String number, String needs) {}
+    /// @param turn what goes one after the other has the same; empty for what goes at any time
+    public record New(long recordId, long postingId, String number, String needs, String turn) {}
 
     /// What stands on the other side goes over the version that is known now. What one needs goes before it where it
-    /// comes
-    /// before it in the list.
+    /// comes before it in the list, and so does what has its turn before.
     public void insert(long batch, List<New> all) {
         Map<String, Long> inserted = new HashMap<>();
+        Map<String, Long> turns = new HashMap<>();
         for (New each : all) {
             long id = jdbc.sql("""
                     insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, after_id, read_version)
@@ -36,10 +37,13 @@ public class NewDispatches {
                     .param("record", each.recordId())
                     .param("key", UUID.randomUUID())
                     .param("posting", each.postingId())
-                    .param("after", inserted.get(each.needs()), Types.BIGINT)
+                    .param("after", turns.getOrDefault(each.turn(), inserted.get(each.needs())), Types.BIGINT)
                     .query(Long.class)
                     .single();
             inserted.put(each.number(), id);
+            if (!each.turn().isEmpty()) {
+                turns.put(each.turn(), id);
+            }
         }
     }
 

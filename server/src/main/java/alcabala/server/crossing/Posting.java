@@ -3,8 +3,11 @@ package alcabala.server.crossing;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.field.Half;
 import alcabala.accounting.field.SourceHalf;
+import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.Journal;
+import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Record;
 
 /// What was compiled, as it is shown before it goes and as it goes.
@@ -22,5 +25,16 @@ public record Posting(LedgerEntry entry, Journal journal, Half source, String pa
                 SourceHalf.of(record),
                 record.counterparty().name(),
                 record instanceof Document document ? document.precedingNumber() : "");
+    }
+
+    /// What goes one after the other, since each takes off a document what those before it have left in the currency of
+    /// the books: what credits one document, and all money that is converted. Empty for all else. What credits a
+    /// document of the same batch has its turn after that, since the first of them needs it.
+    public String turn() {
+        return switch (entry) {
+            case LedgerDocument document -> document.rate().isSame() ? "" : needs;
+            case LedgerSettlement settlement -> settlement.isConverted() ? "converted" : "";
+            case Cancellation taken -> "";
+        };
     }
 }

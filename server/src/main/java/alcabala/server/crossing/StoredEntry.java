@@ -11,7 +11,7 @@ import tools.jackson.databind.node.ObjectNode;
 /// An entry as it is kept with its posting, by the word of what it is.
 final class StoredEntry {
     /// The shape that is written now; older ones are brought up to date here, step by step.
-    static final int SHAPE = 3;
+    static final int SHAPE = 4;
     private static final String CANCELLATION = "cancellation";
 
     private StoredEntry() {}
@@ -32,7 +32,8 @@ final class StoredEntry {
     private static String upToDate(int shape, String content) {
         return switch (shape) {
             case 1 -> upToDate(2, withDimensions(content));
-            case 2 -> withRate(content);
+            case 2 -> upToDate(3, withRate(content));
+            case 3 -> withWorth(content);
             case SHAPE -> content;
             default -> throw new IllegalStateException("an entry of the unknown shape " + shape);
         };
@@ -62,6 +63,14 @@ final class StoredEntry {
                 part.path("deductions").forEach(each -> ((ObjectNode) each).set("base", each.path("amount")));
             });
         }
+        return entry.toString();
+    }
+
+    /// Money and document were of one currency before the fourth shape.
+    private static String withWorth(String content) {
+        ObjectNode entry = DocumentJson.read(content, ObjectNode.class);
+        ObjectNode of = entry.has("cancelled") ? (ObjectNode) entry.path("cancelled") : entry;
+        of.path("parts").forEach(part -> ((ObjectNode) part).set("worth", part.path("money")));
         return entry.toString();
     }
 

@@ -184,15 +184,13 @@ class LedgerIntake implements AfterNews {
     /// What was settled there without money is a difference here: only the ledger knows what it was for.
     private static Allocation allocation(
             RouteRow route, Document document, LedgerRecord.Line line, CurrencyUnit currency) {
-        if (!document.currency().equals(currency.getCode())) {
-            throw new AnswerUnusableException(
-                    route.ledger(), document.number() + " is in " + document.currency() + ", and this in " + currency);
-        }
-        Money deducted = Money.of(currency, line.adjustment());
+        CurrencyUnit settled = CurrencyUnit.of(document.currency());
+        Money deducted = Money.of(settled, line.adjustment());
         return new Allocation(
                 RecordKind.of(document.kind()),
                 document.number(),
                 Money.of(currency, line.unitPrice()),
+                Money.of(settled, line.amount()).minus(deducted),
                 deducted.isZero() ? List.of() : List.of(new Deduction(Deduction.Kind.DIFFERENCE, deducted)));
     }
 

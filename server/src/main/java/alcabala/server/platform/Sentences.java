@@ -60,7 +60,7 @@ public final class Sentences {
                 "Nobody says what one %s was worth in %s on %s: neither the record itself, nor the ledger."
                         .formatted(f.currency(), f.base(), f.day());
             case Finding.CurrencyDiffers f ->
-                "%s is in %s and was paid in %s; what of it settles how much is not said."
+                "%s is in %s and was paid in %s; how much of it that settles is not said."
                         .formatted(f.document(), f.currency(), f.settled());
             case Finding.ArithmeticDiffers f ->
                 "The file says %s %s, its own figures give %s."

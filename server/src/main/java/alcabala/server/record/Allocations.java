@@ -61,7 +61,7 @@ public class Allocations {
     /// The settlements of a document, oldest first.
     public List<Of> of(long documentId) {
         return jdbc.sql("""
-                select s.id as record_id, s.number, s.kind, s.state, a.settled, s.currency
+                select s.id as record_id, s.number, s.kind, s.state, a.settled, d.currency
                 from record d join allocation a on a.number = d.number and a.kind = d.kind
                     join record s on s.id = a.record_id and s.source_id = d.source_id
                 where d.id = :id order by s.issue_date, s.id""").param("id", documentId).query(Of.class).list();

@@ -14,7 +14,7 @@ import tools.jackson.databind.node.ObjectNode;
 /// by step; a new shape adds its step here, and nothing else needs to know that there ever was another.
 public final class Stored {
     /// The shape that is written now.
-    public static final int SHAPE = 3;
+    public static final int SHAPE = 4;
     /// Content with its shape and kind before it, of a revision `v` of a record `d`.
     public static final String COLUMN = "v.shape || ' ' || d.kind || ' ' || v.content as content";
     /// Joins the revision that counts to `record d`.
@@ -25,7 +25,8 @@ public final class Stored {
 
     private static final List<Step> STEPS = List.of(
             new Step(1, "types, sites, notes and what is payable are always there", Stored::fillIn),
-            new Step(2, "lines say for which project they are", Stored::addProjects));
+            new Step(2, "lines say for which project they are", Stored::addProjects),
+            new Step(3, "allocations say what their money is worth to the document", Stored::addWorth));
 
     private Stored() {}
 
@@ -82,6 +83,12 @@ public final class Stored {
 
     private static void addProjects(ObjectNode record) {
         record.path("lines").forEach(line -> setIfMissing((ObjectNode) line, "project", ""));
+    }
+
+    private static void addWorth(ObjectNode record) {
+        record.path("allocations")
+                .forEach(each -> setIfMissing(
+                        (ObjectNode) each, "worth", each.path("money").asString()));
     }
 
     private static void setIfMissing(ObjectNode node, String name, String value) {

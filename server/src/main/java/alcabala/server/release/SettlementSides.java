@@ -13,9 +13,12 @@ import alcabala.server.release.BothSidesView.SideLine;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.joda.money.Money;
 
 /// A settlement on both sides: as its source has it, and as it stands on the ledger, or would.
 record SettlementSides(
@@ -72,10 +75,8 @@ record SettlementSides(
         return voided ? "voided" : "stands";
     }
 
-    private static org.joda.money.Money open(LedgerSettlement sent) {
-        return sent.parts().stream()
-                .map(LedgerSettlement.Part::money)
-                .reduce(sent.gross(), org.joda.money.Money::minus);
+    private static Money open(LedgerSettlement sent) {
+        return sent.parts().stream().map(LedgerSettlement.Part::money).reduce(sent.gross(), Money::minus);
     }
 
     private Optional<LedgerSettlement> sent() {
@@ -103,12 +104,12 @@ record SettlementSides(
             Right right = i < rights.size() ? rights.get(i) : null;
             lines.add(new SideLine(
                     left == null ? "" : left.names(),
-                    left == null ? "" : deducted(left),
+                    left == null ? "" : beside(left),
                     "",
                     left == null ? "" : Amounts.decimal(left.money()),
                     "",
                     right == null ? "" : right.number(),
-                    right == null ? "" : right.deducted(),
+                    right == null ? "" : right.beside(),
                     right == null ? "" : right.money(),
                     "",
                     "",
@@ -117,34 +118,49 @@ record SettlementSides(
         return lines;
     }
 
-    private record Right(String number, String money, String deducted) {}
+    private record Right(String number, String money, String beside) {}
 
     private List<Right> rights() {
         if (there.isPresent()) {
             return there.get().lines().stream()
-                    .map(line -> new Right(line.text(), line.unitPrice().toPlainString(), less(line.adjustment())))
+                    .map(line -> new Right(line.text(), line.unitPrice().toPlainString(), beside(line)))
                     .toList();
         }
         return sent().map(each -> each.parts().stream()
-                        .map(part -> new Right(part.number(), Amounts.decimal(part.money()), deducted(part)))
+                        .map(part -> new Right(part.number(), Amounts.decimal(part.money()), beside(part)))
                         .toList())
                 .orElse(List.of());
     }
 
-    private static String less(BigDecimal deducted) {
-        return deducted.signum() == 0 ? "" : "less " + deducted.toPlainString();
+    private static String beside(LedgerRecord.Line line) {
+        BigDecimal worth = line.amount().subtract(line.adjustment());
+        return beside(
+                worth.compareTo(line.unitPrice()) == 0 ? Stream.of() : Stream.of("for " + worth.toPlainString()),
+                line.adjustment().signum() == 0
+                        ? Stream.of()
+                        : Stream.of("less " + line.adjustment().toPlainString()));
     }
 
-    private static String deducted(LedgerSettlement.Part part) {
-        return part.deductions().stream()
-                .map(each -> "less " + Amounts.decimal(each.amount()) + " " + each.text())
-                .collect(Collectors.joining(", "));
+    private static String beside(LedgerSettlement.Part part) {
+        return beside(
+                worth(part.money(), part.worth()),
+                part.deductions().stream().map(each -> "less " + Amounts.decimal(each.amount()) + " " + each.text()));
     }
 
-    private static String deducted(Allocation allocation) {
-        return allocation.deductions().stream()
-                .map(each -> "less " + Amounts.decimal(each.amount()) + " "
-                        + each.kind().name().toLowerCase(java.util.Locale.ROOT).replace('_', ' '))
-                .collect(Collectors.joining(", "));
+    private static String beside(Allocation allocation) {
+        return beside(
+                worth(allocation.money(), allocation.worth()),
+                allocation.deductions().stream()
+                        .map(each -> "less " + Amounts.decimal(each.amount()) + " "
+                                + each.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ')));
+    }
+
+    /// What the money settles, where the document is in another currency.
+    private static Stream<String> worth(Money money, Money worth) {
+        return money.equals(worth) ? Stream.of() : Stream.of("for " + Amounts.shown(worth));
+    }
+
+    private static String beside(Stream<String> worth, Stream<String> deducted) {
+        return Stream.concat(worth, deducted).collect(Collectors.joining(", "));
     }
 }

@@ -6,6 +6,7 @@ import alcabala.accounting.record.Origin;
 import alcabala.server.crossing.BatchHeads;
 import alcabala.server.crossing.NewDispatches;
 import alcabala.server.crossing.Outcomes;
+import alcabala.server.crossing.Posting;
 import alcabala.server.crossing.Postings;
 import alcabala.server.crossing.SendTask;
 import alcabala.server.jobs.Jobs;
@@ -158,8 +159,8 @@ class Batches {
         List<NewDispatches.New> all = new ArrayList<>();
         for (int i = 0; i < documents.size(); i++) {
             Prepared each = documents.get(i);
-            all.add(new NewDispatches.New(
-                    each.id(), postings.get(i), each.number(), each.posting().needs()));
+            Posting posting = each.posting();
+            all.add(new NewDispatches.New(each.id(), postings.get(i), each.number(), posting.needs(), posting.turn()));
         }
         dispatches.insert(batch, all);
         trail.write(documents.stream()

@@ -111,7 +111,9 @@ class Previews {
         Compiler compiler = compilers.of(route.id());
         Map<Long, Record> records = new HashMap<>();
         candidates.forEach(each -> records.put(each.id(), Stored.record(each.content())));
-        LongFunction<Compilation> compile = compiling.with(route, compiler, records);
+        Set<Long> stand =
+                candidates.stream().filter(Candidate::stands).map(Candidate::id).collect(Collectors.toSet());
+        LongFunction<Compilation> compile = compiling.inTurn(route, compiler, records, stand);
         List<Prepared> prepared = new ArrayList<>();
         for (Candidate candidate : candidates) {
             Record record = records.get(candidate.id());
@@ -138,20 +140,21 @@ class Previews {
             return postings.findCancelling(candidate.id());
         }
         RouteSettings decided = compiler.route().settings();
-        Compilation compilation = compile.apply(candidate.id());
         boolean early = record instanceof Document document
                 && BookingDay.find(document, decided).isEmpty()
                 && decided.findCutOff(document.kind())
                         .filter(LocalDate.now(clock)::isBefore)
                         .isPresent();
-        return early
-                ? Optional.empty()
-                : compilation
-                        .entry()
-                        .map(entry -> Posting.of(
-                                record,
-                                dates.dated(decided, candidate.id(), entry),
-                                compilation.journal().orElseThrow()));
+        if (early) {
+            return Optional.empty();
+        }
+        Compilation compilation = compile.apply(candidate.id());
+        return compilation
+                .entry()
+                .map(entry -> Posting.of(
+                        record,
+                        dates.dated(decided, candidate.id(), entry),
+                        compilation.journal().orElseThrow()));
     }
 
     private static void requireOneSide(List<Prepared> documents) {

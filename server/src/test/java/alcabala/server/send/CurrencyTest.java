@@ -43,6 +43,7 @@ class CurrencyTest {
         yard.mapEverything();
         yard.map("ROLE", "EXCHANGE_DIFFERENCE", "", "6900");
         yard.map("MEANS", "30 USD", "", "1000");
+        yard.map("MEANS", "30 EUR", "", "1000");
         Yard.decide(admin, "yard", "PAYMENTS", "both");
         JsonNode invoice = yard.documents("Ready").stream()
                 .filter(row -> row.get("kind").asString().equals("invoice")
@@ -298,6 +299,95 @@ class CurrencyTest {
         assertThat(booked(there)).isEqualTo(expected(paid)).containsKey("6900");
         money.fetch();
         assertThat(yard.document(payment).get("state").asString()).isEqualTo("Posted");
+    }
+
+    /// 12.30 at 0.91234 is 11.22, three times 33.66; the invoice came to 33.67.
+    @Test
+    @Order(8)
+    void theLastOfSeveralCreditNotesTakesTheRest() {
+        JsonNode invoice =
+                yard.document(world.jdbc().sql("""
+                        select d.number from record d join record_revision v on v.id = d.revision_id
+                        where d.state = 'Ready' and d.kind = 'invoice' and json_array_length(v.content->'lines') < 6
+                            and v.content->>'priceMode' = 'NET' and v.content->'lines'->0->'tax'->0->>'code' = 'V23'
+                            and json_array_length(v.content->'allowancesAndCharges') = 0
+                        order by d.id limit 1""").query(String.class).single());
+        world.standIns()
+                .desk(
+                        deskOf(invoice) + "/edit",
+                        "number=" + invoice.get("number").asString() + "&date=" + LocalDate.now()
+                                + "&quantity=3&unitPrice=10.00" + "&quantity=1&unitPrice=0.00".repeat(5));
+        world.standIns().desk(deskOf(invoice) + "/currency", "currency=USD&rate=0.91234");
+        money.fetch();
+        long invoiceId = invoice.get("id").asLong();
+        send(List.of(invoiceId));
+        for (int i = 0; i < 3; i++) {
+            world.standIns().desk(deskOf(invoice) + "/credit", "line=1&quantity=1");
+        }
+        money.fetch();
+        List<Long> credits = world.jdbc()
+                .sql("select id from record where number ~ 'HC-30\\d\\d\\d' order by id")
+                .query(Long.class)
+                .list();
+        assertThat(credits).hasSize(3);
+        send(credits);
+        Map<String, BigDecimal> left = new HashMap<>(expected(invoiceId));
+        assertThat(left.get("1100")).isEqualByComparingTo("33.67");
+        for (long credit : credits) {
+            JsonNode posted = admin.get("/api/documents/" + credit).json();
+            String ref = posted.get("document").get("ledgerRef").asString();
+            assertThat(booked("/documents/" + ref)).isEqualTo(expected(credit));
+            left.merge("1100", expected(credit).get("1100"), BigDecimal::add);
+        }
+        assertThat(left.get("1100")).isEqualByComparingTo("0.00");
+    }
+
+    private static long settle(String form) {
+        world.standIns().desk("/hullwork/payments", "type=PAYMENT&date=" + LocalDate.now() + "&means=30&" + form);
+        money.fetch();
+        return yard.document(money.newest()).get("id").asLong();
+    }
+
+    @Test
+    @Order(9)
+    void eurosForAnInvoiceInDollarsAndDollarsForOneInEurosSayBothAmounts() {
+        String dollars = "customer=" + money.party(credited) + "&document="
+                + credited.get("number").asString();
+        long unsaid = settle(dollars + "&currency=EUR&amount=10.00&money=10.00");
+        assertThat(money.causes(unsaid)).containsExactly("currency-differs");
+        world.standIns().desk(YardMoney.deskOf(money.newest()) + "/void", "");
+        long paid = settle(dollars + "&currency=EUR&amount=10.00&money=10.00&worth=12.00");
+        send(List.of(paid));
+        Map<String, BigDecimal> expected = expected(paid);
+        assertThat(expected)
+                .containsEntry("1100", new BigDecimal("-9.75"))
+                .containsEntry("6900", new BigDecimal("-0.25"));
+        String payment = money.newest();
+        JsonNode there = world.standIns()
+                .inkwell("/payments/" + yard.document(payment).get("ledgerRef").asString());
+        assertThat(booked("/payments/" + there.get("id").asString())).isEqualTo(expected);
+        assertThat(there.get("allocations").get(0).get("worth").asDecimal()).isEqualByComparingTo("12.00");
+        JsonNode line = money.detail(paid).get("sides").get("lines").get(0);
+        assertThat(line.toString()).contains("for US$12.00", "for 12.00");
+        money.fetch();
+        assertThat(yard.document(payment).get("state").asString()).isEqualTo("Posted");
+
+        JsonNode euros = yard.documents("Ready").stream()
+                .filter(row -> row.get("kind").asString().equals("invoice"))
+                .findFirst()
+                .orElseThrow();
+        send(List.of(euros.get("id").asLong()));
+        long other = settle("customer=" + money.party(euros) + "&document="
+                + euros.get("number").asString() + "&currency=USD&amount=10.00&money=10.00&worth=8.00");
+        send(List.of(other));
+        assertThat(booked("/payments/"
+                        + yard.document(money.newest()).get("ledgerRef").asString()))
+                .isEqualTo(expected(other))
+                .containsEntry("1100", new BigDecimal("-8.00"));
+        assertThat(money.there(yard.document(euros.get("number").asString()))
+                        .get("paid")
+                        .asDecimal())
+                .isEqualByComparingTo("8.00");
     }
 
     private static long pay(BigDecimal amount, int nth) {

@@ -15,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 import tools.jackson.databind.JsonNode;
 
 /// Hullwork's payments in our words, and what was entered on a ledger in Hullwork's.
@@ -70,11 +71,7 @@ final class HullworkPayments {
         RecordKind kind = kind(text(record, "type"));
         List<Allocation> allocations = new ArrayList<>();
         for (JsonNode share : record.path("allocations")) {
-            allocations.add(new Allocation(
-                    settles(kind),
-                    text(share, "document"),
-                    HullworkMapping.money(share, "money", currency),
-                    deductions(share, currency)));
+            allocations.add(allocation(settles(kind), share, currency));
         }
         return new Settlement(
                 kind,
@@ -91,6 +88,16 @@ final class HullworkPayments {
                 text(record, "reference"),
                 text(record, "returns"),
                 allocations);
+    }
+
+    /// Where the document is in another currency, its share says what of it is settled.
+    private static Allocation allocation(RecordKind kind, JsonNode share, CurrencyUnit currency) {
+        Money money = HullworkMapping.money(share, "money", currency);
+        JsonNode stated = share.path("worth");
+        Money worth = stated.isObject()
+                ? HullworkMapping.money(stated, "amount", CurrencyUnit.of(text(stated, "currency")))
+                : money;
+        return new Allocation(kind, text(share, "document"), money, worth, deductions(share, worth.getCurrencyUnit()));
     }
 
     private static List<Deduction> deductions(JsonNode share, CurrencyUnit currency) {
@@ -120,16 +127,23 @@ final class HullworkPayments {
     }
 
     private static Map<String, Object> share(LedgerSettlement.Part part) {
-        return Map.of(
-                "document",
-                part.number(),
-                "money",
-                part.money().getAmount(),
+        Map<String, Object> body = new LinkedHashMap<>();
+        body.put("document", part.number());
+        body.put("money", part.money().getAmount());
+        if (part.isExchanged()) {
+            body.put(
+                    "worth",
+                    Map.of(
+                            "currency", part.worth().getCurrencyUnit().getCode(),
+                            "amount", part.worth().getAmount()));
+        }
+        body.put(
                 "deductions",
                 part.deductions().stream()
                         .map(each -> Map.of(
                                 "kind", each.text(), "amount", each.amount().getAmount()))
                         .toList());
+        return body;
     }
 
     /// What stands there by now, as whoever sent it is told.
@@ -168,6 +182,7 @@ final class HullworkPayments {
                         BigDecimal.ZERO,
                         amount,
                         settled,
+                        null,
                         null,
                         lines,
                         List.of(),

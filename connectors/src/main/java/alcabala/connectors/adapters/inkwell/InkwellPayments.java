@@ -33,7 +33,9 @@ final class InkwellPayments {
         if (!settlement.rate().isSame()) {
             body.put("currency", settlement.currency().getCode());
             body.put("exchangeRate", settlement.rate().rate());
-            body.put("exchangeAccount", settlement.exchangeAccount().isEmpty() ? null : settlement.exchangeAccount());
+        }
+        if (!settlement.exchangeAccount().isEmpty()) {
+            body.put("exchangeAccount", settlement.exchangeAccount());
         }
         if (!settlement.charges().isZero()) {
             body.put("charges", settlement.charges().getAmount());
@@ -46,13 +48,16 @@ final class InkwellPayments {
     }
 
     private static Map<String, Object> part(LedgerSettlement.Part part) {
-        return Map.of(
-                "document",
-                part.document(),
-                "money",
-                part.money().getAmount(),
+        Map<String, Object> body = new LinkedHashMap<>();
+        body.put("document", part.document());
+        body.put("money", part.money().getAmount());
+        if (part.isExchanged()) {
+            body.put("worth", part.worth().getAmount());
+        }
+        body.put(
                 "deductions",
                 part.deductions().stream().map(InkwellPayments::deducted).toList());
+        return body;
     }
 
     private static Map<String, Object> deducted(LedgerSettlement.Deducted deducted) {
@@ -85,6 +90,7 @@ final class InkwellPayments {
                         amount,
                         amount.subtract(decimal(node, "open")),
                         null,
+                        null,
                         lines,
                         List.of(Http.JSON.treeToValue(node.path("journal"), LedgerRecord.JournalEntry[].class)),
                         new LedgerRecord.Moved(
@@ -111,7 +117,7 @@ final class InkwellPayments {
                 BigDecimal.ONE,
                 money,
                 deducted,
-                money.add(deducted),
+                (part.path("worth").isNumber() ? decimal(part, "worth") : money).add(deducted),
                 null,
                 null);
     }
