@@ -82,7 +82,7 @@ public class HullworkPayments {
         return save(applied);
     }
 
-    /// Of money in another currency.
+    /// What an amount of another currency settles.
     public Worth worth(String number, BigDecimal amount) {
         return new Worth(requireDocument(number).currency(), amount);
     }

@@ -44,7 +44,7 @@ public record LedgerSettlement(
     /// @param money what of the money goes to it
     /// @param worth what that money settles, in the document's currency
     /// @param base what the money takes off the document in the ledger's base currency
-    /// @param deductions what is settled without money, in the document's currency
+    /// @param deductions in the currency of the document: what is settled otherwise
     public record Part(
             RecordKind kind,
             String document,
