@@ -17,7 +17,6 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.joda.money.Money;
 
 /// A settlement on both sides: as its source has it, and as it stands on the ledger, or would.
@@ -103,13 +102,13 @@ record SettlementSides(
                     : null;
             Right right = i < rights.size() ? rights.get(i) : null;
             lines.add(new SideLine(
-                    left == null ? "" : left.names(),
-                    left == null ? "" : beside(left),
+                    left == null ? "" : named(left.names(), left.money(), left.worth()),
+                    left == null ? "" : deducted(left),
                     "",
                     left == null ? "" : Amounts.decimal(left.money()),
                     "",
                     right == null ? "" : right.number(),
-                    right == null ? "" : right.beside(),
+                    right == null ? "" : right.deducted(),
                     right == null ? "" : right.money(),
                     "",
                     "",
@@ -118,49 +117,49 @@ record SettlementSides(
         return lines;
     }
 
-    private record Right(String number, String money, String beside) {}
+    private record Right(String number, String money, String deducted) {}
 
     private List<Right> rights() {
         if (there.isPresent()) {
             return there.get().lines().stream()
-                    .map(line -> new Right(line.text(), line.unitPrice().toPlainString(), beside(line)))
+                    .map(line -> new Right(named(line), line.unitPrice().toPlainString(), less(line.adjustment())))
                     .toList();
         }
         return sent().map(each -> each.parts().stream()
-                        .map(part -> new Right(part.number(), Amounts.decimal(part.money()), beside(part)))
+                        .map(part -> new Right(
+                                named(part.number(), part.money(), part.worth()),
+                                Amounts.decimal(part.money()),
+                                deducted(part)))
                         .toList())
                 .orElse(List.of());
     }
 
-    private static String beside(LedgerRecord.Line line) {
+    private static String less(BigDecimal deducted) {
+        return deducted.signum() == 0 ? "" : "less " + deducted.toPlainString();
+    }
+
+    private static String deducted(LedgerSettlement.Part part) {
+        return part.deductions().stream()
+                .map(each -> "less " + Amounts.decimal(each.amount()) + " " + each.text())
+                .collect(Collectors.joining(", "));
+    }
+
+    private static String deducted(Allocation allocation) {
+        return allocation.deductions().stream()
+                .map(each -> "less " + Amounts.decimal(each.amount()) + " "
+                        + each.kind().name().toLowerCase(Locale.ROOT).replace('_', ' '))
+                .collect(Collectors.joining(", "));
+    }
+
+    /// `HW-20417, US$12.00 of it`, where it is in another currency than the money.
+    private static String named(String document, Money money, Money worth) {
+        return money.equals(worth) ? document : document + ", " + Amounts.shown(worth) + " of it";
+    }
+
+    private static String named(LedgerRecord.Line line) {
         BigDecimal worth = line.amount().subtract(line.adjustment());
-        return beside(
-                worth.compareTo(line.unitPrice()) == 0 ? Stream.of() : Stream.of("for " + worth.toPlainString()),
-                line.adjustment().signum() == 0
-                        ? Stream.of()
-                        : Stream.of("less " + line.adjustment().toPlainString()));
-    }
-
-    private static String beside(LedgerSettlement.Part part) {
-        return beside(
-                worth(part.money(), part.worth()),
-                part.deductions().stream().map(each -> "less " + Amounts.decimal(each.amount()) + " " + each.text()));
-    }
-
-    private static String beside(Allocation allocation) {
-        return beside(
-                worth(allocation.money(), allocation.worth()),
-                allocation.deductions().stream()
-                        .map(each -> "less " + Amounts.decimal(each.amount()) + " "
-                                + each.kind().name().toLowerCase(Locale.ROOT).replace('_', ' ')));
-    }
-
-    /// What the money settles, where the document is in another currency.
-    private static Stream<String> worth(Money money, Money worth) {
-        return money.equals(worth) ? Stream.of() : Stream.of("for " + Amounts.shown(worth));
-    }
-
-    private static String beside(Stream<String> worth, Stream<String> deducted) {
-        return Stream.concat(worth, deducted).collect(Collectors.joining(", "));
+        return worth.compareTo(line.unitPrice()) == 0
+                ? line.text()
+                : line.text() + ", " + worth.toPlainString() + " of it";
     }
 }

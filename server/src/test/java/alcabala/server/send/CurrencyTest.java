@@ -368,7 +368,7 @@ class CurrencyTest {
         assertThat(booked("/payments/" + there.get("id").asString())).isEqualTo(expected);
         assertThat(there.get("allocations").get(0).get("worth").asDecimal()).isEqualByComparingTo("12.00");
         JsonNode line = money.detail(paid).get("sides").get("lines").get(0);
-        assertThat(line.toString()).contains("for US$12.00", "for 12.00");
+        assertThat(line.toString()).contains("US$12.00 of it", ", 12.00 of it");
         money.fetch();
         assertThat(yard.document(payment).get("state").asString()).isEqualTo("Posted");
 
