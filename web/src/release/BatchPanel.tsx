@@ -55,7 +55,10 @@ export function BatchPanel({ view }: { view: ReleaseView }) {
   });
   useHotkeys('esc', () => view.open('why'), { enableOnFormTags: true });
   return (
-    <aside aria-label="Batch" className="sheet min-h-0 overflow-auto rounded-b-none border-b-0 p-3.5">
+    <aside
+      aria-label="Batch"
+      className="sheet flex min-h-0 flex-col overflow-auto rounded-b-none border-b-0 p-3.5 pb-0"
+    >
       <div className="flex items-start gap-2">
         <h2 className="title flex-1 text-[16px]">What will this batch do?</h2>
         <button
@@ -142,7 +145,7 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
   const differs = send.error instanceof ApiError && send.error.code === 'totals-differ';
   return (
     <form
-      className="mt-2 flex flex-col gap-3"
+      className="mt-2 flex flex-1 flex-col gap-3"
       onSubmit={(event) => {
         event.preventDefault();
         send.mutate();
@@ -178,37 +181,40 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
         </p>
       ))}
       <BatchReadiness />
-      <label className="flex flex-col gap-1 text-[13px]">
-        Total of your own list ({preview.currency}), if you have one
-        <input
-          className="field text-right"
-          inputMode="decimal"
-          value={total}
-          onChange={(event) => setTotal(event.target.value)}
-        />
-      </label>
-      {send.error && <Failure error={send.error} />}
-      {(differs || reason !== '') && (
+      {/* At the foot of the sheet, so that what is still being judged does not move it from under one's hand. */}
+      <div className="bg-base-100 sticky bottom-0 mt-auto flex flex-col gap-3 pt-2 pb-3.5">
         <label className="flex flex-col gap-1 text-[13px]">
-          Why it may go all the same
+          Total of your own list ({preview.currency}), if you have one
           <input
-            className="field"
-            value={reason}
-            maxLength={500}
-            onChange={(event) => setReason(event.target.value)}
+            className="field text-right"
+            inputMode="decimal"
+            value={total}
+            onChange={(event) => setTotal(event.target.value)}
           />
         </label>
-      )}
-      <p className="text-[13px]">{preview.sentence}.</p>
-      <button
-        type="submit"
-        className="act act-main justify-center"
-        disabled={send.isPending || preview.collisions.length > 0}
-      >
-        {send.isPending
-          ? 'Setting it going…'
-          : `Send ${plural(preview.count, choice.payments ? 'payment' : 'document')} to ${route.ledger}`}
-      </button>
+        {send.error && <Failure error={send.error} />}
+        {(differs || reason !== '') && (
+          <label className="flex flex-col gap-1 text-[13px]">
+            Why it may go all the same
+            <input
+              className="field"
+              value={reason}
+              maxLength={500}
+              onChange={(event) => setReason(event.target.value)}
+            />
+          </label>
+        )}
+        <p className="text-[13px]">{preview.sentence}.</p>
+        <button
+          type="submit"
+          className="act act-main justify-center"
+          disabled={send.isPending || preview.collisions.length > 0}
+        >
+          {send.isPending
+            ? 'Setting it going…'
+            : `Send ${plural(preview.count, choice.payments ? 'payment' : 'document')} to ${route.ledger}`}
+        </button>
+      </div>
     </form>
   );
 }

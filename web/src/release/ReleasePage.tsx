@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { useCurrent } from '../app/current';
@@ -15,49 +15,14 @@ import { WhyPanel } from './WhyPanel';
 export function ReleasePage() {
   const { me, route } = useCurrent();
   const view = useReleaseView();
-  const { items, summary, loading, error, more } = useRows(view);
+  const { rows, groups, summary, loading, error, more } = useRows(view);
   const [fixing, setFixing] = useState<string | null>(null);
   const navigate = useNavigate();
-  const scroller = useRef<HTMLDivElement>(null);
-  const rows = items.flatMap((item) => (item.type === 'row' ? [item.row] : []));
   const rowOf = (id: number | null) => rows.find((row) => row.id === id) ?? rows[0];
   const selected = rowOf(view.document);
   const selectedNow = () => rowOf(view.documentNow());
   const states = summary.data?.states ?? [];
-
-  const move = (step: number) => {
-    const at = rows.findIndex((row) => row.id === selectedNow()?.id);
-    const next = rows[Math.min(Math.max(at + step, 0), rows.length - 1)];
-    if (next) {
-      view.select(next.id);
-      scroller.current?.querySelector(`[data-document="${next.id}"]`)?.scrollIntoView({ block: 'nearest' });
-      if (at + step > rows.length - 10) {
-        more();
-      }
-    }
-  };
-  const open = (row: Row | undefined) => {
-    if (row) {
-      void navigate(`/documents/${row.id}?route=${route.code}`);
-    }
-  };
-  useHotkeys('j,down', (event) => {
-    event.preventDefault();
-    move(1);
-  });
-  useHotkeys('k,up', (event) => {
-    event.preventDefault();
-    move(-1);
-  });
-  useHotkeys('enter', () => open(selectedNow()), {
-    ignoreEventWhen: (event) => event.target instanceof HTMLElement && event.target !== document.body,
-  });
-  useHotkeys('x', () => {
-    const row = selectedNow();
-    if (row) {
-      view.toggle(row.id);
-    }
-  });
+  const open = (row: Row) => void navigate(`/documents/${row.id}?route=${route.code}`);
   useHotkeys('w', () => view.open(view.panel === 'why' ? 'none' : 'why'), { enabled: me.seesBooks });
   useHotkeys(
     'f',
@@ -80,11 +45,12 @@ export function ReleasePage() {
         <WalkTheRoad />
         {error && <Failure error={error} />}
         <Spread
-          ref={scroller}
           view={view}
-          items={items}
+          rows={rows}
+          causes={groups}
           states={states}
           selected={selected?.id}
+          selectedNow={() => selectedNow()?.id}
           fixing={fixing}
           loading={loading || summary.isPending}
           onFix={setFixing}

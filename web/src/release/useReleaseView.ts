@@ -32,16 +32,10 @@ export function useReleaseView() {
     documentNow: () => Number(view.now('document')) || null,
     panel: (view.get('panel') || 'why') as Panel,
     chosen,
+    chosenNow: () => idsOf(view.now('chosen')),
     set: view.set,
     open: (panel: Panel) => view.set({ panel }),
     select: (id: number) => view.set({ document: String(id) }, true),
-    toggle: (id: number) => {
-      const next = idsOf(view.now('chosen'));
-      if (!next.delete(id)) {
-        next.add(id);
-      }
-      setChosen(next);
-    },
     setChosen,
   };
 }

@@ -7,10 +7,13 @@ import type { ReleaseView } from './useReleaseView';
 
 export type Row = Schemas['DocumentRow'];
 export type Cause = Schemas['CauseJson'];
-export type Item =
-  | { type: 'cause'; key: string; cause: Cause }
-  | { type: 'row'; key: string; row: Row }
-  | { type: 'more'; key: string; more: () => void };
+
+/** A cause with as many of its rows as were asked for; how to see more, where there are. */
+export interface CauseRows {
+  cause: Cause;
+  rows: Row[];
+  more: (() => void) | undefined;
+}
 
 const PAGE = 100;
 
@@ -45,18 +48,14 @@ function useGrouped(view: ReleaseView, causes: Cause[]) {
       }),
     ),
   });
-  const items = own.flatMap((cause, index): Item[] => {
+  const groups = own.map((cause, index): CauseRows => {
     const page = pages[index]?.data;
-    const rows = (page?.rows ?? []).map((row): Item => ({ type: 'row', key: `${row.id}`, row }));
     const more = () => setShown({ ...shown, [cause.cause]: (shown[cause.cause] ?? PAGE) + PAGE });
-    return [
-      { type: 'cause', key: cause.cause, cause },
-      ...rows,
-      ...(page?.next ? [{ type: 'more', key: `more ${cause.cause}`, more } as const] : []),
-    ];
+    return { cause, rows: page?.rows ?? [], more: page?.next ? more : undefined };
   });
   return {
-    items,
+    groups,
+    rows: groups.flatMap((group) => group.rows),
     loading: pages.some((page) => page.isPending),
     error: pages.find((page) => page.error)?.error ?? null,
     more: () => undefined,
@@ -84,11 +83,9 @@ function useFlat(view: ReleaseView) {
     getNextPageParam: (last) => last.next || undefined,
     enabled: !view.grouped,
   });
-  const items = (pages.data?.pages ?? []).flatMap((page) =>
-    page.rows.map((row): Item => ({ type: 'row', key: `${row.id}`, row })),
-  );
   return {
-    items,
+    groups: undefined,
+    rows: (pages.data?.pages ?? []).flatMap((page) => page.rows),
     loading: pages.isPending,
     error: pages.error,
     more: () => {

@@ -1,0 +1,139 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef, type ReactNode } from 'react';
+import { Foot, type Totals } from './Foot';
+import { Head } from './Head';
+import { itemsOf, type Group } from './items';
+import { Rows } from './Rows';
+import { useBook, type Options } from './useBook';
+import { useRange } from './useRange';
+import { useRowKeys } from './useRowKeys';
+
+interface Props<Row extends object> extends Options<Row> {
+  label: string;
+  pages?: { left: ReactNode; right: ReactNode };
+  /** Rows in groups, in the place of `rows` one after the other; they are not sorted here. */
+  groups?: Group<Row>[];
+  /** How many rows there are, those included that are not read yet. */
+  count?: number;
+  /** The row that one is at, as shown and as it is at this moment. */
+  at?: string;
+  atNow?: () => string | undefined;
+  onAt?: (key: string) => void;
+  onOpen?: (row: Row) => void;
+  chosen?: Set<string>;
+  chosenNow?: () => Set<string>;
+  onChoose?: (chosen: Set<string>) => void;
+  nameOf?: (row: Row) => string;
+  dataOf?: (row: Row) => Record<string, string | number | boolean>;
+  /** More is wanted than there is so far. */
+  onEnd?: () => void;
+  totals?: Totals;
+  /** What is said where there is no row. */
+  empty?: ReactNode;
+}
+
+const ROW = 34;
+const NEAR_THE_END = 20;
+const NONE = new Set<string>();
+const nothing = () => undefined;
+
+/** The open book: what every list of the product is. Left page the one side, right page the other. */
+export function Book<Row extends object>(props: Props<Row>) {
+  const { label, pages, groups, count, at, onAt, onOpen, chosen, totals, empty, keyOf } = props;
+  const book = useBook(props);
+  const sorted = book.table.getRowModel().rows;
+  const items = useMemo(
+    () => itemsOf(groups ? [] : sorted.map((row) => row.original), groups, keyOf),
+    [groups, sorted, keyOf],
+  );
+  const scroller = useRef<HTMLDivElement>(null);
+  const rows = useVirtualizer({
+    count: items.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    getItemKey: (index) => items[index]?.key ?? index,
+    overscan: 12,
+  });
+  const visible = rows.getVirtualItems();
+  useEnd(visible.at(-1)?.index ?? 0, items.length, props.onEnd);
+  const keys = useMemo(() => items.flatMap((item) => (item.type === 'row' ? [item.key] : [])), [items]);
+  const range = useRange({
+    keys,
+    chosenNow: props.chosenNow ?? (() => chosen ?? NONE),
+    onChoose: props.onChoose ?? nothing,
+  });
+  const placeOf = (key: string) => items.findIndex((item) => item.type === 'row' && item.key === key);
+  const go = (key: string) => {
+    onAt?.(key);
+    rows.scrollToIndex(placeOf(key), { align: 'auto' });
+  };
+  useRowKeys({
+    enabled: onAt !== undefined,
+    keys,
+    at: props.atNow ?? (() => at),
+    screenful: () => Math.max(1, Math.floor((scroller.current?.clientHeight ?? 0) / ROW) - 3),
+    onAt: go,
+    onOpen: onOpen && ((key) => withRow(props.rows, keyOf, key, onOpen)),
+    onToggle: chosen && range.toggle,
+    onReach: chosen && range.reach,
+  });
+  return (
+    <div ref={scroller} className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
+      <table
+        className="book"
+        aria-label={label}
+        aria-rowcount={(count ?? items.length) + 1}
+        aria-multiselectable={chosen !== undefined || undefined}
+      >
+        <colgroup>
+          {chosen && <col style={{ width: 30 }} />}
+          {book.table.getVisibleLeafColumns().map((column) => (
+            <col
+              key={column.id}
+              style={{ width: column.columnDef.meta?.width === undefined ? undefined : column.getSize() }}
+            />
+          ))}
+        </colgroup>
+        <Head book={book} pages={pages} choosing={chosen !== undefined} />
+        <Rows
+          book={book}
+          items={items}
+          visible={visible}
+          measure={rows.measureElement}
+          before={visible[0]?.start ?? 0}
+          after={rows.getTotalSize() - (visible.at(-1)?.end ?? 0)}
+          at={at}
+          chosen={chosen}
+          nameOf={props.nameOf ?? keyOf}
+          dataOf={props.dataOf}
+          onAt={onAt}
+          onOpen={onOpen}
+          onToggle={range.toggle}
+          onReach={range.reach}
+        />
+        {totals && <Foot book={book} totals={totals} choosing={chosen !== undefined} />}
+      </table>
+      {items.length === 0 && empty}
+    </div>
+  );
+}
+
+function withRow<Row>(rows: Row[], keyOf: (row: Row) => string, key: string, act: (row: Row) => void) {
+  const row = rows.find((each) => keyOf(each) === key);
+  if (row) {
+    act(row);
+  }
+}
+
+/** Asks for more a good while before the end comes into sight. */
+function useEnd(last: number, length: number, onEnd: (() => void) | undefined) {
+  const asked = useRef(onEnd);
+  useEffect(() => {
+    asked.current = onEnd;
+  });
+  useEffect(() => {
+    if (length > 0 && last > length - NEAR_THE_END) {
+      asked.current?.();
+    }
+  }, [last, length]);
+}

@@ -1,0 +1,121 @@
+import type { VirtualItem } from '@tanstack/react-virtual';
+import { dataset, type Item } from './items';
+import type { BookTable } from './useBook';
+
+interface Props<Row extends object> {
+  book: BookTable<Row>;
+  items: Item<Row>[];
+  visible: VirtualItem[];
+  measure: (row: HTMLTableRowElement | null) => void;
+  before: number;
+  after: number;
+  at: string | undefined;
+  chosen: Set<string> | undefined;
+  nameOf: (row: Row) => string;
+  dataOf: ((row: Row) => Record<string, string | number | boolean>) | undefined;
+  onAt: ((key: string) => void) | undefined;
+  onOpen: ((row: Row) => void) | undefined;
+  onToggle: (key: string) => void;
+  onReach: (key: string) => void;
+}
+
+/** Those rows that are on the screen, with room for all others before and after them. */
+export function Rows<Row extends object>(props: Props<Row>) {
+  const { book, items, visible, measure, before, after, chosen } = props;
+  const width = book.table.getVisibleLeafColumns().length + (chosen ? 1 : 0);
+  return (
+    <tbody>
+      {before > 0 && <Gap height={before} width={width} />}
+      {visible.map((place) => {
+        const item = items[place.index];
+        if (!item) {
+          return null;
+        }
+        return item.type === 'row' ? (
+          <Line key={item.key} {...props} item={item} index={place.index} />
+        ) : (
+          <tr
+            key={item.key}
+            {...(item.type === 'head' ? dataset(item.data) : {})}
+            ref={measure}
+            data-index={place.index}
+            aria-rowindex={place.index + 2}
+            className={item.type === 'head' ? item.tone : ''}
+          >
+            <td colSpan={width} className="!whitespace-normal">
+              {item.content}
+            </td>
+          </tr>
+        );
+      })}
+      {after > 0 && <Gap height={after} width={width} />}
+    </tbody>
+  );
+}
+
+const Gap = ({ height, width }: { height: number; width: number }) => (
+  <tr aria-hidden="true">
+    <td colSpan={width} style={{ height, padding: 0, border: 0 }} />
+  </tr>
+);
+
+type LineProps<Row extends object> = Props<Row> & {
+  item: Extract<Item<Row>, { type: 'row' }>;
+  index: number;
+};
+
+function Line<Row extends object>(props: LineProps<Row>) {
+  const { book, item, index, measure, at, chosen, nameOf, dataOf, onAt, onOpen, onToggle, onReach } = props;
+  const row = book.table.getRow(item.key);
+  return (
+    <tr
+      {...dataset(dataOf?.(item.row) ?? {})}
+      ref={measure}
+      data-index={index}
+      aria-rowindex={index + 2}
+      aria-selected={chosen?.has(item.key)}
+      className={`${onAt ? 'cursor-pointer' : ''} ${item.key === at ? 'row-chosen' : ''}`}
+      onClick={() => onAt?.(item.key)}
+      onDoubleClick={() => onOpen?.(item.row)}
+    >
+      {chosen && (
+        <td className="!pr-0">
+          <input
+            type="checkbox"
+            aria-label={`Choose ${nameOf(item.row)}`}
+            checked={chosen.has(item.key)}
+            onClick={(event) => event.shiftKey && (event.preventDefault(), onReach(item.key))}
+            onChange={() => onToggle(item.key)}
+          />
+        </td>
+      )}
+      {row.getVisibleCells().map((cell) => {
+        const meta = cell.column.columnDef.meta;
+        const of = item.row as never;
+        const content = <book.table.FlexRender cell={cell} />;
+        return (
+          <td
+            key={cell.id}
+            title={meta?.title?.(of)}
+            className={`${meta?.page === 'gutter' ? 'gutter' : meta?.amount ? 'amount' : ''} ${meta?.tone?.(of) ?? ''}`}
+          >
+            {meta?.handle && onAt ? (
+              <button
+                type="button"
+                className="cursor-pointer"
+                aria-current={item.key === at}
+                onFocus={() => onAt(item.key)}
+                onClick={() => onAt(item.key)}
+                onKeyDown={(event) => event.key === 'Enter' && onOpen?.(item.row)}
+              >
+                {content}
+              </button>
+            ) : (
+              content
+            )}
+          </td>
+        );
+      })}
+    </tr>
+  );
+}

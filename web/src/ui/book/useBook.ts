@@ -1,0 +1,69 @@
+import { functionalUpdate, useTable, type SortingState } from '@tanstack/react-table';
+import { useMemo, useState } from 'react';
+import { columnDefs, FEATURES, type Column } from './columns';
+import { useRemembered } from './remembered';
+
+export interface Order {
+  by: string;
+  descending: boolean;
+}
+
+export interface Options<Row extends object> {
+  /** Under which columns and widths are remembered. */
+  name: string;
+  columns: Column<Row>[];
+  rows: Row[];
+  keyOf: (row: Row) => string;
+  /** Where the server sorts. */
+  order?: Order;
+  onOrder?: (order: Order) => void;
+}
+
+/** A list's columns and rows as they are shown: which columns, how wide, in which order. */
+export function useBook<Row extends object>(options: Options<Row>) {
+  const { name, columns, rows, keyOf, order, onOrder } = options;
+  const usual = Object.fromEntries(
+    columns.filter((each) => each.optional === 'hidden').map((each) => [each.id, false]),
+  );
+  const { kept, setKept } = useRemembered(name, usual);
+  const [sorting, setSorting] = useState<SortingState>([]);
+  const definitions = useMemo(() => columnDefs(columns), [columns]);
+  const table = useTable({
+    features: FEATURES,
+    columns: definitions,
+    data: rows,
+    getRowId: keyOf,
+    columnResizeMode: 'onChange' as const,
+    enableSortingRemoval: true,
+    manualSorting: onOrder !== undefined,
+    state: { columnVisibility: kept.hidden, columnSizing: kept.widths, sorting },
+    onColumnVisibilityChange: (change) =>
+      setKept((now) => ({ ...now, hidden: functionalUpdate(change, now.hidden) })),
+    onColumnSizingChange: (change) =>
+      setKept((now) => ({ ...now, widths: functionalUpdate(change, now.widths) })),
+    onSortingChange: setSorting,
+  });
+  /** How a column is sorted by now, and what another press on its head does; undefined where it cannot be sorted. */
+  const sortOf = (id: string) => {
+    const column = table.getColumn(id);
+    const by = column?.columnDef.meta?.order;
+    if (onOrder) {
+      return by === undefined
+        ? undefined
+        : {
+            now: order?.by === by ? (order.descending ? 'descending' : 'ascending') : undefined,
+            press: () => onOrder({ by, descending: order?.by !== by || !order.descending }),
+          };
+    }
+    const now = column?.getIsSorted();
+    return column?.getCanSort()
+      ? {
+          now: now === 'desc' ? 'descending' : now === 'asc' ? 'ascending' : undefined,
+          press: () => column.toggleSorting(),
+        }
+      : undefined;
+  };
+  return { table, sortOf };
+}
+
+export type BookTable<Row extends object> = ReturnType<typeof useBook<Row>>;
