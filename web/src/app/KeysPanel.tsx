@@ -16,11 +16,19 @@ const KEYS: [string, [string, string][]][] = [
     ],
   ],
   [
+    'In a list',
+    [
+      ['j k', 'next, previous row'],
+      ['Home End', 'first, last row'],
+      ['PgUp PgDn', 'a screenful on or back'],
+      ['Enter', 'open the row'],
+      ['x', 'choose or leave the row'],
+      ['Shift+j Shift+k', 'choose as one goes'],
+    ],
+  ],
+  [
     'Release',
     [
-      ['j k', 'next, previous document'],
-      ['x', 'choose or leave the document'],
-      ['Enter', 'open both sides'],
       ['w', 'open or close Why'],
       ['f', 'put the cause right here'],
       ['e', 'change the row that decided the account'],
@@ -50,7 +58,6 @@ const KEYS: [string, [string, string][]][] = [
   [
     'Map',
     [
-      ['j k', 'next, previous row'],
       ['e', 'change the row'],
       ['y', 'accept the suggestion'],
     ],

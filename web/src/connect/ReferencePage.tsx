@@ -1,9 +1,12 @@
+import { toTheEnd } from '../api/toTheEnd';
 import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
 import { referenceQuery, usesQuery, type ReferenceKind } from '../api/queries';
 import { useSession } from '../app/current';
 import { useView } from '../app/useView';
+import { Book } from '../ui/book/Book';
+import type { Column } from '../ui/book/columns';
 import { Failure } from '../ui/Failure';
 import { plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
@@ -82,6 +85,18 @@ export function ReferencePage({ ledgers }: { ledgers: Schemas['LedgerJson'][] })
   );
 }
 
+const text = (
+  id: string,
+  name: string,
+  value: (row: Schemas['ReferenceRow']) => string,
+): Column<Schemas['ReferenceRow']> => ({
+  id,
+  name,
+  value,
+  cell: value,
+  tone: (row) => (row.active ? undefined : 'soft'),
+});
+
 function Rows({ ledger, kind, note }: { ledger: Schemas['LedgerJson']; kind: ReferenceKind; note: string }) {
   const { me } = useSession();
   const view = useView();
@@ -91,7 +106,7 @@ function Rows({ ledger, kind, note }: { ledger: Schemas['LedgerJson']; kind: Ref
   const pages = useInfiniteQuery(
     referenceQuery(ledger.id, kind, view.get('text'), view.get('hidden') !== ''),
   );
-  const rows = pages.data?.pages.flatMap((page) => page.rows) ?? [];
+  const rows = useMemo(() => pages.data?.pages.flatMap((page) => page.rows) ?? [], [pages.data]);
   const hide = useMutation({
     mutationFn: (row: Schemas['ReferenceRow']) =>
       answer(
@@ -103,82 +118,76 @@ function Rows({ ledger, kind, note }: { ledger: Schemas['LedgerJson']; kind: Ref
     onError: (error) => notice({ tone: 'failed', text: error.message }),
     onSettled: refresh,
   });
+  const used: Column<Schemas['ReferenceRow']> = {
+    id: 'used',
+    name: 'Used here',
+    width: 150,
+    wraps: true,
+    value: (row) => row.uses,
+    cell: (row) =>
+      row.uses > 0 ? (
+        <>
+          <button
+            type="button"
+            className="cursor-pointer underline"
+            aria-expanded={open === row.code}
+            onClick={() => setOpen(open === row.code ? null : row.code)}
+          >
+            by {plural(row.uses, 'row')}
+          </button>
+          {open === row.code && <Uses ledger={ledger.id} kind={kind} code={row.code} />}
+        </>
+      ) : (
+        <span className="soft">by nothing</span>
+      ),
+  };
+  const shown: Column<Schemas['ReferenceRow']> = {
+    id: 'shown',
+    name: 'Show or hide',
+    unnamed: true,
+    width: 70,
+    cell: (row) =>
+      me.role === 'ADMINISTRATOR' &&
+      (row.uses === 0 || row.hidden) && (
+        <button type="button" className="cursor-pointer underline" onClick={() => hide.mutate(row)}>
+          {row.hidden ? 'Show' : 'Hide'}
+        </button>
+      ),
+  };
   if (pages.error) {
     return <Failure error={pages.error} />;
   }
   const hidden = pages.data?.pages[0]?.hidden ?? 0;
+  const columns: Column<Schemas['ReferenceRow']>[] = [
+    { ...text('code', 'Code', (row) => row.code), width: 110 },
+    { ...text('name', 'Name', (row) => row.name), title: (row) => row.name },
+    { ...text('note', note, (row) => row.note), width: 150 },
+    {
+      ...text('state', 'State', (row) => (row.hidden ? 'hidden' : row.active ? 'active' : 'inactive')),
+      width: 90,
+    },
+    ...(kind === 'RATE' ? [] : [used, shown]),
+  ];
   return (
-    <div className="min-h-0 flex-1 overflow-auto">
-      <table className="book" aria-label="Reference data">
-        <colgroup>
-          <col style={{ width: 110 }} />
-          <col />
-          <col style={{ width: 150 }} />
-          <col style={{ width: 90 }} />
-          <col style={{ width: 150 }} />
-          <col style={{ width: 70 }} />
-        </colgroup>
-        <thead>
-          <tr className="soft">
-            <th>Code</th>
-            <th>Name</th>
-            <th>{note}</th>
-            <th>State</th>
-            <th>{kind !== 'RATE' && 'Used here'}</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.code} data-code={row.code} className={row.active ? '' : 'soft'}>
-              <td>{row.code}</td>
-              <td title={row.name}>{row.name}</td>
-              <td>{row.note}</td>
-              <td>{row.hidden ? 'hidden' : row.active ? 'active' : 'inactive'}</td>
-              <td className={open === row.code ? '!whitespace-normal' : ''}>
-                {row.uses > 0 ? (
-                  <>
-                    <button
-                      type="button"
-                      className="cursor-pointer underline"
-                      aria-expanded={open === row.code}
-                      onClick={() => setOpen(open === row.code ? null : row.code)}
-                    >
-                      by {plural(row.uses, 'row')}
-                    </button>
-                    {open === row.code && <Uses ledger={ledger.id} kind={kind} code={row.code} />}
-                  </>
-                ) : (
-                  kind !== 'RATE' && <span className="soft">by nothing</span>
-                )}
-              </td>
-              <td>
-                {kind !== 'RATE' && me.role === 'ADMINISTRATOR' && (row.uses === 0 || row.hidden) && (
-                  <button type="button" className="cursor-pointer underline" onClick={() => hide.mutate(row)}>
-                    {row.hidden ? 'Show' : 'Hide'}
-                  </button>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p className="soft flex gap-3 p-3 text-[13px]">
-        {pages.isSuccess && rows.length === 0 && 'Nothing here. Pull, or clear the field.'}
-        {rows.length > 0 && `${rows.length.toLocaleString('en-GB')} shown`}
+    <>
+      <Book
+        name={`reference-${kind.toLowerCase()}`}
+        label="Reference data"
+        columns={columns}
+        rows={rows}
+        keyOf={(row) => row.code}
+        dataOf={(row) => ({ code: row.code })}
+        readAll={async () => (await toTheEnd(pages)).flatMap((page) => page.rows)}
+        onEnd={() => pages.hasNextPage && !pages.isFetchingNextPage && void pages.fetchNextPage()}
+        empty={
+          pages.isSuccess && <p className="soft p-3 text-[13px]">Nothing here. Pull, or clear the field.</p>
+        }
+      />
+      <p className="soft border-base-300 border-t px-3 py-1.5 text-[13px]">
+        {rows.length.toLocaleString('en-GB')} {pages.hasNextPage ? 'read so far' : 'shown'}
         {hidden > 0 && `, ${hidden} hidden`}
-        {pages.hasNextPage && (
-          <button
-            type="button"
-            className="cursor-pointer underline"
-            disabled={pages.isFetchingNextPage}
-            onClick={() => void pages.fetchNextPage()}
-          >
-            {pages.isFetchingNextPage ? 'Reading…' : 'Show more'}
-          </button>
-        )}
       </p>
-    </div>
+    </>
   );
 }
 

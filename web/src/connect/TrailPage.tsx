@@ -1,22 +1,70 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import type { Schemas } from '../api/client';
 import { settingsTrailQuery } from '../api/queries';
+import { toTheEnd } from '../api/toTheEnd';
 import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
+import { Book } from '../ui/book/Book';
+import type { Column } from '../ui/book/columns';
 import { moment } from '../ui/format';
 import { said } from './said';
 import { TrailCheck } from './TrailCheck';
+
+type Entry = Schemas['TrailEntry'];
+
+const detailOf = (entry: Entry) =>
+  Object.entries(entry.detail)
+    .filter(([, value]) => value !== '')
+    .map(([name, value]) => `${said(name).toLowerCase()} ${String(value)}`)
+    .join(', ');
+
+const COLUMNS: Column<Entry>[] = [
+  {
+    id: 'at',
+    name: 'When',
+    width: 170,
+    title: (entry) => entry.at,
+    tone: () => 'soft',
+    value: (entry) => entry.at,
+    cell: (entry) => moment(entry.at),
+  },
+  {
+    id: 'who',
+    name: 'Who',
+    width: 170,
+    title: (entry) => entry.signIn && `signs in as ${entry.signIn}`,
+    value: (entry) => entry.who,
+    cell: (entry) => entry.who,
+  },
+  {
+    id: 'what',
+    name: 'What',
+    width: 260,
+    value: (entry) => said(entry.action),
+    cell: (entry) => said(entry.action),
+  },
+  {
+    id: 'detail',
+    name: 'Of it',
+    title: (entry) => JSON.stringify(entry.detail),
+    tone: () => 'soft',
+    value: detailOf,
+    cell: detailOf,
+  },
+];
 
 /** Everything that was done to settings, people and connections, the newest first. */
 export function TrailPage() {
   const view = useView();
   const trail = useInfiniteQuery(settingsTrailQuery(view.get('who'), view.get('text')));
-  const entries = trail.data?.pages.flat() ?? [];
+  const entries = useMemo(() => trail.data?.pages.flat() ?? [], [trail.data]);
   const persons = [...new Set(entries.map((entry) => entry.who))].sort();
   if (trail.error) {
     return <Failure error={trail.error} />;
   }
   return (
-    <div className="min-h-0 flex-1 overflow-auto">
+    <div className="flex min-h-0 flex-1 flex-col">
       <div className="flex items-center gap-3 px-4 py-2">
         <input
           type="search"
@@ -41,43 +89,18 @@ export function TrailPage() {
         </label>
         <TrailCheck />
       </div>
-      <table className="book" aria-label="Trail of settings">
-        <colgroup>
-          <col style={{ width: 170 }} />
-          <col style={{ width: 170 }} />
-          <col style={{ width: 260 }} />
-          <col />
-        </colgroup>
-        <tbody>
-          {entries.map((entry) => (
-            <tr key={entry.id}>
-              <td className="soft" title={entry.at}>
-                {moment(entry.at)}
-              </td>
-              <td title={entry.signIn && `signs in as ${entry.signIn}`}>{entry.who}</td>
-              <td>{said(entry.action)}</td>
-              <td className="soft" title={JSON.stringify(entry.detail)}>
-                {Object.entries(entry.detail)
-                  .filter(([, value]) => value !== '')
-                  .map(([name, value]) => `${said(name).toLowerCase()} ${String(value)}`)
-                  .join(', ')}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p className="soft p-4">
-        {trail.isSuccess && entries.length === 0 && 'Nothing of that kind was done.'}
-        {trail.hasNextPage && (
-          <button
-            type="button"
-            className="cursor-pointer underline"
-            onClick={() => void trail.fetchNextPage()}
-          >
-            Show earlier
-          </button>
-        )}
-      </p>
+      <Book
+        name="trail"
+        label="Trail of settings"
+        columns={COLUMNS}
+        // The newest first, as it is kept: nothing of it is sorted here.
+        onOrder={() => undefined}
+        rows={entries}
+        keyOf={(entry) => String(entry.id)}
+        readAll={async () => (await toTheEnd(trail)).flat()}
+        onEnd={() => trail.hasNextPage && !trail.isFetchingNextPage && void trail.fetchNextPage()}
+        empty={trail.isSuccess && <p className="soft p-4">Nothing of that kind was done.</p>}
+      />
     </div>
   );
 }

@@ -60,25 +60,8 @@ export function MapPage() {
       change.mutate({ kind, code: row.code, meaning, expectedVersion: 0 });
     }
   };
-  const move = (step: number) => {
-    const next = shown[shown.findIndex((row) => row.code === selectedNow()?.code) + step];
-    if (next) {
-      view.set({ row: next.code }, true);
-    }
-  };
-  useHotkeys('j,down', (event) => {
-    event.preventDefault();
-    move(1);
-  });
-  useHotkeys('k,up', (event) => {
-    event.preventDefault();
-    move(-1);
-  });
   const keys = { enabled: me.mayChange, preventDefault: true };
-  useHotkeys('e,enter', () => setEditing(selectedNow()?.code ?? null), {
-    ...keys,
-    ignoreEventWhen: (event) => event.target instanceof HTMLButtonElement,
-  });
+  useHotkeys('e', () => setEditing(selectedNow()?.code ?? null), keys);
   useHotkeys('y', () => accept(selectedNow()), keys);
 
   return (
@@ -133,6 +116,7 @@ export function MapPage() {
           rows={shown}
           choices={choices.data}
           selected={selected?.code}
+          selectedNow={() => selectedNow()?.code}
           editing={editing}
           onSelect={(code) => view.set({ row: code }, true)}
           onEdit={setEditing}

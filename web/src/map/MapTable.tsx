@@ -1,7 +1,8 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef } from 'react';
+import { useMemo } from 'react';
 import type { Schemas } from '../api/client';
 import { useCurrent } from '../app/current';
+import { Book } from '../ui/book/Book';
+import type { Column } from '../ui/book/columns';
 import { Key } from '../ui/Key';
 import { amount, day, plural } from '../ui/format';
 import { History } from './History';
@@ -17,132 +18,107 @@ interface Props {
   rows: MapRow[];
   choices: Schemas['Choices'];
   selected: string | undefined;
+  selectedNow: () => string | undefined;
   editing: string | null;
   onSelect: (code: string) => void;
   onEdit: (code: string | null) => void;
   onAccept: (row: MapRow) => void;
 }
 
-const ROW = 34;
-
 /** Kinds whose codes are ours, and no more than their names in other letters. */
 const NAMED = new Set<RowKind>(['ROLE', 'LINE_KIND']);
+const keyOf = (row: MapRow) => row.code;
 
 export function MapTable(props: Props) {
-  const { rows, heads, selected, kind } = props;
-  const { route } = useCurrent();
+  const { rows, heads, selected, selectedNow, editing, kind, onSelect, onEdit } = props;
+  const { me, route } = useCurrent();
   const named = NAMED.has(kind);
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW,
-    overscan: 15,
-    getItemKey: (index) => rows[index]?.code ?? index,
-  });
-  const at = rows.findIndex((row) => row.code === selected);
-  useEffect(() => {
-    if (at > 0) {
-      virtual.scrollToIndex(at, { align: 'auto' });
-    }
-  }, [at, virtual]);
-  const visible = virtual.getVirtualItems();
-  const before = visible[0]?.start ?? 0;
-  const after = virtual.getTotalSize() - (visible.at(-1)?.end ?? 0);
+  const left = useMemo(
+    () => (named ? namedColumns(heads.left) : codedColumns(heads.left)),
+    [named, heads.left],
+  );
+  const right: Column<MapRow> = {
+    id: 'meaning',
+    name: heads.right,
+    page: 'right',
+    width: '44%',
+    overflows: (row) => editing === row.code,
+    cell: (row) =>
+      editing === row.code ? (
+        <RowEditor kind={kind} code={row.code} onDone={() => onEdit(null)} />
+      ) : (
+        <RightPage {...props} row={row} />
+      ),
+  };
   return (
-    <div ref={scroller} className="min-h-0 flex-1 overflow-auto">
-      <table className="book" aria-label="Crosswalk">
-        <colgroup>
-          <col style={{ width: 110 }} />
-          <col />
-          <col style={{ width: named ? 230 : 130 }} />
-          <col style={{ width: 150 }} />
-          <col style={{ width: 54 }} />
-          <col style={{ width: '44%' }} />
-        </colgroup>
-        <thead>
-          <tr>
-            <th colSpan={4} className="title text-primary !border-0 !pt-2 !text-[13px]">
-              {named ? 'Of this route' : `In ${route.source}`}
-            </th>
-            <th className="gutter !border-0" />
-            <th className="title text-secondary !border-0 !pt-2 !text-[13px]">
-              {route.ledger === '' ? 'On no books yet' : `On the books of ${route.ledger}`}
-            </th>
-          </tr>
-          <tr className="soft">
-            <th>{heads.left}</th>
-            <th>{!named && 'Name'}</th>
-            <th />
-            <th className="amount">Holds up, {route.currency}</th>
-            <th className="gutter" />
-            <th>{heads.right}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {before > 0 && <Gap height={before} />}
-          {visible.map((item) => {
-            const row = rows[item.index];
-            return row && <Line key={row.code} {...props} row={row} />;
-          })}
-          {after > 0 && <Gap height={after} />}
-        </tbody>
-      </table>
-    </div>
+    <Book
+      name={`map-${kind.toLowerCase()}`}
+      label="Crosswalk"
+      columns={[...left, holdsUp(route.currency), JOINED, right]}
+      pages={{
+        left: named ? 'Of this route' : `In ${route.source}`,
+        right: route.ledger === '' ? 'On no books yet' : `On the books of ${route.ledger}`,
+      }}
+      rows={rows}
+      keyOf={keyOf}
+      dataOf={(row) => ({ code: row.code, open: row.open })}
+      at={selected}
+      atNow={selectedNow}
+      onAt={onSelect}
+      onPress={me.mayChange ? (row) => onEdit(row.code) : undefined}
+      onOpen={me.mayChange ? (row) => onEdit(row.code) : undefined}
+    />
   );
 }
 
-const Gap = ({ height }: { height: number }) => (
-  <tr aria-hidden="true">
-    <td colSpan={6} style={{ height, padding: 0, border: 0 }} />
-  </tr>
-);
+const namedColumns = (head: string): Column<MapRow>[] => [
+  { id: 'name', name: head, handle: true, value: (row) => row.name, cell: (row) => row.name },
+  { ...noted, width: 230 },
+];
 
-function Line(props: Props & { row: MapRow }) {
-  const { row, selected, editing, kind, onSelect, onEdit } = props;
-  const named = NAMED.has(kind);
-  const { me } = useCurrent();
-  return (
-    <tr
-      data-code={row.code}
-      data-open={row.open}
-      className={row.code === selected ? 'row-chosen' : ''}
-      onClick={() => onSelect(row.code)}
-    >
-      <td colSpan={named ? 2 : 1}>
-        <button
-          type="button"
-          className="cursor-pointer"
-          onFocus={() => onSelect(row.code)}
-          onClick={() => me.mayChange && onEdit(row.code)}
-        >
-          {named ? row.name : row.code}
-        </button>
-      </td>
-      {!named && <td title={row.name}>{row.name === row.code ? '' : row.name}</td>}
-      <td className="soft" title={row.note}>
-        {row.note === row.code ? '' : row.note}
-      </td>
-      <td className="amount">
-        {row.blockedDocuments > 0 && (
-          <span className="text-accent" title={plural(row.blockedDocuments, 'document')}>
-            {amount(row.blockedAmount)} <span className="soft">({row.blockedDocuments})</span>
-          </span>
-        )}
-      </td>
-      <td className="gutter">
-        <Joint open={row.open} own={row.row !== undefined} />
-      </td>
-      <td className={editing === row.code ? '!overflow-visible !whitespace-normal' : ''}>
-        {editing === row.code ? (
-          <RowEditor kind={kind} code={row.code} onDone={() => onEdit(null)} />
-        ) : (
-          <RightPage {...props} />
-        )}
-      </td>
-    </tr>
-  );
-}
+const codedColumns = (head: string): Column<MapRow>[] => [
+  { id: 'code', name: head, width: 110, handle: true, value: keyOf, cell: keyOf },
+  {
+    id: 'name',
+    name: 'Name',
+    value: (row) => row.name,
+    title: (row) => row.name,
+    cell: (row) => (row.name === row.code ? '' : row.name),
+  },
+  { ...noted, width: 130 },
+];
+
+const noted: Column<MapRow> = {
+  id: 'note',
+  name: 'Note',
+  unnamed: true,
+  tone: () => 'soft',
+  title: (row) => row.note,
+  cell: (row) => (row.note === row.code ? '' : row.note),
+};
+
+const holdsUp = (currency: string): Column<MapRow> => ({
+  id: 'holds-up',
+  name: `Holds up, ${currency}`,
+  width: 150,
+  amount: true,
+  value: (row) => row.blockedAmount,
+  rank: (row) => Number(row.blockedAmount),
+  cell: (row) =>
+    row.blockedDocuments > 0 && (
+      <span className="text-accent" title={plural(row.blockedDocuments, 'document')}>
+        {amount(row.blockedAmount)} <span className="soft">({row.blockedDocuments})</span>
+      </span>
+    ),
+});
+
+const JOINED: Column<MapRow> = {
+  id: 'joined',
+  name: 'Mapped',
+  page: 'gutter',
+  width: 54,
+  cell: (row) => <Joint open={row.open} own={row.row !== undefined} />,
+};
 
 /** Two ends of a line: joined when mapped, dotted when covered by something more general, apart when open. */
 function Joint({ open, own }: { open: boolean; own: boolean }) {

@@ -15,7 +15,7 @@ import { WhyPanel } from './WhyPanel';
 export function ReleasePage() {
   const { me, route } = useCurrent();
   const view = useReleaseView();
-  const { rows, groups, summary, loading, error, more } = useRows(view);
+  const { rows, groups, summary, loading, error, more, readAll } = useRows(view);
   const [fixing, setFixing] = useState<string | null>(null);
   const navigate = useNavigate();
   const rowOf = (id: number | null) => rows.find((row) => row.id === id) ?? rows[0];
@@ -48,6 +48,7 @@ export function ReleasePage() {
           view={view}
           rows={rows}
           causes={groups}
+          readAll={readAll}
           states={states}
           selected={selected?.id}
           selectedNow={() => selectedNow()?.id}

@@ -21,6 +21,7 @@ interface Props {
   onFix: (cause: string | null) => void;
   onOpen: (row: Row) => void;
   onMore: () => void;
+  readAll: (() => Promise<Row[]>) | undefined;
 }
 
 const keyOf = (row: Row) => String(row.id);
@@ -61,6 +62,7 @@ export function Spread(props: Props) {
       chosenNow={() => new Set([...view.chosenNow()].map(String))}
       onChoose={(keys) => view.setChosen(new Set([...keys].map(Number)))}
       onEnd={onMore}
+      readAll={props.readAll}
       totals={
         count === 0
           ? undefined

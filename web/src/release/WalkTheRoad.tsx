@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { useSession } from '../app/current';
 
+const WALK =
+  'Put each cause right once: what shared it is released. Then make a batch, send it, and look at both sides.';
 const STORE = 'alcabala-walked';
 
 /** A short note for the first visit, which can be put away for good. */
@@ -11,14 +13,13 @@ export function WalkTheRoad() {
     return null;
   }
   return (
-    <div className="border-base-300 bg-base-200 flex items-center gap-4 border-b px-4 py-2 text-[13px]">
-      <p>
-        <b>Walk the road.</b> Put each cause right once, here or on Map; the documents that shared it are
-        released together. Then make a batch of what is ready, send it, and look at both sides.
+    <div className="border-base-300 bg-base-200 flex items-center gap-4 border-b px-3 py-0.5 text-[13px]">
+      <p className="truncate" title={WALK}>
+        <b>Walk the road.</b> {WALK}
       </p>
       <button
         type="button"
-        className="act ml-auto"
+        className="ml-auto shrink-0 cursor-pointer underline"
         onClick={() => {
           localStorage.setItem(STORE, 'yes');
           setShown(false);

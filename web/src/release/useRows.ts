@@ -1,7 +1,8 @@
 import { useInfiniteQuery, useQueries, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
 import { documentsQuery, summaryQuery } from '../api/queries';
+import { toTheEnd } from '../api/toTheEnd';
 import { useCurrent } from '../app/current';
 import type { ReleaseView } from './useReleaseView';
 
@@ -55,6 +56,7 @@ function useGrouped(view: ReleaseView, causes: Cause[]) {
   });
   return {
     groups,
+    readAll: undefined,
     rows: groups.flatMap((group) => group.rows),
     loading: pages.some((page) => page.isPending),
     error: pages.find((page) => page.error)?.error ?? null,
@@ -83,9 +85,11 @@ function useFlat(view: ReleaseView) {
     getNextPageParam: (last) => last.next || undefined,
     enabled: !view.grouped,
   });
+  const rows = useMemo(() => (pages.data?.pages ?? []).flatMap((page) => page.rows), [pages.data]);
   return {
     groups: undefined,
-    rows: (pages.data?.pages ?? []).flatMap((page) => page.rows),
+    rows,
+    readAll: async () => (await toTheEnd(pages)).flatMap((page) => page.rows),
     loading: pages.isPending,
     error: pages.error,
     more: () => {

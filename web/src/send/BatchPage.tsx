@@ -1,12 +1,14 @@
 import { isGivenBack } from '../api/recordKinds';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, client } from '../api/client';
 import { batchQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
+import { Book } from '../ui/book/Book';
+import type { Column } from '../ui/book/columns';
 import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
@@ -21,6 +23,9 @@ export function BatchPage() {
   const detail = useQuery(batchQuery(id));
   const refresh = useRefresh();
   const finished = detail.data?.batch.finishedAt !== undefined;
+  const [at, setAt] = useState<string>();
+  const currency = detail.data?.batch.currency ?? route.currency;
+  const columns = useMemo(() => dispatchColumns(route, currency), [route, currency]);
   useEffect(() => {
     if (finished) {
       void refresh();
@@ -53,39 +58,18 @@ export function BatchPage() {
         </span>
       </div>
       <Totals batch={batch} />
-      <div className="min-h-0 flex-1 overflow-auto">
-        <table className="book" aria-label="Documents of the batch">
-          <colgroup>
-            <col style={{ width: 54 }} />
-            <col style={{ width: 92 }} />
-            <col style={{ width: 190 }} />
-            <col style={{ width: 66 }} />
-            <col style={{ width: 100 }} />
-            <col style={{ width: 130 }} />
-            <col style={{ width: 90 }} />
-            <col />
-          </colgroup>
-          <thead className="soft">
-            <tr>
-              <th>
-                <span className="sr-only">State</span>
-              </th>
-              <th>Number</th>
-              <th>Party</th>
-              <th>Date</th>
-              <th className="amount">Gross, {batch.currency}</th>
-              <th>Outcome</th>
-              <th>In {route.ledger}</th>
-              <th>What {route.ledger} said, and what to do</th>
-            </tr>
-          </thead>
-          <tbody>
-            {dispatches.map((each) => (
-              <Line key={each.key} dispatch={each} />
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <Book
+        name="batch"
+        label="Documents of the batch"
+        columns={columns}
+        rows={dispatches}
+        keyOf={(each) => each.key}
+        nameOf={(each) => each.number}
+        dataOf={(each) => ({ outcome: each.outcome })}
+        at={at}
+        onAt={setAt}
+        onOpen={(each) => void navigate(`/documents/${each.documentId}?route=${route.code}`)}
+      />
     </section>
   );
 }
@@ -122,39 +106,89 @@ function Totals({ batch }: { batch: Batch }) {
   );
 }
 
-function Line({ dispatch }: { dispatch: Dispatch }) {
-  const { route } = useCurrent();
-  const refused = dispatch.outcome === 'refused';
-  return (
-    <tr data-outcome={dispatch.outcome}>
-      <td className="!overflow-visible !px-2 !text-clip">
-        <Glyph state={STATE_OF[dispatch.outcome] ?? 'Queued'} />
-      </td>
-      <td>
-        <Link className="underline" to={`/documents/${dispatch.documentId}?route=${route.code}`}>
-          {dispatch.number}
-        </Link>
-      </td>
-      <td title={dispatch.party}>{dispatch.party}</td>
-      <td className="soft" title={dispatch.issueDate}>
-        {day(dispatch.issueDate)}
-      </td>
-      <td className="amount">
-        {isGivenBack(dispatch.kind) ? '-' : ''}
-        {amount(dispatch.gross)}
-      </td>
-      <td className={refused ? 'text-error' : ''}>
-        {WORD[dispatch.outcome] ?? dispatch.outcome}
-        {refused && dispatch.state !== 'Refused' && <span className="soft"> (now {dispatch.state})</span>}
-      </td>
-      <td>{dispatch.ledgerRef}</td>
-      <td className="!py-1 !whitespace-normal">
-        {dispatch.sentence && <span className={refused ? 'text-error' : ''}>“{dispatch.sentence}” </span>}
-        {dispatch.advice}
-      </td>
-    </tr>
-  );
-}
+const isRefused = (dispatch: Dispatch) => dispatch.outcome === 'refused';
+
+const dispatchColumns = (route: { code: string; ledger: string }, currency: string): Column<Dispatch>[] => [
+  {
+    id: 'state',
+    name: 'State',
+    unnamed: true,
+    width: 54,
+    value: (each) => each.outcome,
+    cell: (each) => <Glyph state={STATE_OF[each.outcome] ?? 'Queued'} />,
+  },
+  {
+    id: 'number',
+    name: 'Number',
+    width: 92,
+    value: (each) => each.number,
+    cell: (each) => (
+      <Link className="underline" to={`/documents/${each.documentId}?route=${route.code}`}>
+        {each.number}
+      </Link>
+    ),
+  },
+  {
+    id: 'party',
+    name: 'Party',
+    width: 190,
+    value: (each) => each.party,
+    title: (each) => each.party,
+    cell: (each) => each.party,
+  },
+  {
+    id: 'date',
+    name: 'Date',
+    width: 66,
+    tone: () => 'soft',
+    value: (each) => each.issueDate,
+    title: (each) => each.issueDate,
+    cell: (each) => day(each.issueDate),
+  },
+  {
+    id: 'gross',
+    name: `Gross, ${currency}`,
+    width: 100,
+    amount: true,
+    value: signed,
+    rank: (each) => Number(signed(each)),
+    cell: (each) => amount(signed(each)),
+  },
+  {
+    id: 'outcome',
+    name: 'Outcome',
+    width: 130,
+    tone: (each) => (isRefused(each) ? 'text-error' : undefined),
+    value: (each) => WORD[each.outcome] ?? each.outcome,
+    cell: (each) => (
+      <>
+        {WORD[each.outcome] ?? each.outcome}
+        {isRefused(each) && each.state !== 'Refused' && <span className="soft"> (now {each.state})</span>}
+      </>
+    ),
+  },
+  {
+    id: 'there',
+    name: `In ${route.ledger}`,
+    width: 90,
+    value: (each) => each.ledgerRef,
+    cell: (each) => each.ledgerRef,
+  },
+  {
+    id: 'said',
+    name: `What ${route.ledger} said, and what to do`,
+    wraps: true,
+    value: (each) => [each.sentence, each.advice].filter((text) => text).join(' '),
+    cell: (each) => (
+      <>
+        {each.sentence && <span className={isRefused(each) ? 'text-error' : ''}>“{each.sentence}” </span>}
+        {each.advice}
+      </>
+    ),
+  },
+];
+
+const signed = (dispatch: Dispatch) => (isGivenBack(dispatch.kind) ? `-${dispatch.gross}` : dispatch.gross);
 
 /** Sends again what was refused and since put right, or what did not get through. */
 function Again({ batch, dispatches }: { batch: Batch; dispatches: Dispatch[] }) {

@@ -1,10 +1,12 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Foot, type Totals } from './Foot';
 import { Head } from './Head';
 import { itemsOf, type Group } from './items';
 import { Rows } from './Rows';
+import { SaveAsFile } from './SaveAsFile';
 import { useBook, type Options } from './useBook';
+import { usePrinting } from './usePrinting';
 import { useRange } from './useRange';
 import { useRowKeys } from './useRowKeys';
 
@@ -28,6 +30,10 @@ interface Props<Row extends object> extends Options<Row> {
   /** More is wanted than there is so far. */
   onEnd?: () => void;
   totals?: Totals;
+  /** All rows, where some are not read yet. */
+  readAll?: () => Promise<Row[]>;
+  /** A press on what one gets hold of a row by. */
+  onPress?: (row: Row) => void;
   /** What is said where there is no row. */
   empty?: ReactNode;
 }
@@ -54,7 +60,8 @@ export function Book<Row extends object>(props: Props<Row>) {
     getItemKey: (index) => items[index]?.key ?? index,
     overscan: 12,
   });
-  const visible = rows.getVirtualItems();
+  const printing = usePrinting();
+  const visible = printing ? items.map((_, index) => ({ index })) : rows.getVirtualItems();
   useEnd(visible.at(-1)?.index ?? 0, items.length, props.onEnd);
   const keys = useMemo(() => items.flatMap((item) => (item.type === 'row' ? [item.key] : [])), [items]);
   const range = useRange({
@@ -90,24 +97,42 @@ export function Book<Row extends object>(props: Props<Row>) {
           {book.table.getVisibleLeafColumns().map((column) => (
             <col
               key={column.id}
-              style={{ width: column.columnDef.meta?.width === undefined ? undefined : column.getSize() }}
+              style={{
+                width: column.getCanResize() ? column.getSize() : column.columnDef.meta?.width,
+              }}
             />
           ))}
         </colgroup>
-        <Head book={book} pages={pages} choosing={chosen !== undefined} />
+        <Head
+          book={book}
+          pages={pages}
+          choosing={chosen !== undefined}
+          saving={
+            items.length > 0 && (
+              <SaveAsFile
+                book={book}
+                label={label}
+                all={
+                  props.readAll ??
+                  (() => Promise.resolve(groups ? props.rows : sorted.map((row) => row.original)))
+                }
+              />
+            )
+          }
+        />
         <Rows
           book={book}
           items={items}
           visible={visible}
           measure={rows.measureElement}
-          before={visible[0]?.start ?? 0}
-          after={rows.getTotalSize() - (visible.at(-1)?.end ?? 0)}
+          {...(printing ? { before: 0, after: 0 } : roundOf(rows))}
           at={at}
           chosen={chosen}
           nameOf={props.nameOf ?? keyOf}
           dataOf={props.dataOf}
           onAt={onAt}
           onOpen={onOpen}
+          onPress={props.onPress}
           onToggle={range.toggle}
           onReach={range.reach}
         />
@@ -116,6 +141,12 @@ export function Book<Row extends object>(props: Props<Row>) {
       {items.length === 0 && empty}
     </div>
   );
+}
+
+/** The room of what is not on the screen. */
+function roundOf(rows: Virtualizer<HTMLDivElement, Element>) {
+  const visible = rows.getVirtualItems();
+  return { before: visible[0]?.start ?? 0, after: rows.getTotalSize() - (visible.at(-1)?.end ?? 0) };
 }
 
 function withRow<Row>(rows: Row[], keyOf: (row: Row) => string, key: string, act: (row: Row) => void) {

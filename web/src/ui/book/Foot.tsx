@@ -20,14 +20,16 @@ export function Foot<Row extends object>({ book, totals, choosing }: Props<Row>)
   const columns = book.table.getVisibleLeafColumns();
   const left = columns.filter((column) => pageOf(column) === 'left');
   const right = columns.filter((column) => pageOf(column) === 'right');
-  const firstSum = left.findIndex((column) => column.id in totals.sums);
-  const wide = firstSum < 0 ? left.length : firstSum;
+  const first = left.findIndex((column) => column.id in totals.sums);
+  // How many there are stands over the first columns; the first sum may need the room of those before its own.
+  const counted = first < 0 ? left.length : Math.min(first, 2);
+  const rest = first < 0 ? [] : left.slice(first);
   return (
     <tfoot>
       <tr>
-        <td colSpan={wide + (choosing ? 1 : 0)}>{totals.count}</td>
-        {left.slice(wide).map((column) => (
-          <td key={column.id} className="amount">
+        <td colSpan={counted + (choosing ? 1 : 0)}>{totals.count}</td>
+        {rest.map((column, index) => (
+          <td key={column.id} className="amount" colSpan={index === 0 ? first - counted + 1 : 1}>
             {totals.sums[column.id]}
           </td>
         ))}

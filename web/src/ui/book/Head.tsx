@@ -8,13 +8,19 @@ interface Props<Row extends object> {
   /** What stands over each page; none for a list of one side. */
   pages: { left: ReactNode; right: ReactNode } | undefined;
   choosing: boolean;
+  saving: ReactNode;
 }
 
 /** The heads of the columns, and over them those of the two pages. */
-export function Head<Row extends object>({ book, pages, choosing }: Props<Row>) {
+export function Head<Row extends object>({ book, pages, choosing, saving }: Props<Row>) {
   const columns = book.table.getVisibleLeafColumns();
   const on = (page: Page) => columns.filter((column) => column.columnDef.meta?.page === page).length;
-  const choice = <ColumnChoice book={book} />;
+  const choice = (
+    <span className="no-print ml-auto flex gap-3">
+      {saving}
+      <ColumnChoice book={book} />
+    </span>
+  );
   return (
     <thead>
       {pages && (
@@ -42,7 +48,7 @@ export function Head<Row extends object>({ book, pages, choosing }: Props<Row>) 
             key={header.id}
             book={book}
             header={header}
-            choice={pages || index < all.length - 1 ? undefined : choice}
+            more={pages || index < all.length - 1 ? undefined : choice}
           />
         ))}
       </tr>
@@ -52,14 +58,14 @@ export function Head<Row extends object>({ book, pages, choosing }: Props<Row>) 
 
 type Header<Row extends object> = ReturnType<BookTable<Row>['table']['getHeaderGroups']>[0]['headers'][0];
 
-function Cell<Row extends object>(props: { book: BookTable<Row>; header: Header<Row>; choice: ReactNode }) {
-  const { book, header, choice } = props;
+function Cell<Row extends object>(props: { book: BookTable<Row>; header: Header<Row>; more: ReactNode }) {
+  const { book, header, more } = props;
   const { meta } = header.column.columnDef;
   const sort = book.sortOf(header.column.id);
   const name = String(header.column.columnDef.header);
   return (
     <th
-      className={`relative ${meta?.page === 'gutter' ? 'gutter' : meta?.amount ? 'amount' : ''}`}
+      className={`${meta?.page === 'gutter' ? 'gutter' : meta?.amount ? 'amount' : ''} relative`}
       aria-sort={sort?.now as 'ascending' | 'descending' | undefined}
     >
       {sort ? (
@@ -72,7 +78,8 @@ function Cell<Row extends object>(props: { book: BookTable<Row>; header: Header<
       ) : (
         name
       )}
-      {choice}
+      {/* Over the heads of the last columns, however narrow they are. */}
+      {more && <span className="bg-base-100 absolute top-1 right-2 pl-2 whitespace-nowrap">{more}</span>}
       {header.column.getCanResize() && (
         <span
           aria-hidden="true"

@@ -1,11 +1,12 @@
-import type { VirtualItem } from '@tanstack/react-virtual';
 import { dataset, type Item } from './items';
+import type { Page } from './columns';
 import type { BookTable } from './useBook';
 
 interface Props<Row extends object> {
   book: BookTable<Row>;
   items: Item<Row>[];
-  visible: VirtualItem[];
+  /** Their places among all. */
+  visible: { index: number }[];
   measure: (row: HTMLTableRowElement | null) => void;
   before: number;
   after: number;
@@ -15,6 +16,7 @@ interface Props<Row extends object> {
   dataOf: ((row: Row) => Record<string, string | number | boolean>) | undefined;
   onAt: ((key: string) => void) | undefined;
   onOpen: ((row: Row) => void) | undefined;
+  onPress: ((row: Row) => void) | undefined;
   onToggle: (key: string) => void;
   onReach: (key: string) => void;
 }
@@ -65,7 +67,8 @@ type LineProps<Row extends object> = Props<Row> & {
 };
 
 function Line<Row extends object>(props: LineProps<Row>) {
-  const { book, item, index, measure, at, chosen, nameOf, dataOf, onAt, onOpen, onToggle, onReach } = props;
+  const { book, item, index, measure, at, chosen, nameOf, dataOf, onAt, onOpen, onPress, onToggle, onReach } =
+    props;
   const row = book.table.getRow(item.key);
   return (
     <tr
@@ -92,12 +95,17 @@ function Line<Row extends object>(props: LineProps<Row>) {
       {row.getVisibleCells().map((cell) => {
         const meta = cell.column.columnDef.meta;
         const of = item.row as never;
-        const content = <book.table.FlexRender cell={cell} />;
+        const content = meta?.cell(of);
         return (
           <td
             key={cell.id}
             title={meta?.title?.(of)}
-            className={`${meta?.page === 'gutter' ? 'gutter' : meta?.amount ? 'amount' : ''} ${meta?.tone?.(of) ?? ''}`}
+            className={[
+              placed(meta),
+              meta?.wraps ? '!py-1 !whitespace-normal' : '',
+              meta?.overflows?.(of) ? '!overflow-visible !whitespace-normal' : '',
+              meta?.tone?.(of) ?? '',
+            ].join(' ')}
           >
             {meta?.handle && onAt ? (
               <button
@@ -105,7 +113,10 @@ function Line<Row extends object>(props: LineProps<Row>) {
                 className="cursor-pointer"
                 aria-current={item.key === at}
                 onFocus={() => onAt(item.key)}
-                onClick={() => onAt(item.key)}
+                onClick={() => {
+                  onAt(item.key);
+                  onPress?.(item.row);
+                }}
                 onKeyDown={(event) => event.key === 'Enter' && onOpen?.(item.row)}
               >
                 {content}
@@ -119,3 +130,6 @@ function Line<Row extends object>(props: LineProps<Row>) {
     </tr>
   );
 }
+
+const placed = (meta: { page: Page; amount: boolean } | undefined) =>
+  meta?.page === 'gutter' ? 'gutter' : meta?.amount ? 'amount' : '';

@@ -15,16 +15,21 @@ import type { ReactNode } from 'react';
 export type Page = 'left' | 'gutter' | 'right';
 
 interface Meta {
+  /** Called, and not a component of its own: what is edited in a cell stays where it is when the columns change. */
+  cell: (row: never) => ReactNode;
   page: Page;
   amount: boolean;
   /** Of the text in a cell: cut off where it is too long, with all of it on hover. */
   title: ((row: never) => string | undefined) | undefined;
   tone: ((row: never) => string | undefined) | undefined;
-  /** In pixels; what has none takes what the others leave. */
-  width: number | undefined;
+  value: ((row: never) => string | number) | undefined;
+  overflows: ((row: never) => boolean) | undefined;
+  /** In pixels, or a share of the whole; what has none takes what the others leave. */
+  width: number | `${number}%` | undefined;
   /** By which the server sorts; undefined where it does not, or where the list is sorted here. */
   order: string | undefined;
   unnamed: boolean;
+  wraps: boolean;
   handle: boolean;
   foot: ReactNode;
 }
@@ -48,15 +53,21 @@ export interface Column<Row> {
   unnamed?: boolean;
   page?: Page;
   amount?: boolean;
-  width?: number;
+  width?: number | `${number}%`;
   cell: (row: Row) => ReactNode;
-  /** As text, for a file and for sorting here; a figure where it is one. */
+  /** What stands in a file: a plain figure, an ISO date. What has none is not part of it. */
   value?: (row: Row) => string | number;
+  /** By what it is sorted here, where that is not what stands in a file. */
+  rank?: (row: Row) => string | number;
   title?: (row: Row) => string | undefined;
   tone?: (row: Row) => string | undefined;
+  /** Whether what is in the cell may hang out of it, as a list to choose from does. */
+  overflows?: (row: Row) => boolean;
   order?: string;
   /** What one gets hold of a row by: it takes the focus. */
   handle?: boolean;
+  /** Whether a long text goes on in a second line. */
+  wraps?: boolean;
   /** Whether it can be left out, and is shown until somebody says otherwise. */
   optional?: 'shown' | 'hidden';
   foot?: ReactNode;
@@ -67,22 +78,25 @@ export const columnDefs = <Row extends object>(columns: Column<Row>[]): ColumnDe
   columns.map((column) => ({
     id: column.id,
     header: column.name,
-    accessorFn: column.value ?? (() => ''),
-    cell: ({ row }) => column.cell(row.original),
-    size: column.width ?? 0,
+    accessorFn: column.rank ?? column.value ?? (() => ''),
+    size: typeof column.width === 'number' ? column.width : 0,
     minSize: 36,
     enableHiding: column.optional !== undefined,
-    enableResizing: column.width !== undefined,
+    enableResizing: typeof column.width === 'number',
     enableSorting: column.value !== undefined,
     sortDescFirst: false,
     meta: {
+      cell: column.cell,
       page: column.page ?? 'left',
       amount: column.amount ?? false,
       title: column.title,
       tone: column.tone,
+      value: column.value,
+      overflows: column.overflows,
       width: column.width,
       order: column.order,
       unnamed: column.unnamed ?? false,
+      wraps: column.wraps ?? false,
       handle: column.handle ?? false,
       foot: column.foot,
     },

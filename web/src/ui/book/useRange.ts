@@ -20,14 +20,19 @@ export function useRange({ keys, chosenNow, onChoose }: Options) {
   };
   /** All from the one that was chosen last to this one. */
   const reach = (key: string) => {
-    const from = keys.indexOf(anchor.current ?? key);
-    const to = keys.indexOf(key);
-    if (from < 0 || to < 0) {
+    const between = reached(keys, anchor.current ?? key, key);
+    if (between.length === 0) {
       toggle(key);
       return;
     }
-    const between = keys.slice(Math.min(from, to), Math.max(from, to) + 1);
     onChoose(new Set([...chosenNow(), ...between]));
   };
   return { toggle, reach };
+}
+
+/** All from the one to the other, whichever comes first; nothing where one of them is not there. */
+export function reached(keys: string[], from: string, to: string): string[] {
+  const places = [keys.indexOf(from), keys.indexOf(to)].sort((one, other) => one - other);
+  const [first = -1, last = -1] = places;
+  return first < 0 ? [] : keys.slice(first, last + 1);
 }

@@ -410,6 +410,35 @@ class ExchangeTest {
     }
 
     @Test
+    void whatSettlesByDeductionsAloneTakesNoMoney() {
+        booked("HW-1", "100.00", "20.00", "1.30", "26.00");
+        documents.computeIfPresent("HW-1", (name, target) -> Changed.in(target, "retained", usd("30.00")));
+        Allocation netted = exchanged(
+                "CAD 0.00",
+                "USD 0.00",
+                new Deduction(Deduction.Kind.DISCOUNT, usd("40.00")),
+                new Deduction(Deduction.Kind.RETENTION, usd("-40.00")));
+        Compilation compiled = compile(paid("CAD 52.00", "1.50", netted));
+        assertThat(((LedgerSettlement) compiled.entry().orElseThrow()).parts()).isEmpty();
+    }
+
+    /// What is converted goes one after the other.
+    @Test
+    void anEntrySaysWhetherItIsConverted() {
+        booked("HW-1", "100.00", "100.00", "1.30", "130.00");
+        assertThat(isConverted(payment(RecordKind.PAYMENT_IN, "10.00", "1.40"))).isTrue();
+        assertThat(isConverted(paid("CAD 13.00", "1.00", exchanged("CAD 13.00", "USD 10.00"))))
+                .isTrue();
+        documents.put("HW-1", target(Money.parse("CAD 130.00"), null));
+        assertThat(isConverted(paid("CAD 13.00", "1.00", exchanged("CAD 13.00", "CAD 13.00"))))
+                .isFalse();
+    }
+
+    private boolean isConverted(Settlement settlement) {
+        return ((LedgerSettlement) compile(settlement).entry().orElseThrow()).isConverted();
+    }
+
+    @Test
     void whatIsPaidInAnotherCurrencySaysWhatItSettles() {
         booked("HW-1", "100.00", "100.00", "1.30", "130.00");
         for (String worth : List.of("CAD 130.00", "EUR 90.00")) {

@@ -10,6 +10,7 @@ import alcabala.accounting.Samples;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.document.Document;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.money.ExchangeRate;
@@ -80,6 +81,7 @@ class InTurnTest {
         rows.add(Samples.row(AccountRole.BANK, "1200"));
         rows.add(Samples.row(AccountRole.EXCHANGE_DIFFERENCE, "6990"));
         rows.add(Samples.row(AccountRole.RETENTION_RECEIVABLE, "1250"));
+        rows.add(Samples.row(AccountRole.BANK_CHARGES, "6100"));
         Route route = Changed.in(
                 Samples.ROUTE, "settings", Samples.SETTINGS.with(Topic.DIRECTION, Carried.PAYMENTS, "to-ledger"));
         Compiler compiler = new Compiler(
@@ -90,6 +92,25 @@ class InTurnTest {
         Compilation compiled = compiler.compile(record, "", known);
         turn.goes(record, compiled, known);
         return compiled;
+    }
+
+    @Test
+    void anInvoiceThatNamesAnotherCreditsNothingOfIt() {
+        Document third = (Document) third(RecordKind.INVOICE);
+        next(Changed.in(third, "rate", new StatedRate(CurrencyUnit.CAD, new BigDecimal("1.36575"), null)));
+        assertThat(List.of(relieved(third(RecordKind.CREDIT_NOTE)), relieved(third(RecordKind.CREDIT_NOTE))))
+                .containsExactly("-15.17", "-15.17");
+    }
+
+    private static Record third(RecordKind kind) {
+        return DocumentBuilder.like(Samples.document(
+                        kind,
+                        "HC-1",
+                        PriceMode.NET,
+                        List.of(line(CurrencyUnit.USD, "chandlery", "1", "11.11", V0)),
+                        List.of()))
+                .preceding("HW-1")
+                .build();
     }
 
     private String relieved(Record record) {
@@ -124,6 +145,10 @@ class InTurnTest {
         invoice = Changed.in(invoice, "retained", usd("5.00"));
         Settlement release =
                 payment(RecordKind.PAYMENT_IN, "4.00", new Deduction(Deduction.Kind.RETENTION, usd("-4.00")));
+        Deduction cent = new Deduction(Deduction.Kind.BANK_CHARGES, usd("-0.01"));
+        assertThat(next(payment(RecordKind.PAYMENT_IN, "1.00", cent)).findings())
+                .as("less than nothing as well, and no release")
+                .isEmpty();
         assertThat(next(release).findings()).isEmpty();
         assertThat(next(release).findings())
                 .containsExactly(
@@ -132,14 +157,7 @@ class InTurnTest {
 
     @Test
     void theLastCreditNoteOfABatchTakesTheRest() {
-        Record third = DocumentBuilder.like(Samples.document(
-                        RecordKind.CREDIT_NOTE,
-                        "HC-1",
-                        PriceMode.NET,
-                        List.of(line(CurrencyUnit.USD, "chandlery", "1", "11.11", V0)),
-                        List.of()))
-                .preceding("HW-1")
-                .build();
+        Record third = third(RecordKind.CREDIT_NOTE);
         assertThat(List.of(relieved(third), relieved(third), relieved(third), relieved(third)))
                 .as("the fourth credits more than there is, at the rate of its invoice")
                 .containsExactly("-15.17", "-15.17", "-15.18", "-15.17");
