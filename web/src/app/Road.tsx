@@ -1,71 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
-import type { Schemas } from '../api/client';
 import { roadQuery } from '../api/queries';
-import { moneys, plural } from '../ui/format';
 import { useSession } from './current';
+import { rough, stopsOf, strokesOf, type Stop, type Wrong } from './stops';
 
-interface Stop {
-  path: string;
-  name: string;
-  waits: string;
-  tone: string;
-}
-
-function readinessOf(road: Schemas['Road']): string {
-  const parts = [
-    road.blocks > 0 && `${plural(road.blocks, 'check')} block${road.blocks === 1 ? 's' : ''}`,
-    road.warns > 0 &&
-      `${road.blocks > 0 ? road.warns : plural(road.warns, 'check')} warn${road.warns === 1 ? 's' : ''}`,
-  ].filter(Boolean);
-  return parts.length > 0 ? parts.join(', ') : `${road.connections} connected`;
-}
-
-function stops(road: Schemas['Road'] | undefined): Stop[] {
-  const refused = road?.refused ?? 0;
-  const lost = road?.lost ?? 0;
-  return [
-    {
-      path: '/connect',
-      name: 'Connect',
-      waits: road ? (lost > 0 ? `${plural(lost, 'ledger')} shut` : readinessOf(road)) : '',
-      tone:
-        lost > 0 || (road?.blocks ?? 0) > 0 ? 'text-error' : (road?.warns ?? 0) > 0 ? 'text-accent' : 'soft',
-    },
-    {
-      path: '/map',
-      name: 'Map',
-      waits: road ? (road.unmapped > 0 ? `${road.unmapped} to map` : 'all mapped') : '',
-      tone: road && road.unmapped > 0 ? 'text-accent' : 'soft',
-    },
-    {
-      path: '/release',
-      name: 'Release',
-      waits: road ? (road.ready > 0 ? `${road.ready} ready, ${moneys(road.readySums)}` : 'none ready') : '',
-      tone: 'soft',
-    },
-    {
-      path: '/send',
-      name: 'Send',
-      waits: road
-        ? refused > 0
-          ? `${refused} refused`
-          : road.openBatches > 0
-            ? `${plural(road.openBatches, 'batch').replace('batchs', 'batches')} open`
-            : 'nothing on its way'
-        : '',
-      tone: refused > 0 ? 'text-error' : 'soft',
-    },
-  ];
-}
-
+/** On the line where one is, before and under a stop what waits there, above it what is wrong. */
 export function Road() {
   const { me, route } = useSession();
-  const shows = (path: string) =>
-    me.seesBooks ? route !== undefined || path === '/connect' : route !== undefined && path === '/release';
   const road = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined });
   const location = useLocation();
-  const all = stops(road.data).filter((stop) => shows(stop.path));
+  const all = stopsOf(road.data, route !== undefined).filter(
+    (stop) => me.seesBooks || (route !== undefined && stop.path === '/release'),
+  );
   const path = location.pathname.startsWith('/documents')
     ? '/release'
     : `/${location.pathname.split('/')[1] ?? ''}`;
@@ -73,33 +19,65 @@ export function Road() {
     0,
     all.findIndex((stop) => stop.path === path),
   );
+  const on = (to: string) => (route ? `${to}${to.includes('?') ? '&' : '?'}route=${route.code}` : to);
   return (
-    <nav aria-label="The road" className="relative mx-5 grid h-[64px] shrink-0 auto-cols-fr grid-flow-col">
-      <span className="road-line bg-base-300 right-0 left-0" />
+    <nav aria-label="The road" className="road" style={{ gridTemplateColumns: `repeat(${all.length}, 1fr)` }}>
+      <span className="road-line bg-base-content/30 right-0 left-0" />
       <span
         className="road-line bg-primary left-0"
         style={{ width: `${((here + 0.5) / all.length) * 100}%` }}
       />
       {all.map((stop, index) => (
-        <Link
-          key={stop.path}
-          to={`${stop.path}${route ? `?route=${route.code}` : ''}`}
-          aria-current={index === here ? 'page' : undefined}
-          className={`relative pt-[28px] text-center leading-tight ${index === here ? 'font-semibold' : ''}`}
-        >
-          <span
-            className={`absolute top-[6px] left-1/2 -ml-[7px] h-[15px] w-[15px] rotate-45 border-[3px] ${
-              index === here
-                ? 'bg-base-content border-base-content'
-                : index < here
-                  ? 'bg-primary border-primary'
-                  : 'bg-base-200 border-base-content/40'
-            }`}
-          />
-          {stop.name}
-          <span className={`block text-[12.5px] font-normal ${stop.tone}`}>{stop.waits}</span>
-        </Link>
+        <StopOnRoad key={stop.path} stop={stop} away={index - here} on={on} />
       ))}
     </nav>
   );
 }
+
+function StopOnRoad({ stop, away, on }: { stop: Stop; away: number; on: (to: string) => string }) {
+  const place = stop.waits === 'to come' || stop.later ? 'later' : away < 0 ? 'behind' : 'ahead';
+  const near = Math.abs(away) < 2 ? 'near' : '';
+  const content = (
+    <>
+      <Strokes count={stop.count ?? 0} />
+      <span className="stop-mark" />
+      <span className="stop-name">{stop.name}</span>
+      <span className="stop-waits">
+        {stop.count ? <b>{rough(stop.count)} </b> : ''}
+        {stop.waits}
+      </span>
+    </>
+  );
+  return (
+    <div className={`stop ${away === 0 ? 'here' : place} ${near}`}>
+      {stop.wrong && <Post wrong={stop.wrong} on={on} />}
+      {stop.later ? (
+        <span className="block" title={stop.later}>
+          {content}
+        </span>
+      ) : (
+        <Link className="block" to={on(stop.path)} aria-current={away === 0 ? 'page' : undefined}>
+          {content}
+        </Link>
+      )}
+    </div>
+  );
+}
+
+const Post = ({ wrong, on }: { wrong: Wrong; on: (to: string) => string }) => (
+  <Link
+    className={`stop-post ${wrong.stands ? '' : 'mild'}`}
+    to={on(wrong.path)}
+    title={wrong.stands ? 'It cannot go on until somebody puts this right' : 'It goes on; look at this'}
+  >
+    {wrong.says}
+  </Link>
+);
+
+const Strokes = ({ count }: { count: number }) => (
+  <span className="stop-strokes" aria-hidden="true">
+    {Array.from({ length: strokesOf(count) }, (_, index) => (
+      <i key={index} />
+    ))}
+  </span>
+);

@@ -12,8 +12,9 @@ import { KeysPanel } from './KeysPanel';
 import { isOutOfReach, OutOfReach } from './OutOfReach';
 import { Road } from './Road';
 import { useView } from './useView';
+import { ORDER } from './stops';
 
-const STOPS: Record<string, string> = { '1': '/connect', '2': '/map', '3': '/release', '4': '/send' };
+const KEYS = ORDER.map((_, index) => `g>${index + 1}`);
 
 export function Shell() {
   const me = useQuery(meQuery);
@@ -25,8 +26,8 @@ export function Shell() {
   const code = view.get('route');
   const route = routes.data?.find((each) => each.code === code) ?? routes.data?.[0];
 
-  useHotkeys(['g>1', 'g>2', 'g>3', 'g>4'], (_, hotkey) => {
-    const stop = STOPS[hotkey.keys?.at(-1) ?? ''];
+  useHotkeys(KEYS, (_, hotkey) => {
+    const stop = ORDER[Number(hotkey.keys?.at(-1)) - 1];
     if (stop) {
       void navigate(`${stop}${code ? `?route=${code}` : ''}`);
     }

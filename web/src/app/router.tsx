@@ -8,6 +8,8 @@ import { ReleasePage } from '../release/ReleasePage';
 import { BatchPage } from '../send/BatchPage';
 import { SendPage } from '../send/SendPage';
 import { Shell } from './Shell';
+import { TO_COME } from './stops';
+import { ToCome } from './ToCome';
 
 export const router = createBrowserRouter([
   { path: '/sign-in', element: <SignIn /> },
@@ -29,6 +31,7 @@ export const router = createBrowserRouter([
       { path: 'documents/:id', element: <BothSidesPage /> },
       { path: 'send', element: <SendPage /> },
       { path: 'send/:id', element: <BatchPage /> },
+      ...TO_COME.map(({ path }) => ({ path: path.slice(1), element: <ToCome /> })),
       { path: '*', element: <Navigate to="/release" replace /> },
     ],
   },
