@@ -87,8 +87,12 @@ function Line<Row extends object>(props: LineProps<Row>) {
             type="checkbox"
             aria-label={`Choose ${nameOf(item.row)}`}
             checked={chosen.has(item.key)}
-            onClick={(event) => event.shiftKey && (event.preventDefault(), onReach(item.key))}
-            onChange={() => onToggle(item.key)}
+            // A box changes by a click, which knows whether Shift was held.
+            onChange={({ nativeEvent }) =>
+              nativeEvent instanceof MouseEvent && nativeEvent.shiftKey
+                ? onReach(item.key)
+                : onToggle(item.key)
+            }
           />
         </td>
       )}

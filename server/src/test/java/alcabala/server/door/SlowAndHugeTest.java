@@ -8,8 +8,6 @@ import alcabala.server.World;
 import java.io.IOException;
 import java.net.Socket;
 import java.net.URI;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -40,11 +38,12 @@ class SlowAndHugeTest {
             for (int i = 0; i < 230; i++) {
                 slow.add(openSignIn());
             }
-            Instant before = Instant.now();
             assertThat(new Api(world.address()).get("/sign-in").status()).isEqualTo(200);
             assertThat(world.api("ferro").get("/api/documents?route=yard").status())
                     .isEqualTo(200);
-            assertThat(Duration.between(before, Instant.now())).isLessThan(Duration.ofSeconds(4));
+            assertThat(slow.getFirst().getInputStream().available())
+                    .as("while all of them are still waited for")
+                    .isZero();
             assertThat(answer(slow.getFirst()))
                     .as("and none of them is waited for")
                     .contains(" 4");
@@ -81,7 +80,6 @@ class SlowAndHugeTest {
 
     @Test
     void aHundredMegabytesFromNobodyAreNotRead() throws IOException {
-        Instant before = Instant.now();
         try (Socket socket = connect()) {
             String token = "22222222-2222-2222-2222-222222222222";
             socket.getOutputStream()
@@ -92,7 +90,6 @@ class SlowAndHugeTest {
             long sent = pour(socket);
             assertThat(sent).as("bytes before it was cut off").isLessThan(20L * KILOBYTE * KILOBYTE);
         }
-        assertThat(Duration.between(before, Instant.now())).isLessThan(Duration.ofSeconds(3));
     }
 
     private static long pour(Socket socket) {
