@@ -248,8 +248,10 @@ export const settingsTrailQuery = (who: string, text: string) =>
 export const readinessQuery = (route: string) =>
   queryOptions({
     queryKey: ['readiness', route],
-    queryFn: async () => {
+    queryFn: async ({ client: kept }) => {
       const { id, result } = await workEnded(client.GET('/api/readiness', { params: { query: { route } } }));
+      // The road says what was judged last, which is this.
+      void kept.invalidateQueries({ queryKey: ['road'] });
       return { ...result, report: `/api/readiness/${id}/report.pdf?route=${encodeURIComponent(route)}` };
     },
     staleTime: 0,
