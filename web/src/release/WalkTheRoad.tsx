@@ -13,7 +13,7 @@ export function WalkTheRoad() {
     return null;
   }
   return (
-    <div className="border-base-300 bg-base-200 flex items-center gap-4 border-b px-3 py-0.5 text-[13px]">
+    <div className="no-print border-base-300 bg-base-200 flex items-center gap-4 border-b px-3 py-0.5 text-[13px]">
       <p className="truncate" title={WALK}>
         <b>Walk the road.</b> {WALK}
       </p>

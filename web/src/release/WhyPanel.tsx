@@ -112,7 +112,7 @@ function Why({ row, onClose }: { row: Row; onClose: () => void }) {
         </>
       )}
       {mayEdit && !editing && (
-        <div className="flex gap-1.5">
+        <div className="flex flex-wrap gap-1.5">
           <button type="button" className="act" onClick={changeRow}>
             Change this row <Key>e</Key>
           </button>

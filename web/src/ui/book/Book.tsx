@@ -86,7 +86,12 @@ export function Book<Row extends object>(props: Props<Row>) {
   });
   return (
     <div ref={scroller} className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
-      <table className="book" aria-label={label} aria-rowcount={(count ?? items.length) + 1}>
+      <table
+        className="book"
+        style={{ minWidth: book.leastWidth }}
+        aria-label={label}
+        aria-rowcount={(count ?? items.length) + 1}
+      >
         <colgroup>
           {chosen && <col style={{ width: 30 }} />}
           {book.table.getVisibleLeafColumns().map((column) => (

@@ -19,6 +19,9 @@ export interface Options<Row extends object> {
   onOrder?: (order: Order) => void;
 }
 
+/** What a column without a width of its own is never narrower than; what does not fit then is scrolled to. */
+const LEAST = 110;
+
 /** A list's columns and rows as they are shown: which columns, how wide, in which order. */
 export function useBook<Row extends object>(options: Options<Row>) {
   const { name, columns, rows, keyOf, order, onOrder } = options;
@@ -63,7 +66,10 @@ export function useBook<Row extends object>(options: Options<Row>) {
         }
       : undefined;
   };
-  return { table, sortOf };
+  const leastWidth = table
+    .getVisibleLeafColumns()
+    .reduce((sum, column) => sum + (column.getCanResize() ? column.getSize() : LEAST), 0);
+  return { table, sortOf, leastWidth };
 }
 
 export type BookTable<Row extends object> = ReturnType<typeof useBook<Row>>;
