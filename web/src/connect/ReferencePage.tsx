@@ -177,7 +177,9 @@ function Rows({ ledger, kind, note }: { ledger: Schemas['LedgerJson']; kind: Ref
         rows={rows}
         keyOf={(row) => row.code}
         dataOf={(row) => ({ code: row.code })}
-        readAll={async () => (await toTheEnd(pages)).flatMap((page) => page.rows)}
+        readAll={
+          pages.hasNextPage ? async () => (await toTheEnd(pages)).flatMap((page) => page.rows) : undefined
+        }
         onEnd={() => pages.hasNextPage && !pages.isFetchingNextPage && void pages.fetchNextPage()}
         empty={
           pages.isSuccess && <p className="soft p-3 text-[13px]">Nothing here. Pull, or clear the field.</p>

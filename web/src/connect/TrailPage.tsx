@@ -93,11 +93,9 @@ export function TrailPage() {
         name="trail"
         label="Trail of settings"
         columns={COLUMNS}
-        // The newest first, as it is kept: nothing of it is sorted here.
-        onOrder={() => undefined}
         rows={entries}
         keyOf={(entry) => String(entry.id)}
-        readAll={async () => (await toTheEnd(trail)).flat()}
+        readAll={trail.hasNextPage ? async () => (await toTheEnd(trail)).flat() : undefined}
         onEnd={() => trail.hasNextPage && !trail.isFetchingNextPage && void trail.fetchNextPage()}
         empty={trail.isSuccess && <p className="soft p-4">Nothing of that kind was done.</p>}
       />

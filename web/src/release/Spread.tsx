@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { Schemas } from '../api/client';
+import { isGivenBack } from '../api/recordKinds';
 import { useCurrent } from '../app/current';
 import { Book } from '../ui/book/Book';
 import type { Group } from '../ui/book/items';
@@ -98,7 +99,7 @@ const wordOf = (view: ReleaseView) => (view.family === 'SETTLEMENT' ? 'payment' 
 
 const signed = (row: Row): Sum => ({
   currency: row.currency,
-  amount: row.kind.includes('credit') ? `-${row.gross}` : row.gross,
+  amount: isGivenBack(row.kind) ? `-${row.gross}` : row.gross,
 });
 
 function chosenOf(view: ReleaseView, rows: Row[], currency: string) {

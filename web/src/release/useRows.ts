@@ -1,4 +1,4 @@
-import { useInfiniteQuery, useQueries, useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
 import { documentsQuery, summaryQuery } from '../api/queries';
@@ -33,22 +33,28 @@ function useGrouped(view: ReleaseView, causes: Cause[]) {
   const [shown, setShown] = useState<Record<string, number>>({});
   const refused = view.state === 'Refused';
   const own = view.grouped ? causes.filter((each) => each.cause.startsWith('refused:') === refused) : [];
-  const pages = useQueries({
-    queries: own.map((each) =>
-      documentsQuery({
-        route: route.code,
-        family: view.family,
-        state: [view.state],
-        from: view.from,
-        to: view.to,
-        text: view.text,
-        firstCause: each.cause,
-        order: view.order,
-        descending: view.descending,
-        limit: shown[each.cause] ?? PAGE,
-      }),
-    ),
-  });
+  const kept = useQueryClient();
+  const pageOf = (each: Cause, limit: number) =>
+    documentsQuery({
+      route: route.code,
+      family: view.family,
+      state: [view.state],
+      from: view.from,
+      to: view.to,
+      text: view.text,
+      firstCause: each.cause,
+      order: view.order,
+      descending: view.descending,
+      limit,
+    });
+  const pages = useQueries({ queries: own.map((each) => pageOf(each, shown[each.cause] ?? PAGE)) });
+  const readAll = async () => {
+    const all: Row[] = [];
+    for (const each of own) {
+      all.push(...(await kept.query(pageOf(each, each.first))).rows);
+    }
+    return all;
+  };
   const groups = own.map((cause, index): CauseRows => {
     const page = pages[index]?.data;
     const more = () => setShown({ ...shown, [cause.cause]: (shown[cause.cause] ?? PAGE) + PAGE });
@@ -56,7 +62,7 @@ function useGrouped(view: ReleaseView, causes: Cause[]) {
   });
   return {
     groups,
-    readAll: undefined,
+    readAll,
     rows: groups.flatMap((group) => group.rows),
     loading: pages.some((page) => page.isPending),
     error: pages.find((page) => page.error)?.error ?? null,

@@ -30,8 +30,6 @@ interface Props<Row extends object> extends Options<Row> {
   /** More is wanted than there is so far. */
   onEnd?: () => void;
   totals?: Totals;
-  /** All rows, where some are not read yet. */
-  readAll?: () => Promise<Row[]>;
   /** A press on what one gets hold of a row by. */
   onPress?: (row: Row) => void;
   /** What is said where there is no row. */
@@ -82,7 +80,7 @@ export function Book<Row extends object>(props: Props<Row>) {
     onAt: go,
     onOpen: onOpen && ((key) => withRow(props.rows, keyOf, key, onOpen)),
     onToggle: chosen && range.toggle,
-    onReach: chosen && range.reach,
+    onAdd: chosen && range.add,
   });
   return (
     <div ref={scroller} className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
@@ -90,7 +88,7 @@ export function Book<Row extends object>(props: Props<Row>) {
         className="book"
         style={{ minWidth: book.leastWidth }}
         aria-label={label}
-        aria-rowcount={(count ?? items.length) + 1}
+        aria-rowcount={(groups ? items.length : (count ?? items.length)) + 1}
       >
         <colgroup>
           {chosen && <col style={{ width: 30 }} />}

@@ -31,7 +31,6 @@ interface Meta {
   unnamed: boolean;
   wraps: boolean;
   handle: boolean;
-  foot: ReactNode;
 }
 
 export const FEATURES = tableFeatures({
@@ -70,7 +69,6 @@ export interface Column<Row> {
   wraps?: boolean;
   /** Whether it can be left out, and is shown until somebody says otherwise. */
   optional?: 'shown' | 'hidden';
-  foot?: ReactNode;
 }
 
 /** A list's columns, declared once each. */
@@ -98,6 +96,5 @@ export const columnDefs = <Row extends object>(columns: Column<Row>[]): ColumnDe
       unnamed: column.unnamed ?? false,
       wraps: column.wraps ?? false,
       handle: column.handle ?? false,
-      foot: column.foot,
     },
   }));

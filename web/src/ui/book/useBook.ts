@@ -14,6 +14,8 @@ export interface Options<Row extends object> {
   columns: Column<Row>[];
   rows: Row[];
   keyOf: (row: Row) => string;
+  /** All rows, where some are not read yet: then none of it can be sorted here. */
+  readAll?: () => Promise<Row[]>;
   /** Where the server sorts. */
   order?: Order;
   onOrder?: (order: Order) => void;
@@ -24,7 +26,8 @@ const LEAST = 110;
 
 /** A list's columns and rows as they are shown: which columns, how wide, in which order. */
 export function useBook<Row extends object>(options: Options<Row>) {
-  const { name, columns, rows, keyOf, order, onOrder } = options;
+  const { name, columns, rows, keyOf, readAll, order, onOrder } = options;
+  const isSortedHere = onOrder === undefined && readAll === undefined;
   const usual = Object.fromEntries(
     columns.filter((each) => each.optional === 'hidden').map((each) => [each.id, false]),
   );
@@ -38,7 +41,7 @@ export function useBook<Row extends object>(options: Options<Row>) {
     getRowId: keyOf,
     columnResizeMode: 'onChange' as const,
     enableSortingRemoval: true,
-    manualSorting: onOrder !== undefined,
+    manualSorting: !isSortedHere,
     state: { columnVisibility: kept.hidden, columnSizing: kept.widths, sorting },
     onColumnVisibilityChange: (change) =>
       setKept((now) => ({ ...now, hidden: functionalUpdate(change, now.hidden) })),
@@ -59,7 +62,7 @@ export function useBook<Row extends object>(options: Options<Row>) {
           };
     }
     const now = column?.getIsSorted();
-    return column?.getCanSort()
+    return isSortedHere && column?.getCanSort()
       ? {
           now: now === 'desc' ? 'descending' : now === 'asc' ? 'ascending' : undefined,
           press: () => column.toggleSorting(),

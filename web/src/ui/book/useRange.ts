@@ -18,16 +18,14 @@ export function useRange({ keys, chosenNow, onChoose }: Options) {
     anchor.current = key;
     onChoose(next);
   };
-  /** All from the one that was chosen last to this one. */
+  const add = (more: string[]) => onChoose(new Set([...chosenNow(), ...more]));
+  /** All from the one that was chosen last, if it still is, to this one. */
   const reach = (key: string) => {
-    const between = reached(keys, anchor.current ?? key, key);
-    if (between.length === 0) {
-      toggle(key);
-      return;
-    }
-    onChoose(new Set([...chosenNow(), ...between]));
+    const from = anchor.current !== null && chosenNow().has(anchor.current) ? anchor.current : key;
+    anchor.current = key;
+    add(reached(keys, from, key));
   };
-  return { toggle, reach };
+  return { toggle, add, reach };
 }
 
 /** All from the one to the other, whichever comes first; nothing where one of them is not there. */

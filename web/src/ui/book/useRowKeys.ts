@@ -10,7 +10,8 @@ interface Options {
   onAt: (key: string) => void;
   onOpen?: (key: string) => void;
   onToggle?: (key: string) => void;
-  onReach?: (key: string) => void;
+  /** Both rows of a step are chosen. */
+  onAdd?: (keys: string[]) => void;
 }
 
 const prevented = { preventDefault: true };
@@ -23,7 +24,7 @@ const outside = {
 
 /** `j` and `k` and their sisters: from row to row, choosing and opening. */
 export function useRowKeys(options: Options) {
-  const { enabled, keys, at, screenful, onAt, onOpen, onToggle, onReach } = options;
+  const { enabled, keys, at, screenful, onAt, onOpen, onToggle, onAdd } = options;
   const placed = (step: number) => {
     const place = Math.max(0, keys.indexOf(at() ?? ''));
     return keys[Math.min(Math.max(place + step, 0), keys.length - 1)];
@@ -33,8 +34,7 @@ export function useRowKeys(options: Options) {
     const key = placed(step);
     const from = at();
     if (key !== undefined && from !== undefined) {
-      onReach?.(from);
-      onReach?.(key);
+      onAdd?.([from, key]);
       onAt(key);
     }
   };
@@ -45,7 +45,7 @@ export function useRowKeys(options: Options) {
   useHotkeys('pageup', () => go(placed(-screenful())), on);
   useHotkeys('home', () => go(keys[0]), on);
   useHotkeys('end', () => go(keys.at(-1)), on);
-  const choosing = { ...on, enabled: enabled && onReach !== undefined };
+  const choosing = { ...on, enabled: enabled && onAdd !== undefined };
   useHotkeys('shift+j,shift+down', () => reach(1), choosing);
   useHotkeys('shift+k,shift+up', () => reach(-1), choosing);
   useHotkeys('x', () => onToggle?.(at() ?? ''), { enabled: enabled && onToggle !== undefined });
