@@ -26,6 +26,7 @@ class ListsJourneyTest {
             columnsAreRemembered(browser, demo);
             aFileHasAllOfIt(browser);
             paperHasAllOfIt(browser);
+            groupsAreSavedAsWell(browser, demo);
             whatIsReadWholeIsSortedHere(browser, demo);
         }
     }
@@ -48,6 +49,12 @@ class ListsJourneyTest {
                 boxes[1].click();
                 boxes[5].dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true, shiftKey: true }));""");
         browser.awaitText("5 documents chosen");
+        browser.keys(Keys.ESCAPE);
+        browser.until(d -> browser.text().contains("chosen") ? null : true);
+        browser.driver().executeScript("""
+                document.querySelectorAll('tr[data-document] input')[9]
+                    .dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true, shiftKey: true }));""");
+        browser.awaitText("1 document chosen");
         browser.keys(Keys.ESCAPE);
     }
 
@@ -76,15 +83,27 @@ class ListsJourneyTest {
     }
 
     private static void aFileHasAllOfIt(Browser browser) {
+        List<String> lines = saved(browser);
+        assertThat(lines).as("those that were not read yet as well").hasSize(151);
+        assertThat(lines.getFirst()).endsWith("Number,Party,Date,Due,Gross,State,Lands in,Tax code,Payment,Gross");
+        assertThat(String.join("\n", lines)).contains("HW-20301,").containsPattern("HC-\\d+,[^\n]*,-\\d+\\.\\d\\d,");
+    }
+
+    /// The lines of the file that a press makes.
+    private static List<String> saved(Browser browser) {
         browser.driver().executeScript("""
                 const made = URL.createObjectURL.bind(URL);
                 URL.createObjectURL = blob => (blob.text().then(text => (window.saved = text)), made(blob));""");
         browser.button("Save as a file").click();
-        String file = browser.until(d -> (String) browser.driver().executeScript("return window.saved ?? null"));
-        List<String> lines = file.lines().toList();
-        assertThat(lines).as("those that were not read yet as well").hasSize(151);
-        assertThat(lines.getFirst()).endsWith("Number,Party,Date,Due,Gross,State,Lands in,Tax code,Payment,Gross");
-        assertThat(file).contains("HW-20301,").containsPattern("HC-\\d+,[^\n]*,-\\d+\\.\\d\\d,");
+        return browser.until(d -> (String) browser.driver().executeScript("return window.saved ?? null"))
+                .lines()
+                .toList();
+    }
+
+    private static void groupsAreSavedAsWell(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/release?route=yard&state=Blocked");
+        browser.find("tr[data-cause]");
+        assertThat(saved(browser)).hasSize(48);
     }
 
     private static void paperHasAllOfIt(Browser browser) {
