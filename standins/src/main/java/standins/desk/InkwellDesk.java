@@ -104,8 +104,10 @@ class InkwellDesk {
             @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate date,
             @RequestParam(defaultValue = "1000") String account,
             @RequestParam(defaultValue = "30") String means,
-            @RequestParam(defaultValue = "") String reference) {
-        payments.pay(id, amount, date, account, means, reference.trim());
+            @RequestParam(defaultValue = "") String reference,
+            @RequestParam(defaultValue = "") String currency,
+            @RequestParam(required = false) BigDecimal worth) {
+        payments.pay(id, amount, date, account, means, reference.trim(), currency.isBlank() ? null : currency, worth);
         return "redirect:" + base() + "/documents/" + id;
     }
 

@@ -141,8 +141,18 @@ public class Payments {
     }
 
     /// The whole of one payment for one document, entered at the desk.
+    ///
+    /// @param currency of the money; null for that of the document
+    /// @param worth what it settles, where that is another; else null
     public Payment pay(
-            String document, BigDecimal amount, LocalDate date, String account, String means, String reference) {
+            String document,
+            BigDecimal amount,
+            LocalDate date,
+            String account,
+            String means,
+            String reference,
+            String currency,
+            BigDecimal worth) {
         Document paid = posting.get(document);
         return post(new PaymentDraft(
                 PaymentKind.settling(Kind.of(paid.kind())).word(),
@@ -158,8 +168,8 @@ public class Payments {
                 amount,
                 null,
                 null,
-                List.of(new Allocated(document, null, null, amount, null, null)),
-                paid.currency(),
+                List.of(new Allocated(document, null, null, amount, worth, null)),
+                currency == null ? paid.currency() : currency,
                 null,
                 posting.exchangeAccount()));
     }

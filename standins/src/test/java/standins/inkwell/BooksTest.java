@@ -248,7 +248,8 @@ class BooksTest {
         assertThat(posted.journal()).isEmpty();
         assertThat(posted.note()).isEqualTo("Rigging renewed");
         assertThat(posted.toBeEmailed()).isTrue();
-        assertThatThrownBy(() -> saltmere(() -> payments.pay(posted.id(), posted.gross(), DAY, "1000", "30", "")))
+        assertThatThrownBy(() ->
+                        saltmere(() -> payments.pay(posted.id(), posted.gross(), DAY, "1000", "30", "", null, null)))
                 .isInstanceOfSatisfying(
                         Refusal.class, refusal -> assertThat(refusal.code()).isEqualTo("draft"));
         assertThat(saltmere(() -> posting.makeFinal(posted.id())).journal()).hasSize(4);
@@ -273,12 +274,28 @@ class BooksTest {
     @Test
     void aPaymentIsAtMostWhatIsOpen() {
         Books.Document document = saltmere(() -> posting.post(invoice("T-5")));
-        assertThatThrownBy(() -> saltmere(() -> payments.pay(document.id(), amount("35.01"), DAY, "1000", "30", "")))
+        assertThatThrownBy(() ->
+                        saltmere(() -> payments.pay(document.id(), amount("35.01"), DAY, "1000", "30", "", null, null)))
                 .isInstanceOf(Refusal.class);
-        saltmere(() -> payments.pay(document.id(), amount("30.00"), DAY, "1000", "30", ""));
+        saltmere(() -> payments.pay(document.id(), amount("30.00"), DAY, "1000", "30", "", null, null));
         Books.Document paid = saltmere(() -> posting.get(document.id()));
         assertThat(paid.paid()).isEqualByComparingTo("30.00");
         assertThat(paid.journal()).as("the payment is a journal of its own").hasSize(4);
+    }
+
+    @ParameterizedTest(name = "{0} for {1}: {2}")
+    @CsvSource({"10.00, 10.01, worth-unfit", "10.00, 0.00, worth-unfit", "0.00, 10.00, amount-invalid", "10.00, 10.00, "
+    })
+    void whatItIsWorthIsTheMoneyItselfInOneCurrency(String money, String worth, String code) {
+        Books.Document document = saltmere(() -> posting.post(invoice("T-W" + money + worth)));
+        ScopedValue.CallableOp<Books.Payment, RuntimeException> pay =
+                () -> payments.pay(document.id(), amount(money), DAY, "1000", "30", "", null, amount(worth));
+        if (code != null) {
+            assertThat(refused(pay).code()).isEqualTo(code);
+        } else {
+            saltmere(pay);
+        }
+        assertThat(paid(document)).isEqualByComparingTo(code == null ? worth : "0.00");
     }
 
     private static Books.PaymentDraft payment(String kind, String amount, Books.Allocated... allocations) {
@@ -481,7 +498,7 @@ class BooksTest {
 
         BigDecimal bank = balance("1000");
         BigDecimal owed = balance("2100").add(amount("24.60"));
-        saltmere(() -> payments.pay(bill.id(), amount("12.30"), DAY, "1000", "30", ""));
+        saltmere(() -> payments.pay(bill.id(), amount("12.30"), DAY, "1000", "30", "", null, null));
         assertThat(balance("1000")).isEqualByComparingTo(bank.subtract(amount("12.30")));
         saltmere(() -> posting.post(bill("K-1C", "IC-1003", "supplier-credit")));
         assertThat(balance("2100")).as("one bill is paid, one set off").isEqualByComparingTo(owed);

@@ -66,12 +66,9 @@ record KnownDocument(
                 Money.ofMinor(unit, retained - own.releases(name())),
                 at,
                 at.isSame() ? open : at.convert(whole).minus(Money.of(at.to(), relieved)),
-                new Target.Credited(
-                        Money.ofMinor(
-                                unit, credits.stream().mapToLong(Credit::gross).sum()),
-                        Money.ofMinor(
-                                at.to(),
-                                credits.stream().mapToLong(Credit::base).sum())),
+                credits.stream()
+                        .map(each -> each.at(at))
+                        .reduce(Target.Credited.nothing(unit, at.to()), Target.Credited::plus),
                 DocumentTaxes.of(document),
                 ledgerRef,
                 ledgerNumber);

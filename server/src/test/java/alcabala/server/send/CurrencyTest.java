@@ -390,6 +390,49 @@ class CurrencyTest {
                 .isEqualByComparingTo("8.00");
     }
 
+    /// As of an invoice that was found there and linked: nothing went there from here, so that its rate is the
+    /// ledger's.
+    @Test
+    @Order(10)
+    void whatDidNotGoThereFromHereStandsAtTheRateThatTheLedgerSays() {
+        String database = world.jdbc()
+                .sql("select current_database()")
+                .query(String.class)
+                .single();
+        // What was frozen is never taken away; only whoever goes round the rules of the database can make it look so.
+        World.execute(
+                database,
+                "set session_replication_role = replica; delete from posting_record where record_id = "
+                        + credited.get("id").asLong());
+        long paid = settle("customer=" + money.party(credited) + "&document="
+                + credited.get("number").asString() + "&currency=EUR&amount=5.00&money=5.00&worth=4.00");
+        send(List.of(paid));
+        assertThat(booked("/payments/"
+                        + yard.document(money.newest()).get("ledgerRef").asString()))
+                .isEqualTo(expected(paid))
+                .containsEntry("1100", new BigDecimal("-3.25"));
+    }
+
+    @Test
+    @Order(11)
+    void eurosThatAreEnteredThereForDollarsComeBackWithBothAmounts() {
+        String document = credited.get("number").asString();
+        world.standIns()
+                .desk(
+                        BOOKS + "/documents/" + credited.get("ledgerRef").asString() + "/pay",
+                        "amount=6.00&date=" + LocalDate.now()
+                                + "&means=30&reference=exchanged&account=1000&currency=EUR&worth=7.00");
+        money.fetch();
+        money.awaitBack();
+        assertThat(money.entered("exchanged")).hasSize(1);
+        assertThat(world.standIns().page("/hullwork/payments")).contains(document + " 6.00 for USD 7.00");
+        money.fetch();
+        assertThat(money.detail(money.entered("exchanged").getFirst())
+                        .get("sides")
+                        .toString())
+                .contains("US$7.00 of it");
+    }
+
     private static long pay(BigDecimal amount, int nth) {
         world.standIns()
                 .desk(desk + "/payments", "amount=" + amount + "&date=" + LocalDate.now() + "&means=30&reference=wire");

@@ -10,6 +10,7 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Milestone;
+import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.http.Http;
@@ -140,6 +141,38 @@ public class HullworkMappingTest {
                 payment(PAYMENT.replace("\"externalRef\":\"\"", "\"externalRef\":\"inkwell:PM-7\""));
         assertThat(ours.id()).isEqualTo("inkwell:PM-7");
         assertThat(((Settlement) ours.record().apply(LOOKUP)).origin()).isEqualTo(Origin.LEDGER);
+    }
+
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource(
+            quoteCharacter = '`',
+            value = {
+                "`{'currency':'USD','amount':'46.00'}`, USD 46.00 USD 47.20",
+                "null, EUR 40.00 EUR 41.20",
+                "`'46.00'`, EUR 40.00 EUR 41.20",
+                "`{'currency':'EUR','amount':'40.00'}`, EUR 40.00 EUR 41.20",
+                "`{'currency':'EUR','amount':'46.00'}`, payment HW-P-1001: EUR 40.00 goes to HW-9 and settles EUR 46.00 of it",
+                "`{'currency':'USD','amount':'0.00'}`, payment HW-P-1001: EUR 40.00 goes to HW-9 and settles USD 0.00 of it",
+                "`{'currency':'USD'}`, payment HW-P-1001: EUR 40.00 goes to HW-9 and settles USD 0.00 of it",
+                "`{'currency':'USD','amount':'-1.00'}`, payment HW-P-1001: what is settled of HW-9 is negative",
+                "`{'currency':'USD','amount':'46.001'}`, an amount of payment HW-P-1001 is finer than its currency allows",
+                "`{'currency':'dollars','amount':'46.00'}`, payment HW-P-1001 cannot be understood",
+                "`{'amount':'46.00'}`, payment HW-P-1001 cannot be understood"
+            })
+    void whatItIsWorthIsUnderstoodOrSetAside(String worth, String says) {
+        String json = PAYMENT.replace(
+                "\"money\":\"40.00\",", "\"money\":\"40.00\",\"worth\":" + worth.replace('\'', '"') + ",");
+        assertThat(understood(payment(json))).isEqualTo(says);
+    }
+
+    private static String understood(SourceChange.RecordChanged changed) {
+        try {
+            Allocation allocation =
+                    ((Settlement) changed.record().apply(LOOKUP)).allocations().getFirst();
+            return allocation.worth() + " " + allocation.settled();
+        } catch (AnswerUnusableException e) {
+            return e.what();
+        }
     }
 
     @ParameterizedTest(name = "{0} instead of {1}: {2}")
