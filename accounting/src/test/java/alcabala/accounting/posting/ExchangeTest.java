@@ -10,35 +10,24 @@ import alcabala.accounting.LineBuilder;
 import alcabala.accounting.RandomDocuments;
 import alcabala.accounting.Samples;
 import alcabala.accounting.crosswalk.AccountRole;
-import alcabala.accounting.crosswalk.Crosswalk;
-import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.DayRates;
-import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.money.ExchangeRate.Origin;
 import alcabala.accounting.money.StatedRate;
-import alcabala.accounting.party.Party;
 import alcabala.accounting.record.RecordKind;
-import alcabala.accounting.setting.Carried;
-import alcabala.accounting.setting.Topic;
-import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Deduction;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.accounting.settlement.Target;
 import alcabala.accounting.settlement.Target.Standing;
-import alcabala.accounting.tax.TaxRounding;
 import java.math.BigDecimal;
-import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
 import org.joda.money.CurrencyUnit;
@@ -47,64 +36,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/// What is in another currency than the books (records, sections 1 and 3): books in CAD, what is sold and paid in USD.
-class ExchangeTest {
-    private static final CurrencyUnit USD = CurrencyUnit.USD;
-    private static final CurrencyUnit CAD = CurrencyUnit.CAD;
-    private static final LocalDate DAY = LocalDate.of(2026, 11, 20);
-    private static final Party TRUST = Party.named("C-1", "Pell Estuary Trust");
-    private final Map<String, Target> documents = new HashMap<>();
-    private final List<CrosswalkRow> rows = new ArrayList<>(Samples.rows());
-    private LedgerProfile ledger = Changed.in(Samples.ledger(CAD, TaxRounding.PER_DOCUMENT), "multiCurrency", true);
-
-    ExchangeTest() {
-        rows.add(Samples.row(AccountRole.CUSTOMER_ADVANCES, "2300"));
-        rows.add(Samples.row(AccountRole.BANK, "1200"));
-        rows.add(Samples.row(AccountRole.EXCHANGE_DIFFERENCE, "6990"));
-        rows.add(Samples.row(AccountRole.BANK_CHARGES, "6100"));
-        rows.add(Samples.row(AccountRole.RETENTION_RECEIVABLE, "1250"));
-    }
-
-    private static Money usd(String amount) {
-        return Money.parse("USD " + amount);
-    }
-
-    private static StatedRate at(String rate) {
-        return new StatedRate(CAD, new BigDecimal(rate), null);
-    }
-
-    private static ExchangeRate rate(String rate) {
-        return new ExchangeRate(USD, CAD, new BigDecimal(rate), DAY, Origin.SOURCE);
-    }
-
-    private Compilation compile(alcabala.accounting.record.Record record) {
-        Route route = Changed.in(
-                Samples.ROUTE,
-                "settings",
-                Samples.SETTINGS.with(Topic.DISCOUNT_TAX, "kept").with(Topic.DIRECTION, Carried.PAYMENTS, "to-ledger"));
-        return new Compiler(Crosswalk.of(rows, Samples.NOBODY), route, ledger)
-                .compile(record, "", (kind, number, party) -> Optional.ofNullable(documents.get(number)));
-    }
-
-    /// `4010 -13.67`: accounts with their amounts in base currency, debit positive.
-    private List<String> base(alcabala.accounting.record.Record record) {
-        Compilation compiled = compile(record);
-        assertThat(compiled.findings()).isEmpty();
-        Journal journal = compiled.journal().orElseThrow();
-        assertThat(journal.isBalanced()).isTrue();
-        return journal.lines().stream()
-                .map(line -> line.account() + " " + line.base().getAmount())
-                .toList();
-    }
-
-    private static Document invoice(String rate, DocumentLine... lines) {
-        return Changed.in(Samples.invoice("HW-1", lines), "rate", at(rate));
-    }
-
-    private static DocumentLine goods(String price) {
-        return line(USD, "chandlery", "1", price, V0);
-    }
-
+/// What is in another currency than the books (records, sections 1 and 3).
+class ExchangeTest extends DollarBooks {
     @Test
     void theUnitsThatAreMissingGoToTheLargestRemainders() {
         assertThat(base(invoice("1.36505", goods("10.01"), line(USD, "labour", "1", "10.01", V0))))
@@ -169,45 +102,6 @@ class ExchangeTest {
         ledger = Changed.in(ledger, "multiCurrency", false);
         assertThat(compile(invoice("1.30", goods("10.00"))).findings())
                 .containsExactly(new Finding.CurrencyUnavailable("USD", "CAD"));
-    }
-
-    private void booked(String number, String gross, String open, String rate, String baseOpen) {
-        documents.put(
-                number,
-                new Target(
-                        Standing.CROSSED,
-                        TRUST,
-                        usd(gross),
-                        usd(open),
-                        usd("0.00"),
-                        rate(rate),
-                        Money.parse("CAD " + baseOpen),
-                        Target.Credited.nothing(USD, CAD),
-                        List.of(),
-                        "IN-1",
-                        number));
-    }
-
-    private static Settlement payment(RecordKind kind, String amount, String rate, Allocation... allocations) {
-        return new Settlement(
-                kind,
-                "P-1",
-                alcabala.accounting.record.Origin.SOURCE,
-                DAY,
-                "Saltmere",
-                "",
-                TRUST,
-                usd(amount),
-                at(rate),
-                usd("0.00"),
-                "30",
-                "",
-                "",
-                List.of(allocations));
-    }
-
-    private static Allocation of(String number, String money, Deduction... deductions) {
-        return Allocation.of(RecordKind.INVOICE, number, usd(money), List.of(deductions));
     }
 
     @ParameterizedTest(name = "{2} paid at {3} of what is open at {0} and {1}")
@@ -309,147 +203,6 @@ class ExchangeTest {
         assertThat(base(payment(RecordKind.PAYMENT_IN, "100.00", "1.30", of("HW-1", "100.00"))))
                 .as("where there is none it does not")
                 .hasSize(2);
-    }
-
-    private static Settlement paid(String amount, String rate, Allocation... allocations) {
-        Money money = Money.parse(amount);
-        Settlement payment = Changed.in(
-                payment(RecordKind.PAYMENT_IN, "1.00", rate, allocations),
-                "charges",
-                Money.zero(money.getCurrencyUnit()));
-        return Changed.in(payment, "amount", money);
-    }
-
-    private static Allocation exchanged(String money, String worth, Deduction... deductions) {
-        return new Allocation(RecordKind.INVOICE, "HW-1", Money.parse(money), Money.parse(worth), List.of(deductions));
-    }
-
-    /// The invoice is in the first currency, the payment in another: both amounts are said (records, section 1).
-    @ParameterizedTest(name = "{2} that settles {3} of {0} at {1}")
-    @CsvSource({
-        "USD 100.00, 1.30, CAD 131.00, USD 100.00, '1200 131.00, 1100 -130.00, 6990 -1.00'",
-        "USD 100.00, 1.30, CAD 130.00, USD 100.00, '1200 130.00, 1100 -130.00'",
-        "USD 100.00, 1.30, CAD 65.00, USD 49.00, '1200 65.00, 1100 -63.70, 6990 -1.30'",
-        "USD 33.33, 1.36575, CAD 45.00, USD 33.33, '1200 45.00, 1100 -45.52, 6990 0.52'",
-        "USD 100.00, 1.30, EUR 88.00, USD 100.00, '1200 132.00, 1100 -130.00, 6990 -2.00'",
-        "CAD 130.00, , USD 88.00, CAD 130.00, '1200 132.00, 1100 -130.00, 6990 -2.00'",
-        "CAD 130.00, , USD 44.00, CAD 66.00, '1200 66.00, 1100 -66.00'"
-    })
-    void whatIsPaidInAnotherCurrencyLeavesAtTheRateOfItsDocument(
-            String gross, String rate, String money, String worth, String journal) {
-        documents.put("HW-1", target(Money.parse(gross), rate));
-        assertThat(String.join(", ", base(paid(money, "1.50", exchanged(money, worth)))))
-                .isEqualTo(journal);
-    }
-
-    private static Target target(Money gross, String rate) {
-        ExchangeRate at = rate == null ? ExchangeRate.same(gross.getCurrencyUnit(), DAY) : rate(rate);
-        Target plain = Samples.target(Standing.CROSSED, TRUST, gross, gross, List.of(), "IN-1", "HW-1");
-        Target booked = Changed.in(Changed.in(plain, "rate", at), "baseOpen", at.convert(gross));
-        return Changed.in(booked, "credited", Target.Credited.nothing(gross.getCurrencyUnit(), CAD));
-    }
-
-    @Test
-    void whatIsDeductedIsInTheCurrencyOfTheDocument() {
-        Deduction discount = new Deduction(Deduction.Kind.DISCOUNT, usd("3.00"));
-        for (String money : List.of("CAD 127.00", "EUR 84.67")) {
-            booked("HW-1", "100.00", "100.00", "1.30", "130.00");
-            assertThat(base(paid(money, "1.50", exchanged(money, "USD 97.00", discount))))
-                    .as("126.10 and 3.90 of 130.00")
-                    .contains("1100 -130.00", "4090 3.90");
-        }
-        Compilation compiled = compile(paid("EUR 84.67", "1.50", exchanged("EUR 84.67", "USD 97.00", discount)));
-        assertThat(compiled.journal().orElseThrow().lines())
-                .as("euros where it is paid in euros, and none where it is not")
-                .extracting(line -> line.account() + " " + line.amount())
-                .containsExactly("1200 EUR 84.67", "1100 EUR -84.67", "4090 EUR 0.00", "6990 EUR 0.00");
-    }
-
-    /// 131.00 for 100.00, of which 40.00 is open: 52.40. Of a third 33.33 for 10.00 it is 13.332, and 13.335 rounds up.
-    @ParameterizedTest(name = "{0} for {1} of {2} open: {3} over")
-    @CsvSource({
-        "CAD 131.00, USD 100.00, 100.00, ",
-        "CAD 131.00, USD 100.00, 99.99, CAD 0.01",
-        "CAD 131.00, USD 100.00, 40.00, CAD 78.60",
-        "CAD 33.33, USD 10.00, 4.00, CAD 20.00",
-        "CAD 26.67, USD 10.00, 5.00, CAD 13.33",
-        "CAD 131.00, USD 100.00, 0.00, CAD 131.00"
-    })
-    void whatADocumentCannotTakeStaysOpenInTheCurrencyOfTheMoney(String money, String worth, String open, String over) {
-        booked(
-                "HW-1",
-                "100.00",
-                open,
-                "1.30",
-                rate("1.30").convert(usd(open)).getAmount().toString());
-        Compilation compiled = compile(paid(money, "1.50", exchanged(money, worth)));
-        assertThat(compiled.findings())
-                .isEqualTo(
-                        over == null
-                                ? List.of()
-                                : List.of(new Finding.StaysOpen(
-                                        "invoice HW-1",
-                                        Finding.StaysOpen.Because.SETTLED_OTHERWISE,
-                                        Money.parse(over))));
-        LedgerSettlement entry = (LedgerSettlement) compiled.entry().orElseThrow();
-        Money settles = entry.parts().stream().map(LedgerSettlement.Part::money).reduce(Money.zero(CAD), Money::plus);
-        assertThat(settles).isEqualTo(Money.parse(money).minus(Money.parse(over == null ? "CAD 0.00" : over)));
-        assertThat(compiled.journal().orElseThrow().isBalanced()).isTrue();
-    }
-
-    @Test
-    void lessThatCanBeReleasedTakesItsShareOfTheMoney() {
-        booked("HW-1", "100.00", "20.00", "1.30", "26.00");
-        documents.computeIfPresent("HW-1", (name, target) -> Changed.in(target, "retained", usd("30.00")));
-        Deduction released = new Deduction(Deduction.Kind.RETENTION, usd("-40.00"));
-        Compilation compiled = compile(paid("CAD 52.00", "1.50", exchanged("CAD 52.00", "USD 40.00", released)));
-        LedgerSettlement entry = (LedgerSettlement) compiled.entry().orElseThrow();
-        assertThat(entry.parts())
-                .extracting(part -> part.money() + " " + part.worth() + " " + part.settled())
-                .containsExactly("CAD 39.00 USD 30.00 USD 0.00");
-    }
-
-    @Test
-    void whatSettlesByDeductionsAloneTakesNoMoney() {
-        booked("HW-1", "100.00", "20.00", "1.30", "26.00");
-        documents.computeIfPresent("HW-1", (name, target) -> Changed.in(target, "retained", usd("30.00")));
-        Allocation netted = exchanged(
-                "CAD 0.00",
-                "USD 0.00",
-                new Deduction(Deduction.Kind.DISCOUNT, usd("40.00")),
-                new Deduction(Deduction.Kind.RETENTION, usd("-40.00")));
-        Compilation compiled = compile(paid("CAD 52.00", "1.50", netted));
-        assertThat(((LedgerSettlement) compiled.entry().orElseThrow()).parts()).isEmpty();
-    }
-
-    /// What is converted goes one after the other.
-    @Test
-    void anEntrySaysWhetherItIsConverted() {
-        booked("HW-1", "100.00", "100.00", "1.30", "130.00");
-        assertThat(isConverted(payment(RecordKind.PAYMENT_IN, "10.00", "1.40"))).isTrue();
-        assertThat(isConverted(paid("CAD 13.00", "1.00", exchanged("CAD 13.00", "USD 10.00"))))
-                .isTrue();
-        documents.put("HW-1", target(Money.parse("CAD 130.00"), null));
-        assertThat(isConverted(paid("CAD 13.00", "1.00", exchanged("CAD 13.00", "CAD 13.00"))))
-                .isFalse();
-    }
-
-    private boolean isConverted(Settlement settlement) {
-        return ((LedgerSettlement) compile(settlement).entry().orElseThrow()).isConverted();
-    }
-
-    @Test
-    void whatIsPaidInAnotherCurrencySaysWhatItSettles() {
-        booked("HW-1", "100.00", "100.00", "1.30", "130.00");
-        for (String worth : List.of("CAD 130.00", "EUR 90.00")) {
-            assertThat(compile(paid("CAD 130.00", "1.40", exchanged("CAD 130.00", worth)))
-                            .findings())
-                    .containsExactly(new Finding.CurrencyDiffers("invoice HW-1", "USD", "CAD"));
-        }
-        assertThat(compile(payment(RecordKind.PAYMENT_IN, "10.00", "1.40", exchanged("USD 10.00", "CAD 13.00")))
-                        .findings())
-                .as("paid in its own, and counted in another")
-                .containsExactly(new Finding.CurrencyDiffers("invoice HW-1", "USD", "USD"));
     }
 
     @Test
