@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { Schemas } from '../api/client';
-import { isGivenBack } from '../api/recordKinds';
+import { isGivenBack, isSettlement } from '../api/recordKinds';
 import { useCurrent } from '../app/current';
 import { Book } from '../ui/book/Book';
 import type { Group } from '../ui/book/items';
@@ -38,6 +38,7 @@ export function Spread(props: Props) {
   const shown = states.filter((each) => view.state === 'All' || each.state === view.state);
   const count = shown.reduce((total, each) => total + each.count, 0);
   const chosen = useMemo(() => new Set([...view.chosen].map(String)), [view.chosen]);
+  const mixed = view.family === undefined && rows.some((row) => isSettlement(row.kind));
   return (
     <Book
       name="release"
@@ -68,8 +69,11 @@ export function Spread(props: Props) {
         count === 0
           ? undefined
           : {
-              count: plural(count, wordOf(view)),
-              sums: { gross: totals(together(shown.flatMap((each) => each.gross)), route.currency) },
+              count: plural(count, mixed ? 'record' : wordOf(view)),
+              // Payments are never added to the documents that they settle.
+              sums: mixed
+                ? {}
+                : { gross: totals(together(shown.flatMap((each) => each.gross)), route.currency) },
               chosen: chosenOf(view, rows, route.currency),
             }
       }
@@ -104,10 +108,16 @@ const signed = (row: Row): Sum => ({
 
 function chosenOf(view: ReleaseView, rows: Row[], currency: string) {
   const chosen = rows.filter((row) => view.chosen.has(row.id));
-  return chosen.length === 0
-    ? undefined
-    : `${plural(chosen.length, wordOf(view))} chosen, ${totals(together(chosen.map(signed)), currency)}`;
+  const payments = chosen.filter((row) => isSettlement(row.kind));
+  const documents = chosen.filter((row) => !isSettlement(row.kind));
+  const said = [sumOf('document', documents, currency), sumOf('payment', payments, currency)];
+  return chosen.length === 0 ? undefined : said.filter((part) => part !== '').join('; ');
 }
+
+const sumOf = (word: string, rows: Row[], currency: string) =>
+  rows.length === 0
+    ? ''
+    : `${plural(rows.length, word)} chosen, ${totals(together(rows.map(signed)), currency)}`;
 
 function Empty({ view, loading }: { view: ReleaseView; loading: boolean }) {
   const { route } = useCurrent();

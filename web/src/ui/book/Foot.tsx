@@ -21,13 +21,15 @@ export function Foot<Row extends object>({ book, totals, choosing }: Props<Row>)
   const left = columns.filter((column) => pageOf(column) === 'left');
   const right = columns.filter((column) => pageOf(column) === 'right');
   const first = left.findIndex((column) => column.id in totals.sums);
-  // How many there are stands over the first columns; the first sum may need the room of those before its own.
-  const counted = first < 0 ? left.length : Math.min(first, 2);
+  // Sums in several currencies need the room of the columns before their own.
+  const counted = first < 0 ? left.length : Math.min(first, 1);
   const rest = first < 0 ? [] : left.slice(first);
   return (
     <tfoot>
       <tr>
-        <td colSpan={counted + (choosing ? 1 : 0)}>{totals.count}</td>
+        <td colSpan={counted + (choosing ? 1 : 0)} className="!overflow-visible">
+          {totals.count}
+        </td>
         {rest.map((column, index) => (
           <td key={column.id} className="amount" colSpan={index === 0 ? first - counted + 1 : 1}>
             {totals.sums[column.id]}
