@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { upTo } from './pages';
+import { together, upTo } from './pages';
 
 /** Numbers from 1 on, given in pages of at most four. */
 const numbers = (all: number) => {
@@ -38,5 +38,25 @@ describe('more rows than one page holds', () => {
         after === '' ? Promise.resolve({ rows: [1, 2, 3, 4], next: '4' }) : Promise.reject(new Error('gone')),
       ),
     ).rejects.toThrow('gone');
+  });
+});
+
+describe('what has come since', () => {
+  it('takes the place of what was known, and what is new comes after it', () => {
+    const known = [
+      { key: 'a', says: 'queued' },
+      { key: 'b', says: 'queued' },
+    ];
+    expect(
+      together(known, [
+        { key: 'c', says: 'queued' },
+        { key: 'a', says: 'posted' },
+      ]),
+    ).toEqual([
+      { key: 'a', says: 'posted' },
+      { key: 'b', says: 'queued' },
+      { key: 'c', says: 'queued' },
+    ]);
+    expect(together(known, [])).toEqual(known);
   });
 });

@@ -1,3 +1,13 @@
+/** What was known, with what has come since in its place. */
+export function together<T extends { key: string }>(known: T[], come: T[]): T[] {
+  const latest = new Map(come.map((each) => [each.key, each]));
+  const among = new Set(known.map((each) => each.key));
+  return [
+    ...known.map((each) => latest.get(each.key) ?? each),
+    ...come.filter((each) => !among.has(each.key)),
+  ];
+}
+
 interface Page<T> {
   rows: T[];
   /** The key to go on with; empty on the last page. */

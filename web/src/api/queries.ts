@@ -1,6 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { answer, client, type Schemas } from './client';
-import { upTo } from './pages';
+import { together, upTo } from './pages';
+import { lookAgain } from '../news/heard';
 import { workDone, workEnded } from './work';
 import type { paths } from './schema';
 
@@ -36,7 +37,7 @@ export const roadQuery = (route: string) =>
   queryOptions({
     queryKey: ['road', route],
     queryFn: () => answer(client.GET('/api/road', { params: { query: { route } } })),
-    refetchInterval: (query) => (query.state.data?.sending ? 700 : 15_000),
+    refetchInterval: (query) => lookAgain(query.state.data?.sending ? 5_000 : 30_000),
   });
 
 export type Family = 'DOCUMENT' | 'SETTLEMENT';
@@ -116,7 +117,7 @@ export const choicesQuery = (route: string, text = '') =>
 export const waitingQuery = queryOptions({
   queryKey: ['batches', 'waiting'],
   queryFn: () => answer(client.GET('/api/waiting')),
-  refetchInterval: (query) => (query.state.data?.some((each) => each.onItsWay > 0) ? 1500 : 15_000),
+  refetchInterval: (query) => lookAgain(query.state.data?.some((each) => each.onItsWay > 0) ? 5_000 : 30_000),
 });
 
 export const setAsideQuery = queryOptions({
@@ -128,14 +129,37 @@ export const batchesQuery = (route: string) =>
   queryOptions({
     queryKey: ['batches', route],
     queryFn: () => answer(client.GET('/api/batches', { params: { query: { route } } })),
-    refetchInterval: (query) => (query.state.data?.some((batch) => !batch.finishedAt) ? 1000 : false),
+    refetchInterval: (query) => query.state.data?.some((batch) => !batch.finishedAt) && lookAgain(5_000),
   });
+
+/** Work behind requests that is going on now. */
+export const runningQuery = queryOptions({
+  queryKey: ['work'],
+  queryFn: () => answer(client.GET('/api/work')),
+  refetchInterval: () => lookAgain(15_000),
+});
+
+type BatchDetail = Schemas['BatchDetail'];
+
+/** All of a batch the first time and once it has ended; meanwhile what has moved since. */
+async function readBatch(id: number, known: BatchDetail | undefined): Promise<BatchDetail> {
+  const read = (since?: string) =>
+    answer(client.GET('/api/batches/{id}', { params: { path: { id }, query: { since } } }));
+  if (known && !known.batch.finishedAt) {
+    const now = await read(known.asOf);
+    if (!now.batch.finishedAt) {
+      return { ...now, dispatches: together(known.dispatches, now.dispatches) };
+    }
+  }
+  return read();
+}
 
 export const batchQuery = (id: number) =>
   queryOptions({
     queryKey: ['batch', id],
-    queryFn: () => answer(client.GET('/api/batches/{id}', { params: { path: { id } } })),
-    refetchInterval: (query) => (query.state.data && !query.state.data.batch.finishedAt ? 700 : false),
+    queryFn: ({ client: kept, queryKey }) => readBatch(id, kept.getQueryData<BatchDetail>(queryKey)),
+    refetchInterval: (query) =>
+      query.state.data !== undefined && !query.state.data.batch.finishedAt && lookAgain(5_000),
   });
 
 export type ReferenceKind = 'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM' | 'DIMENSION' | 'RATE' | 'TERM';
@@ -145,9 +169,8 @@ export const connectQuery = queryOptions({
   queryFn: () => answer(client.GET('/api/connect')),
   // A ledger that was just connected is still being pulled.
   refetchInterval: (query) =>
-    query.state.data?.ledgers.some((ledger) => ledger.state === 'connected' && !ledger.pulledAt)
-      ? 1000
-      : false,
+    query.state.data?.ledgers.some((ledger) => ledger.state === 'connected' && !ledger.pulledAt) &&
+    lookAgain(3_000),
 });
 
 export const consentQuery = (state: string) =>
@@ -173,7 +196,7 @@ export const pullsQuery = (id: number) =>
   queryOptions({
     queryKey: ['connect', 'pulls', id],
     queryFn: () => answer(client.GET('/api/connect/ledgers/{id}/pulls', { params: { path: { id } } })),
-    refetchInterval: (query) => (query.state.data?.[0]?.state === 'running' ? 500 : false),
+    refetchInterval: (query) => query.state.data?.[0]?.state === 'running' && lookAgain(3_000),
   });
 
 export const pullChangesQuery = (pull: number) =>
@@ -263,7 +286,7 @@ export const setupQuery = (route: string) =>
     queryFn: () => answer(client.GET('/api/setup', { params: { query: { route } } })),
     staleTime: 0,
     refetchInterval: (query) =>
-      query.state.data?.steps.some((step) => step.step === 'LEDGER' && step.open > 0) ? 700 : false,
+      query.state.data?.steps.some((step) => step.step === 'LEDGER' && step.open > 0) && lookAgain(3_000),
   });
 
 export type SettingName = Schemas['SettingJson']['setting'];

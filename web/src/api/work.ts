@@ -1,3 +1,4 @@
+import { isHearing, onTold } from '../news/heard';
 import { ApiError, answer, client, refusalOf, type Outcome } from './client';
 
 /** Work that goes on behind a request that asks an outside system; what it comes to has the shape of T. */
@@ -12,7 +13,20 @@ export interface Work<T> {
 
 const FIRST_PAUSE = 100;
 const LONGEST_PAUSE = 1000;
-const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
+const LONGEST_WHEN_TOLD = 5000;
+
+/** Until one is told of the work, or the time is over. */
+function pause(id: number, milliseconds: number): Promise<void> {
+  return new Promise((resolve) => {
+    const over = () => {
+      clearTimeout(timer);
+      end();
+      resolve();
+    };
+    const timer = setTimeout(over, milliseconds);
+    const end = onTold((told) => told.topic === 'WORK' && told.ids.includes(String(id)) && over());
+  });
+}
 
 /** What work came to. */
 export async function workDone<T>(call: Promise<Outcome<Work<T>>>): Promise<T> {
@@ -27,8 +41,9 @@ export async function workDone<T>(call: Promise<Outcome<Work<T>>>): Promise<T> {
  */
 export async function workEnded<T>(call: Promise<Outcome<Work<T>>>): Promise<{ id: number; result: T }> {
   let work: Work<T> = await answer(call);
-  for (let wait = FIRST_PAUSE; work.state === 'running'; wait = Math.min(wait * 1.5, LONGEST_PAUSE)) {
-    await pause(wait);
+  for (let wait = FIRST_PAUSE; work.state === 'running';) {
+    await pause(work.id, wait);
+    wait = Math.min(wait * 1.5, isHearing() ? LONGEST_WHEN_TOLD : LONGEST_PAUSE);
     work = (await look(work.id)) as Work<T>;
   }
   if (work.state !== 'done') {

@@ -1,6 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
 import { roadQuery } from '../api/queries';
+import { Running } from './Running';
+import { WalkTheRoad } from './WalkTheRoad';
 import { Key } from '../ui/Key';
 import { useSession } from './current';
 import { useView } from './useView';
@@ -38,7 +40,7 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
   const hints = (place === '/connect' ? CONNECT[view.get('view')] : HINTS[place]) ?? [];
   const sending = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined }).data?.sending;
   return (
-    <footer className="bg-base-300 flex h-[28px] shrink-0 items-center gap-4 px-5 text-[12.5px]">
+    <footer className="bg-base-300 flex h-[25px] shrink-0 items-center gap-4 px-5 text-[12.5px]">
       {sending ? (
         <Link to={`/send/${sending.batch}?route=${route?.code ?? ''}`} className="flex items-center gap-3">
           Sending batch {sending.batch}
@@ -51,9 +53,11 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
           {sending.done} of {sending.count} settled
         </Link>
       ) : (
-        <span>Nothing is on its way</span>
+        <span className="shrink-0">Nothing is on its way</span>
       )}
-      <span className="ml-auto flex items-center gap-2">
+      {me.seesBooks && <Running />}
+      {place === '/release' && <WalkTheRoad />}
+      <span className="ml-auto flex shrink-0 items-center gap-2">
         {HINTS[place] && (
           <span>
             <Key>j</Key> <Key>k</Key> move

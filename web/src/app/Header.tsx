@@ -14,10 +14,10 @@ import { applyTheme, rememberedTheme } from './theme';
 export function Header() {
   const { me, route, routes, choose } = useSession();
   return (
-    <header className="flex h-[46px] shrink-0 items-center gap-4 px-5">
-      <span className="title text-[21px]">Alcabala</span>
+    <header className="flex h-[34px] shrink-0 items-center gap-4 px-5">
+      <span className="title text-[20px] leading-none">Alcabala</span>
       {route && (
-        <label className="sheet flex items-center gap-2 px-2 py-[3px]">
+        <label className="sheet flex h-[28px] items-center gap-2 px-2">
           <span className="soft text-[12.5px]">Route</span>
           <select
             className="bg-base-100 max-w-[330px] cursor-pointer font-semibold"

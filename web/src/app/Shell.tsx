@@ -11,6 +11,7 @@ import { Header } from './Header';
 import { KeysPanel } from './KeysPanel';
 import { isOutOfReach, OutOfReach } from './OutOfReach';
 import { Road } from './Road';
+import { useNews } from '../news/useNews';
 import { useView } from './useView';
 import { ORDER } from './stops';
 
@@ -19,6 +20,7 @@ const KEYS = ORDER.map((_, index) => `g>${index + 1}`);
 export function Shell() {
   const me = useQuery(meQuery);
   const routes = useQuery({ ...routesQuery, enabled: me.isSuccess });
+  useNews(me.data?.name);
   const view = useView();
   const location = useLocation();
   const navigate = useNavigate();
@@ -78,7 +80,7 @@ export function Shell() {
       <div className="flex h-full flex-col">
         <Header />
         <Road />
-        <main className="flex min-h-0 flex-1 flex-col px-5 pt-1">
+        <main className="flex min-h-0 flex-1 flex-col px-5 pt-0.5">
           {seesBooks || route || location.pathname.startsWith('/you') ? (
             <Outlet key={route?.code} />
           ) : (

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { Schemas } from '../api/client';
 import { useCurrent } from '../app/current';
+import { useTouched } from '../news/touched';
 import { Book } from '../ui/book/Book';
 import type { Column } from '../ui/book/columns';
 import { Key } from '../ui/Key';
@@ -33,6 +34,7 @@ export function MapTable(props: Props) {
   const { rows, heads, selected, selectedNow, editing, kind, onSelect, onEdit } = props;
   const { me, route } = useCurrent();
   const named = NAMED.has(kind);
+  const touched = useTouched('CROSSWALK');
   const left = useMemo(
     () => (named ? namedColumns(heads.left) : codedColumns(heads.left)),
     [named, heads.left],
@@ -62,6 +64,7 @@ export function MapTable(props: Props) {
       rows={rows}
       keyOf={keyOf}
       dataOf={(row) => ({ code: row.code, open: row.open })}
+      touchedOf={(row) => touched(`${kind}/${row.code}`)}
       at={selected}
       atNow={selectedNow}
       onAt={onSelect}

@@ -9,7 +9,6 @@ import { Spread } from './Spread';
 import { Toolbar } from './Toolbar';
 import { useReleaseView } from './useReleaseView';
 import { useRows, type Row } from './useRows';
-import { WalkTheRoad } from './WalkTheRoad';
 import { WhyPanel } from './WhyPanel';
 
 export function ReleasePage() {
@@ -42,7 +41,6 @@ export function ReleasePage() {
     >
       <section aria-label="Documents" className="sheet flex min-h-0 flex-col rounded-b-none border-b-0">
         <Toolbar view={view} states={states} rows={rows} />
-        <WalkTheRoad />
         {error && <Failure error={error} />}
         <Spread
           view={view}

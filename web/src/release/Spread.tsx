@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { Schemas } from '../api/client';
 import { isGivenBack, isSettlement } from '../api/recordKinds';
 import { useCurrent } from '../app/current';
+import { useTouched } from '../news/touched';
 import { Book } from '../ui/book/Book';
 import type { Group } from '../ui/book/items';
 import { plural, together, totals, type Sum } from '../ui/format';
@@ -35,6 +36,7 @@ export function Spread(props: Props) {
     () => documentColumns({ source: route.source, currency: route.currency, seesBooks: me.seesBooks }),
     [route.source, route.currency, me.seesBooks],
   );
+  const touched = useTouched('RECORDS');
   const shown = states.filter((each) => view.state === 'All' || each.state === view.state);
   const count = shown.reduce((total, each) => total + each.count, 0);
   const chosen = useMemo(() => new Set([...view.chosen].map(String)), [view.chosen]);
@@ -54,6 +56,7 @@ export function Spread(props: Props) {
       keyOf={keyOf}
       nameOf={(row) => row.number}
       dataOf={(row) => ({ document: row.id, state: row.state })}
+      touchedOf={(row) => touched(row.id)}
       order={{ by: view.order, descending: view.descending }}
       onOrder={(order) => view.set({ order: order.by, direction: order.descending ? null : 'up' }, true)}
       at={selected === undefined ? undefined : String(selected)}

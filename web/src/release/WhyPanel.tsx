@@ -6,6 +6,7 @@ import { whyQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { RowEditor } from '../map/RowEditor';
 import type { RowKind } from '../map/useChangeRow';
+import { useTouched } from '../news/touched';
 import { Failure } from '../ui/Failure';
 import { Key } from '../ui/Key';
 import { amount } from '../ui/format';
@@ -34,6 +35,7 @@ interface Editing {
 function Why({ row, onClose }: { row: Row; onClose: () => void }) {
   const { me, route } = useCurrent();
   const why = useQuery(whyQuery(row.id));
+  const touched = useTouched('RECORDS')(row.id);
   const [lineId, setLineId] = useState<string | null>(null);
   const [editing, setEditing] = useState<Editing | null>(null);
   const lines = why.data?.lines ?? [];
@@ -66,6 +68,7 @@ function Why({ row, onClose }: { row: Row; onClose: () => void }) {
             {row.number}
           </Link>
           , {row.party}, {row.state}
+          {touched && <b className="text-secondary">, {touched}</b>}
         </p>
       </div>
       {why.data.findings.map((finding) => (

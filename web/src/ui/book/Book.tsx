@@ -9,6 +9,7 @@ import { useBook, type Options } from './useBook';
 import { usePrinting } from './usePrinting';
 import { useRange } from './useRange';
 import { useRowKeys } from './useRowKeys';
+import { useWholeRows } from './useWholeRows';
 
 interface Props<Row extends object> extends Options<Row> {
   label: string;
@@ -27,6 +28,8 @@ interface Props<Row extends object> extends Options<Row> {
   onChoose?: (chosen: Set<string>) => void;
   nameOf?: (row: Row) => string;
   dataOf?: (row: Row) => Record<string, string | number | boolean>;
+  /** What somebody else did to it a moment ago. */
+  touchedOf?: (row: Row) => string | undefined;
   /** More is wanted than there is so far. */
   onEnd?: () => void;
   totals?: Totals;
@@ -36,7 +39,7 @@ interface Props<Row extends object> extends Options<Row> {
   empty?: ReactNode;
 }
 
-const ROW = 34;
+const ROW = 32;
 const NEAR_THE_END = 20;
 const NONE = new Set<string>();
 const nothing = () => undefined;
@@ -51,12 +54,15 @@ export function Book<Row extends object>(props: Props<Row>) {
     [groups, sorted, keyOf],
   );
   const scroller = useRef<HTMLDivElement>(null);
+  const { covered, rest } = useWholeRows(scroller, ROW);
   const rows = useVirtualizer({
     count: items.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     getItemKey: (index) => items[index]?.key ?? index,
     overscan: 12,
+    // What the heads and the foot cover is not in sight.
+    scrollPaddingEnd: covered,
   });
   const printing = usePrinting();
   const visible = printing ? items.map((_, index) => ({ index })) : rows.getVirtualItems();
@@ -128,13 +134,14 @@ export function Book<Row extends object>(props: Props<Row>) {
           chosen={chosen}
           nameOf={props.nameOf ?? keyOf}
           dataOf={props.dataOf}
+          touchedOf={props.touchedOf}
           onAt={onAt}
           onOpen={onOpen}
           onPress={props.onPress}
           onToggle={range.toggle}
           onReach={range.reach}
         />
-        {totals && <Foot book={book} totals={totals} choosing={chosen !== undefined} />}
+        {totals && <Foot book={book} totals={totals} choosing={chosen !== undefined} rest={rest} />}
       </table>
       {items.length === 0 && empty}
     </div>

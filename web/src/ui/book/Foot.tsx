@@ -14,23 +14,27 @@ interface Props<Row extends object> {
   book: BookTable<Row>;
   totals: Totals;
   choosing: boolean;
+  /** Room that would show no more than a part of a row, in pixels. */
+  rest: number;
 }
 
-export function Foot<Row extends object>({ book, totals, choosing }: Props<Row>) {
+const FOOT = 27;
+
+export function Foot<Row extends object>({ book, totals, choosing, rest }: Props<Row>) {
   const columns = book.table.getVisibleLeafColumns();
   const left = columns.filter((column) => pageOf(column) === 'left');
   const right = columns.filter((column) => pageOf(column) === 'right');
   const first = left.findIndex((column) => column.id in totals.sums);
   // Sums in several currencies need the room of the columns before their own.
   const counted = first < 0 ? left.length : Math.min(first, 1);
-  const rest = first < 0 ? [] : left.slice(first);
+  const summed = first < 0 ? [] : left.slice(first);
   return (
     <tfoot>
-      <tr>
+      <tr data-rest={rest} style={{ height: FOOT + rest }}>
         <td colSpan={counted + (choosing ? 1 : 0)} className="!overflow-visible">
           {totals.count}
         </td>
-        {rest.map((column, index) => (
+        {summed.map((column, index) => (
           <td key={column.id} className="amount" colSpan={index === 0 ? first - counted + 1 : 1}>
             {totals.sums[column.id]}
           </td>

@@ -14,6 +14,7 @@ interface Props<Row extends object> {
   chosen: Set<string> | undefined;
   nameOf: (row: Row) => string;
   dataOf: ((row: Row) => Record<string, string | number | boolean>) | undefined;
+  touchedOf: ((row: Row) => string | undefined) | undefined;
   onAt: ((key: string) => void) | undefined;
   onOpen: ((row: Row) => void) | undefined;
   onPress: ((row: Row) => void) | undefined;
@@ -70,6 +71,7 @@ function Line<Row extends object>(props: LineProps<Row>) {
   const { book, item, index, measure, at, chosen, nameOf, dataOf, onAt, onOpen, onPress, onToggle, onReach } =
     props;
   const row = book.table.getRow(item.key);
+  const touched = props.touchedOf?.(item.row);
   return (
     <tr
       {...dataset(dataOf?.(item.row) ?? {})}
@@ -77,7 +79,7 @@ function Line<Row extends object>(props: LineProps<Row>) {
       data-index={index}
       aria-rowindex={index + 2}
       aria-selected={chosen?.has(item.key)}
-      className={`${onAt ? 'cursor-pointer' : ''} ${item.key === at ? 'row-chosen' : ''}`}
+      className={`${onAt ? 'cursor-pointer' : ''} ${item.key === at ? 'row-chosen' : ''} ${touched ? 'row-touched' : ''}`}
       onClick={() => onAt?.(item.key)}
       onDoubleClick={() => onOpen?.(item.row)}
     >
@@ -127,6 +129,9 @@ function Line<Row extends object>(props: LineProps<Row>) {
               </button>
             ) : (
               content
+            )}
+            {touched && meta?.handle && (
+              <i className="touched" role="img" aria-label={touched} title={touched} />
             )}
           </td>
         );

@@ -2,6 +2,7 @@ package alcabala.server;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.CookieManager;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -11,6 +12,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -146,6 +149,68 @@ public final class Api {
                 .header("Content-Type", "multipart/form-data; boundary=border")
                 .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray()))
                 .build());
+    }
+
+    /// What is told from now on, as it comes.
+    public Heard listen() {
+        try {
+            HttpResponse<Stream<String>> answer =
+                    client.send(request("/api/news").GET().build(), HttpResponse.BodyHandlers.ofLines());
+            return new Heard(answer);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /// A stream of server-sent events.
+    public static final class Heard implements AutoCloseable {
+        private final List<String> told = new CopyOnWriteArrayList<>();
+        private final HttpResponse<Stream<String>> answer;
+        private volatile boolean ended;
+
+        private Heard(HttpResponse<Stream<String>> answer) {
+            this.answer = answer;
+            Thread.ofVirtual().start(this::read);
+        }
+
+        private void read() {
+            try {
+                answer.body().filter(line -> line.startsWith("data: ")).forEach(line -> told.add(line.substring(6)));
+            } catch (UncheckedIOException | IllegalStateException e) {
+                // It was closed, from either side.
+            } finally {
+                ended = true;
+            }
+        }
+
+        public int status() {
+            return answer.statusCode();
+        }
+
+        public boolean hasEnded() {
+            return ended;
+        }
+
+        public List<JsonNode> all() {
+            return told.stream().map(JSON::readTree).toList();
+        }
+
+        public JsonNode await(String topic) {
+            return Await.value(
+                    "news of " + topic,
+                    () -> all().stream()
+                            .filter(each -> each.get("topic").asString().equals(topic))
+                            .findFirst()
+                            .orElse(null));
+        }
+
+        @Override
+        public void close() {
+            answer.body().close();
+        }
     }
 
     private HttpRequest.Builder request(String path) {

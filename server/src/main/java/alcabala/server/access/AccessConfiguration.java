@@ -38,7 +38,13 @@ class AccessConfiguration {
 
     /// What became of documents: all that operations people see.
     private static final String[] OF_DOCUMENTS = {
-        "/api/documents", "/api/documents/*", "/api/documents/*/trail", "/api/summary", "/api/routes", "/api/road"
+        "/api/documents",
+        "/api/documents/*",
+        "/api/documents/*/trail",
+        "/api/summary",
+        "/api/routes",
+        "/api/road",
+        "/api/news"
     };
 
     @Bean

@@ -7,7 +7,7 @@ import org.springframework.stereotype.Component;
 
 /// Where people are signed in at present.
 @Component
-class Sessions {
+public class Sessions {
     private final JdbcClient jdbc;
 
     /// @param id enough to end it with, not enough to use it
@@ -33,6 +33,16 @@ class Sessions {
                         row.getString("browser"),
                         row.getString("session_id").equals(present)))
                 .list();
+    }
+
+    /// Whether it still lasts.
+    public boolean isOpen(String session) {
+        return jdbc.sql(
+                        "select 1 from spring_session where session_id = :session and expiry_time > extract(epoch from now()) * 1000")
+                .param("session", session)
+                .query(Integer.class)
+                .optional()
+                .isPresent();
     }
 
     void remember(String session, String browser) {

@@ -3,7 +3,9 @@ package alcabala.server.compile;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Telling;
 import alcabala.server.route.Routes;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -20,9 +22,11 @@ import org.springframework.stereotype.Component;
 public class CrosswalkStore {
     private final JdbcClient jdbc;
     private final Routes routes;
+    private final Telling telling;
     private final Clock clock;
 
-    CrosswalkStore(JdbcClient jdbc, Routes routes, Clock clock) {
+    CrosswalkStore(JdbcClient jdbc, Routes routes, Telling telling, Clock clock) {
+        this.telling = telling;
         this.routes = routes;
         this.jdbc = jdbc;
         this.clock = clock;
@@ -75,13 +79,18 @@ public class CrosswalkStore {
                         .param("who", who)
                         .param("now", now)
                         .update());
-        routes.changed(routeId);
+        changed(routeId, kind, code, who);
     }
 
     public void remove(long routeId, RowKind kind, String code, int expected, String who) {
         requireVersion(routeId, kind, code, expected);
         end(routeId, kind, code, who, Timestamp.from(clock.instant()));
+        changed(routeId, kind, code, who);
+    }
+
+    private void changed(long routeId, RowKind kind, String code, String who) {
         routes.changed(routeId);
+        telling.tell(Topic.CROSSWALK, routeId, who, kind + "/" + code);
     }
 
     /// Every state that a row ever had, the newest first.

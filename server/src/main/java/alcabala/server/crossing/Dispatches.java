@@ -5,6 +5,8 @@ import alcabala.accounting.posting.LedgerEntry;
 import alcabala.connectors.Kept;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Affected;
+import alcabala.server.platform.News.Topic;
+import alcabala.server.platform.Telling;
 import alcabala.server.record.SourceFacts;
 import alcabala.server.trail.Trail;
 import io.micrometer.core.instrument.MeterRegistry;
@@ -36,6 +38,7 @@ class Dispatches {
     private final Pauses pauses;
     private final JsonMapper json;
     private final MeterRegistry meters;
+    private final Telling telling;
     private final Clock clock;
 
     Dispatches(
@@ -50,7 +53,9 @@ class Dispatches {
             Pauses pauses,
             JsonMapper json,
             MeterRegistry meters,
+            Telling telling,
             Clock clock) {
+        this.telling = telling;
         this.jdbc = jdbc;
         this.queue = queue;
         this.outcomes = outcomes;
@@ -305,6 +310,7 @@ class Dispatches {
         if (rows != 1) {
             throw new MovedMeanwhileException(dispatch.id());
         }
+        telling.tell(Topic.BATCHES, dispatch.routeId(), null, dispatch.batchId());
         meters.counter("alcabala.dispatch.outcomes", "outcome", outcome).increment();
     }
 

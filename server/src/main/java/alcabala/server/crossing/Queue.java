@@ -1,5 +1,7 @@
 package alcabala.server.crossing;
 
+import alcabala.server.platform.News.Topic;
+import alcabala.server.platform.Telling;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
@@ -14,9 +16,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class Queue {
     private final JdbcClient jdbc;
+    private final Telling telling;
     private final Clock clock;
 
-    Queue(JdbcClient jdbc, Clock clock) {
+    Queue(JdbcClient jdbc, Telling telling, Clock clock) {
+        this.telling = telling;
         this.jdbc = jdbc;
         this.clock = clock;
     }
@@ -125,5 +129,6 @@ class Queue {
                 .param("now", Timestamp.from(clock.instant()))
                 .param("id", batchId)
                 .update();
+        telling.tell(Topic.BATCHES, null, null, batchId);
     }
 }

@@ -3,10 +3,8 @@ package alcabala.server.database;
 import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.Properties;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -14,7 +12,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.health.contributor.Health;
 import org.springframework.boot.health.contributor.HealthIndicator;
-import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
 import org.springframework.stereotype.Component;
 
 /// Asks the database four times a second, on a thread and a connection of its own, whether it answers. As long as it
@@ -25,16 +22,15 @@ public class DatabaseWatch implements HealthIndicator {
     private static final Logger LOG = LoggerFactory.getLogger(DatabaseWatch.class);
     private static final int EVERY_MILLIS = 250;
     private static final int PATIENCE_MILLIS = 1250;
-    private static final String PATIENCE_SECONDS = "2";
-    private final DataSourceProperties source;
+    private final OwnConnection connection;
     private final OpenConnections connections;
     private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().daemon().name("database-watch").factory());
     private volatile boolean answers = true;
     private Connection own;
 
-    DatabaseWatch(DataSourceProperties source, OpenConnections connections) {
-        this.source = source;
+    DatabaseWatch(OwnConnection connection, OpenConnections connections) {
+        this.connection = connection;
         this.connections = connections;
     }
 
@@ -93,16 +89,8 @@ public class DatabaseWatch implements HealthIndicator {
     }
 
     private boolean open() {
-        Properties properties = new Properties();
-        properties.setProperty("user", source.determineUsername());
-        properties.setProperty("password", source.determinePassword());
-        properties.setProperty("ApplicationName", "alcabala watch");
-        properties.setProperty("connectTimeout", PATIENCE_SECONDS);
-        properties.setProperty("socketTimeout", PATIENCE_SECONDS);
-        properties.setProperty("loginTimeout", PATIENCE_SECONDS);
         try {
-            own = DriverManager.getConnection(source.determineUrl(), properties);
-            own.setNetworkTimeout(Runnable::run, PATIENCE_MILLIS);
+            own = connection.open("watch", PATIENCE_MILLIS);
             return true;
         } catch (SQLException e) {
             close();

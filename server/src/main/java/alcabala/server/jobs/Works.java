@@ -1,8 +1,10 @@
 package alcabala.server.jobs;
 
+import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Problem;
 import alcabala.server.platform.Problems;
+import alcabala.server.platform.Telling;
 import io.micrometer.core.instrument.MeterRegistry;
 import jakarta.annotation.PreDestroy;
 import java.sql.ResultSet;
@@ -10,7 +12,9 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -47,6 +51,7 @@ public class Works {
     private final JsonMapper json;
     private final MeterRegistry meters;
     private final TransactionTemplate apart;
+    private final Telling telling;
     private final Clock clock;
     private final Set<Long> here = ConcurrentHashMap.newKeySet();
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
@@ -80,6 +85,12 @@ public class Works {
         T run(Progress progress);
     }
 
+    /// What is going on.
+    ///
+    /// @param subject what it is about, such as a route
+    /// @param done how much of it is done; 0 of 0 when that is not known
+    record Running(long id, Kind kind, String subject, String who, int done, int of) {}
+
     /// Says how far work has come.
     public interface Progress {
         void at(int done, int of);
@@ -90,7 +101,9 @@ public class Works {
             JsonMapper json,
             MeterRegistry meters,
             PlatformTransactionManager transactions,
+            Telling telling,
             Clock clock) {
+        this.telling = telling;
         apart = new TransactionTemplate(transactions);
         apart.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
         this.jdbc = jdbc;
@@ -115,6 +128,7 @@ public class Works {
                 .optional();
         begun.ifPresent(id -> {
             here.add(id);
+            telling.tell(Topic.WORK, null, null, id);
             // What it does stands on the trail under whoever asked for it.
             CountDownLatch soon = new CountDownLatch(1);
             threads.execute(new DelegatingSecurityContextRunnable(() -> {
@@ -154,6 +168,22 @@ public class Works {
                 .single();
     }
 
+    List<Running> running(boolean administrator, String onlyOf) {
+        return jdbc.sql("select id, kind, subject, who, done, of from work where state = 'running' and" + SEEN
+                        + " order by id")
+                .params(seenBy(administrator, onlyOf))
+                .query(Running.class)
+                .list();
+    }
+
+    private static final String SEEN = " (:administrator or kind <> all(:private)) and (:onlyOf = '' or who = :onlyOf)";
+
+    private static Map<String, Object> seenBy(boolean administrator, String onlyOf) {
+        String[] hidden =
+                Stream.of(Kind.values()).filter(Kind::isPrivate).map(Kind::name).toArray(String[]::new);
+        return Map.of("administrator", administrator, "private", hidden, "onlyOf", onlyOf);
+    }
+
     /// @param administrator whether whoever asks may see what administrators do
     /// @param onlyOf whose work is looked at; empty for everybody's
     Work<Object> get(long id, boolean administrator, String onlyOf) {
@@ -161,18 +191,10 @@ public class Works {
     }
 
     private <T> Work<T> get(long id, boolean administrator, String onlyOf, Class<T> type) {
-        return jdbc.sql("""
-                select id, state, who, started_at, done, of, result, problem from work
-                where id = :id and (:administrator or kind <> all(:private)) and (:onlyOf = '' or who = :onlyOf)""")
+        return jdbc.sql("select id, state, who, started_at, done, of, result, problem from work where id = :id and"
+                        + SEEN)
                 .param("id", id)
-                .param("administrator", administrator)
-                .param("onlyOf", onlyOf)
-                .param(
-                        "private",
-                        Stream.of(Kind.values())
-                                .filter(Kind::isPrivate)
-                                .map(Kind::name)
-                                .toArray(String[]::new))
+                .params(seenBy(administrator, onlyOf))
                 .query((row, n) -> work(row, type))
                 .optional()
                 .orElseThrow(() -> NotPossibleException.missing("work " + id));
@@ -235,6 +257,7 @@ public class Works {
                 .param("now", now())
                 .param("id", id)
                 .update();
+        telling.tell(Topic.WORK, null, null, id);
     }
 
     private void finish(long id, String state, String result, String problem) {
@@ -248,6 +271,7 @@ public class Works {
                     .param("now", now())
                     .param("id", id)
                     .update();
+            telling.tell(Topic.WORK, null, null, id);
         } catch (DataAccessException | TransactionException e) {
             LOG.warn("how work {} ended could not be kept: {}", id, e.getMessage());
         }

@@ -10,6 +10,8 @@ import alcabala.connectors.ledger.LedgerRate;
 import alcabala.connectors.ledger.LedgerTerm;
 import alcabala.connectors.ledger.Listing;
 import alcabala.server.platform.Copy;
+import alcabala.server.platform.News.Topic;
+import alcabala.server.platform.Telling;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.EnumMap;
@@ -29,9 +31,11 @@ class PulledRows {
     private final JdbcClient jdbc;
     private final DataSource dataSource;
     private final JsonMapper json;
+    private final Telling telling;
     private final Clock clock;
 
-    PulledRows(JdbcClient jdbc, DataSource dataSource, JsonMapper json, Clock clock) {
+    PulledRows(JdbcClient jdbc, DataSource dataSource, JsonMapper json, Telling telling, Clock clock) {
+        this.telling = telling;
         this.jdbc = jdbc;
         this.dataSource = dataSource;
         this.json = json;
@@ -179,6 +183,7 @@ class PulledRows {
                     .param("count", counts.getOrDefault(kind, 0))
                     .param("id", pull)
                     .update();
+            telling.tell(Topic.PULLS, null, null, pull);
         }
     }
 }

@@ -10,7 +10,9 @@ import alcabala.connectors.spi.Connection;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.jobs.Jobs;
 import alcabala.server.jobs.Retrying;
+import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Telling;
 import alcabala.server.trail.Trail;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
@@ -41,6 +43,7 @@ public class ReferencePull {
     private final Trail trail;
     private final Jobs jobs;
     private final TransactionTemplate transaction;
+    private final Telling telling;
     private final Clock clock;
 
     ReferencePull(
@@ -51,7 +54,9 @@ public class ReferencePull {
             Trail trail,
             Jobs jobs,
             TransactionTemplate transaction,
+            Telling telling,
             Clock clock) {
+        this.telling = telling;
         this.jdbc = jdbc;
         this.pulled = pulled;
         this.ledgers = ledgers;
@@ -210,6 +215,7 @@ public class ReferencePull {
                 .param("detail", String.valueOf(e.getMessage()))
                 .param("id", pull)
                 .update();
+        telling.tell(Topic.PULLS, null, null, pull);
     }
 
     private boolean finish(long pull, long ledgerId, int changes, boolean settings, String who) {
@@ -225,6 +231,7 @@ public class ReferencePull {
                 .param("now", Timestamp.from(clock.instant()))
                 .param("id", pull)
                 .update();
+        telling.tell(Topic.PULLS, null, null, pull);
         forgetWhatWasCreated(ledgerId);
         trail.write(null, null, who, "reference-pulled", Map.of("ledger", ledgerName(ledgerId), "changes", changes));
         if (changes > 0 || settings) {

@@ -5,6 +5,7 @@ import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -55,7 +56,11 @@ class BatchView {
             int attempts,
             String state) {}
 
-    record BatchDetail(BatchJson batch, List<DispatchJson> dispatches) {}
+    /// @param asOf the moment to ask with for what moves from now on
+    record BatchDetail(BatchJson batch, List<DispatchJson> dispatches, Instant asOf) {}
+
+    /// Who moved one a moment ago may not have committed yet.
+    private static final String A_MOMENT = "10 seconds";
 
     BatchView(JdbcClient jdbc) {
         this.jdbc = jdbc;
@@ -73,22 +78,31 @@ class BatchView {
                 .list();
     }
 
-    BatchDetail detail(long id) {
+    /// @param since only dispatches that moved since then; null for all
+    BatchDetail detail(long id, Instant since) {
+        Instant asOf = jdbc.sql("select now() - cast(:moment as interval)")
+                .param("moment", A_MOMENT)
+                .query(Timestamp.class)
+                .single()
+                .toInstant();
         BatchJson batch = jdbc.sql(BATCH + " where b.id = :id group by b.id")
                 .param("id", id)
                 .query(BatchView::batch)
                 .optional()
                 .orElseThrow(() -> NotPossibleException.missing("batch " + id));
-        List<DispatchJson> dispatches =
-                jdbc.sql("""
+        List<DispatchJson> dispatches = jdbc.sql("""
                 select p.record_id, d.number, d.kind, d.party_name, d.issue_date, d.gross, d.currency, p.outcome, p.refusal_code,
                     p.sentence, p.ledger_ref, d.ledger_number, p.idempotency_key, p.attempts, d.state, l.name as ledger, s.name as source
                 from dispatch p join record d on d.id = p.record_id join route r on r.id = d.route_id
                     join ledger l on l.id = r.ledger_id join source s on s.id = r.source_id
-                where p.batch_id = :id
+                where p.batch_id = :id and p.moved_at >= :since
                 order by case p.outcome when 'refused' then 0 when 'unreached' then 1 when 'unconfirmed' then 2
-                    when 'posted' then 4 else 3 end, p.id""").param("id", id).query(BatchView::dispatch).list();
-        return new BatchDetail(batch, dispatches);
+                    when 'posted' then 4 else 3 end, p.id""")
+                .param("id", id)
+                .param("since", since == null ? new Timestamp(0) : Timestamp.from(since))
+                .query(BatchView::dispatch)
+                .list();
+        return new BatchDetail(batch, dispatches, asOf);
     }
 
     private static BatchJson batch(ResultSet row, int n) throws SQLException {

@@ -12,6 +12,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -195,9 +196,9 @@ class SendApi {
     }
 
     @GetMapping("/{id}")
-    BatchView.BatchDetail detail(@PathVariable long id) {
+    BatchView.BatchDetail detail(@PathVariable long id, @RequestParam(required = false) Instant since) {
         routes.get(heads.routeOf(id));
-        return view.detail(id);
+        return view.detail(id, since);
     }
 
     @PostMapping("/{id}/retry")

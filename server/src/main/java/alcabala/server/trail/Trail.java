@@ -1,14 +1,21 @@
 package alcabala.server.trail;
 
+import static java.util.stream.Collectors.groupingBy;
+import static java.util.stream.Collectors.mapping;
+import static java.util.stream.Collectors.toList;
+
 import alcabala.server.platform.Actor;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.CopyAhead;
 import alcabala.server.platform.Like;
+import alcabala.server.platform.News.Topic;
+import alcabala.server.platform.Telling;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Types;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,6 +37,7 @@ public class Trail {
     private final JdbcClient jdbc;
     private final DataSource dataSource;
     private final JsonMapper json;
+    private final Telling telling;
     private final Clock clock;
 
     /// One entry to be written.
@@ -42,10 +50,11 @@ public class Trail {
     public record TrailEntry(
             long id, Instant at, String who, String signIn, String action, Map<String, Object> detail) {}
 
-    Trail(JdbcClient jdbc, DataSource dataSource, JsonMapper json, Clock clock) {
+    Trail(JdbcClient jdbc, DataSource dataSource, JsonMapper json, Telling telling, Clock clock) {
         this.jdbc = jdbc;
         this.dataSource = dataSource;
         this.json = json;
+        this.telling = telling;
         this.clock = clock;
     }
 
@@ -90,6 +99,21 @@ public class Trail {
                     .endRow();
         }
         ahead.send(copy, "trail (at, who, person_id, route_id, record_id, action, detail)");
+        entries.stream()
+                .collect(groupingBy(
+                        each -> new Subject(each.routeId(), each.who(), each.documentId() == null),
+                        mapping(Entry::documentId, toList())))
+                .forEach(this::tell);
+    }
+
+    private record Subject(Long route, String who, boolean settings) {}
+
+    private void tell(Subject subject, List<Long> documents) {
+        telling.tell(
+                subject.settings() ? Topic.SETTINGS : Topic.RECORDS,
+                subject.route(),
+                subject.who(),
+                subject.settings() ? List.of() : documents);
     }
 
     /// COPY is for many.
@@ -105,6 +129,9 @@ public class Trail {
                 .param("action", entry.action())
                 .param("detail", json.writeValueAsString(entry.detail()))
                 .update();
+        tell(
+                new Subject(entry.routeId(), entry.who(), entry.documentId() == null),
+                Collections.singletonList(entry.documentId()));
     }
 
     /// Whoever is signed in; in the background whoever has that name alone. Null for what Alcabala does by itself.

@@ -54,6 +54,11 @@ class DatabaseGoneTest {
                             .get("/actuator/health/readiness")
                             .status())
                     .isEqualTo(200);
+            Await.until("news are told again", () -> {
+                try (Api.Heard heard = ferro.listen()) {
+                    return heard.status() == 200;
+                }
+            });
             yard.awaitFinished(batch);
             assertThat(yard.counts()).containsEntry("Posted", 5);
         }

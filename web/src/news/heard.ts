@@ -1,0 +1,20 @@
+import type { Told } from './told';
+
+/** What the browser hears now, for whatever is not a component. */
+const listeners = new Set<(told: Told) => void>();
+let hearing = false;
+
+/** How long to wait before one looks by oneself: not at all as long as one is told. */
+export const lookAgain = (milliseconds: number) => (hearing ? false : milliseconds);
+export const isHearing = () => hearing;
+export const nowHearing = (now: boolean) => {
+  hearing = now;
+};
+
+export const spread = (told: Told) => listeners.forEach((listener) => listener(told));
+
+/** Returns how to end it. */
+export function onTold(listener: (told: Told) => void): () => void {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+}
