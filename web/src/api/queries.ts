@@ -104,13 +104,12 @@ export const mapQuery = (route: string, kind: MapKind) =>
       answer(client.GET('/api/map/{kind}', { params: { path: { kind: kind as never }, query: { route } } })),
   });
 
-/** Of very many parties and items only those that the text finds. */
-export const choicesQuery = (route: string, text = '') =>
+/** Asked anew by whoever changes it, since the version seen is what the change is compared with. */
+export const rowQuery = (route: string, kind: Schemas['ChangeRow']['kind'], code: string) =>
   queryOptions({
-    queryKey: ['choices', route, text],
-    queryFn: () => answer(client.GET('/api/map/choices', { params: { query: { route, text } } })),
-    staleTime: 60_000,
-    placeholderData: keepPreviousData,
+    queryKey: ['map', route, 'row', kind, code],
+    queryFn: () => answer(client.GET('/api/map/row', { params: { query: { route, kind, code } } })),
+    staleTime: 0,
   });
 
 /** What waits on every route, and what failed. */

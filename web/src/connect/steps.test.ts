@@ -73,18 +73,20 @@ describe('what is suggested', () => {
     open: true,
     blockedDocuments: 2,
     blockedAmount: '12.00',
+    says: [],
     suggestion: {
-      counterpart: '',
-      account: '4015',
-      name: '4015 Paint',
+      code: '4015',
+      name: 'Paint',
       reason: 'similar name',
       exact: false,
+      meaning: { targets: { INCOME: '4015' }, dimensions: {} },
     },
     ...more,
   });
 
   it('is shown for open rows, and for certain ones that are covered', () => {
-    const exact = { counterpart: 'X', account: '', name: 'Ex', reason: 'same code', exact: true };
+    const meaning = { targets: { COUNTERPART: 'X' }, dimensions: {} };
+    const exact = { code: 'X', name: 'Ex', reason: 'same code', exact: true, meaning };
     const rows = [
       row('open', {}),
       row('covered', { open: false }),

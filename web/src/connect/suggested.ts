@@ -25,8 +25,8 @@ export function suggested(kind: Kind, rows: Schemas['MapRow'][]): Suggested[] {
         kind,
         code: row.code,
         left: kind === 'ROLE' ? row.name : `${row.code} ${row.name}`,
-        right: [suggestion.counterpart, suggestion.name].filter((each) => each !== '').join(' '),
-        reason: suggestion.reason ?? '',
+        right: [suggestion.code, suggestion.name].filter((each) => each !== '').join(' '),
+        reason: suggestion.reason,
         blocked: row.blockedAmount,
       },
     ];

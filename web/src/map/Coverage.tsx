@@ -12,7 +12,7 @@ export function Coverage({ rows: all }: { rows: MapRow[] }) {
   const share = (count: number) => `${rows.length === 0 ? 0 : (count / rows.length) * 100}%`;
   const held = sum(open.map((row) => row.blockedAmount));
   return (
-    <div className="w-[260px]">
+    <div className="w-[290px]">
       <div
         role="meter"
         aria-label="Coverage"
@@ -24,9 +24,9 @@ export function Coverage({ rows: all }: { rows: MapRow[] }) {
         <span className="bg-primary" style={{ width: share(own) }} />
         <span className="bg-primary/50" style={{ width: share(covered) }} />
       </div>
-      <p className="soft text-[12px]">
-        {own} mapped, {covered} covered otherwise, {open.length} open
-        {open.length > 0 && ` holding up ${money(held, route.currency)}`}
+      <p className="soft truncate text-[12px]">
+        {own} mapped, {covered} covered, {open.length} open
+        {open.length > 0 && ` hold up ${money(held, route.currency)}`}
       </p>
     </div>
   );

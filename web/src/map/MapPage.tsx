@@ -1,9 +1,9 @@
-import { useMutation, useQueries, useQuery } from '@tanstack/react-query';
+import { useMutation, useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { client, type Schemas } from '../api/client';
 import { workDone } from '../api/work';
-import { choicesQuery, mapQuery, type MapKind } from '../api/queries';
+import { mapQuery, type MapKind } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { useView } from '../app/useView';
@@ -11,7 +11,7 @@ import { Failure } from '../ui/Failure';
 import { useNotice } from '../ui/notices';
 import { Coverage } from './Coverage';
 import { MapTable } from './MapTable';
-import { allSaid, meaningOf } from './meaning';
+import { saidBy } from './meaning';
 import { useChangeRow, type RowKind } from './useChangeRow';
 
 export type MapRow = Schemas['MapRow'];
@@ -30,18 +30,17 @@ const KINDS: { kind: MapKind; name: string; left: string; right: string }[] = [
   { kind: 'role', name: 'Account roles', left: 'Role', right: 'Account' },
 ];
 
-const SELDOM = new Set<MapKind>(['supplier', 'means', 'payer', 'project']);
+const SELDOM = new Set<MapKind>(['supplier', 'means', 'payer', 'project', 'site']);
 
 /** Everything a row can be found by, on both pages. */
 const said = (row: MapRow) =>
-  [row.code, row.name, row.note, row.covered, row.row && allSaid(row.row.meaning)].join(' ').toLowerCase();
+  [row.code, row.name, row.note, row.covered, saidBy(row.says)].join(' ').toLowerCase();
 
 export function MapPage() {
   const { me, route } = useCurrent();
   const view = useView();
   const at = KINDS.find((each) => each.kind === view.get('kind')) ?? KINDS[0];
   const all = useQueries({ queries: KINDS.map((each) => mapQuery(route.code, each.kind)) });
-  const choices = useQuery(choicesQuery(route.code));
   const [editing, setEditing] = useState<string | null>(null);
   const rows = all[KINDS.findIndex((each) => each.kind === at?.kind)];
   const text = view.get('text').toLowerCase();
@@ -55,9 +54,8 @@ export function MapPage() {
   const kind = (at?.kind ?? 'item').toUpperCase() as RowKind;
   const change = useChangeRow();
   const accept = (row: MapRow | undefined) => {
-    if (row?.suggestion && !row.row && choices.data) {
-      const meaning = meaningOf(kind, choices.data, row.suggestion);
-      change.mutate({ kind, code: row.code, meaning, expectedVersion: 0 });
+    if (row?.suggestion && !row.row) {
+      change.mutate({ kind, code: row.code, meaning: row.suggestion.meaning, expectedVersion: 0 });
     }
   };
   const keys = { enabled: me.mayChange, preventDefault: true };
@@ -66,13 +64,11 @@ export function MapPage() {
 
   return (
     <section aria-label="Crosswalk" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
-      <div className="border-base-300 flex flex-wrap items-center gap-1.5 border-b px-3 py-2">
+      <div className="border-base-300 flex flex-wrap items-center gap-1.5 border-b px-3 py-[2px]">
         {KINDS.map((each, index) => {
           const open = all[index]?.data?.filter((row) => row.open).length ?? 0;
-          // Only a route that takes in bills has suppliers, and one that takes in payments has means.
-          const none =
-            (SELDOM.has(each.kind) && all[index]?.data?.length === 0) ||
-            (each.kind === 'site' && choices.data?.dimensions.length === 0);
+          // Only a route that takes in bills has suppliers, and only a ledger with dimensions tells sites apart.
+          const none = SELDOM.has(each.kind) && all[index]?.data?.length === 0;
           return none ? null : (
             <button
               key={each.kind}
@@ -109,12 +105,11 @@ export function MapPage() {
       </div>
       {change.error && <Failure error={change.error} />}
       {rows?.error && <Failure error={rows.error} />}
-      {at && choices.data && (
+      {at && (
         <MapTable
           kind={kind}
           heads={{ left: at.left, right: at.right }}
           rows={shown}
-          choices={choices.data}
           selected={selected?.code}
           selectedNow={() => selectedNow()?.code}
           editing={editing}

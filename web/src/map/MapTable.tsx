@@ -1,5 +1,4 @@
 import { useMemo } from 'react';
-import type { Schemas } from '../api/client';
 import { useCurrent } from '../app/current';
 import { useTouched } from '../news/touched';
 import { Book } from '../ui/book/Book';
@@ -8,8 +7,7 @@ import { Key } from '../ui/Key';
 import { amount, day, plural } from '../ui/format';
 import { History } from './History';
 import type { MapRow } from './MapPage';
-import { furtherSaid, mainOf, NOTHING } from './meaning';
-import { CREATE, labelOf, optionsFor } from './options';
+import { NOTHING, saidBy } from './meaning';
 import { RowEditor } from './RowEditor';
 import { useChangeRow, type RowKind } from './useChangeRow';
 
@@ -17,7 +15,6 @@ interface Props {
   kind: RowKind;
   heads: { left: string; right: string };
   rows: MapRow[];
-  choices: Schemas['Choices'];
   selected: string | undefined;
   selectedNow: () => string | undefined;
   editing: string | null;
@@ -149,16 +146,12 @@ function Joint({ open, own }: { open: boolean; own: boolean }) {
   );
 }
 
-function RightPage({ row, kind, choices, selected, onEdit, onAccept }: Props & { row: MapRow }) {
+function RightPage({ row, kind, selected, onEdit, onAccept }: Props & { row: MapRow }) {
   const { me } = useCurrent();
-  const options = optionsFor(kind, choices);
   const remove = useChangeRow();
   if (row.row) {
     const { version, setBy, setAt } = row.row;
-    const { meaning } = row.row;
-    const main = mainOf(kind, meaning, choices);
-    const first = main && (labelOf(options, main.counterpart, main.account) || CREATE.label);
-    const label = [first, furtherSaid(kind, meaning, choices)].filter((each) => each).join('; ');
+    const label = saidBy(row.says);
     return (
       <span className="flex items-center gap-3">
         <span className="truncate" title={label}>
@@ -199,8 +192,7 @@ function RightPage({ row, kind, choices, selected, onEdit, onAccept }: Props & {
       </span>
       {row.suggestion && (
         <span className="truncate" title={row.suggestion.reason}>
-          {row.suggestion.counterpart} {row.suggestion.name}{' '}
-          <span className="soft">({row.suggestion.reason})</span>
+          {row.suggestion.code} {row.suggestion.name} <span className="soft">({row.suggestion.reason})</span>
         </span>
       )}
       {me.mayChange && (

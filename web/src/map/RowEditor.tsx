@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useRef, useState } from 'react';
-import { choicesQuery, mapQuery, type MapKind } from '../api/queries';
+import { Suspense, useState, type ReactNode } from 'react';
+import { rowQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
-import { Chooser } from './Chooser';
-import { furtherOf, hasMain, mainOf, meaningOf, targetOf } from './meaning';
-import { asSought, labelOf, optionsFor, pick } from './options';
+import { choicesOf, offered, type Offered } from './choices';
+import { Chooser } from './LazyChooser';
+import { together } from './meaning';
 import { useChangeRow, type RowKind } from './useChangeRow';
+import type { Schemas } from '../api/client';
 
 interface Props {
   kind: RowKind;
@@ -32,104 +33,104 @@ const ASKS: Record<RowKind, string> = {
   PAYER: 'Whether that is right',
 };
 
+const LOOKING = <span className="soft">Looking up what there is…</span>;
+
 /** Chooses the counterpart of one code, in place. The suggestion is filled in and says why. */
-export function RowEditor({ kind, code, onDone, action = 'Map it', bought = false }: Props) {
+export function RowEditor(props: Props) {
+  const { kind, code } = props;
   const { route } = useCurrent();
-  // Asked anew, since the version seen here is what the change is compared with.
-  const rows = useQuery({ ...mapQuery(route.code, kind.toLowerCase() as MapKind), staleTime: 0 });
-  const change = useChangeRow(onDone);
-  const [typed, setTyped] = useState<string | null>(null);
-  const [more, setMore] = useState<Record<string, string>>({});
-  const [open, setOpen] = useState(false);
-  const all = useQuery(choicesQuery(route.code));
-  // With a thousand shown there may be more, which are looked for by what is typed.
-  const many = Math.max(all.data?.parties.length ?? 0, all.data?.items.length ?? 0) >= 1000;
-  const looked = useDeferredValue(typed ?? '');
-  const found = useQuery({ ...choicesQuery(route.code, asSought(looked)), enabled: many && looked !== '' });
-  const choices = many && found.data ? found : all;
-  const field = useRef<HTMLInputElement>(null);
-  const ready = rows.isFetchedAfterMount && choices.isSuccess;
-
-  useEffect(() => {
-    if (ready) {
-      field.current?.focus();
-      field.current?.select();
-    }
-  }, [ready]);
-
-  if (!rows.data || !choices.data || !ready) {
-    return <span className="soft">Looking up what there is…</span>;
+  const row = useQuery(rowQuery(route.code, kind, code));
+  if (row.error) {
+    return <Failure error={row.error} />;
   }
-  const options = optionsFor(kind, choices.data, bought);
-  const known = rows.data.find((each) => each.code === code);
-  const said = known?.row?.meaning;
-  const start = said ? mainOf(kind, said, choices.data) : known?.suggestion;
-  const only = options.length === 1 ? options[0] : undefined;
-  const text = typed ?? only?.label ?? (start ? labelOf(options, start.counterpart, start.account) : '');
-  const chosen = pick(options, text);
-  const main = hasMain(kind, choices.data);
-  const further = furtherOf(kind, choices.data).map((each) => {
-    const target = targetOf(said, each);
-    const shown = more[each.key] ?? (target === '' ? '' : labelOf(each.options, '', target));
-    return { further: each, shown, target: pick(each.options, shown)?.account };
+  // What was known before is no version to compare with.
+  return row.data && row.isFetchedAfterMount ? (
+    <Suspense fallback={LOOKING}>
+      <InHand {...props} row={row.data} />
+    </Suspense>
+  ) : (
+    LOOKING
+  );
+}
+
+/** What was chosen for one thing: undefined as long as nobody touched it, null for nothing that there is. */
+type Chosen = Offered | null | undefined;
+
+function InHand({
+  kind,
+  code,
+  onDone,
+  action = 'Map it',
+  bought = false,
+  row,
+}: Props & { row: Schemas['RowInHand'] }) {
+  const { route } = useCurrent();
+  const change = useChangeRow(onDone);
+  const [main, setMain] = useState<Chosen>();
+  const [more, setMore] = useState<Record<string, Chosen>>({});
+  const [open, setOpen] = useState(false);
+  const chosen = main === undefined ? row.main && offered(row.main) : (main ?? undefined);
+  const further = row.further.map((each) => {
+    const key = `${each.purpose} ${each.dimension}`;
+    const touched = more[key];
+    return {
+      ...each,
+      key,
+      chosen: touched === undefined ? each.now && offered(each.now) : (touched ?? undefined),
+    };
   });
-  const unclear = further.some((each) => each.shown !== '' && each.target === undefined);
-  const saysMore = further.some((each) => each.target !== undefined);
-  const sayable = !unclear && (chosen !== undefined || (text === '' && saysMore));
-  const save = () => {
-    if (sayable) {
-      change.mutate({
-        kind,
-        code,
-        meaning: meaningOf(
-          kind,
-          choices.data,
-          chosen,
-          further.map((each) => ({ further: each.further, target: each.target ?? '' })),
-        ),
-        expectedVersion: known?.row?.version ?? 0,
-      });
-    }
-  };
+  const saysMore = further.some((each) => each.chosen !== undefined);
+  const meanings = [chosen, ...further.map((each) => each.chosen)].flatMap((each) =>
+    each ? [each.meaning] : [],
+  );
+  const sayable = meanings.length > 0;
+  const shown = open || !row.purpose || saysMore;
   return (
     <form
       className="flex flex-wrap items-center gap-2 py-1"
       onSubmit={(event) => {
         event.preventDefault();
-        save();
+        if (sayable) {
+          change.mutate({ kind, code, meaning: together(meanings), expectedVersion: row.version });
+        }
       }}
       onKeyDown={(event) => {
-        if (event.key === 'Escape') {
+        // An open list is closed first.
+        const inList = event.target instanceof Element && event.target.ariaExpanded === 'true';
+        if (event.key === 'Escape' && !inList) {
           event.stopPropagation();
           onDone();
         }
       }}
     >
-      {main && (
+      {row.purpose && (
         <Chooser
-          ref={field}
-          wide
+          autoFocus
+          width="w-[290px]"
           label={ASKS[kind]}
-          options={options}
-          value={text}
-          onChange={(value) => setTyped(value)}
+          placeholder={ASKS[kind]}
+          search={choicesOf({ route: route.code, kind, code, purpose: row.purpose, bought })}
+          chosen={chosen}
+          onChoose={(choice) => setMain(choice ?? null)}
         />
       )}
-      {(open || !main || saysMore || unclear) &&
+      {shown &&
         further.map((each, index) => (
-          <label
-            key={each.further.key}
-            className="grid w-[280px] grid-cols-[86px_1fr] items-center gap-1 text-[13px]"
-          >
-            {each.further.label}
+          <Labelled key={each.key} label={each.word}>
             <Chooser
-              ref={!main && index === 0 ? field : undefined}
-              label={each.further.label}
-              options={each.further.options}
-              value={each.shown}
-              onChange={(value) => setMore({ ...more, [each.further.key]: value })}
+              autoFocus={!row.purpose && index === 0}
+              label={each.word}
+              search={choicesOf({
+                route: route.code,
+                kind,
+                code,
+                purpose: each.purpose,
+                dimension: each.dimension,
+              })}
+              chosen={each.chosen}
+              onChoose={(choice) => setMore({ ...more, [each.key]: choice ?? null })}
             />
-          </label>
+          </Labelled>
         ))}
       <button type="submit" className="act act-main" disabled={!sayable || change.isPending}>
         {change.isPending ? 'Compiling again…' : action}
@@ -137,21 +138,27 @@ export function RowEditor({ kind, code, onDone, action = 'Map it', bought = fals
       <button type="button" className="act text-base-content" onClick={onDone}>
         Leave it
       </button>
-      {main && further.length > 0 && !open && !saysMore && !unclear && (
+      {row.purpose && further.length > 0 && !shown && (
         <button
           type="button"
           className="cursor-pointer text-[13px] underline"
-          title={further.map((each) => each.further.label).join(', ')}
+          title={further.map((each) => each.word).join(', ')}
           onClick={() => setOpen(true)}
         >
           Say more of it
         </button>
       )}
-      {typed === null && !known?.row && known?.suggestion && (
-        <span className="soft text-[13px]">suggested: {known.suggestion.reason}</span>
+      {main === undefined && row.main && row.main.reason !== '' && (
+        <span className="soft text-[13px]">{row.main.reason}</span>
       )}
-      {((text !== '' && !chosen) || unclear) && <span className="soft text-[13px]">not on the ledger</span>}
       {change.error && <Failure error={change.error} />}
     </form>
   );
 }
+
+const Labelled = ({ label, children }: { label: string; children: ReactNode }) => (
+  <div className="grid w-[280px] grid-cols-[86px_1fr] items-center gap-1 text-[13px]">
+    {label}
+    {children}
+  </div>
+);

@@ -1,6 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
+import { Suspense } from 'react';
 import type { Schemas } from '../api/client';
-import { choicesQuery } from '../api/queries';
+import { Chooser } from '../map/LazyChooser';
+import { choicesOf } from '../map/choices';
+import { NOTHING } from '../map/meaning';
 import type { SettingJson } from './values';
 
 interface Props {
@@ -45,24 +48,40 @@ const Words = ({ setting, value, onChange }: Props) => (
   </fieldset>
 );
 
+/** An account role takes the same accounts as a setting that names one. */
+const SOUGHT = {
+  'tax-code': { kind: 'TAX', purpose: 'COUNTERPART' },
+  'bank-account': { kind: 'ROLE', code: 'BANK', purpose: 'ACCOUNT' },
+} as const;
+
 function FromLedger({ route, setting, value, onChange }: Props) {
-  const choices = useQuery(choicesQuery(route.code));
-  const options =
-    setting.shape === 'tax-code'
-      ? (choices.data?.taxCodes ?? [])
-      : (choices.data?.accounts ?? []).filter((account) => account.note === 'bank');
+  const sought = SOUGHT[setting.shape === 'tax-code' ? 'tax-code' : 'bank-account'];
+  const search = choicesOf({ route: route.code, ...sought });
+  const named = useQuery({ ...search(value), enabled: value !== '' }).data?.find(
+    (each) => each.code === value,
+  );
+  const unnamed = { key: value, code: value, name: '', note: '', reason: '', meaning: NOTHING };
   return (
-    <label className="flex flex-col text-[13px]">
+    <div className="flex flex-col text-[13px]">
       {route.ledger} has
-      <select className="field" value={value} onChange={(event) => onChange(event.target.value)}>
-        <option value="">not set</option>
-        {options.map((each) => (
-          <option key={each.code} value={each.code}>
-            {each.code} {each.name}
-          </option>
-        ))}
-      </select>
-    </label>
+      <span className="flex items-center gap-2">
+        <Suspense fallback={<span className="soft">Looking up what there is…</span>}>
+          <Chooser
+            label={`${setting.title}: ${route.ledger} has`}
+            placeholder="not set"
+            width="w-[290px]"
+            search={search}
+            chosen={value === '' ? undefined : (named ?? unnamed)}
+            onChoose={(choice) => onChange(choice?.code ?? '')}
+          />
+        </Suspense>
+        {value !== '' && (
+          <button type="button" className="cursor-pointer underline" onClick={() => onChange('')}>
+            not set
+          </button>
+        )}
+      </span>
+    </div>
   );
 }
 

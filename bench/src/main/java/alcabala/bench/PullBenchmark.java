@@ -42,7 +42,7 @@ final class PullBenchmark {
                 "/api/connect",
                 "/api/connect/ledgers/1/reference/ACCOUNT?text=77",
                 "/api/connect/ledgers/1/reference/PARTY?after=IC-B050000",
-                "/api/map/choices?route=yard&text=Estuary",
+                "/api/map/choices?route=yard&kind=PARTY&purpose=COUNTERPART&text=Estuary",
                 "/api/map/party?route=yard",
                 "/api/summary?route=yard")) {
             List<Double> times = new ArrayList<>();

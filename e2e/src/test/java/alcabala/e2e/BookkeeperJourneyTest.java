@@ -37,7 +37,7 @@ class BookkeeperJourneyTest {
         WebElement field = browser.find("tr.cause input");
         assertThat(field.getAttribute("value"))
                 .as("the suggestion is filled in")
-                .startsWith("Item RIG-06");
+                .startsWith("RIG-06");
         field.sendKeys(Keys.ENTER);
         browser.awaitText("15 documents released, €16,691.02");
         browser.button("Undo").click();

@@ -11,10 +11,10 @@ import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.jobs.Works.Progress;
+import alcabala.server.map.RowsInHand.Said;
 import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.SumJson;
-import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
@@ -23,15 +23,12 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -51,7 +48,9 @@ class MapApi {
     private final Routes routes;
     private final MapView view;
     private final Mapping mapping;
-    private final LedgerReference reference;
+    private final OnLedger ledger;
+    private final RowsInHand hand;
+    private final Choosing choosing;
     private final RouteMove move;
     private final Rerouting rerouting;
     private final Works works;
@@ -72,7 +71,20 @@ class MapApi {
             @NotNull boolean needed,
             @NotNull int blockedDocuments,
             @NotNull String blockedAmount,
-            Suggestion suggestion) {}
+            @NotNull List<Said> says,
+            Suggested suggestion) {}
+
+    /// @param exact may be accepted together with others, without looking at each
+    record Suggested(String code, String name, String reason, boolean exact, Meaning meaning) {
+        static Suggested of(RowKind kind, Suggestion suggestion) {
+            if (suggestion == null) {
+                return null;
+            }
+            Option option = suggestion.option(kind);
+            return new Suggested(
+                    option.code(), option.name(), suggestion.reason(), suggestion.exact(), option.meaning());
+        }
+    }
 
     record ChangeRow(
             @NotBlank String route,
@@ -93,20 +105,6 @@ class MapApi {
             String sentence,
             CrosswalkRowJson before,
             CrosswalkRowJson after) {}
-
-    record Choice(String code, String name, String note) {}
-
-    /// Values of one of the ledger's dimensions.
-    record DimensionChoices(String code, String name, List<Choice> values) {}
-
-    /// @param purposes those that a row of each kind can say something for
-    record Choices(
-            List<Choice> accounts,
-            List<Choice> items,
-            List<Choice> taxCodes,
-            List<Choice> parties,
-            List<DimensionChoices> dimensions,
-            Map<RowKind, Set<Purpose>> purposes) {}
 
     /// @param codes whose suggestions were looked at; left out for all exact ones
     record AcceptSuggestions(
@@ -132,7 +130,9 @@ class MapApi {
             Routes routes,
             MapView view,
             Mapping mapping,
-            LedgerReference reference,
+            OnLedger ledger,
+            RowsInHand hand,
+            Choosing choosing,
             RouteMove move,
             Rerouting rerouting,
             Works works) {
@@ -140,7 +140,9 @@ class MapApi {
         this.routes = routes;
         this.view = view;
         this.mapping = mapping;
-        this.reference = reference;
+        this.ledger = ledger;
+        this.hand = hand;
+        this.choosing = choosing;
         this.move = move;
         this.rerouting = rerouting;
         this.works = works;
@@ -149,7 +151,15 @@ class MapApi {
     @GetMapping("/{kind}")
     List<MapRow> rows(@PathVariable RowKind kind, @RequestParam String route) {
         RouteRow found = routes.getLeading(route);
-        return view.rows(found, kind).stream()
+        List<MapView.Row> rows = view.rows(found, kind);
+        LedgerNames names = ledger.names(
+                found,
+                kind,
+                rows.stream()
+                        .flatMap(row -> Stream.ofNullable(row.row()))
+                        .map(CrosswalkRow::meaning)
+                        .toList());
+        return rows.stream()
                 .map(row -> new MapRow(
                         row.code(),
                         row.name(),
@@ -160,29 +170,35 @@ class MapApi {
                         row.needed(),
                         row.blockedDocuments(),
                         Amounts.decimal(found.currency(), row.blockedAmount()),
-                        row.suggestion()))
+                        row.row() == null
+                                ? List.of()
+                                : RowsInHand.said(kind, row.row().meaning(), names),
+                        Suggested.of(kind, row.suggestion())))
                 .toList();
     }
 
-    /// What on the ledger a row can point to; what is hidden is left out. Of very many parties
-    /// and items only those that the text finds.
+    /// One row as it is to be changed, with what is suggested where there is none yet.
+    @GetMapping("/row")
+    RowInHand row(@RequestParam String route, @RequestParam RowKind kind, @RequestParam @Size(max = 200) String code) {
+        return hand.take(routes.getLeading(route), kind, code);
+    }
+
+    /// What a row can say for one purpose, found by code, name or number; at most fifty, the best fitting first.
+    ///
+    /// @param code of the row, for what is suggested; empty for none
+    /// @param dimension the ledger's code of it, for the purpose DIMENSION
+    /// @param bought whether the row is about something bought, where that is not plain
     @GetMapping("/choices")
-    Choices choices(@RequestParam String route, @RequestParam(defaultValue = "") String text) {
-        long ledger = routes.getLeading(route).ledgerId();
-        Set<String> hidden = view.hidden(ledger);
-        return new Choices(
-                reference.accounts(ledger).stream()
-                        .filter(a -> a.active() && !hidden.contains("ACCOUNT " + a.code()))
-                        .map(a -> new Choice(a.code(), a.name(), a.type().name().toLowerCase(Locale.ROOT)))
-                        .toList(),
-                view.choices(ledger, RowKind.ITEM, text),
-                reference.taxCodes(ledger).stream()
-                        .filter(c -> c.active() && !hidden.contains("TAX " + c.code()))
-                        .map(c -> new Choice(c.code(), c.name(), c.rate().toPlainString() + " %"))
-                        .toList(),
-                view.choices(ledger, RowKind.PARTY, text),
-                view.dimensions(ledger),
-                Arrays.stream(RowKind.values()).collect(Collectors.toMap(kind -> kind, RowKind::purposes)));
+    List<Option> choices(
+            @RequestParam String route,
+            @RequestParam RowKind kind,
+            @RequestParam Purpose purpose,
+            @RequestParam(defaultValue = "") @Size(max = 200) String code,
+            @RequestParam(defaultValue = "") @Size(max = 60) String dimension,
+            @RequestParam(defaultValue = "false") boolean bought,
+            @RequestParam(defaultValue = "") @Size(max = 200) String text) {
+        return choosing.find(
+                routes.getLeading(route), new Choosing.Sought(kind, code, purpose, dimension, bought, text));
     }
 
     /// Takes suggestions over: those of the codes named, or all that need no look at each.

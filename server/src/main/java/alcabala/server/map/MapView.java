@@ -13,7 +13,6 @@ import alcabala.accounting.setting.Topic;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.PartyMatchers;
 import alcabala.server.map.Suggestions.Suggestion;
-import alcabala.server.platform.Like;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
@@ -21,8 +20,6 @@ import alcabala.server.route.SettingStore;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -30,6 +27,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -37,7 +35,8 @@ import org.springframework.stereotype.Component;
 /// block.
 @Component
 class MapView {
-    private static final int CHOICES = 1000;
+    private static final String ALL = "";
+    private static final String IF_WANTED = " and (:only = '' or %s = :only) ";
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
     private final LedgerReference reference;
@@ -94,17 +93,37 @@ class MapView {
     }
 
     List<Row> rows(RouteRow route, RowKind kind) {
-        Map<RowKind, Map<String, CrosswalkRow>> rows = store.rows(route.id()).stream()
-                .collect(Collectors.groupingBy(
-                        CrosswalkRow::kind, Collectors.toMap(CrosswalkRow::code, Function.identity())));
-        Map<String, Blocked> blocked = blocked(route);
-        Suggestions suggestions = new Suggestions(
+        return rows(route, kind, ALL);
+    }
+
+    /// What probably stands for one code, the likeliest first.
+    List<Suggestion> suggestions(RouteRow route, RowKind kind, String code) {
+        if (kind == RowKind.PARTY) {
+            return suggestionsOf(route, kind).allForParty(catalogue.party(route.sourceId(), code));
+        }
+        return rows(route, kind, code).stream()
+                .filter(row -> row.code().equals(code))
+                .flatMap(row -> Stream.ofNullable(row.suggestion()))
+                .toList();
+    }
+
+    private Suggestions suggestionsOf(RouteRow route, RowKind kind) {
+        return new Suggestions(
                 reference.accounts(route.ledgerId()),
                 reference.items(route.ledgerId()),
                 reference.taxCodes(route.ledgerId()),
                 kind == RowKind.PARTY ? matchers.of(route.ledgerId()) : new PartyMatcher(List.of()));
+    }
+
+    /// @param only the code of the one row that is wanted, where that can be looked up by itself
+    private List<Row> rows(RouteRow route, RowKind kind, String only) {
+        Map<RowKind, Map<String, CrosswalkRow>> rows = store.rows(route.id()).stream()
+                .collect(Collectors.groupingBy(
+                        CrosswalkRow::kind, Collectors.toMap(CrosswalkRow::code, Function.identity())));
+        Map<String, Blocked> blocked = blocked(route);
+        Suggestions suggestions = suggestionsOf(route, kind);
         boolean asksFirst = settings.of(route.id()).is(Topic.NEW_PARTIES, "ask");
-        Source source = new Source(route, rows, blocked, suggestions, asksFirst);
+        Source source = new Source(route, only, rows, blocked, suggestions, asksFirst);
         List<Row> view = switch (kind) {
             case PARTY -> source.parties();
             case ITEM -> source.items();
@@ -128,52 +147,6 @@ class MapView {
                 .toList();
     }
 
-    /// Parties or items of a ledger to choose from, those whose code or name begins as typed first.
-    List<MapApi.Choice> choices(long ledgerId, RowKind kind, String text) {
-        String sql = kind == RowKind.PARTY
-                ? "select code, name, coalesce(body->>'taxIdentifier', '') as note from ledger_party"
-                : "select code, name, account as note from ledger_item";
-        return jdbc.sql(sql + """
-                 where ledger_id = :ledger and active and not gone and not hidden
-                    and (:text = '' or findable like :anywhere)
-                order by findable like :beginning or lower(name) like :beginning desc, name limit :limit""")
-                .param("ledger", ledgerId)
-                .param("text", text)
-                .param("anywhere", Like.anywhere(text.toLowerCase(Locale.ROOT)))
-                .param("beginning", Like.atBeginning(text.toLowerCase(Locale.ROOT)))
-                .param("limit", CHOICES)
-                .query(MapApi.Choice.class)
-                .list();
-    }
-
-    /// Of each dimension what is in use there.
-    List<MapApi.DimensionChoices> dimensions(long ledgerId) {
-        Map<String, MapApi.DimensionChoices> dimensions = new LinkedHashMap<>();
-        jdbc.sql("""
-                select dimension, dimension_name, value, name from ledger_dimension
-                where ledger_id = :ledger and active and not gone and not hidden order by dimension, value""")
-                .param("ledger", ledgerId)
-                .query((row, n) -> {
-                    String name = row.getString("dimension_name");
-                    return dimensions
-                            .computeIfAbsent(
-                                    row.getString("dimension"),
-                                    code -> new MapApi.DimensionChoices(code, name, new ArrayList<>()))
-                            .values()
-                            .add(new MapApi.Choice(row.getString("value"), row.getString("name"), ""));
-                })
-                .list();
-        return List.copyOf(dimensions.values());
-    }
-
-    /// Codes of accounts and tax codes that somebody wished out of sight; only what nothing uses can be hidden.
-    Set<String> hidden(long ledgerId) {
-        return new HashSet<>(
-                jdbc.sql("""
-                select 'ACCOUNT ' || code from ledger_account where ledger_id = :ledger and hidden
-                union all select 'TAX ' || code from ledger_tax_code where ledger_id = :ledger and hidden""").param("ledger", ledgerId).query(String.class).list());
-    }
-
     /// What is in another currency than the ledger's is held up by that before all else, and not counted in.
     private Map<String, Blocked> blocked(RouteRow route) {
         Map<String, Blocked> blocked = new HashMap<>();
@@ -195,6 +168,7 @@ class MapView {
     /// Makes the rows of one kind.
     final class Source {
         private final RouteRow route;
+        private final String only;
         private final Map<RowKind, Map<String, CrosswalkRow>> rows;
         private final Map<String, Blocked> blocked;
         private final Suggestions suggestions;
@@ -202,11 +176,13 @@ class MapView {
 
         Source(
                 RouteRow route,
+                String only,
                 Map<RowKind, Map<String, CrosswalkRow>> rows,
                 Map<String, Blocked> blocked,
                 Suggestions suggestions,
                 boolean asksFirst) {
             this.route = route;
+            this.only = only;
             this.rows = rows;
             this.blocked = blocked;
             this.suggestions = suggestions;
@@ -229,8 +205,10 @@ class MapView {
         }
 
         List<Row> items() {
-            return jdbc.sql("select code, name, category, kind from source_item where source_id = :id order by code")
+            return jdbc.sql("select code, name, category, kind from source_item where source_id = :id"
+                            + IF_WANTED.formatted("code") + "order by code")
                     .param("id", route.sourceId())
+                    .param("only", only)
                     .query((row, n) -> {
                         String category = row.getString("category");
                         return row(
@@ -270,8 +248,9 @@ class MapView {
             return jdbc.sql("""
                     select c.code, c.name, coalesce(min(i.kind), 'GOODS') as kind, count(i.code) as items
                     from source_category c left join source_item i on i.source_id = c.source_id and i.category = c.code
-                    where c.source_id = :id group by c.code, c.name order by c.code""")
+                    where c.source_id = :id""" + IF_WANTED.formatted("c.code") + "group by c.code, c.name order by c.code")
                     .param("id", route.sourceId())
+                    .param("only", only)
                     .query((row, n) -> row(
                             RowKind.CATEGORY,
                             row.getString("code"),
@@ -286,8 +265,10 @@ class MapView {
         }
 
         List<Row> taxes() {
-            return jdbc.sql("select code, name, rate, category from source_tax where source_id = :id order by code")
+            return jdbc.sql("select code, name, rate, category from source_tax where source_id = :id"
+                            + IF_WANTED.formatted("code") + "order by code")
                     .param("id", route.sourceId())
+                    .param("only", only)
                     .query((row, n) -> row(
                             RowKind.TAX,
                             row.getString("code"),
@@ -314,8 +295,9 @@ class MapView {
                     where p.source_id = :source and exists (
                         select 1 from record d where d.source_id = p.source_id and d.party_code = p.code
                             and d.kind in ('bill', 'supplier-credit'))
-                    order by p.code""")
+                    """ + IF_WANTED.formatted("p.code") + "order by p.code")
                     .param("source", route.sourceId())
+                    .param("only", only)
                     .query((row, n) -> row(
                             RowKind.SUPPLIER,
                             row.getString("code"),

@@ -17,8 +17,10 @@ import org.springframework.stereotype.Component;
 class PlaceRows {
     private static final String NOTHING = "says nothing of its own";
     private final JdbcClient jdbc;
+    private final OnLedger ledger;
 
-    PlaceRows(JdbcClient jdbc) {
+    PlaceRows(JdbcClient jdbc, OnLedger ledger) {
+        this.ledger = ledger;
         this.jdbc = jdbc;
     }
 
@@ -26,7 +28,11 @@ class PlaceRows {
         return rows(source, RowKind.PROJECT, codes("select code from source_project where source_id = :id", route));
     }
 
+    /// None where the ledger has no dimension to tell them apart by.
     List<MapView.Row> sites(MapView.Source source, RouteRow route) {
+        if (ledger.dimensions(route).isEmpty()) {
+            return List.of();
+        }
         return rows(source, RowKind.SITE, codes("select name from source_site where source_id = :id", route));
     }
 

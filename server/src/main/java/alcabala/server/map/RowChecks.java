@@ -76,7 +76,7 @@ class RowChecks {
         }
     }
 
-    private static AccountRole role(String code) {
+    static AccountRole role(String code) {
         return Arrays.stream(AccountRole.values())
                 .filter(each -> each.name().equals(code))
                 .findFirst()
@@ -118,14 +118,11 @@ class RowChecks {
         switch (purpose) {
             case COUNTERPART -> checkCounterpart(route, kind, target);
             case ACCOUNT -> checkAccount(route, kind, code, target);
-            case INCOME ->
-                requireType(route, target, "a sale", AccountType.REVENUE, AccountType.EXPENSE, AccountType.LIABILITY);
-            case EXPENSE -> requireRole(route, target, "what is bought", AccountRole.PURCHASES);
-            case DISCOUNT ->
-                requireRole(route, target, "a discount", AccountRole.DISCOUNT_GIVEN, AccountRole.PURCHASES);
-            case SHIPPING -> requireRole(route, target, "carriage", AccountRole.SHIPPING_INCOME, AccountRole.EXPENSES);
-            case ADVANCE ->
-                requireRole(route, target, "an advance", AccountRole.CUSTOMER_ADVANCES, AccountRole.SUPPLIER_ADVANCES);
+            case INCOME -> requireFitting(route, kind, purpose, target, "a sale");
+            case EXPENSE -> requireFitting(route, kind, purpose, target, "what is bought");
+            case DISCOUNT -> requireFitting(route, kind, purpose, target, "a discount");
+            case SHIPPING -> requireFitting(route, kind, purpose, target, "carriage");
+            case ADVANCE -> requireFitting(route, kind, purpose, target, "an advance");
             case DIMENSION ->
                 throw NotPossibleException.invalid("purpose-unfit", "Dimensions are said by their codes.");
         }
@@ -171,16 +168,9 @@ class RowChecks {
         }
     }
 
-    private void requireType(RouteRow route, String code, String what, AccountType... types) {
+    private void requireFitting(RouteRow route, RowKind kind, Purpose purpose, String code, String what) {
         AccountType type = account(route, code).type();
-        if (!Arrays.asList(types).contains(type)) {
-            throw wrongType(code, type, what);
-        }
-    }
-
-    private void requireRole(RouteRow route, String code, String what, AccountRole... roles) {
-        AccountType type = account(route, code).type();
-        if (Arrays.stream(roles).noneMatch(role -> role.takes(type))) {
+        if (!Fitting.of(kind, "", purpose).test(type)) {
             throw wrongType(code, type, what);
         }
     }

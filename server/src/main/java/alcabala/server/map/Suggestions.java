@@ -1,6 +1,8 @@
 package alcabala.server.map;
 
 import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
@@ -32,7 +34,16 @@ final class Suggestions {
     private final RoleMatcher roles;
 
     /// @param exact may be accepted together with others, without looking at each
-    record Suggestion(String counterpart, String account, String name, String reason, boolean exact) {}
+    record Suggestion(String counterpart, String account, String name, String reason, boolean exact) {
+        Option option(RowKind kind) {
+            return new Option(
+                    Meaning.of(kind, counterpart, account),
+                    counterpart.isEmpty() ? account : counterpart,
+                    counterpart.isEmpty() ? name.substring(Math.min(name.length(), account.length() + 1)) : name,
+                    "",
+                    "");
+        }
+    }
 
     Suggestions(
             List<LedgerAccount> accounts, List<LedgerItem> items, List<LedgerTaxCode> taxCodes, PartyMatcher parties) {
@@ -49,8 +60,12 @@ final class Suggestions {
     }
 
     Optional<Suggestion> forParty(Party party) {
+        return allForParty(party).stream().findFirst();
+    }
+
+    /// The likeliest first.
+    List<Suggestion> allForParty(Party party) {
         return parties.rank(party).stream()
-                .findFirst()
                 .map(candidate -> new Suggestion(
                         candidate.party().code(),
                         "",
@@ -59,7 +74,8 @@ final class Suggestions {
                                 .map(Suggestions::word)
                                 .collect(Collectors.joining(", ", "same ", ""))
                                 .replace("same similar", "similar"),
-                        candidate.isExact()));
+                        candidate.isExact()))
+                .toList();
     }
 
     Optional<Suggestion> forItem(String code, String name) {

@@ -1,6 +1,7 @@
 package alcabala.server.platform;
 
 import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.record.RecordKind;
@@ -176,6 +177,20 @@ public final class Sentences {
     }
 
     /// `receivables control`, as it is said in a sentence.
+    /// What a row says something for, as its label.
+    public static String purpose(Purpose purpose) {
+        return switch (purpose) {
+            case COUNTERPART -> "Counterpart";
+            case ACCOUNT -> "Account";
+            case INCOME -> "Income";
+            case EXPENSE -> "What is bought";
+            case DISCOUNT -> "Discounts";
+            case SHIPPING -> "Carriage";
+            case ADVANCE -> "Advances";
+            case DIMENSION -> "Dimension";
+        };
+    }
+
     public static String role(AccountRole role) {
         return role.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }

@@ -53,6 +53,7 @@ class EndpointsTest {
             GET /api/map/{kind}                                    administrator bookkeeper reviewer
             GET /api/map/at                                        administrator bookkeeper reviewer
             GET /api/map/choices                                   administrator bookkeeper reviewer
+            GET /api/map/row                                       administrator bookkeeper reviewer
             GET /api/map/history                                   administrator bookkeeper reviewer
             GET /api/map/move                                      administrator bookkeeper reviewer
             GET /api/map/ways                                      administrator bookkeeper reviewer

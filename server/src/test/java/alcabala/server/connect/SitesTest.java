@@ -56,8 +56,14 @@ class SitesTest {
         JsonNode check = check("yard", "ROUTES");
         assertThat(check.get("verdict").asString()).isEqualTo("WARNS");
         assertThat(check.get("found").asString()).contains("Port Ellery, 24 documents, CA$");
-        for (String path :
-                List.of("readiness?", "map/party?", "map/choices?", "settings?", "connect/counts?", "batches?")) {
+        for (String path : List.of(
+                "readiness?",
+                "map/party?",
+                "map/choices?kind=ITEM&purpose=INCOME&",
+                "map/row?kind=ITEM&code=X&",
+                "settings?",
+                "connect/counts?",
+                "batches?")) {
             assertThat(admin.get("/api/" + path + "route=unrouted-1")
                             .json()
                             .get("code")

@@ -168,7 +168,7 @@ class MapApiTest {
         assertThat(items.get(1).get("code").asString()).isEqualTo("ENG-0310");
         assertThat(items.get(0).get("suggestion").get("reason").asString()).isEqualTo("similar name");
         JsonNode tax = ferro.get("/api/map/tax?route=yard").json().get(0);
-        assertThat(tax.get("suggestion").get("counterpart").asString()).isEqualTo("RC0");
+        assertThat(tax.get("suggestion").get("code").asString()).isEqualTo("RC0");
         assertThat(tax.get("suggestion").get("reason").asString()).isEqualTo("same rate and category AE");
     }
 

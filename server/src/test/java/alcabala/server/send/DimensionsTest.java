@@ -61,11 +61,17 @@ class DimensionsTest {
 
     @Test
     void theyGoWithEachLineAndAreBookedThere() {
-        JsonNode choices = ferro.get("/api/map/choices?route=yard").json();
-        assertThat(choices.get("dimensions").findValuesAsString("code"))
+        assertThat(ferro.get("/api/map/row?route=yard&kind=SITE&code=Saltmere")
+                        .json()
+                        .get("further")
+                        .findValuesAsString("dimension"))
+                .containsExactly("DEPT", "SITE");
+        assertThat(ferro.get("/api/map/choices?route=yard&kind=SITE&purpose=DIMENSION&dimension=DEPT")
+                        .json()
+                        .findValuesAsString("code"))
                 .as("one that is no longer in use is not offered")
-                .contains("DEPT", "ENG", "SITE", "SALT")
-                .doesNotContain("LOFT");
+                .contains("ENG")
+                .doesNotContain("LOFT", "SALT");
         say("SITE", "Saltmere", new Meaning(Map.of(), Map.of("SITE", "SALT")), 0);
         say("LINE_KIND", "LABOUR", department("RIG"), 0);
         JsonNode category = row("category", "chandlery");

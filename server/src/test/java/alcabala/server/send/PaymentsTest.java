@@ -79,7 +79,7 @@ class PaymentsTest {
         JsonNode means = admin.get("/api/map/means?route=yard").json();
         assertThat(means.get(0).get("code").asString()).isEqualTo("48 EUR");
         assertThat(means.get(0).get("blockedDocuments").asInt()).isEqualTo(1);
-        assertThat(means.get(0).get("suggestion").get("account").asString()).isEqualTo("1250");
+        assertThat(means.get(0).get("suggestion").get("code").asString()).isEqualTo("1250");
         yard.map("MEANS", "48 EUR", "", "1250");
         assertThat(money.causes(id)).containsExactly("waits-for:invoice " + number());
 
