@@ -1,6 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { answer, client, type Schemas } from './client';
 import { together, upTo } from './pages';
+import { follow } from '../ui/format';
 import { lookAgain } from '../news/heard';
 import { workDone, workEnded } from './work';
 import type { paths } from './schema';
@@ -22,7 +23,12 @@ export type MapKind =
 
 export const meQuery = queryOptions({
   queryKey: ['me'],
-  queryFn: () => answer(client.GET('/api/session')),
+  queryFn: async () => {
+    const me = await answer(client.GET('/api/session'));
+    // Before anything is written.
+    follow(me.conventions);
+    return me;
+  },
   staleTime: Infinity,
   retry: false,
 });
@@ -248,6 +254,11 @@ export const tokensOfQuery = (signIn: string) =>
 export const sessionsQuery = queryOptions({
   queryKey: ['sessions'],
   queryFn: () => answer(client.GET('/api/session/all')),
+});
+
+export const conventionsQuery = queryOptions({
+  queryKey: ['conventions'],
+  queryFn: () => answer(client.GET('/api/session/conventions')),
 });
 
 export const tokensQuery = queryOptions({

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
 import { roadQuery } from '../api/queries';
+import { Undoable } from '../undo/Undoable';
 import { Running } from './Running';
 import { WalkTheRoad } from './WalkTheRoad';
 import { Key } from '../ui/Key';
@@ -63,6 +64,7 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
             <Key>j</Key> <Key>k</Key> move
           </span>
         )}
+        {me.mayChange && <Undoable />}
         {hints
           .filter(([key]) => me.seesBooks || !OF_BOOKS.has(key))
           .map(([key, what]) => (

@@ -1,15 +1,18 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { answer, client } from '../api/client';
 import { workDone } from '../api/work';
 import { useRefresh } from '../api/useRefresh';
+import { Opener } from '../ui/choose/Opener';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
 import { useCurrent, useSession } from './current';
 import { Finder } from './Finder';
 import { applyTheme, rememberedTheme } from './theme';
+
+const Doings = lazy(() => import('../ui/choose/Doings'));
 
 export function Header() {
   const { me, route, routes, choose } = useSession();
@@ -76,33 +79,28 @@ function Person() {
     },
   });
   const other = theme === 'paper' ? 'lamplight' : 'paper';
+  const doings = [
+    {
+      says: other === 'lamplight' ? 'Read by lamplight' : 'Read on paper',
+      act: () => {
+        applyTheme(other);
+        setTheme(other);
+      },
+    },
+    { says: 'Password, dates, sessions', act: () => void navigate('/you') },
+    { says: 'Sign out', act: () => signOut.mutate() },
+  ];
   return (
-    <details className="relative">
-      <summary className="cursor-pointer list-none">
-        {me.name} <span className="soft">({me.role.toLowerCase()})</span>
-      </summary>
-      <div className="sheet absolute right-0 z-20 mt-1 flex w-44 flex-col p-1 shadow">
-        <button
-          type="button"
-          className="hover:bg-base-200 cursor-pointer rounded px-2 py-1 text-left"
-          onClick={() => {
-            applyTheme(other);
-            setTheme(other);
-          }}
-        >
-          {other === 'lamplight' ? 'Read by lamplight' : 'Read on paper'}
-        </button>
-        <Link className="hover:bg-base-200 rounded px-2 py-1" to="/you">
-          Password, sessions, tokens
-        </Link>
-        <button
-          type="button"
-          className="hover:bg-base-200 cursor-pointer rounded px-2 py-1 text-left"
-          onClick={() => signOut.mutate()}
-        >
-          Sign out
-        </button>
-      </div>
-    </details>
+    <Opener
+      label={`${me.name}, ${me.role.toLowerCase()}`}
+      says={
+        <>
+          {me.name} <span className="soft">({me.role.toLowerCase()})</span>
+        </>
+      }
+      className="cursor-pointer whitespace-nowrap"
+    >
+      {(close) => <Doings label={me.name} doings={doings} onDone={close} />}
+    </Opener>
   );
 }

@@ -15,17 +15,15 @@ export function Road() {
   const path = location.pathname.startsWith('/documents')
     ? '/release'
     : `/${location.pathname.split('/')[1] ?? ''}`;
-  const here = Math.max(
-    0,
-    all.findIndex((stop) => stop.path === path),
-  );
+  // Before the first one, where one is on none of them.
+  const here = all.findIndex((stop) => stop.path === path);
   const on = (to: string) => (route ? `${to}${to.includes('?') ? '&' : '?'}route=${route.code}` : to);
   return (
     <nav aria-label="The road" className="road" style={{ gridTemplateColumns: `repeat(${all.length}, 1fr)` }}>
       <span className="road-line bg-base-content/30 right-0 left-0" />
       <span
         className="road-line bg-primary left-0"
-        style={{ width: `${((here + 0.5) / all.length) * 100}%` }}
+        style={{ width: `${(Math.max(0, here + 0.5) / all.length) * 100}%` }}
       />
       {all.map((stop, index) => (
         <StopOnRoad key={stop.path} stop={stop} away={index - here} on={on} />

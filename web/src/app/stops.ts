@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { moneys, plural } from '../ui/format';
+import { counted, moneys, plural } from '../ui/format';
 
 export interface Stop {
   path: string;
@@ -30,9 +30,7 @@ export const strokesOf = (count: number) =>
 
 /** `12 k` where nobody counts any more. */
 export const rough = (count: number) =>
-  count > COUNTED_OUT
-    ? `${Math.floor(count / 1000).toLocaleString('en-GB')} k`
-    : count.toLocaleString('en-GB');
+  count > COUNTED_OUT ? `${counted(Math.floor(count / 1000))} k` : counted(count);
 
 /** The seven stops, in the order in which the work is done. */
 export function stopsOf(road: Schemas['Road'] | undefined, hasRoute: boolean): Stop[] {

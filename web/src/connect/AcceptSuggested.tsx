@@ -8,6 +8,7 @@ import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { amount, plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
+import { did } from '../undo/store';
 import { Do } from './Do';
 import { suggested, type Suggested } from './suggested';
 import type { Kind } from './steps';
@@ -73,7 +74,9 @@ function useAccept(kinds: Kind[], taken: Suggested[]) {
         const codes = taken.filter((row) => row.kind === kind).map((row) => row.code);
         if (codes.length > 0) {
           const body = { route: route.code, kind, codes };
-          said.push((await workDone(client.POST('/api/map/suggestions', { body }))).sentence);
+          const { sentence, rows } = await workDone(client.POST('/api/map/suggestions', { body }));
+          did(sentence, { what: 'rows', rows: { route: route.code, kind, rows } });
+          said.push(sentence);
         }
       }
       return said.join('; ');

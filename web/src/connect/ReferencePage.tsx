@@ -8,8 +8,9 @@ import { useView } from '../app/useView';
 import { Book } from '../ui/book/Book';
 import type { Column } from '../ui/book/columns';
 import { Failure } from '../ui/Failure';
-import { plural } from '../ui/format';
+import { counted, plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
+import { useDone } from '../undo/useTakeBack';
 import { rowOf } from './codes';
 import { Pulls } from './Pulls';
 import { useConnectRefresh } from './useConnectRefresh';
@@ -101,6 +102,7 @@ function Rows({ ledger, kind, note }: { ledger: Schemas['LedgerJson']; kind: Ref
   const { me } = useSession();
   const view = useView();
   const notice = useNotice();
+  const done = useDone();
   const refresh = useConnectRefresh();
   const [open, setOpen] = useState<string | null>(null);
   const pages = useInfiniteQuery(
@@ -115,6 +117,14 @@ function Rows({ ledger, kind, note }: { ledger: Schemas['LedgerJson']; kind: Ref
           body: { code: row.code, hidden: !row.hidden },
         }),
       ),
+    onSuccess: (_, row) =>
+      done(`${row.code} ${row.name} is ${row.hidden ? 'shown' : 'hidden'}`, {
+        what: 'hidden',
+        ledger: ledger.id,
+        kind,
+        code: row.code,
+        hidden: row.hidden,
+      }),
     onError: (error) => notice({ tone: 'failed', text: error.message }),
     onSettled: refresh,
   });
@@ -186,7 +196,7 @@ function Rows({ ledger, kind, note }: { ledger: Schemas['LedgerJson']; kind: Ref
         }
       />
       <p className="soft border-base-300 border-t px-3 py-1.5 text-[13px]">
-        {rows.length.toLocaleString('en-GB')} {pages.hasNextPage ? 'read so far' : 'shown'}
+        {counted(rows.length)} {pages.hasNextPage ? 'read so far' : 'shown'}
         {hidden > 0 && `, ${hidden} hidden`}
       </p>
     </>

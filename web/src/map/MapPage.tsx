@@ -9,6 +9,7 @@ import { useCurrent } from '../app/current';
 import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
 import { useNotice } from '../ui/notices';
+import { useDone } from '../undo/useTakeBack';
 import { Coverage } from './Coverage';
 import { MapTable } from './MapTable';
 import { saidBy } from './meaning';
@@ -134,10 +135,12 @@ function AcceptExact({ rows, kind }: { rows: MapRow[]; kind: RowKind }) {
   const { route } = useCurrent();
   const refresh = useRefresh();
   const notice = useNotice();
+  const done = useDone();
   const exact = rows.filter((row) => !row.row && row.suggestion?.exact);
   const accept = useMutation({
     mutationFn: () => workDone(client.POST('/api/map/suggestions', { body: { route: route.code, kind } })),
-    onSuccess: (accepted) => notice({ tone: 'done', text: accepted.sentence }),
+    onSuccess: (accepted) =>
+      done(accepted.sentence, { what: 'rows', rows: { route: route.code, kind, rows: accepted.rows } }),
     onSettled: refresh,
     onError: (error) => notice({ tone: 'failed', text: error.message }),
   });

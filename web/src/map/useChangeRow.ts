@@ -3,7 +3,7 @@ import { client, type Schemas } from '../api/client';
 import { workDone } from '../api/work';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
-import { useNotice } from '../ui/notices';
+import { useDone } from '../undo/useTakeBack';
 import { type Meaning, NOTHING } from './meaning';
 
 export type RowKind = Schemas['ChangeRow']['kind'];
@@ -19,36 +19,24 @@ export interface RowChange {
 /** Changes one row of the crosswalk, says what it released, and offers to undo it. */
 export function useChangeRow(onDone?: () => void) {
   const { route } = useCurrent();
-  const notice = useNotice();
   const refresh = useRefresh();
-  const send = (change: RowChange) =>
-    workDone(client.PUT('/api/map/row', { body: { ...change, route: route.code } }));
-
-  const undo = useMutation({
-    mutationFn: send,
-    onSuccess: async (changed) => {
-      await refresh();
-      notice({ tone: 'done', text: `Undone; ${changed.sentence}` });
-    },
-    onError: (error) => notice({ tone: 'failed', text: error.message }),
-  });
-
+  const done = useDone();
   return useMutation({
-    mutationFn: send,
+    mutationFn: (change: RowChange) =>
+      workDone(client.PUT('/api/map/row', { body: { ...change, route: route.code } })),
     onSuccess: async (changed, change) => {
       onDone?.();
       await refresh();
-      notice({
-        tone: 'done',
-        text: changed.sentence,
-        undo: () =>
-          undo.mutate({
-            kind: change.kind,
-            code: change.code,
-            meaning: changed.before?.meaning ?? NOTHING,
-            expectedVersion: changed.after?.version ?? 0,
-            remove: !changed.before,
-          }),
+      done(changed.sentence, {
+        what: 'row',
+        change: {
+          route: route.code,
+          kind: change.kind,
+          code: change.code,
+          meaning: changed.before?.meaning ?? NOTHING,
+          expectedVersion: changed.after?.version ?? 0,
+          remove: !changed.before,
+        },
       });
     },
     onError: async () => {

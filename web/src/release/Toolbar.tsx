@@ -1,15 +1,19 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { lazy } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { client, type Schemas } from '../api/client';
 import { roadQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { workDone } from '../api/work';
 import { useCurrent } from '../app/current';
+import { Opener } from '../ui/choose/Opener';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
 import { day } from '../ui/format';
 import type { ReleaseView } from './useReleaseView';
 import type { Row } from './useRows';
+
+const DaySpan = lazy(() => import('../ui/choose/DaySpan'));
 
 const STATES = [
   'Blocked',
@@ -100,40 +104,18 @@ function Days({ view }: { view: ReleaseView }) {
       ? `${view.from ? day(view.from) : 'first'} – ${view.to ? day(view.to) : 'last'}`
       : 'All days';
   return (
-    <details className="relative">
-      <summary className="chip list-none" aria-label={`Issue date: ${says}`}>
-        {says} <span aria-hidden="true">▾</span>
-      </summary>
-      <div className="sheet absolute z-10 mt-1 flex flex-col gap-2 p-3 text-[13px] shadow-lg">
-        <label className="flex items-center justify-between gap-3">
-          From
-          <input
-            type="date"
-            className="field"
-            value={view.from ?? ''}
-            max={view.to}
-            onChange={(event) => view.set({ from: event.target.value })}
-          />
-        </label>
-        <label className="flex items-center justify-between gap-3">
-          To
-          <input
-            type="date"
-            className="field"
-            value={view.to ?? ''}
-            min={view.from}
-            onChange={(event) => view.set({ to: event.target.value })}
-          />
-        </label>
-        <button
-          type="button"
-          className="act justify-center"
-          onClick={() => view.set({ from: null, to: null })}
-        >
-          All days
-        </button>
-      </div>
-    </details>
+    <Opener label={`Issue date: ${says}`} says={<>{says} ▾</>} className="chip">
+      {(close) => (
+        <DaySpan
+          label="Issue date"
+          span={view}
+          onChoose={({ from, to }) => {
+            view.set({ from: from ?? null, to: to ?? null });
+            close();
+          }}
+        />
+      )}
+    </Opener>
   );
 }
 

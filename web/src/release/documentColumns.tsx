@@ -1,7 +1,7 @@
 import { isGivenBack, isSettlement, kindName, shortKind } from '../api/recordKinds';
 import { Glyph } from '../ui/Glyph';
 import type { Column } from '../ui/book/columns';
-import { amount, day, money } from '../ui/format';
+import { amount, day, money, widthOfDay } from '../ui/format';
 import { became } from './became';
 import type { Row } from './useRows';
 
@@ -129,7 +129,7 @@ function dated(id: string, name: string, of: (row: Row) => string, more: More): 
   return {
     id,
     name,
-    width: 62,
+    width: widthOfDay(),
     value: of,
     title: of,
     tone: () => 'soft',

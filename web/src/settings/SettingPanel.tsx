@@ -9,7 +9,7 @@ import { useView } from '../app/useView';
 import { useConnectRefresh } from '../connect/useConnectRefresh';
 import { Failure } from '../ui/Failure';
 import { moment } from '../ui/format';
-import { useNotice } from '../ui/notices';
+import { useDone } from '../undo/useTakeBack';
 import { DocumentPicker } from './DocumentPicker';
 import { SettingField } from './SettingField';
 import { TwoDocuments } from './TwoDocuments';
@@ -23,7 +23,7 @@ interface Props {
 /** Decides while moving from a setting to the next one; keyed by it, so that nothing of another is left. */
 function useDecision({ route, setting }: Props) {
   const view = useView();
-  const notice = useNotice();
+  const done = useDone();
   const refresh = useConnectRefresh();
   const typed = view.get('value');
   const value = typed === '' ? setting.value : typed === 'none' && setting.shape !== 'choice' ? '' : typed;
@@ -42,7 +42,15 @@ function useDecision({ route, setting }: Props) {
     onSuccess: async (decided) => {
       await refresh();
       view.set({ value: null }, true);
-      notice({ tone: 'done', text: decided.sentence });
+      done(`${setting.title}: ${decided.sentence}`, {
+        what: 'setting',
+        setting: {
+          route: route.code,
+          setting: setting.setting,
+          value: setting.value,
+          expectedVersion: decided.version,
+        },
+      });
     },
   });
   const propose = (wanted: string) =>

@@ -1,5 +1,4 @@
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Key } from './Key';
 import { NoticeContext, type Notice } from './notices';
 
@@ -20,7 +19,6 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
     const timer = setTimeout(() => setNotice(null), SHOWN_FOR);
     return () => clearTimeout(timer);
   }, [notice]);
-  useHotkeys('u', undo, { enabled: notice?.undo !== undefined });
   return (
     <NoticeContext value={show}>
       {children}

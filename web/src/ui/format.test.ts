@@ -1,5 +1,21 @@
 import { describe, expect, it } from 'vitest';
-import { amount, day, money, moneys, sum, together, totals } from './format';
+import { afterEach } from 'vitest';
+import {
+  amount,
+  day,
+  follow,
+  moment,
+  money,
+  moneys,
+  plural,
+  sum,
+  together,
+  totals,
+  type Conventions,
+} from './format';
+
+const USUAL: Conventions = { days: 'DAY_MONTH', figures: 'COMMA_POINT', weekBegins: 'MONDAY', zone: 'UTC' };
+afterEach(() => follow(USUAL));
 
 describe('amounts', () => {
   it.each([
@@ -12,8 +28,8 @@ describe('amounts', () => {
 
   it('puts the sign before the currency', () => {
     expect(money('-1234.50', 'EUR')).toBe('-€1,234.50');
-    expect(money('105', 'JPY')).toBe('¥105');
-    expect(money('1.005', 'KWD')).toBe('KWD 1.005');
+    expect(money('105', 'JPY')).toBe('JP¥105');
+    expect(money('1.005', 'KWD')).toBe('KWD\u00a01.005');
   });
 
   it.each([
@@ -48,5 +64,30 @@ describe('sums in several currencies', () => {
     expect(totals([cad('2.00')], 'EUR')).toBe('CA$2.00');
     expect(totals([eur('2.00')], 'EUR')).toBe('2.00');
     expect(moneys([eur('-1.00')])).toBe('-€1.00');
+  });
+});
+
+describe('conventions', () => {
+  it.each([
+    ['COMMA_POINT', '-1,234.50'],
+    ['POINT_COMMA', '-1.234,50'],
+    ['SPACE_COMMA', '-1\u00a0234,50'],
+    ['APOSTROPHE_POINT', '-1’234.50'],
+  ] as const)('%s', (figures, written) => {
+    follow({ ...USUAL, figures });
+    expect(amount('-1234.50')).toBe(written);
+  });
+
+  it('say how a day is written, and where it is that day', () => {
+    follow({ ...USUAL, days: 'MONTH_DAY' });
+    expect(day('2019-02-01')).toBe('Feb 1, 2019');
+    follow({ ...USUAL, days: 'ISO', zone: 'Asia/Tokyo' });
+    expect(day('2019-02-01')).toBe('2019-02-01');
+    expect(moment('2019-02-01T16:30:05Z')).toBe('2019-02-02, 01:30:05');
+  });
+
+  it('count as they add up', () => {
+    follow({ ...USUAL, figures: 'POINT_COMMA' });
+    expect(plural(1234, 'document')).toBe('1.234 documents');
   });
 });

@@ -1,43 +1,88 @@
-const today = new Date();
+import type { Schemas } from '../api/client';
+
+export type Conventions = Schemas['ConventionsJson'];
+
+/** How whoever is signed in writes; the server writes its sentences the same way. */
+let conventions: Conventions = {
+  days: 'DAY_MONTH',
+  figures: 'COMMA_POINT',
+  weekBegins: 'MONDAY',
+  zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+};
+
+export const follow = (now: Conventions) => {
+  conventions = now;
+};
+
+/** What stands between thousands, and before decimals. */
+const FIGURES: Record<Conventions['figures'], [group: string, decimal: string]> = {
+  COMMA_POINT: [',', '.'],
+  POINT_COMMA: ['.', ','],
+  SPACE_COMMA: ['\u00a0', ','],
+  APOSTROPHE_POINT: ['’', '.'],
+};
 
 /** 1234.5 as `1,234.50`: the decimals are the currency's own, as the server sends them. */
 export function amount(decimal: string): string {
+  const [group, point] = FIGURES[conventions.figures];
   const [whole = '0', fraction] = decimal.split('.');
-  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',');
-  return fraction === undefined ? grouped : `${grouped}.${fraction}`;
+  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, group);
+  return fraction === undefined ? grouped : `${grouped}${point}${fraction}`;
 }
 
-const SIGNS: Record<string, string> = { EUR: '€', GBP: '£', USD: '$', CAD: 'CA$', JPY: '¥' };
+export const counted = (count: number) => amount(String(count));
+
+/** `€`, or the currency's code before a space that does not break, as on the server. */
+function signOf(currency: string): string {
+  const parts = new Intl.NumberFormat('en-GB', { style: 'currency', currency }).formatToParts(0);
+  const sign = parts.find((part) => part.type === 'currency')?.value ?? currency;
+  return sign === currency ? `${currency}\u00a0` : sign;
+}
 
 export const money = (decimal: string, currency: string): string =>
-  decimal.startsWith('-')
-    ? `-${money(decimal.slice(1), currency)}`
-    : `${SIGNS[currency] ?? `${currency} `}${amount(decimal)}`;
+  decimal.startsWith('-') ? `-${money(decimal.slice(1), currency)}` : `${signOf(currency)}${amount(decimal)}`;
 
-/** `19 Nov`, with the year when it is not this one. */
+const LOCALES: Record<Conventions['days'], string> = { DAY_MONTH: 'en-GB', MONTH_DAY: 'en-US', ISO: 'sv-SE' };
+
+/** By which days are typed and calendars are drawn. */
+export const localeOfDays = () => LOCALES[conventions.days];
+
+export const weekBegins = () =>
+  conventions.weekBegins === 'SUNDAY' ? 'sun' : conventions.weekBegins === 'SATURDAY' ? 'sat' : 'mon';
+
+/** `19 Nov`, with the year when it is not this one, or as one wants it. */
 export function day(iso: string | null | undefined): string {
   if (!iso) {
     return '';
   }
-  const date = new Date(`${iso.slice(0, 10)}T00:00:00`);
-  return date.toLocaleDateString('en-GB', {
+  const date = iso.slice(0, 10);
+  if (conventions.days === 'ISO') {
+    return date;
+  }
+  return new Date(`${date}T00:00:00Z`).toLocaleDateString(LOCALES[conventions.days], {
+    timeZone: 'UTC',
     day: 'numeric',
     month: 'short',
-    year: date.getFullYear() === today.getFullYear() ? undefined : 'numeric',
+    year: date.startsWith(today().slice(0, 4)) ? undefined : 'numeric',
   });
 }
 
-export const moment = (iso: string) =>
-  new Date(iso).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    second: '2-digit',
-  });
+/** The room that a day needs in a list, in pixels. */
+export const widthOfDay = () => (conventions.days === 'ISO' ? 88 : 62);
+
+/** Today where the business is, as an ISO date. */
+export const today = () => dateIn(new Date());
+
+const dateIn = (moment: Date) => moment.toLocaleDateString('sv-SE', { timeZone: conventions.zone });
+
+export function moment(iso: string): string {
+  const date = new Date(iso);
+  const time = date.toLocaleTimeString('en-GB', { timeZone: conventions.zone });
+  return `${day(dateIn(date))}, ${time}`;
+}
 
 export const plural = (count: number, noun: string) =>
-  `${count.toLocaleString('en-GB')} ${count === 1 ? noun : `${noun}s`.replace(/([^aeiou])ys$/, '$1ies')}`;
+  `${counted(count)} ${count === 1 ? noun : `${noun}s`.replace(/([^aeiou])ys$/, '$1ies')}`;
 
 /** Adds decimal strings exactly, in minor units. */
 export function sum(decimals: string[]): string {

@@ -9,6 +9,7 @@ import { Field } from '../ui/Field';
 import { moment } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import { Tokens } from './Tokens';
+import { ConventionsForm } from './ConventionsForm';
 import { browserOf } from './browsers';
 
 /** One's own password, sessions and access tokens. */
@@ -20,7 +21,10 @@ export function YouPage() {
         {me.name} <span className="soft font-sans text-[14px]">signs in as {me.signIn}</span>
       </h1>
       <div className="mt-4 grid grid-cols-[320px_1fr] gap-10">
-        <Password />
+        <div className="flex flex-col gap-6">
+          <Password />
+          <ConventionsForm />
+        </div>
         <div>
           <SessionList />
           <Tokens />

@@ -55,7 +55,8 @@ class OwnersTest {
     private static Map<String, String> owners() {
         Map<String, String> owners = new HashMap<>();
         Map.of(
-                        "access", "access_token attempt known_browser person session_browser sight spring_session",
+                        "access",
+                                "access_token attempt convention known_browser person session_browser sight spring_session",
                         "connection", "consent_request credential set_aside",
                         "reference",
                                 "ledger_account ledger_dimension ledger_item ledger_party ledger_rate ledger_tax_code ledger_term pulled reference_change"

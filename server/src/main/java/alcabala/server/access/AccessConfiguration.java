@@ -53,6 +53,7 @@ class AccessConfiguration {
             AccessTokens tokens,
             SecurityContextRepository contexts,
             Settings settings,
+            OwnConventions conventions,
             Clock clock) {
         http.authorizeHttpRequests(AccessConfiguration::rules)
                 .csrf(csrf -> csrf.csrfTokenRepository(CookieCsrfTokenRepository.withHttpOnlyFalse())
@@ -72,7 +73,8 @@ class AccessConfiguration {
                                         .ReferrerPolicy.SAME_ORIGIN)))
                 .addFilterBefore(new SessionEnds(settings.sessionLasts(), clock), SecurityContextHolderFilter.class)
                 .addFilterBefore(new BearerFilter(tokens), AnonymousAuthenticationFilter.class)
-                .addFilterAfter(new BodyFilter(), AuthorizationFilter.class);
+                .addFilterAfter(new BodyFilter(), AuthorizationFilter.class)
+                .addFilterAfter(new WritingFilter(conventions), BodyFilter.class);
         return http.build();
     }
 

@@ -24,6 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 class FirstApi {
     private final People people;
     private final FirstSecret secret;
+    private final OwnConventions conventions;
     private final SigningIn signingIn;
 
     record First(boolean needed) {}
@@ -39,7 +40,8 @@ class FirstApi {
         }
     }
 
-    FirstApi(People people, FirstSecret secret, SigningIn signingIn) {
+    FirstApi(People people, FirstSecret secret, SigningIn signingIn, OwnConventions conventions) {
+        this.conventions = conventions;
         this.people = people;
         this.secret = secret;
         this.signingIn = signingIn;
@@ -68,6 +70,7 @@ class FirstApi {
         }
         people.addFirst(person.signIn(), person.name().trim(), person.password());
         signingIn.right("first administrator");
-        return SessionApi.Me.of(signingIn.open(people.get(person.signIn()), request, response));
+        SignedIn first = signingIn.open(people.get(person.signIn()), request, response);
+        return SessionApi.Me.of(first, conventions.of(first.id()));
     }
 }

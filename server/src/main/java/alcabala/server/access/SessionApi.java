@@ -1,5 +1,7 @@
 package alcabala.server.access;
 
+import alcabala.server.access.ConventionsApi.ConventionsJson;
+import alcabala.server.platform.Conventions;
 import alcabala.server.platform.Problem;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -36,6 +38,7 @@ class SessionApi {
     private final SigningIn signingIn;
     private final AccessTokens tokens;
     private final Sessions sessions;
+    private final OwnConventions conventions;
 
     record SignIn(
             @NotBlank @Size(max = 100) String signIn,
@@ -46,14 +49,16 @@ class SessionApi {
         }
     }
 
-    record Me(String signIn, String name, Role role, boolean mayChange, boolean seesBooks) {
-        static Me of(SignedIn person) {
+    record Me(
+            String signIn, String name, Role role, boolean mayChange, boolean seesBooks, ConventionsJson conventions) {
+        static Me of(SignedIn person, Conventions conventions) {
             return new Me(
                     person.signIn(),
                     person.name(),
                     person.role(),
                     person.role().mayChange(),
-                    person.role().seesBooks());
+                    person.role().seesBooks(),
+                    ConventionsJson.of(conventions));
         }
     }
 
@@ -85,7 +90,8 @@ class SessionApi {
         }
     }
 
-    SessionApi(People people, SigningIn signingIn, AccessTokens tokens, Sessions sessions) {
+    SessionApi(People people, SigningIn signingIn, AccessTokens tokens, Sessions sessions, OwnConventions conventions) {
+        this.conventions = conventions;
         this.people = people;
         this.signingIn = signingIn;
         this.tokens = tokens;
@@ -101,13 +107,17 @@ class SessionApi {
 
     @GetMapping
     Me me(Authentication authentication) {
-        return Me.of((SignedIn) authentication.getPrincipal());
+        return me((SignedIn) authentication.getPrincipal());
+    }
+
+    private Me me(SignedIn person) {
+        return Me.of(person, conventions.of(person.id()));
     }
 
     @PostMapping
     Me signIn(@Valid @RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
         String name = signIn.signIn().trim().toLowerCase(Locale.ROOT);
-        return Me.of(signingIn.signIn(name, signIn.password(), request, response));
+        return me(signingIn.signIn(name, signIn.password(), request, response));
     }
 
     @ExceptionHandler

@@ -1,10 +1,12 @@
 package alcabala.server.jobs;
 
+import alcabala.server.platform.Conventions;
 import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Problem;
 import alcabala.server.platform.Problems;
 import alcabala.server.platform.Telling;
+import alcabala.server.platform.Writing;
 import io.micrometer.core.instrument.MeterRegistry;
 import jakarta.annotation.PreDestroy;
 import java.sql.ResultSet;
@@ -131,8 +133,11 @@ public class Works {
             telling.tell(Topic.WORK, null, null, id);
             // What it does stands on the trail under whoever asked for it.
             CountDownLatch soon = new CountDownLatch(1);
+            Conventions hers = Writing.now();
             threads.execute(new DelegatingSecurityContextRunnable(() -> {
-                run(id, kind, task);
+                try (Writing.Scope _ = Writing.as(hers)) {
+                    run(id, kind, task);
+                }
                 soon.countDown();
             }));
             await(soon);

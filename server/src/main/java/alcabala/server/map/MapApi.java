@@ -112,7 +112,16 @@ class MapApi {
             @NotNull RowKind kind,
             @Size(max = 5000) Set<String> codes) {}
 
-    record AcceptedRows(int rows, String sentence) {}
+    /// @param rows their versions by code, to take them back with
+    record AcceptedRows(Map<String, Integer> rows, String sentence) {}
+
+    /// @param rows versions by code, as they were seen
+    record TakeAway(
+            @NotBlank String route,
+            @NotNull RowKind kind,
+            @NotNull @Size(min = 1, max = 5000) Map<@NotBlank @Size(max = 200) String, @NotNull Integer> rows) {}
+
+    record TakenAway(String sentence) {}
 
     record RowThen(RowKind kind, String code, Meaning meaning, int version, String setBy, Instant setAt) {}
 
@@ -227,7 +236,22 @@ class MapApi {
                 accepted.rows(),
                 "%d %s mapped, %s"
                         .formatted(
-                                accepted.rows(), accepted.rows() == 1 ? "row" : "rows", sentence(accepted.released())));
+                                accepted.rows().size(),
+                                accepted.rows().size() == 1 ? "row" : "rows",
+                                sentence(accepted.released())));
+    }
+
+    /// Takes several rows back at once, such as those that were accepted together.
+    @PostMapping("/rows/removal")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<TakenAway> takeAway(@Valid @RequestBody TakeAway wanted, Principal who) {
+        RouteRow route = routes.getLeading(wanted.route());
+        return behind(
+                route,
+                who,
+                TakenAway.class,
+                at -> new TakenAway(
+                        sentence(mapping.takeAway(route, wanted.kind(), wanted.rows(), who.getName(), at))));
     }
 
     @PutMapping("/row")

@@ -17,6 +17,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -36,8 +37,10 @@ public class Mapping {
     /// @param before the row as it was, to undo with; null when there was none
     public record Changed(Released released, CrosswalkRow before, CrosswalkRow after) {}
 
-    /// How many rows were written, and what that released.
-    public record Accepted(int rows, Released released) {}
+    /// What was written, and what that released.
+    ///
+    /// @param rows their versions by code
+    public record Accepted(Map<String, Integer> rows, Released released) {}
 
     Mapping(Routes routes, CrosswalkStore store, RowChecks checks, Affected affected) {
         this.routes = routes;
@@ -91,14 +94,32 @@ public class Mapping {
             }
         });
         if (refs.isEmpty()) {
-            return new Accepted(0, Released.NONE);
+            return new Accepted(Map.of(), Released.NONE);
         }
-        Released released = affected.compileAgain(
-                route.id(),
-                kind.concernsAll() ? Set.of() : refs,
-                who,
-                refs.size() + " accepted rows of " + word(kind),
-                at);
-        return new Accepted(refs.size(), released);
+        Released released = compileAgain(route, kind, refs, refs.size() + " accepted rows of " + word(kind), who, at);
+        Map<String, Integer> written = new TreeMap<>();
+        store.rows(route.id()).stream()
+                .filter(row -> row.kind() == kind && refs.contains(Refs.of(kind, row.code())))
+                .forEach(row -> written.put(row.code(), row.version()));
+        return new Accepted(written, released);
+    }
+
+    /// Takes rows away, all in one transaction and with one compiling for all of them.
+    ///
+    /// @param versions by code, as they were seen
+    @Transactional
+    public Released takeAway(RouteRow route, RowKind kind, Map<String, Integer> versions, String who, Progress at) {
+        routes.lock(route.id());
+        Set<String> refs = new HashSet<>();
+        versions.forEach((code, version) -> {
+            store.remove(route.id(), kind, code, version, who);
+            refs.add(Refs.of(kind, code));
+        });
+        return compileAgain(route, kind, refs, refs.size() + " rows of " + word(kind) + " taken away", who, at);
+    }
+
+    private Released compileAgain(
+            RouteRow route, RowKind kind, Set<String> refs, String because, String who, Progress at) {
+        return affected.compileAgain(route.id(), kind.concernsAll() ? Set.of() : refs, who, because, at);
     }
 }

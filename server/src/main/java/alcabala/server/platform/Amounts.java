@@ -1,7 +1,6 @@
 package alcabala.server.platform;
 
 import java.math.BigDecimal;
-import java.text.NumberFormat;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -32,13 +31,12 @@ public final class Amounts {
         return money.getAmount().toPlainString();
     }
 
-    /// `€6,120.40`.
+    /// `€6,120.40`, or as whoever reads it writes figures.
     public static String shown(Money money) {
-        NumberFormat format = NumberFormat.getCurrencyInstance(Locale.UK);
-        format.setCurrency(money.getCurrencyUnit().toCurrency());
-        format.setMinimumFractionDigits(money.getCurrencyUnit().getDecimalPlaces());
-        format.setMaximumFractionDigits(money.getCurrencyUnit().getDecimalPlaces());
-        return format.format(money.getAmount());
+        String sign = money.getCurrencyUnit().toCurrency().getSymbol(Locale.UK);
+        String between = sign.equals(money.getCurrencyUnit().getCode()) ? "\u00a0" : "";
+        String figure = Writing.now().figure(money.getAmount().abs());
+        return (money.isNegative() ? "-" : "") + sign + between + figure;
     }
 
     /// `€6,120.40 and $75.00`.
@@ -51,11 +49,11 @@ public final class Amounts {
                         .collect(Collectors.joining(" and "));
     }
 
-    /// What somebody typed, without thousands separators; empty when it is no amount of that currency.
+    /// What somebody typed, as she writes figures; empty when it is no amount of that currency.
     public static Optional<Money> typed(String currency, String text) {
         try {
-            return Optional.of(Money.of(CurrencyUnit.of(currency), new BigDecimal(text.replaceAll("[\\s,]", ""))));
-        } catch (NumberFormatException | ArithmeticException e) {
+            return Writing.now().typed(text).map(figure -> Money.of(CurrencyUnit.of(currency), figure));
+        } catch (ArithmeticException e) {
             return Optional.empty();
         }
     }

@@ -7,6 +7,7 @@ import alcabala.accounting.finding.Finding;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.settlement.Means;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -48,7 +49,7 @@ public final class Sentences {
                 "Its lines need the tax codes %s, and the ledger takes one code for a whole document."
                         .formatted(String.join(" and ", f.codes()));
             case Finding.BeforeCutOff f ->
-                "It is dated %s; documents of its kind cross from %s on.".formatted(f.date(), f.cutOff());
+                "It is dated %s; documents of its kind cross from %s on.".formatted(day(f.date()), day(f.cutOff()));
             case Finding.DoesNotCross f -> plural(f.what()) + " do not cross on this route.";
             case Finding.Unrouted f ->
                 f.site().isEmpty()
@@ -59,7 +60,7 @@ public final class Sentences {
                         .formatted(f.currency(), f.ledgerCurrency());
             case Finding.RateUnknown f ->
                 "Nobody says what one %s was worth in %s on %s: neither the record itself, nor the ledger."
-                        .formatted(f.currency(), f.base(), f.day());
+                        .formatted(f.currency(), f.base(), day(f.day()));
             case Finding.CurrencyDiffers f ->
                 "%s is in %s and was paid in %s; how much of it that settles is not said."
                         .formatted(f.document(), f.currency(), f.settled());
@@ -193,6 +194,10 @@ public final class Sentences {
 
     public static String role(AccountRole role) {
         return role.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
+    private static String day(LocalDate day) {
+        return Writing.now().day(day);
     }
 
     private static String letters(Set<TaxCategory> categories) {

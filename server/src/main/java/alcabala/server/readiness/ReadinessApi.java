@@ -11,7 +11,6 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import io.swagger.v3.oas.annotations.Hidden;
 import java.security.Principal;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import org.springframework.http.HttpHeaders;
@@ -32,7 +31,6 @@ class ReadinessApi {
     private final Routes routes;
     private final ReadinessRun run;
     private final Works works;
-    private final Clock clock;
 
     /// @param amount gross of the documents concerned, in the ledger's currency
     record CheckJson(
@@ -62,11 +60,10 @@ class ReadinessApi {
 
     record ReadinessJson(Instant at, List<CheckJson> checks) {}
 
-    ReadinessApi(Routes routes, ReadinessRun run, Works works, Clock clock) {
+    ReadinessApi(Routes routes, ReadinessRun run, Works works) {
         this.routes = routes;
         this.run = run;
         this.works = works;
-        this.clock = clock;
     }
 
     /// The ledger is asked, so the answer is work that goes on.
@@ -86,7 +83,7 @@ class ReadinessApi {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"readiness-" + found.code() + ".pdf\"")
-                .body(ReadinessReport.of(found, judged, clock.getZone()));
+                .body(ReadinessReport.of(found, judged));
     }
 
     private ReadinessJson json(RouteRow route) {

@@ -1,14 +1,12 @@
 package alcabala.server.readiness;
 
 import alcabala.accounting.readiness.Result.Verdict;
+import alcabala.server.platform.Writing;
 import alcabala.server.readiness.ReadinessApi.CheckJson;
 import alcabala.server.readiness.ReadinessApi.ReadinessJson;
 import alcabala.server.route.RouteRow;
 import java.awt.Color;
 import java.io.ByteArrayOutputStream;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
-import java.util.Locale;
 import org.openpdf.text.Document;
 import org.openpdf.text.Font;
 import org.openpdf.text.PageSize;
@@ -25,11 +23,10 @@ final class ReadinessReport {
     private static final Font TITLE = new Font(Font.TIMES_ROMAN, 17, Font.BOLD, INK);
     private static final Font TEXT = new Font(Font.HELVETICA, 8, Font.NORMAL, INK);
     private static final Font STRONG = new Font(Font.HELVETICA, 8, Font.BOLD, INK);
-    private static final DateTimeFormatter AT = DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.UK);
 
     private ReadinessReport() {}
 
-    static byte[] of(RouteRow route, ReadinessJson readiness, ZoneId zone) {
+    static byte[] of(RouteRow route, ReadinessJson readiness) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (Document page = new Document(PageSize.A4, 42, 42, 42, 42)) {
             PdfWriter.getInstance(page, out);
@@ -38,7 +35,7 @@ final class ReadinessReport {
             page.add(new Paragraph("Is " + route.source() + " ready to cross to " + route.ledger() + "?", TITLE));
             page.add(new Paragraph(
                     route.businessName() + ", " + route.site() + ", books in " + route.currency() + ". Judged on "
-                            + AT.format(readiness.at().atZone(zone)) + ". " + summary(readiness),
+                            + Writing.now().moment(readiness.at()) + ". " + summary(readiness),
                     TEXT));
             PdfPTable table = new PdfPTable(new float[] {11, 27, 62});
             table.setWidthPercentage(100);

@@ -12,10 +12,12 @@ import alcabala.server.crossing.SendTask;
 import alcabala.server.jobs.Jobs;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Writing;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import alcabala.server.send.Preview.Prepared;
 import alcabala.server.trail.Trail;
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -140,7 +142,9 @@ class Batches {
         String currency = totals.gross().getCurrencyUnit().getCode();
         return Optional.of(Amounts.typed(currency, text)
                 .orElseThrow(() -> NotPossibleException.invalid(
-                        "total-invalid", "“" + text + "” is not an amount in " + currency + ".")));
+                        "total-invalid",
+                        "“" + text + "” is not an amount in " + currency + " as you write it, such as "
+                                + Writing.now().figure(new BigDecimal("1234.50")) + ".")));
     }
 
     private void queue(RouteRow route, long batch, List<Prepared> documents, String who) {

@@ -35,6 +35,9 @@ class EndpointsTest {
             GET /api/session/tokens                                administrator bookkeeper operations reviewer
             POST /api/session/tokens                               administrator bookkeeper operations reviewer
             DELETE /api/session/tokens/{id}                        administrator bookkeeper operations reviewer
+            GET /api/session/conventions                           administrator bookkeeper operations reviewer
+            PUT /api/session/conventions                           administrator bookkeeper operations reviewer
+            PUT /api/people/conventions                            administrator
             GET /api/documents                                     administrator bookkeeper operations reviewer
             GET /api/documents/{id}                                administrator bookkeeper operations reviewer
             GET /api/documents/{id}/trail                          administrator bookkeeper operations reviewer
@@ -45,6 +48,7 @@ class EndpointsTest {
             GET /api/work                                          administrator bookkeeper reviewer
             GET /api/documents/{id}/why                            administrator bookkeeper reviewer
             GET /api/setup                                         administrator bookkeeper reviewer
+            POST /api/map/rows/removal                             administrator bookkeeper
             POST /api/map/suggestions                              administrator bookkeeper
             GET /api/readiness                                     administrator bookkeeper reviewer
             GET /api/readiness/{id}/report.pdf                     administrator bookkeeper reviewer

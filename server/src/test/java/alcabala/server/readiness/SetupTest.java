@@ -106,6 +106,7 @@ class SetupTest {
         List<String> codes =
                 categories.valueStream().map(row -> row.get("code").asString()).toList();
         assertThat(accept(admin, "CATEGORY", codes)).isEqualTo(12);
+        takenBackAllOrNone(admin);
         assertThat(accept(admin, "ITEM", List.of("RIG-0042", "ENG-0310", "no-such")))
                 .isEqualTo(2);
         assertThat(admin.get("/api/map/category?route=yard").json().valueStream())
@@ -120,6 +121,21 @@ class SetupTest {
         accept(admin, "PARTY", List.of("C-1001", "C-1002", "C-1003", "C-1006", "C-1011"));
     }
 
+    private static void takenBackAllOrNone(Api admin) {
+        assertThat(accept(admin, "ITEM", List.of("RIG-0042", "ENG-0310"))).isEqualTo(2);
+        assertThat(takeAway(admin, Map.of("RIG-0042", 1, "ENG-0310", 2)).json().get("code").asString())
+                .as("one is not as it was seen")
+                .isEqualTo("changed-meanwhile");
+        assertThat(takeAway(admin, Map.of("RIG-0042", 1, "ENG-0310", 1)).status())
+                .as("so none was taken away before")
+                .isEqualTo(200);
+        assertThat(takeAway(admin, Map.of()).status()).isEqualTo(400);
+    }
+
+    private static Api.Response takeAway(Api admin, Map<String, Integer> rows) {
+        return admin.post("/api/map/rows/removal", Map.of("route", "yard", "kind", "ITEM", "rows", rows));
+    }
+
     private static int accept(Api admin, String kind, List<String> codes) {
         Map<String, Object> body = new TreeMap<>(Map.of("route", "yard", "kind", kind));
         if (codes != null) {
@@ -127,7 +143,7 @@ class SetupTest {
         }
         Api.Response answer = admin.post("/api/map/suggestions", body);
         assertThat(answer.status()).as(answer.body()).isEqualTo(200);
-        return answer.json().get("rows").asInt();
+        return answer.json().get("rows").size();
     }
 
     private static void assertNext(Api admin, String step) {
