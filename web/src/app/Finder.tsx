@@ -66,7 +66,7 @@ export function Finder() {
     }
   };
   return (
-    <div className="relative ml-auto flex items-center gap-2">
+    <div className="relative ml-auto flex items-center gap-2 max-[700px]:hidden">
       <input
         ref={field}
         type="search"

@@ -41,7 +41,7 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
   const hints = (place === '/connect' ? CONNECT[view.get('view')] : HINTS[place]) ?? [];
   const sending = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined }).data?.sending;
   return (
-    <footer className="bg-base-300 flex h-[25px] shrink-0 items-center gap-4 px-5 text-[12.5px]">
+    <footer className="bg-base-300 flex h-[25px] shrink-0 items-center gap-4 overflow-hidden px-5 text-[12.5px] max-[700px]:px-2">
       {sending ? (
         <Link to={`/send/${sending.batch}?route=${route?.code ?? ''}`} className="flex items-center gap-3">
           Sending batch {sending.batch}
@@ -58,7 +58,7 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
       )}
       {me.seesBooks && <Running />}
       {place === '/release' && <WalkTheRoad />}
-      <span className="ml-auto flex shrink-0 items-center gap-2">
+      <span className="ml-auto flex shrink-0 items-center gap-2 max-[700px]:hidden">
         {HINTS[place] && (
           <span>
             <Key>j</Key> <Key>k</Key> move
@@ -73,7 +73,7 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
             </span>
           ))}
         <button type="button" className="cursor-pointer underline" onClick={onKeys}>
-          <Key>?</Key> all keys
+          <Key>?</Key> help
         </button>
       </span>
     </footer>

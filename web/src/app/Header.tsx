@@ -17,13 +17,13 @@ const Doings = lazy(() => import('../ui/choose/Doings'));
 export function Header() {
   const { me, route, routes, choose } = useSession();
   return (
-    <header className="flex h-[34px] shrink-0 items-center gap-4 px-5">
+    <header className="flex min-h-[34px] shrink-0 flex-wrap items-center gap-x-4 px-5 max-[700px]:px-2">
       <span className="title text-[20px] leading-none">Alcabala</span>
       {route && (
-        <label className="sheet flex h-[28px] items-center gap-2 px-2">
+        <label className="sheet flex h-[28px] min-w-0 items-center gap-2 px-2 max-[700px]:order-last max-[700px]:w-full">
           <span className="soft text-[12.5px]">Route</span>
           <select
-            className="bg-base-100 max-w-[330px] cursor-pointer font-semibold"
+            className="bg-base-100 max-w-[330px] min-w-0 flex-1 cursor-pointer font-semibold"
             value={route.code}
             onChange={(event) => choose(event.target.value)}
           >

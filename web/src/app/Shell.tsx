@@ -8,7 +8,8 @@ import { Failure } from '../ui/Failure';
 import { CurrentContext } from './current';
 import { Footer } from './Footer';
 import { Header } from './Header';
-import { KeysPanel } from './KeysPanel';
+import { figureAsked } from '../help/asked';
+import { HelpPanel } from '../help/HelpPanel';
 import { isOutOfReach, OutOfReach } from './OutOfReach';
 import { Road } from './Road';
 import { useNews } from '../news/useNews';
@@ -36,6 +37,7 @@ export function Shell() {
   });
   useHotkeys('shift+slash', () => setKeysShown((shown) => !shown), { useKey: false });
   useHotkeys('esc', () => setKeysShown(false));
+  useHotkeys('w', () => figureAsked()?.click());
 
   const current = useMemo(
     () =>
@@ -80,7 +82,7 @@ export function Shell() {
       <div className="flex h-full flex-col">
         <Header />
         <Road />
-        <main className="flex min-h-0 flex-1 flex-col px-5 pt-0.5">
+        <main className="flex min-h-0 flex-1 flex-col px-5 pt-0.5 max-[700px]:px-1">
           {seesBooks || route || location.pathname.startsWith('/you') ? (
             <Outlet key={route?.code} />
           ) : (
@@ -92,7 +94,9 @@ export function Shell() {
         </main>
         <Footer onKeys={() => setKeysShown((shown) => !shown)} />
       </div>
-      {keysShown && <KeysPanel onClose={() => setKeysShown(false)} />}
+      {keysShown && (
+        <HelpPanel path={`/${location.pathname.split('/')[1] ?? ''}`} onClose={() => setKeysShown(false)} />
+      )}
     </CurrentContext>
   );
 }

@@ -13,7 +13,7 @@ export function WalkTheRoad() {
     return null;
   }
   return (
-    <span className="flex min-w-0 items-center gap-3">
+    <span className="flex min-w-0 items-center gap-3 max-[700px]:hidden">
       <span className="truncate" title={WALK}>
         <b>Walk the road.</b> {WALK}
       </span>

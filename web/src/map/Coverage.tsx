@@ -1,4 +1,5 @@
 import { useCurrent } from '../app/current';
+import { Figure } from '../help/Figure';
 import { money, sum } from '../ui/format';
 import type { MapRow } from './MapPage';
 
@@ -25,8 +26,10 @@ export function Coverage({ rows: all }: { rows: MapRow[] }) {
         <span className="bg-primary/50" style={{ width: share(covered) }} />
       </div>
       <p className="soft truncate text-[12px]">
-        {own} mapped, {covered} covered, {open.length} open
-        {open.length > 0 && ` hold up ${money(held, route.currency)}`}
+        <Figure rule="coverage" name="Coverage">
+          {own} mapped, {covered} covered, {open.length} open
+          {open.length > 0 && ` hold up ${money(held, route.currency)}`}
+        </Figure>
       </p>
     </div>
   );

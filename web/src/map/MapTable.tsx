@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { useCurrent } from '../app/current';
+import { Figure } from '../help/Figure';
 import { useTouched } from '../news/touched';
 import { Book } from '../ui/book/Book';
 import type { Column } from '../ui/book/columns';
@@ -100,6 +101,11 @@ const noted: Column<MapRow> = {
 const holdsUp = (currency: string): Column<MapRow> => ({
   id: 'holds-up',
   name: `Holds up, ${currency}`,
+  beside: (
+    <Figure rule="holds-up" name="Holds up" className="ml-1">
+      ?
+    </Figure>
+  ),
   width: 150,
   amount: true,
   value: (row) => row.blockedAmount,

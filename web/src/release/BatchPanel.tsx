@@ -6,8 +6,10 @@ import { answer, ApiError, client, type Schemas } from '../api/client';
 import { roadQuery, summaryQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
+import { Figure } from '../help/Figure';
+import type { Rule } from '../help/rules';
 import { Failure } from '../ui/Failure';
-import { amount, money, plural } from '../ui/format';
+import { amount, counted, money, plural } from '../ui/format';
 import { BatchReadiness } from './BatchReadiness';
 import { shownOf } from '../send/sendShown';
 import type { ReleaseView } from './useReleaseView';
@@ -153,17 +155,21 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
     >
       <table className="slip">
         <tbody>
-          <Figure name={choice.payments ? 'Payments' : 'Documents'} value={preview.count.toString()} />
+          <Total
+            rule="count"
+            name={choice.payments ? 'Payments' : 'Documents'}
+            value={counted(preview.count)}
+          />
           {choice.payments ? (
-            <Figure name="Amount" value={money(preview.gross, preview.currency)} total />
+            <Total rule="gross" name="Amount" value={money(preview.gross, preview.currency)} total />
           ) : (
             <>
-              <Figure name="Net" value={amount(preview.net)} />
-              <Figure name="Tax" value={amount(preview.tax)} />
-              <Figure name="Gross" value={money(preview.gross, preview.currency)} total />
+              <Total rule="net" name="Net" value={amount(preview.net)} />
+              <Total rule="tax" name="Tax" value={amount(preview.tax)} />
+              <Total rule="gross" name="Gross" value={money(preview.gross, preview.currency)} total />
             </>
           )}
-          <Figure name="Hash total of the numbers" value={preview.hashTotal} />
+          <Total rule="hash-total" name="Hash total of the numbers" value={preview.hashTotal} />
         </tbody>
       </table>
       {preview.leftOut > 0 && (
@@ -219,10 +225,14 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
   );
 }
 
-const Figure = ({ name, value, total = false }: { name: string; value: string; total?: boolean }) => (
-  <tr className={total ? 'total' : ''}>
-    <td>{name}</td>
-    <td className="amount">{value}</td>
+const Total = (props: { rule: Rule; name: string; value: string; total?: boolean }) => (
+  <tr className={props.total ? 'total' : ''}>
+    <td>{props.name}</td>
+    <td className="amount">
+      <Figure rule={props.rule} name={props.name}>
+        {props.value}
+      </Figure>
+    </td>
   </tr>
 );
 

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { useCurrent } from '../app/current';
+import { figureAsked } from '../help/asked';
 import { Failure } from '../ui/Failure';
 import { BatchPanel } from './BatchPanel';
 import { IntakePanel } from './IntakePanel';
@@ -22,7 +23,10 @@ export function ReleasePage() {
   const selectedNow = () => rowOf(view.documentNow());
   const states = summary.data?.states ?? [];
   const open = (row: Row) => void navigate(`/documents/${row.id}?route=${route.code}`);
-  useHotkeys('w', () => view.open(view.panel === 'why' ? 'none' : 'why'), { enabled: me.seesBooks });
+  // A figure that one is on is asked rather than the row.
+  useHotkeys('w', () => figureAsked() ?? view.open(view.panel === 'why' ? 'none' : 'why'), {
+    enabled: me.seesBooks,
+  });
   useHotkeys(
     'f',
     (event) => {
@@ -37,7 +41,7 @@ export function ReleasePage() {
 
   return (
     <div
-      className={`grid min-h-0 flex-1 gap-3.5 ${view.panel === 'none' || !me.seesBooks ? '' : 'grid-cols-[minmax(0,1fr)_330px] max-[1100px]:grid-cols-[minmax(0,1fr)_250px]'}`}
+      className={`grid min-h-0 flex-1 gap-3.5 ${view.panel === 'none' || !me.seesBooks ? '' : 'grid-cols-[minmax(0,1fr)_330px] max-[1100px]:grid-cols-[minmax(0,1fr)_250px] max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:grid-rows-[minmax(0,3fr)_minmax(0,2fr)]'}`}
     >
       <section aria-label="Documents" className="sheet flex min-h-0 flex-col rounded-b-none border-b-0">
         <Toolbar view={view} states={states} rows={rows} />

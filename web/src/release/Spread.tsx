@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { Schemas } from '../api/client';
 import { isGivenBack, isSettlement } from '../api/recordKinds';
 import { useCurrent } from '../app/current';
+import { Figure } from '../help/Figure';
 import { useTouched } from '../news/touched';
 import { Book } from '../ui/book/Book';
 import type { Group } from '../ui/book/items';
@@ -76,7 +77,13 @@ export function Spread(props: Props) {
               // Payments are never added to the documents that they settle.
               sums: mixed
                 ? {}
-                : { gross: totals(together(shown.flatMap((each) => each.gross)), route.currency) },
+                : {
+                    gross: (
+                      <Figure rule="gross" name="Gross">
+                        {totals(together(shown.flatMap((each) => each.gross)), route.currency)}
+                      </Figure>
+                    ),
+                  },
               chosen: chosenOf(view, rows, route.currency),
             }
       }

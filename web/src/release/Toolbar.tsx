@@ -41,8 +41,8 @@ export function Toolbar({ view, states, rows }: Props) {
   const all = states.reduce((total, each) => total + each.count, 0);
   const shown = STATES.filter((state) => ALWAYS.has(state) || count(state) > 0 || view.state === state);
   return (
-    <div className="border-base-300 flex flex-wrap items-center gap-1.5 border-b px-3 py-[2px]">
-      <div role="group" aria-label="State" className="flex flex-wrap gap-1.5">
+    <div className="border-base-300 flex flex-wrap items-center gap-1.5 border-b px-3 py-[2px] max-[700px]:flex-nowrap max-[700px]:overflow-x-auto">
+      <div role="group" aria-label="State" className="flex flex-wrap gap-1.5 max-[700px]:flex-nowrap">
         {['All', ...shown].map((state) => (
           <button
             key={state}

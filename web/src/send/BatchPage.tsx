@@ -7,13 +7,15 @@ import { answer, client } from '../api/client';
 import { batchQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
+import { Figure } from '../help/Figure';
+import type { Rule } from '../help/rules';
 import { Book } from '../ui/book/Book';
 import type { Column } from '../ui/book/columns';
 import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
-import { amount, day, moment, plural } from '../ui/format';
+import { amount, counted, day, moment, plural } from '../ui/format';
 import { STATE_OF, standing, WORD, type Batch, type Dispatch } from './outcomes';
 
 export function BatchPage() {
@@ -76,20 +78,22 @@ export function BatchPage() {
 
 function Totals({ batch }: { batch: Batch }) {
   const done = batch.posted + batch.refused + batch.unreached;
-  const figures: [string, string][] = [
-    ['Documents', String(batch.count)],
-    ['Net', amount(batch.net)],
-    ['Tax', amount(batch.tax)],
-    ['Gross', amount(batch.gross)],
-    ['Hash total', batch.hashTotal],
-    ['Own list', batch.independentTotal ? amount(batch.independentTotal) : 'none given'],
+  const figures: [Rule, string, string][] = [
+    ['count', 'Documents', counted(batch.count)],
+    ['net', 'Net', amount(batch.net)],
+    ['tax', 'Tax', amount(batch.tax)],
+    ['gross', 'Gross', amount(batch.gross)],
+    ['hash-total', 'Hash total', batch.hashTotal],
+    ['own-list', 'Own list', batch.independentTotal ? amount(batch.independentTotal) : 'none given'],
   ];
   return (
     <div className="border-base-300 flex flex-wrap items-center gap-6 border-b px-4 py-2">
-      {figures.map(([name, value]) => (
+      {figures.map(([rule, name, value]) => (
         <span key={name}>
           <span className="soft block text-[12px]">{name}</span>
-          <b>{value}</b>
+          <Figure rule={rule} name={name} className="font-bold">
+            {value}
+          </Figure>
         </span>
       ))}
       {batch.reason && <span className="text-accent text-[13px]">Went all the same: {batch.reason}</span>}

@@ -78,6 +78,7 @@ function Cell<Row extends object>(props: { book: BookTable<Row>; header: Header<
       ) : (
         name
       )}
+      {meta?.beside}
       {/* Over the heads of the last columns, however narrow they are. */}
       {more && <span className="bg-base-100 absolute top-1 right-2 pl-2 whitespace-nowrap">{more}</span>}
       {header.column.getCanResize() && (

@@ -29,6 +29,7 @@ interface Meta {
   /** By which the server sorts; undefined where it does not, or where the list is sorted here. */
   order: string | undefined;
   unnamed: boolean;
+  beside: ReactNode;
   wraps: boolean;
   handle: boolean;
 }
@@ -65,6 +66,8 @@ export interface Column<Row> {
   order?: string;
   /** What one gets hold of a row by: it takes the focus. */
   handle?: boolean;
+  /** What is said beside its name at its head. */
+  beside?: ReactNode;
   /** Whether a long text goes on in a second line. */
   wraps?: boolean;
   /** Whether it can be left out, and is shown until somebody says otherwise. */
@@ -94,6 +97,7 @@ export const columnDefs = <Row extends object>(columns: Column<Row>[]): ColumnDe
       width: column.width,
       order: column.order,
       unnamed: column.unnamed ?? false,
+      beside: column.beside,
       wraps: column.wraps ?? false,
       handle: column.handle ?? false,
     },

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import javax.naming.OperationNotSupportedException;
 import org.junit.jupiter.api.Test;
+import org.openqa.selenium.Keys;
 import org.openqa.selenium.logging.LogType;
 
 /// axe on every screen, in both themes, and no complaint of the browser about the strict policy.
@@ -43,6 +44,7 @@ class AccessibilityTest {
             check(browser, "batch panel");
             browser.find("aside[aria-label=Batch] button[type=submit]").click();
             browser.awaitText("87 posted, 2 refused");
+            leaves(browser, demo);
             screens(demo).forEach((path, awaited) -> look(browser, demo, path, awaited));
             assertThat(browser.driver().manage().logs().get(LogType.BROWSER).getAll())
                     .filteredOn(entry -> entry.getMessage().contains("Content Security Policy"))
@@ -60,6 +62,31 @@ class AccessibilityTest {
                 .anyMatch(each -> each.startsWith("label: ") && each.contains("nameless"))
                 .anyMatch(each -> each.startsWith("color-contrast: ") && each.contains("pale"));
         assertThat(violations(browser, COLOURS)).anyMatch(each -> each.contains("pale"));
+    }
+
+    /// What is opened over a screen.
+    private static void leaves(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/release?route=yard&state=All");
+        browser.find("tr[data-document]");
+        browser.keys("?");
+        browser.awaitText("what keeps a record from crossing");
+        check(browser, "help");
+        browser.keys(Keys.ESCAPE);
+        for (String button :
+                List.of("button[aria-label^='Issue date']", "header button[aria-haspopup]", "tfoot .figure")) {
+            browser.find(button).click();
+            browser.find("[role=dialog]");
+            check(browser, button);
+            browser.keys(Keys.ESCAPE);
+            browser.until(d -> browser.all("[role=dialog]").isEmpty() ? true : null);
+        }
+        browser.open(demo.address() + "/map?route=yard&kind=category");
+        browser.find("tr[data-code]");
+        browser.keys("e");
+        browser.find("tr.row-chosen input[role=combobox]").sendKeys("40");
+        browser.find("[role=option]");
+        check(browser, "choices");
+        browser.keys(Keys.ESCAPE, Keys.ESCAPE);
     }
 
     private static Map<String, String> screens(Demo demo) {

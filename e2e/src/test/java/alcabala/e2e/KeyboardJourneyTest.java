@@ -31,7 +31,7 @@ class KeyboardJourneyTest {
             letGoOfFields(browser);
 
             browser.keys("?");
-            browser.awaitText("accept the suggestion");
+            browser.awaitText("what keeps a record from crossing");
             browser.keys(Keys.ESCAPE);
             browser.keys("g", "2");
             browser.find("tr[data-code='RIG-0042'][data-open=true]");

@@ -66,8 +66,8 @@ class ListsJourneyTest {
 
     private static void columnsAreRemembered(Browser browser, Demo demo) {
         assertThat(heads(browser)).contains("Payment").doesNotContain("Due");
-        browser.find("table.book summary").click();
-        browser.until(d -> browser.all("table.book details label").stream()
+        browser.button("Columns").click();
+        browser.until(d -> browser.all("[role=dialog] label").stream()
                         .filter(label -> label.getText().equals("Due"))
                         .findFirst()
                         .orElse(null))

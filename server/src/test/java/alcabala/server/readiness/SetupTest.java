@@ -123,7 +123,10 @@ class SetupTest {
 
     private static void takenBackAllOrNone(Api admin) {
         assertThat(accept(admin, "ITEM", List.of("RIG-0042", "ENG-0310"))).isEqualTo(2);
-        assertThat(takeAway(admin, Map.of("RIG-0042", 1, "ENG-0310", 2)).json().get("code").asString())
+        assertThat(takeAway(admin, Map.of("RIG-0042", 1, "ENG-0310", 2))
+                        .json()
+                        .get("code")
+                        .asString())
                 .as("one is not as it was seen")
                 .isEqualTo("changed-meanwhile");
         assertThat(takeAway(admin, Map.of("RIG-0042", 1, "ENG-0310", 1)).status())

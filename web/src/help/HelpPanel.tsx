@@ -1,5 +1,8 @@
+import { useEffect, useRef } from 'react';
+import { PURPOSES } from './purposes';
 import { Key } from '../ui/Key';
 
+/** By place; those of other places than the present one are left out. */
 const KEYS: [string, [string, string][]][] = [
   [
     'Everywhere',
@@ -13,8 +16,9 @@ const KEYS: [string, [string, string][]][] = [
       ['g 7', 'go to Tie out'],
       ['/', 'find a document'],
       ['p', 'fetch both sides'],
-      ['u', 'undo what was just done'],
-      ['?', 'show or hide the keys'],
+      ['u', 'take back what was done last'],
+      ['w', 'why: of the figure or the row that one is on'],
+      ['?', 'show or hide this'],
       ['Esc', 'close or let go'],
     ],
   ],
@@ -32,7 +36,6 @@ const KEYS: [string, [string, string][]][] = [
   [
     'Release',
     [
-      ['w', 'open or close Why'],
       ['f', 'put the cause right here'],
       ['e', 'change the row that decided the account'],
       ['o', 'another account for this line only'],
@@ -67,14 +70,39 @@ const KEYS: [string, [string, string][]][] = [
   ],
 ];
 
-export function KeysPanel({ onClose }: { onClose: () => void }) {
+const EVERYWHERE = new Set(['Everywhere', 'In a list']);
+
+/** What the stop is for, the words one meets there, and the keys. */
+export function HelpPanel({ path, onClose }: { path: string; onClose: () => void }) {
+  const purpose = PURPOSES[path];
+  const name = path === '/documents' ? 'Both sides' : purpose?.name;
+  const close = useRef<HTMLButtonElement>(null);
+  useEffect(() => close.current?.focus(), []);
   return (
     <section
-      aria-label="Keys"
-      className="sheet fixed right-5 bottom-9 z-20 flex max-h-[80%] gap-8 overflow-auto p-4 shadow-lg"
+      aria-label="Help"
+      className="sheet fixed right-5 bottom-8 z-20 flex max-h-[88%] max-w-[calc(100%-40px)] gap-8 overflow-auto p-4 shadow-lg max-[900px]:flex-col"
     >
-      {KEYS.map(([place, keys]) => (
-        <div key={place}>
+      {purpose && (
+        <div className="w-[330px] text-[13px]">
+          <h2 className="title mb-1 text-[17px]">{purpose.name}</h2>
+          {purpose.sentences.map((sentence) => (
+            <p key={sentence} className="mb-1">
+              {sentence}
+            </p>
+          ))}
+          <dl className="mt-3">
+            {purpose.words.map(([word, meaning]) => (
+              <div key={word} className="border-base-300 border-t py-1">
+                <dt className="font-semibold">{word}</dt>
+                <dd className="soft">{meaning}</dd>
+              </div>
+            ))}
+          </dl>
+        </div>
+      )}
+      {KEYS.filter(([place]) => EVERYWHERE.has(place) || place === name).map(([place, keys]) => (
+        <div key={place} className="shrink-0">
           <h2 className="title mb-1">{place}</h2>
           <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-[13px]">
             {keys.map(([key, what]) => (
@@ -93,7 +121,7 @@ export function KeysPanel({ onClose }: { onClose: () => void }) {
           </dl>
         </div>
       ))}
-      <button type="button" className="act self-start" onClick={onClose}>
+      <button ref={close} type="button" className="act shrink-0 self-start" onClick={onClose}>
         Close
       </button>
     </section>

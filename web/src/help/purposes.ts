@@ -1,0 +1,72 @@
+/** What a stop is for, in three sentences, with the words one meets there. */
+export interface Purpose {
+  name: string;
+  sentences: [string, string, string];
+  words: [word: string, meaning: string][];
+}
+
+export const PURPOSES: Record<string, Purpose> = {
+  '/connect': {
+    name: 'Connect',
+    sentences: [
+      'Here you say which app leads to which ledger, and let Alcabala in on both sides.',
+      'Readiness looks at the settings of both sides that do damage later, before anything crosses.',
+      'Settings decide what crosses, from which day on, when it goes and how it arrives.',
+    ],
+    words: [
+      ['source', 'an app that the business works in, or a folder of files from one'],
+      ['ledger', 'the accounting system that keeps the books'],
+      [
+        'route',
+        'one source, or one of its sites, to one ledger, with the settings that govern that crossing',
+      ],
+      ['consent', 'what a ledger lets us in by; it ends after a time, and can be taken back there'],
+    ],
+  },
+  '/map': {
+    name: 'Map',
+    sentences: [
+      'Here you say once what each code of the source stands for on the ledger.',
+      'What is open is at the top, that which holds up most money first, with what probably fits.',
+      'Each change says what it releases, and can be undone.',
+    ],
+    words: [
+      ['crosswalk', 'the tables that say which code there stands for which code here'],
+      [
+        'account role',
+        'a purpose that an account serves, such as receivables control; it answers where nothing more particular does',
+      ],
+      ['covered', 'no row of its own, but something more general answers'],
+      ['open', 'nothing answers yet, so that what uses it is blocked'],
+    ],
+  },
+  '/release': {
+    name: 'Release',
+    sentences: [
+      'Here you see what is ready to cross, what is blocked, and why.',
+      'Trouble is grouped by its cause: put the cause right once, and all that shared it is released.',
+      'Then make a batch of what is ready; it says what it will do before it does it.',
+    ],
+    words: [
+      ['Waiting', 'not approved on its source yet'],
+      ['Blocked', 'approved, and something keeps it from crossing'],
+      ['Ready', 'approved, and every line has its account and tax'],
+      ['Unconfirmed', 'sent, but the answer was lost; the ledger is asked before anything is sent again'],
+      ['Diverged', 'posted, and changed on one or both sides since'],
+      ['finding', 'what keeps a record from crossing, or what you should know about it'],
+    ],
+  },
+  '/send': {
+    name: 'Send',
+    sentences: [
+      'Here you see what is on its way, and what became of each batch.',
+      'Nothing is sent twice: each document has a key of its own that the ledger knows it by.',
+      'What the ledger refused says why and what to do; what did not get through can be tried again.',
+    ],
+    words: [
+      ['batch', 'documents sent together, with totals to check them by'],
+      ['refused', 'the ledger said no, and gave its reason'],
+      ['did not get through', 'it never reached the ledger; nothing of it is on the books'],
+    ],
+  },
+};
