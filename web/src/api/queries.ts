@@ -65,7 +65,7 @@ export const summaryQuery = (query: Summed) =>
   });
 
 /** The server gives no more at once. */
-const LARGEST_PAGE = 500;
+export const LARGEST_PAGE = 500;
 
 export const documentsQuery = (query: DocumentsQuery) =>
   queryOptions({

@@ -1,6 +1,8 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
+import { documentQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { figureAsked } from '../help/asked';
 import { Failure } from '../ui/Failure';
@@ -15,10 +17,17 @@ import { WhyPanel } from './WhyPanel';
 export function ReleasePage() {
   const { me, route } = useCurrent();
   const view = useReleaseView();
-  const { rows, groups, summary, loading, error, more, readAll } = useRows(view);
+  const { rows, groups, summary, loading, error, begins, look, readAll } = useRows(view);
   const [fixing, setFixing] = useState<string | null>(null);
   const navigate = useNavigate();
-  const rowOf = (id: number | null) => rows.find((row) => row.id === id) ?? rows[0];
+  // The first row of all, or one that is too far away to be among those that are read.
+  const away = useQuery({
+    ...documentQuery(view.document ?? 0),
+    enabled: view.document !== null && !loading && rows.every((row) => row.id !== view.document),
+  }).data?.document;
+  const rowOf = (id: number | null) =>
+    rows.find((row) => row.id === id) ??
+    (away !== undefined && away.id === id ? away : begins ? undefined : rows[0]);
   const selected = rowOf(view.document);
   const selectedNow = () => rowOf(view.documentNow());
   const states = summary.data?.states ?? [];
@@ -58,7 +67,8 @@ export function ReleasePage() {
           loading={loading || summary.isPending}
           onFix={setFixing}
           onOpen={open}
-          onMore={more}
+          begins={begins}
+          onLook={look}
         />
       </section>
       {view.panel === 'why' && me.seesBooks && <WhyPanel row={selected} onClose={() => view.open('none')} />}

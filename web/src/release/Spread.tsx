@@ -23,7 +23,8 @@ interface Props {
   loading: boolean;
   onFix: (cause: string | null) => void;
   onOpen: (row: Row) => void;
-  onMore: () => void;
+  begins: number | undefined;
+  onLook: ((first: number, last: number) => void) | undefined;
   readAll: (() => Promise<Row[]>) | undefined;
 }
 
@@ -31,7 +32,7 @@ const keyOf = (row: Row) => String(row.id);
 
 /** The open book: left page the source, right page the ledger, the gutter between them the state of the crossing. */
 export function Spread(props: Props) {
-  const { view, rows, causes, states, selected, selectedNow, loading, onOpen, onMore } = props;
+  const { view, rows, causes, states, selected, selectedNow, loading, onOpen } = props;
   const { me, route } = useCurrent();
   const columns = useMemo(
     () => documentColumns({ source: route.source, currency: route.currency, seesBooks: me.seesBooks }),
@@ -67,7 +68,8 @@ export function Spread(props: Props) {
       chosen={chosen}
       chosenNow={() => new Set([...view.chosenNow()].map(String))}
       onChoose={(keys) => view.setChosen(new Set([...keys].map(Number)))}
-      onEnd={onMore}
+      begins={props.begins}
+      onLook={props.onLook}
       readAll={props.readAll}
       totals={
         count === 0
@@ -118,6 +120,10 @@ const signed = (row: Row): Sum => ({
 
 function chosenOf(view: ReleaseView, rows: Row[], currency: string) {
   const chosen = rows.filter((row) => view.chosen.has(row.id));
+  if (chosen.length < view.chosen.size) {
+    // Some are too far away to be among those that are read.
+    return `${plural(view.chosen.size, 'row')} chosen`;
+  }
   const payments = chosen.filter((row) => isSettlement(row.kind));
   const documents = chosen.filter((row) => !isSettlement(row.kind));
   const said = [sumOf('document', documents, currency), sumOf('payment', payments, currency)];

@@ -2,7 +2,7 @@ import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Foot, type Totals } from './Foot';
 import { Head } from './Head';
-import { itemsOf, type Group } from './items';
+import { itemsOf, type Group, type Item } from './items';
 import { Rows } from './Rows';
 import { SaveAsFile } from './SaveAsFile';
 import { useBook, type Options } from './useBook';
@@ -18,6 +18,10 @@ interface Props<Row extends object> extends Options<Row> {
   groups?: Group<Row>[];
   /** How many rows there are, those included that are not read yet. */
   count?: number;
+  /** Of a list that is read in its middle: the place of the first of `rows` among all. */
+  begins?: number;
+  /** Which places are looked at, from the first to the last. */
+  onLook?: (first: number, last: number) => void;
   /** The row that one is at, as shown and as it is at this moment. */
   at?: string;
   atNow?: () => string | undefined;
@@ -53,27 +57,34 @@ export function Book<Row extends object>(props: Props<Row>) {
     () => itemsOf(groups ? [] : sorted.map((row) => row.original), groups, keyOf),
     [groups, sorted, keyOf],
   );
+  const begins = groups ? 0 : (props.begins ?? 0);
+  const length =
+    props.begins === undefined || groups ? items.length : Math.max(count ?? 0, begins + items.length);
+  const itemAt = (place: number) => items[place - begins];
   const scroller = useRef<HTMLDivElement>(null);
   const { covered, rest } = useWholeRows(scroller, ROW);
   const rows = useVirtualizer({
-    count: items.length,
+    count: length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
-    getItemKey: (index) => items[index]?.key ?? index,
-    overscan: 12,
+    getItemKey: (index) => itemAt(index)?.key ?? index,
+    overscan: 8,
     // What the heads and the foot cover is not in sight.
     scrollPaddingEnd: covered,
   });
   const printing = usePrinting();
-  const visible = printing ? items.map((_, index) => ({ index })) : rows.getVirtualItems();
+  const visible = printing ? items.map((_, index) => ({ index: index + begins })) : rows.getVirtualItems();
   useEnd(visible.at(-1)?.index ?? 0, items.length, props.onEnd);
+  useLook(visible[0]?.index ?? 0, visible.at(-1)?.index ?? 0, props.onLook);
+  const edge = useEdge(itemAt, onAt);
   const keys = useMemo(() => items.flatMap((item) => (item.type === 'row' ? [item.key] : [])), [items]);
   const range = useRange({
     keys,
     chosenNow: props.chosenNow ?? (() => chosen ?? NONE),
     onChoose: props.onChoose ?? nothing,
   });
-  const placeOf = (key: string) => items.findIndex((item) => item.type === 'row' && item.key === key);
+  const placeOf = (key: string) =>
+    begins + items.findIndex((item) => item.type === 'row' && item.key === key);
   const go = (key: string) => {
     onAt?.(key);
     rows.scrollToIndex(placeOf(key), { align: 'auto' });
@@ -84,6 +95,14 @@ export function Book<Row extends object>(props: Props<Row>) {
     at: props.atNow ?? (() => at),
     screenful: () => Math.max(1, Math.floor((scroller.current?.clientHeight ?? 0) / ROW) - 3),
     onAt: go,
+    onEdge:
+      props.begins === undefined
+        ? undefined
+        : (last) => {
+            const place = last ? length - 1 : 0;
+            rows.scrollToIndex(place);
+            edge(place);
+          },
     onOpen: onOpen && ((key) => withRow(props.rows, keyOf, key, onOpen)),
     onToggle: chosen && range.toggle,
     onAdd: chosen && range.add,
@@ -126,7 +145,7 @@ export function Book<Row extends object>(props: Props<Row>) {
         />
         <Rows
           book={book}
-          items={items}
+          itemAt={itemAt}
           visible={visible}
           measure={rows.measureElement}
           {...(printing ? { before: 0, after: 0 } : roundOf(rows))}
@@ -143,7 +162,7 @@ export function Book<Row extends object>(props: Props<Row>) {
         />
         {totals && <Foot book={book} totals={totals} choosing={chosen !== undefined} rest={rest} />}
       </table>
-      {items.length === 0 && empty}
+      {length === 0 && empty}
     </div>
   );
 }
@@ -172,4 +191,29 @@ function useEnd(last: number, length: number, onEnd: (() => void) | undefined) {
       asked.current?.();
     }
   }, [last, length]);
+}
+
+/** Tells which places are looked at, also once more rows have come: they may be those of a place that was left. */
+function useLook(first: number, last: number, onLook: ((first: number, last: number) => void) | undefined) {
+  useEffect(() => onLook?.(first, last));
+}
+
+/** Goes to the row at a place as soon as it has been read. */
+function useEdge<Row>(
+  itemAt: (place: number) => Item<Row> | undefined,
+  onAt: ((key: string) => void) | undefined,
+) {
+  const wanted = useRef<number>(undefined);
+  const go = () => {
+    const item = wanted.current === undefined ? undefined : itemAt(wanted.current);
+    if (item?.type === 'row') {
+      wanted.current = undefined;
+      onAt?.(item.key);
+    }
+  };
+  useEffect(go);
+  return (place: number) => {
+    wanted.current = place;
+    go();
+  };
 }

@@ -4,7 +4,8 @@ import type { BookTable } from './useBook';
 
 interface Props<Row extends object> {
   book: BookTable<Row>;
-  items: Item<Row>[];
+  /** Nothing where it is not read yet. */
+  itemAt: (place: number) => Item<Row> | undefined;
   /** Their places among all. */
   visible: { index: number }[];
   measure: (row: HTMLTableRowElement | null) => void;
@@ -24,15 +25,15 @@ interface Props<Row extends object> {
 
 /** Those rows that are on the screen, with room for all others before and after them. */
 export function Rows<Row extends object>(props: Props<Row>) {
-  const { book, items, visible, measure, before, after, chosen } = props;
+  const { book, itemAt, visible, measure, before, after, chosen } = props;
   const width = book.table.getVisibleLeafColumns().length + (chosen ? 1 : 0);
   return (
     <tbody>
       {before > 0 && <Gap height={before} width={width} />}
       {visible.map((place) => {
-        const item = items[place.index];
+        const item = itemAt(place.index);
         if (!item) {
-          return null;
+          return <Unread key={place.index} width={width} />;
         }
         return item.type === 'row' ? (
           <Line key={item.key} {...props} item={item} index={place.index} />
@@ -55,6 +56,15 @@ export function Rows<Row extends object>(props: Props<Row>) {
     </tbody>
   );
 }
+
+/** A row that is on its way from the server. */
+const Unread = ({ width }: { width: number }) => (
+  <tr aria-hidden="true" data-unread>
+    <td colSpan={width}>
+      <span className="bg-base-300/60 block h-2 w-2/5 rounded-full" />
+    </td>
+  </tr>
+);
 
 const Gap = ({ height, width }: { height: number; width: number }) => (
   <tr aria-hidden="true">

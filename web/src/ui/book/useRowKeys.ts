@@ -8,6 +8,8 @@ interface Options {
   /** How many rows fit on the screen. */
   screenful: () => number;
   onAt: (key: string) => void;
+  /** Where not all is read: to the first row of all, or to the last. */
+  onEdge?: ((last: boolean) => void) | undefined;
   onOpen?: (key: string) => void;
   onToggle?: (key: string) => void;
   /** Both rows of a step are chosen. */
@@ -24,7 +26,7 @@ const outside = {
 
 /** `j` and `k` and their sisters: from row to row, choosing and opening. */
 export function useRowKeys(options: Options) {
-  const { enabled, keys, at, screenful, onAt, onOpen, onToggle, onAdd } = options;
+  const { enabled, keys, at, screenful, onAt, onEdge, onOpen, onToggle, onAdd } = options;
   const placed = (step: number) => {
     const place = Math.max(0, keys.indexOf(at() ?? ''));
     return keys[Math.min(Math.max(place + step, 0), keys.length - 1)];
@@ -43,8 +45,8 @@ export function useRowKeys(options: Options) {
   useHotkeys('k,up', () => go(placed(-1)), on);
   useHotkeys('pagedown', () => go(placed(screenful())), on);
   useHotkeys('pageup', () => go(placed(-screenful())), on);
-  useHotkeys('home', () => go(keys[0]), on);
-  useHotkeys('end', () => go(keys.at(-1)), on);
+  useHotkeys('home', () => (onEdge ? onEdge(false) : go(keys[0])), on);
+  useHotkeys('end', () => (onEdge ? onEdge(true) : go(keys.at(-1))), on);
   const choosing = { ...on, enabled: enabled && onAdd !== undefined };
   useHotkeys('shift+j,shift+down', () => reach(1), choosing);
   useHotkeys('shift+k,shift+up', () => reach(-1), choosing);

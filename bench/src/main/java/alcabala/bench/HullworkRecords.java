@@ -58,6 +58,7 @@ final class HullworkRecords {
                 .put("date", LocalDate.of(2026, 1, 1).plusDays(i % 300).toString())
                 .put("due", LocalDate.of(2026, 2, 1).plusDays(i % 300).toString())
                 .put("currency", "EUR")
+                .put("site", "Saltmere")
                 .put("pricesIncludeVat", false)
                 .put("customer", "C-" + random.nextInt(2000))
                 .put("discount", BigDecimal.ZERO)

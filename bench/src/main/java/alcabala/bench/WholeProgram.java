@@ -66,6 +66,10 @@ final class WholeProgram {
             if (wanted.contains("release")) {
                 program.pages(100_000);
             }
+            if (wanted.contains("screens")) {
+                program.fill(200_000);
+                ScreensBenchmark.measure("http://127.0.0.1:" + PORT);
+            }
             if (wanted.contains("million")) {
                 program.pages(1_000_000);
             }
@@ -110,6 +114,18 @@ final class WholeProgram {
                         "update record set outcome = 'posted', outcome_revision = 1, ledger_ref = 'B-' || id where id % 3 = 0 and blocking = 0")
                 .update();
         jdbc.sql("vacuum analyze").update();
+        requireAllOnTheRoute(documents);
+    }
+
+    /// Figures of an empty list are worth nothing.
+    private void requireAllOnTheRoute(int documents) {
+        int there = jdbc.sql("select count(*) from record where route_id = :route")
+                .param("route", route.id())
+                .query(Integer.class)
+                .single();
+        if (there != documents) {
+            throw new IllegalStateException(there + " of " + documents + " documents are on the route");
+        }
     }
 
     /// From the bytes as they came over the wire to the committed rows.

@@ -74,7 +74,8 @@ public class Records {
 
     /// @param after the last row of the page before: its value in the order's column, a space, its id; null for the
     /// first
-    public record Page(RecordFilter filter, Order order, boolean descending, String after, int limit) {}
+    /// @param skip how many rows are passed over
+    public record Page(RecordFilter filter, Order order, boolean descending, String after, int skip, int limit) {}
 
     /// @param gross minor units by currency
     public record Sum(String state, int count, Map<String, Long> gross) {}
@@ -158,6 +159,7 @@ public class Records {
         Map<String, Object> parameters = new HashMap<>(page.filter().parameters());
         parameters.put("route", routeId);
         parameters.put("limit", page.limit());
+        parameters.put("skip", page.skip());
         String beyond = "";
         if (page.after() != null && !page.after().isBlank()) {
             int space = page.after().lastIndexOf(' ');
@@ -166,9 +168,14 @@ public class Records {
             beyond = " and (d.%s, d.id) %s (cast(:value as %s), :id)"
                     .formatted(page.order().column, page.descending() ? "<" : ">", page.order().type);
         }
-        return jdbc.sql(SELECT + " where d.route_id = :route" + page.filter().sql() + beyond
-                        + " order by d.%s %s, d.id %s limit :limit"
-                                .formatted(page.order().column, direction, direction))
+        String meant = " where d.route_id = :route" + page.filter().sql() + beyond;
+        String order = " order by d.%s %s, d.id %s".formatted(page.order().column, direction, direction);
+        return jdbc.sql(SELECT
+                        + (page.skip() == 0
+                                ? meant + order + " limit :limit"
+                                // What is passed over is counted, and nothing else of it is looked up.
+                                : " where d.id = any(array(select d.id from record d" + meant + order
+                                        + " limit :limit offset :skip))" + order))
                 .params(parameters)
                 .query(Records::row)
                 .list();

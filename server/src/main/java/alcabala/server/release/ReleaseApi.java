@@ -43,6 +43,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class ReleaseApi {
     private static final int LARGEST_PAGE = 500;
+    private static final int MOST_SKIPPED = 10_000_000;
     private final Records documents;
     private final Allocations allocations;
     private final Routes routes;
@@ -126,6 +127,8 @@ class ReleaseApi {
         this.clock = clock;
     }
 
+    /// @param after the key of the page before; with it nothing is skipped to get there
+    /// @param skip how many rows to pass over, to begin in the middle of a long list
     @GetMapping("/documents")
     DocumentPage list(
             @RequestParam String route,
@@ -139,6 +142,7 @@ class ReleaseApi {
             @RequestParam(defaultValue = "DATE") Records.Order order,
             @RequestParam(defaultValue = "true") boolean descending,
             @RequestParam(required = false) String after,
+            @RequestParam(defaultValue = "0") int skip,
             @RequestParam(defaultValue = "100") int limit,
             @AuthenticationPrincipal SignedIn viewer) {
         RouteRow found = routes.get(route);
@@ -147,8 +151,9 @@ class ReleaseApi {
         }
         int size = Math.clamp(limit, 1, LARGEST_PAGE);
         RecordFilter filter = new RecordFilter(family, state, from, to, cause, firstCause, text, viewer.sight());
-        List<Records.Row> rows =
-                documents.page(found.id(), new Records.Page(filter, order, descending, after, size + 1));
+        List<Records.Row> rows = documents.page(
+                found.id(),
+                new Records.Page(filter, order, descending, after, Math.clamp(skip, 0, MOST_SKIPPED), size + 1));
         boolean more = rows.size() > size;
         List<Records.Row> shown = more ? rows.subList(0, size) : rows;
         return new DocumentPage(

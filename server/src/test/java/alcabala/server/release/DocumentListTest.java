@@ -59,6 +59,11 @@ class DocumentListTest {
                 .as("a wildcard is a letter like any other")
                 .isEmpty();
         assertThat(numbers("&text=' or 1=1 --")).isEmpty();
+        List<String> all = numbers("");
+        assertThat(numbers("&skip=1")).isEqualTo(all.subList(1, all.size()));
+        assertThat(numbers("&skip=" + (all.size() - 2))).isEqualTo(all.subList(all.size() - 2, all.size()));
+        assertThat(numbers("&skip=" + all.size())).isEmpty();
+        assertThat(numbers("&skip=-3")).isEqualTo(all);
         assertThat(ferro.get("/api/documents?route=yard&after=nonsense").status())
                 .isEqualTo(422);
     }

@@ -1,0 +1,214 @@
+package alcabala.bench;
+
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.DoubleSupplier;
+import java.util.stream.IntStream;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/// A list of 200,000 documents in Debian's Chromium without a monitor, measured by the page itself, frame by frame.
+final class ScreensBenchmark {
+    private static final int ROUNDS = 5;
+    private static final Duration PATIENCE = Duration.ofSeconds(60);
+    /// Notes when the first row of a list stood on a new page.
+    private static final String WATCH = """
+            new MutationObserver((_, watching) => {
+                if (document.querySelector('tr[data-document]')) {
+                    window.firstRow = performance.now();
+                    watching.disconnect();
+                }
+            }).observe(document, { childList: true, subtree: true });""";
+    /// For how long at a time no row could be seen while it was scrolled, in milliseconds, of the last frames of that
+    /// and after it.
+    private static final String SCROLL = """
+            const [to, frames, counted, done] = arguments;
+            const box = document.querySelector('table.book').parentElement;
+            const from = box.scrollTop;
+            const most = (box.scrollHeight - box.clientHeight) * to;
+            const seen = () => {
+                const { top, bottom } = box.getBoundingClientRect();
+                return [...document.querySelectorAll('tr[data-document]')].some(row => {
+                    const place = row.getBoundingClientRect();
+                    return place.bottom > top + 60 && place.top < bottom - 40;
+                });
+            };
+            let frame = 0, longest = 0, blank = null, calm = 0;
+            const step = now => {
+                if (frame < frames) {
+                    frame += 1;
+                    box.scrollTop = from + (most - from) * (frame / frames);
+                } else {
+                    calm += 1;
+                }
+                if (seen() || frame + counted < frames) {
+                    blank = null;
+                } else {
+                    blank = blank ?? now;
+                    longest = Math.max(longest, now - blank);
+                    calm = 0;
+                }
+                const place = Number(document.querySelector('tr[data-document]')?.dataset.index ?? 0);
+                calm > 20 ? done(Math.abs(place - 200000 * to) < 1000 ? longest : NaN) : requestAnimationFrame(step);
+            };
+            requestAnimationFrame(step);""";
+    /// From a press to the frame in which the list shows rows that it did not show.
+    private static final String PRESS = """
+            const [name, done] = arguments;
+            const shown = () => document.querySelector('tr[data-document]')?.dataset.document;
+            const before = shown();
+            const chip = [...document.querySelectorAll('.chip')].find(each => each.innerText.startsWith(name));
+            const start = performance.now();
+            chip.click();
+            const look = () => shown() && shown() !== before ? done(performance.now() - start) : requestAnimationFrame(look);
+            requestAnimationFrame(look);""";
+    /// The longest that a letter waited for the next frame, while others were typed after it.
+    private static final String TYPE = """
+            const done = arguments[0];
+            const field = document.querySelector('input[type=search]');
+            field.focus();
+            const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+            const letters = [...'B1004242'];
+            let text = '', longest = 0;
+            const next = () => {
+                if (letters.length === 0) {
+                    return done(longest);
+                }
+                text += letters.shift();
+                const start = performance.now();
+                set.call(field, text);
+                field.dispatchEvent(new Event('input', { bubbles: true }));
+                requestAnimationFrame(() => setTimeout(() => {
+                    longest = Math.max(longest, performance.now() - start);
+                    setTimeout(next, 30);
+                }));
+            };
+            next();""";
+    private final ChromeDriver driver;
+    private final String address;
+
+    private ScreensBenchmark(ChromeDriver driver, String address) {
+        this.driver = driver;
+        this.address = address;
+    }
+
+    static void measure(String address) {
+        ChromeDriver driver = browser();
+        try {
+            new ScreensBenchmark(driver, address).run();
+        } finally {
+            driver.quit();
+        }
+    }
+
+    private static ChromeDriver browser() {
+        ChromeOptions options = new ChromeOptions();
+        options.setBinary("/usr/bin/chromium");
+        options.addArguments(
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-dev-shm-usage",
+                "--disable-quic",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--window-size=1280,800",
+                "--user-data-dir=" + profile());
+        return new ChromeDriver(
+                new ChromeDriverService.Builder()
+                        .usingDriverExecutable(new File("/usr/bin/chromedriver"))
+                        .build(),
+                options);
+    }
+
+    private static Path profile() {
+        try {
+            return Files.createTempDirectory("alcabala-bench");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private void run() {
+        driver.executeCdpCommand("Page.addScriptToEvaluateOnNewDocument", Map.of("source", WATCH));
+        driver.manage().timeouts().scriptTimeout(PATIENCE);
+        driver.get(address + "/sign-in");
+        await("return document.querySelector('input[type=password]')");
+        driver.findElement(By.cssSelector("input[autocomplete=username]")).sendKeys("bench");
+        driver.findElement(By.cssSelector("input[type=password]")).sendKeys("bench-corvane", Keys.ENTER);
+        await("return document.querySelector('nav[aria-label=\"The road\"]')");
+        open();
+        Benchmarks.report("first rows of 200,000 on a new page, ms", median(this::firstRows), "-");
+        Benchmarks.report(
+                "first rows of another list, ms", median(() -> press("Ready") + press("All")) / 2, "under 300");
+        Benchmarks.report(
+                "scrolled to the middle at once, longest without a row, ms",
+                median(() -> scrolled(0.5, 1, 1)),
+                "under 100");
+        Benchmarks.report(
+                "dragged over 180,000 in a second, then without a row, ms",
+                median(() -> scrolled(0.9, 60, 0)),
+                "under 100");
+        Benchmarks.report(
+                "scrolled by a screen a frame, longest without a row, ms",
+                median(() -> scrolled(0.005, 60, 60)),
+                "under 100");
+        Benchmarks.report("typing while it looks, longest wait for a frame, ms", median(this::typed), "under 100");
+    }
+
+    private void open() {
+        driver.get(address + "/release?route=yard&state=All");
+        await("return window.firstRow");
+    }
+
+    private double firstRows() {
+        open();
+        return number("return window.firstRow");
+    }
+
+    private double press(String chip) {
+        return async(PRESS, chip);
+    }
+
+    private double scrolled(double to, int frames, int counted) {
+        open();
+        await("return document.querySelector('table.book').ariaRowCount === '200001'");
+        return async(SCROLL, to, frames, counted);
+    }
+
+    private double typed() {
+        open();
+        return async(TYPE);
+    }
+
+    private double async(String script, Object... arguments) {
+        return ((Number) driver.executeAsyncScript(script, arguments)).doubleValue();
+    }
+
+    private double number(String script) {
+        return ((Number) driver.executeScript(script)).doubleValue();
+    }
+
+    private void await(String script) {
+        new WebDriverWait(driver, PATIENCE).until(d -> driver.executeScript(script));
+    }
+
+    private static double median(DoubleSupplier measured) {
+        List<Double> figures = new ArrayList<>();
+        // The first one warms up what serves it.
+        measured.getAsDouble();
+        IntStream.range(0, ROUNDS).forEach(i -> figures.add(measured.getAsDouble()));
+        return figures.stream().sorted().toList().get(ROUNDS / 2);
+    }
+}
