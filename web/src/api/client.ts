@@ -11,6 +11,8 @@ export class ApiError extends Error {
     readonly code: string,
     sentence: string,
     readonly detail: string,
+    /** What is wrong with single fields of the request, by their names. */
+    readonly fields: Record<string, string> = {},
   ) {
     super(sentence);
   }
@@ -62,6 +64,7 @@ export function refusalOf(status: number, body: unknown): ApiError {
     text(said.code, `status-${status}`),
     text(said.sentence, 'The server could not do this. Nothing was changed; try again in a moment.'),
     text(said.detail, ''),
+    (said.fields ?? {}) as Record<string, string>,
   );
 }
 

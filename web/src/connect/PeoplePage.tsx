@@ -1,9 +1,13 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { z } from 'zod';
 import { answer, client, type Schemas } from '../api/client';
 import { connectQuery, peopleQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
 import { Field } from '../ui/Field';
+import { CheckedField } from '../ui/form/CheckedField';
+import { named, password, signInName } from '../ui/form/rules';
+import { useCheckedForm } from '../ui/form/useCheckedForm';
 import { plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import { SightChoice } from './SightChoice';
@@ -109,13 +113,14 @@ function May(props: {
   );
 }
 
+const PASSWORD = z.object({ password });
+
 function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: () => void }) {
   const people = useQuery(peopleQuery);
   const notice = useNotice();
   const [name, setName] = useState(person.name);
   const [role, setRole] = useState(person.role);
   const [sees, setSees] = useState(person.sees);
-  const [password, setPassword] = useState('');
   const path = { params: { path: { signIn: person.signIn } } };
   const done = async (text: string) => {
     await people.refetch();
@@ -134,9 +139,11 @@ function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: (
       done(active ? `${name} is ${word(role)} and signs in again` : `${name} can no longer sign in`),
     onError: () => people.refetch(),
   });
-  const setTheirs = useMutation({
-    mutationFn: () => answer(client.PUT('/api/people/{signIn}/password', { ...path, body: { password } })),
-    onSuccess: () => done(`${person.name} has a new password and is signed out everywhere`),
+  const theirs = useCheckedForm({
+    schema: PASSWORD,
+    start: { password: '' },
+    send: (body) => answer(client.PUT('/api/people/{signIn}/password', { ...path, body })),
+    onDone: () => done(`${person.name} has a new password and is signed out everywhere`),
   });
   return (
     <section
@@ -167,22 +174,16 @@ function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: (
           </button>
         </div>
       </form>
-      <form
-        className="flex flex-col items-start gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          setTheirs.mutate();
-        }}
-      >
-        <Field
+      <form className="flex flex-col items-start gap-3" onSubmit={(event) => void theirs.submit(event)}>
+        <CheckedField
+          form={theirs.form}
+          name="password"
           label="New password, at least twelve characters"
           type="password"
-          value={password}
-          onChange={setPassword}
           autoComplete="new-password"
         />
-        {setTheirs.error && <Failure error={setTheirs.error} />}
-        <button type="submit" className="act" disabled={setTheirs.isPending}>
+        {theirs.failure && <Failure error={theirs.failure} />}
+        <button type="submit" className="act" disabled={theirs.isSending}>
           Set the password
         </button>
         <TokensOf signIn={person.signIn} />
@@ -191,51 +192,42 @@ function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: (
   );
 }
 
+const NEWCOMER = z.object({ name: named, signIn: signInName, password });
+
 function Add() {
   const people = useQuery(peopleQuery);
   const notice = useNotice();
-  const [name, setName] = useState('');
-  const [signIn, setSignIn] = useState('');
-  const [password, setPassword] = useState('');
   const [role, setRole] = useState<Role>('BOOKKEEPER');
   const [sees, setSees] = useState<Seen[]>([]);
-  const add = useMutation({
-    mutationFn: () => answer(client.POST('/api/people', { body: { name, signIn, password, role, sees } })),
-    onSuccess: async () => {
+  const { form, submit, isSending, failure } = useCheckedForm({
+    schema: NEWCOMER,
+    start: { name: '', signIn: '', password: '' },
+    send: (person) => answer(client.POST('/api/people', { body: { ...person, role, sees } })),
+    onDone: async ({ name, signIn }) => {
       await people.refetch();
       notice({ tone: 'done', text: `${name} can sign in as ${signIn}` });
-      setName('');
-      setSignIn('');
-      setPassword('');
       setSees([]);
     },
   });
   return (
-    <form
-      aria-label="Add a person"
-      className="mt-5 max-w-[900px]"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add.mutate();
-      }}
-    >
+    <form aria-label="Add a person" className="mt-5 max-w-[900px]" onSubmit={(event) => void submit(event)}>
       <h2 className="title mb-2">Let somebody in</h2>
       <div className="grid grid-cols-2 gap-8">
         <div className="flex flex-col gap-3">
-          <Field label="Name" value={name} onChange={setName} />
-          <Field label="Name to sign in with, in small letters" value={signIn} onChange={setSignIn} />
-          <Field
+          <CheckedField form={form} name="name" label="Name" />
+          <CheckedField form={form} name="signIn" label="Name to sign in with, in small letters" />
+          <CheckedField
+            form={form}
+            name="password"
             label="First password, at least twelve characters"
             type="password"
-            value={password}
-            onChange={setPassword}
             autoComplete="new-password"
           />
         </div>
         <May role={role} sees={sees} onRole={setRole} onSees={setSees} />
       </div>
-      {add.error && <Failure error={add.error} />}
-      <button type="submit" className="act act-main mt-3" disabled={add.isPending}>
+      {failure && <Failure error={failure} />}
+      <button type="submit" className="act act-main mt-3" disabled={isSending}>
         Let in
       </button>
     </form>

@@ -1,11 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { z } from 'zod';
 import { answer, client } from '../api/client';
 import { sessionsQuery } from '../api/queries';
 import { useSession } from '../app/current';
 import { Failure } from '../ui/Failure';
-import { Field } from '../ui/Field';
+import { CheckedField } from '../ui/form/CheckedField';
+import { password } from '../ui/form/rules';
+import { useCheckedForm } from '../ui/form/useCheckedForm';
 import { moment } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import { Tokens } from './Tokens';
@@ -34,44 +36,41 @@ export function YouPage() {
   );
 }
 
+const PASSWORDS = z.object({ present: z.string().min(1, 'Say the present one first.'), next: password });
+
 function Password() {
   const notice = useNotice();
-  const [present, setPresent] = useState('');
-  const [next, setNext] = useState('');
-  const change = useMutation({
-    mutationFn: () => answer(client.PUT('/api/session/password', { body: { present, next } })),
-    onSuccess: () => {
-      setPresent('');
-      setNext('');
-      notice({ tone: 'done', text: 'The password is changed; you are signed out everywhere else' });
-    },
+  const { form, submit, isSending, failure } = useCheckedForm({
+    schema: PASSWORDS,
+    start: { present: '', next: '' },
+    named: { password: 'next' },
+    send: (body) => answer(client.PUT('/api/session/password', { body })),
+    onDone: () =>
+      notice({ tone: 'done', text: 'The password is changed; you are signed out everywhere else' }),
   });
   return (
     <form
       aria-label="Password"
       className="flex flex-col items-stretch gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        change.mutate();
-      }}
+      onSubmit={(event) => void submit(event)}
     >
       <h2 className="title">Password</h2>
-      <Field
+      <CheckedField
+        form={form}
+        name="present"
         label="Present password"
         type="password"
-        value={present}
-        onChange={setPresent}
         autoComplete="current-password"
       />
-      <Field
+      <CheckedField
+        form={form}
+        name="next"
         label="New password, at least twelve characters"
         type="password"
-        value={next}
-        onChange={setNext}
         autoComplete="new-password"
       />
-      {change.error && <Failure error={change.error} />}
-      <button type="submit" className="act act-main self-start" disabled={change.isPending}>
+      {failure && <Failure error={failure} />}
+      <button type="submit" className="act act-main self-start" disabled={isSending}>
         Change the password
       </button>
     </form>

@@ -33,7 +33,7 @@ class ListsJourneyTest {
 
     private static void keysWalkAndChoose(Browser browser) {
         browser.keys(Keys.END);
-        browser.until(d -> selected(browser).equals("101") ? true : null);
+        browser.until(d -> selected(browser).equals("151") ? true : null);
         browser.keys(Keys.HOME);
         browser.until(d -> selected(browser).equals("2") ? true : null);
         new Actions(browser.driver())

@@ -41,7 +41,10 @@ class NonsenseTest {
     void nothingThatAnybodySendsIsTheServersFault() {
         try (World world = World.inProcess()) {
             JsonNode description = world.api("ferro").get("/api/openapi").json();
-            List<Operation> operations = operations(description);
+            // The news go on as long as somebody reads them, and take nothing that could be wrong.
+            List<Operation> operations = operations(description).stream()
+                    .filter(each -> !each.path().equals("/api/news"))
+                    .toList();
             assertThat(operations).hasSizeGreaterThan(60);
             Nonsense nonsense = new Nonsense(description, SEED);
             List<String> wrong = new ArrayList<>();

@@ -99,6 +99,6 @@ class Passwords {
     }
 
     private static NotPossibleException refused(String code, String sentence) {
-        return NotPossibleException.invalid(code, sentence);
+        return NotPossibleException.invalid(code, sentence).at("password");
     }
 }

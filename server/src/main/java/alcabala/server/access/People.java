@@ -103,7 +103,8 @@ public class People {
     public void add(String signIn, String name, Role role, List<Seen> sees, String password, String who) {
         passwords.requireGood(signIn, password);
         if (!add(signIn, name, role, password)) {
-            throw NotPossibleException.conflict("sign-in-taken", "Somebody signs in as " + signIn + " already.");
+            throw NotPossibleException.conflict("sign-in-taken", "Somebody signs in as " + signIn + " already.")
+                    .at("signIn");
         }
         String shown = show(signIn, role, sees);
         trail.write(null, null, who, "person-added", Map.of("person", signIn, "role", word(role), "sees", shown));
@@ -213,7 +214,8 @@ public class People {
     @Transactional
     public void changePassword(SignedIn person, String old, String password, String session) {
         if (authenticate(person.signIn(), old).isEmpty()) {
-            throw NotPossibleException.invalid("password-wrong", "The present password is not right.");
+            throw NotPossibleException.invalid("password-wrong", "The present password is not right.")
+                    .at("present");
         }
         passwords.requireGood(person.signIn(), password);
         writePassword(person.signIn(), password);

@@ -1,6 +1,7 @@
 package alcabala.server.platform;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
 
 /// What went wrong (RFC 9457). Every error of the API has this shape.
@@ -11,11 +12,34 @@ import org.springframework.http.HttpStatus;
 /// @param code the end of the type
 /// @param sentence what happened, why and what to do, in the bookkeeper's words
 /// @param detail for the technically minded; may be empty
+/// @param fields what is wrong with each field of the request that it is about, as a sentence; empty where it is about
+/// none
 @JsonInclude(JsonInclude.Include.ALWAYS)
-public record Problem(String type, String title, int status, String code, String sentence, String detail) {
+public record Problem(
+        String type,
+        String title,
+        int status,
+        String code,
+        String sentence,
+        String detail,
+        Map<String, String> fields) {
+    public Problem {
+        fields = fields == null ? Map.of() : fields;
+    }
+
     public static Problem of(HttpStatus status, String code, String sentence, String detail) {
         return new Problem(
-                "urn:alcabala:" + code, sentence, status.value(), code, sentence, detail == null ? "" : detail);
+                "urn:alcabala:" + code,
+                sentence,
+                status.value(),
+                code,
+                sentence,
+                detail == null ? "" : detail,
+                Map.of());
+    }
+
+    Problem about(Map<String, String> those) {
+        return new Problem(type, title, status, code, sentence, detail, those);
     }
 
     /// Said wherever it comes up, with the same words.

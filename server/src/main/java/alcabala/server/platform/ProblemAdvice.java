@@ -2,6 +2,8 @@ package alcabala.server.platform;
 
 import jakarta.validation.ConstraintViolationException;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
@@ -11,6 +13,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.validation.BindingResult;
+import org.springframework.validation.FieldError;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -49,7 +52,8 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                     case MaxUploadSizeExceededException large ->
                         Problem.of(HttpStatus.CONTENT_TOO_LARGE, "too-large", "A file may have at most 20 MB.");
                     case MethodArgumentNotValidException invalid ->
-                        Problem.of(status, "invalid", fields(invalid.getBindingResult()));
+                        Problem.of(status, "invalid", fields(invalid.getBindingResult()))
+                                .about(byField(invalid.getBindingResult()));
                     case HttpMessageNotReadableException unreadable ->
                         Problem.of(
                                 status,
@@ -65,6 +69,15 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                 .headers(headers)
                 .contentType(MediaType.APPLICATION_PROBLEM_JSON)
                 .body(problem);
+    }
+
+    private static Map<String, String> byField(BindingResult result) {
+        return result.getFieldErrors().stream()
+                .collect(Collectors.toMap(
+                        FieldError::getField,
+                        each -> "It " + each.getDefaultMessage() + ".",
+                        (one, other) -> one,
+                        TreeMap::new));
     }
 
     private static String fields(BindingResult result) {

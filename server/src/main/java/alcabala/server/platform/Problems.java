@@ -9,6 +9,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
+import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -30,7 +31,9 @@ public final class Problems {
 
     public static Problem of(Throwable e) {
         return switch (e) {
-            case NotPossibleException no -> Problem.of(no.status(), no.code(), no.getMessage());
+            case NotPossibleException no ->
+                Problem.of(no.status(), no.code(), no.getMessage())
+                        .about(no.field().isEmpty() ? Map.of() : Map.of(no.field(), no.getMessage()));
             case SaidNoException no ->
                 Problem.of(HttpStatus.CONFLICT, "said-no", no.system() + " said: " + no.sentence());
             case CannotException cannot ->

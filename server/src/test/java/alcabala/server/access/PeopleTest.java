@@ -39,11 +39,12 @@ class PeopleTest {
                 .isEqualTo("password-short");
         assertThat(add("Not Good", "BOOKKEEPER", "long-enough-1").status()).isEqualTo(400);
         assertThat(add("marlow", "BOOKKEEPER", "marlow-corvane").status()).isEqualTo(204);
-        assertThat(add("marlow", "BOOKKEEPER", "marlow-corvane")
-                        .json()
-                        .get("code")
-                        .asString())
-                .isEqualTo("sign-in-taken");
+        JsonNode taken = add("marlow", "BOOKKEEPER", "marlow-corvane").json();
+        assertThat(taken.get("code").asString()).isEqualTo("sign-in-taken");
+        assertThat(taken.get("fields").get("signIn").asString()).isEqualTo("Somebody signs in as marlow already.");
+        assertThat(add("Not Good", "BOOKKEEPER", "short").json().get("fields").propertyNames())
+                .as("each stands where it was typed")
+                .contains("signIn");
         Api marlow = world.api("marlow");
         assertThat(marlow.post("/api/pull?route=yard", Map.of()).status()).isEqualTo(200);
         String token =
