@@ -4,11 +4,11 @@ import { RouterProvider } from 'react-router';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { queryClient } from './api/client';
 import { router } from './app/router';
-import { applyTheme, rememberedTheme } from './app/theme';
+import { followSystem } from './app/theme';
 import { NoticeProvider } from './ui/Notice';
 import './index.css';
 
-applyTheme(rememberedTheme());
+followSystem();
 
 const root = document.getElementById('root');
 if (root) {

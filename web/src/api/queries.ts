@@ -77,6 +77,13 @@ export const documentsQuery = (query: DocumentsQuery) =>
     placeholderData: keepPreviousData,
   });
 
+export const byCauseQuery = (query: paths['/api/documents/by-cause']['get']['parameters']['query']) =>
+  queryOptions({
+    queryKey: ['documents', 'by-cause', query],
+    queryFn: () => answer(client.GET('/api/documents/by-cause', { params: { query } })),
+    placeholderData: keepPreviousData,
+  });
+
 export const documentQuery = (id: number) =>
   queryOptions({
     queryKey: ['documents', 'one', id],

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { lazy, useState } from 'react';
+import { lazy } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { answer, client } from '../api/client';
@@ -10,7 +10,7 @@ import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
 import { useCurrent, useSession } from './current';
 import { Finder } from './Finder';
-import { applyTheme, rememberedTheme } from './theme';
+import { chooseTheme, presentTheme } from './theme';
 
 const Doings = lazy(() => import('../ui/choose/Doings'));
 
@@ -70,7 +70,6 @@ function Person() {
   const { me } = useSession();
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const [theme, setTheme] = useState(rememberedTheme());
   const signOut = useMutation({
     mutationFn: () => answer(client.DELETE('/api/session')),
     onSettled: async () => {
@@ -78,15 +77,11 @@ function Person() {
       await navigate('/sign-in');
     },
   });
-  const other = theme === 'paper' ? 'lamplight' : 'paper';
-  const doings = [
-    {
-      says: other === 'lamplight' ? 'Read by lamplight' : 'Read on paper',
-      act: () => {
-        applyTheme(other);
-        setTheme(other);
-      },
-    },
+  // Asked each time that it is opened.
+  const doings = () => [
+    presentTheme() === 'paper'
+      ? { says: 'Read by lamplight', act: () => chooseTheme('lamplight') }
+      : { says: 'Read on paper', act: () => chooseTheme('paper') },
     { says: 'Password, dates, sessions', act: () => void navigate('/you') },
     { says: 'Sign out', act: () => signOut.mutate() },
   ];
@@ -100,7 +95,7 @@ function Person() {
       }
       className="cursor-pointer whitespace-nowrap"
     >
-      {(close) => <Doings label={me.name} doings={doings} onDone={close} />}
+      {(close) => <Doings label={me.name} doings={doings()} onDone={close} />}
     </Opener>
   );
 }

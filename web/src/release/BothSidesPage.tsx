@@ -9,7 +9,8 @@ import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
-import { amount, day, sum } from '../ui/format';
+import { factSaid } from '../ui/facts';
+import { amount, sum } from '../ui/format';
 import { sendOne } from '../send/sendShown';
 import { Settle } from './Settle';
 import { JournalSlip } from './slips';
@@ -107,10 +108,7 @@ interface SidesProps {
   ledger: string;
 }
 
-const MONEY = new Set(['Net', 'Tax', 'Gross', 'Paid', 'Amount', 'Open credit']);
-const DATES = new Set(['Date', 'Issue date', 'Due date']);
-const shown = (name: string, value: string) =>
-  value === '' ? '–' : MONEY.has(name) ? amount(value) : DATES.has(name) ? day(value) : value;
+const shown = (name: string, value: string) => (value === '' ? '–' : factSaid(name, value));
 
 function Fields({ sides, source, ledger }: SidesProps) {
   return (

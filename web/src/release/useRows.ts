@@ -1,7 +1,7 @@
 import { useInfiniteQuery, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
-import { documentsQuery, LARGEST_PAGE, summaryQuery } from '../api/queries';
+import { byCauseQuery, documentsQuery, LARGEST_PAGE, summaryQuery } from '../api/queries';
 import { upTo } from '../api/pages';
 import { useCurrent } from '../app/current';
 import { useCalmly } from './useCalmly';
@@ -29,35 +29,39 @@ export function useRows(view: ReleaseView) {
   return { summary, ...(view.grouped ? grouped : flat) };
 }
 
+/** The first page of every cause comes in one answer; of one that somebody wants more of, all that is wanted by itself. */
 function useGrouped(view: ReleaseView, causes: Cause[]) {
   const { route } = useCurrent();
   const [shown, setShown] = useState<Record<string, number>>({});
   const refused = view.state === 'Refused';
   const own = view.grouped ? causes.filter((each) => each.cause.startsWith('refused:') === refused) : [];
   const kept = useQueryClient();
-  const pageOf = (each: Cause, limit: number) =>
-    documentsQuery({
-      route: route.code,
-      family: view.family,
-      state: [view.state],
-      from: view.from,
-      to: view.to,
-      text: view.text,
-      firstCause: each.cause,
-      order: view.order,
-      descending: view.descending,
-      limit,
-    });
-  const pages = useQueries({ queries: own.map((each) => pageOf(each, shown[each.cause] ?? PAGE)) });
+  const query = {
+    route: route.code,
+    family: view.family,
+    from: view.from,
+    to: view.to,
+    text: view.text,
+    order: view.order,
+    descending: view.descending,
+  };
+  const first = useQuery({
+    ...byCauseQuery({ ...query, state: view.state, limit: PAGE }),
+    enabled: view.grouped,
+  });
+  const pageOf = (cause: string, limit: number) =>
+    documentsQuery({ ...query, state: [view.state], firstCause: cause, limit });
+  const grown = own.map((each) => each.cause).filter((cause) => shown[cause] !== undefined);
+  const pages = useQueries({ queries: grown.map((cause) => pageOf(cause, shown[cause] ?? PAGE)) });
   const readAll = async () => {
     const all: Row[] = [];
     for (const each of own) {
-      all.push(...(await kept.query(pageOf(each, each.first))).rows);
+      all.push(...(await kept.query(pageOf(each.cause, each.first))).rows);
     }
     return all;
   };
-  const groups = own.map((cause, index): CauseRows => {
-    const page = pages[index]?.data;
+  const groups = own.map((cause): CauseRows => {
+    const page = pages[grown.indexOf(cause.cause)]?.data ?? first.data?.[cause.cause];
     const more = () => setShown({ ...shown, [cause.cause]: (shown[cause.cause] ?? PAGE) + PAGE });
     return { cause, rows: page?.rows ?? [], more: page?.next ? more : undefined };
   });
@@ -65,8 +69,8 @@ function useGrouped(view: ReleaseView, causes: Cause[]) {
     groups,
     readAll,
     rows: groups.flatMap((group) => group.rows),
-    loading: pages.some((page) => page.isPending),
-    error: pages.find((page) => page.error)?.error ?? null,
+    loading: first.isPending,
+    error: first.error ?? pages.find((page) => page.error)?.error ?? null,
     begins: undefined,
     look: undefined,
   };

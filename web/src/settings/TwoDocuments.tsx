@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { factSaid } from '../ui/facts';
 import { amount } from '../ui/format';
 import { changedRows } from './values';
 
@@ -61,7 +62,9 @@ const mark = (changed: boolean | undefined) => (changed ? 'text-accent font-semi
 const Fact = ({ fact, differs: changed }: { fact: Schemas['SentFact']; differs: boolean }) => (
   <>
     <dt className="soft">{fact.name}</dt>
-    <dd className={mark(changed)}>{fact.value}</dd>
+    <dd className={mark(changed)} title={fact.value}>
+      {factSaid(fact.name, fact.value)}
+    </dd>
   </>
 );
 

@@ -26,7 +26,7 @@ const CHOICES: { of: keyof Now; name: string; choices: Record<string, string> }[
   },
   {
     of: 'weekBegins',
-    name: 'A week begins on',
+    name: 'Week begins on',
     choices: { MONDAY: 'Monday', SATURDAY: 'Saturday', SUNDAY: 'Sunday' },
   },
   {
@@ -91,7 +91,7 @@ function Choices({ said, otherwise, now, path }: Props) {
   return (
     <div className="flex flex-col gap-2">
       {CHOICES.map(({ of, name, choices }) => (
-        <label key={of} className="grid grid-cols-[130px_1fr] items-center gap-2">
+        <label key={of} className="grid grid-cols-[96px_1fr] items-center gap-2">
           {name}
           <select
             className="field min-w-0"

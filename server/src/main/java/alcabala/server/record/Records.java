@@ -75,7 +75,11 @@ public class Records {
     /// @param after the last row of the page before: its value in the order's column, a space, its id; null for the
     /// first
     /// @param skip how many rows are passed over
-    public record Page(RecordFilter filter, Order order, boolean descending, String after, int skip, int limit) {}
+    public record Page(RecordFilter filter, Order order, boolean descending, String after, int skip, int limit) {
+        public Page with(int otherLimit) {
+            return new Page(filter, order, descending, after, skip, otherLimit);
+        }
+    }
 
     /// @param gross minor units by currency
     public record Sum(String state, int count, Map<String, Long> gross) {}

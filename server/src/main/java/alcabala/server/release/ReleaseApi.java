@@ -26,7 +26,9 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -44,6 +46,7 @@ import org.springframework.web.bind.annotation.RestController;
 class ReleaseApi {
     private static final int LARGEST_PAGE = 500;
     private static final int MOST_SKIPPED = 10_000_000;
+    private static final int MOST_CAUSES = 500;
     private final Records documents;
     private final Allocations allocations;
     private final Routes routes;
@@ -149,16 +152,47 @@ class ReleaseApi {
         if (after != null && !after.isBlank() && !after.matches("(?s).* \\d{1,18}")) {
             throw NotPossibleException.invalid("key-invalid", "This is not a key of a page.");
         }
-        int size = Math.clamp(limit, 1, LARGEST_PAGE);
         RecordFilter filter = new RecordFilter(family, state, from, to, cause, firstCause, text, viewer.sight());
-        List<Records.Row> rows = documents.page(
-                found.id(),
-                new Records.Page(filter, order, descending, after, Math.clamp(skip, 0, MOST_SKIPPED), size + 1));
-        boolean more = rows.size() > size;
-        List<Records.Row> shown = more ? rows.subList(0, size) : rows;
+        int passed = Math.clamp(skip, 0, MOST_SKIPPED);
+        return page(found, new Records.Page(filter, order, descending, after, passed, size(limit)), viewer);
+    }
+
+    private static int size(int limit) {
+        return Math.clamp(limit, 1, LARGEST_PAGE);
+    }
+
+    private DocumentPage page(RouteRow route, Records.Page asked, SignedIn viewer) {
+        List<Records.Row> rows = documents.page(route.id(), asked.with(asked.limit() + 1));
+        boolean more = rows.size() > asked.limit();
+        List<Records.Row> shown = more ? rows.subList(0, asked.limit()) : rows;
         return new DocumentPage(
-                shown.stream().map(row -> json(row, found, viewer.sight())).toList(),
-                more ? Records.key(shown.getLast(), order) : "");
+                shown.stream().map(row -> json(row, route, viewer.sight())).toList(),
+                more ? Records.key(shown.getLast(), asked.order()) : "");
+    }
+
+    /// The first page of each cause that keeps documents of one state, in one answer.
+    @GetMapping("/documents/by-cause")
+    Map<String, DocumentPage> byCause(
+            @RequestParam String route,
+            @RequestParam(required = false) Family family,
+            @RequestParam String state,
+            @RequestParam(required = false) LocalDate from,
+            @RequestParam(required = false) LocalDate to,
+            @RequestParam(required = false) String text,
+            @RequestParam(defaultValue = "DATE") Records.Order order,
+            @RequestParam(defaultValue = "true") boolean descending,
+            @RequestParam(defaultValue = "100") int limit,
+            @AuthenticationPrincipal SignedIn viewer) {
+        RouteRow found = routes.get(route);
+        RecordFilter all = new RecordFilter(family, List.of(state), from, to, null, null, text, viewer.sight());
+        Map<String, DocumentPage> pages = new LinkedHashMap<>();
+        documents.causes(found.id(), all).stream().limit(MOST_CAUSES).forEach(each -> {
+            RecordFilter own =
+                    new RecordFilter(family, List.of(state), from, to, null, each.cause(), text, viewer.sight());
+            pages.put(
+                    each.cause(), page(found, new Records.Page(own, order, descending, null, 0, size(limit)), viewer));
+        });
+        return pages;
     }
 
     @GetMapping("/summary")

@@ -39,6 +39,7 @@ class EndpointsTest {
             PUT /api/session/conventions                           administrator bookkeeper operations reviewer
             PUT /api/people/conventions                            administrator
             GET /api/documents                                     administrator bookkeeper operations reviewer
+            GET /api/documents/by-cause                            administrator bookkeeper operations reviewer
             GET /api/documents/{id}                                administrator bookkeeper operations reviewer
             GET /api/documents/{id}/trail                          administrator bookkeeper operations reviewer
             GET /api/summary                                       administrator bookkeeper operations reviewer

@@ -99,6 +99,26 @@ class DocumentListTest {
     }
 
     @Test
+    void causesComeInOneAnswerEachWithItsFirstPage() {
+        JsonNode pages = ferro.get("/api/documents/by-cause?route=yard&state=Blocked&limit=2")
+                .json();
+        List<String> causes = List.copyOf(pages.propertyNames());
+        assertThat(causes).contains("item-unmapped:RIG-0042", "tax-unmapped:VEU");
+        for (String cause : causes) {
+            JsonNode alone = ferro.get("/api/documents?route=yard&state=Blocked&limit=2&firstCause="
+                            + java.net.URLEncoder.encode(cause, java.nio.charset.StandardCharsets.UTF_8))
+                    .json();
+            assertThat(pages.get(cause)).as(cause).isEqualTo(alone);
+        }
+        assertThat(ferro.get("/api/documents/by-cause?route=yard&state=Ready").json())
+                .isEmpty();
+        assertThat(world.api("slip")
+                        .get("/api/documents/by-cause?route=harbour&state=Blocked")
+                        .json())
+                .isEmpty();
+    }
+
+    @Test
     void theDescriptionThatTheScreensAreBuiltFromIsCurrent() throws Exception {
         JsonNode served = ferro.get("/api/openapi").json();
         JsonNode kept = new tools.jackson.databind.json.JsonMapper()
