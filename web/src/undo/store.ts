@@ -35,7 +35,8 @@ export function deedsOf(signIn: string, name: string): () => void {
 }
 
 export const did = (says: string, undoing: Undoing): Deed => {
-  const deed = { id: crypto.randomUUID(), at: new Date().toISOString(), says, undoing };
+  const at = new Date().toISOString();
+  const deed = { id: `${at} ${Math.random()}`, at, says, undoing };
   set(after(deeds, deed));
   return deed;
 };

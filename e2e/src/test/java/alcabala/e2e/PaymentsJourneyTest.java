@@ -99,6 +99,7 @@ class PaymentsJourneyTest {
         amount.clear();
         amount.sendKeys("120.00");
         browser.button("Correct").click();
+        browser.awaitText("EUR 120.00");
         browser.open(address);
         browser.button("Fetch both sides").click();
         browser.awaitText("Sending it changes what stands in Inkwell, in its place.");
