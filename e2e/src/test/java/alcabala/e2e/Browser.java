@@ -98,6 +98,11 @@ final class Browser implements AutoCloseable {
         return (String) driver.executeScript("return document.body.innerText");
     }
 
+    /// What stands on what has the focus, asked for at once: the page may draw it anew at any moment.
+    String focused() {
+        return (String) driver.executeScript("return document.activeElement?.innerText?.trim() ?? ''");
+    }
+
     void awaitText(String text) {
         until(d -> text().contains(text) ? text : null);
     }

@@ -143,10 +143,7 @@ class FirstSetupJourneyTest {
 
     private static void tabToButton(Browser browser, String text) {
         browser.button(text);
-        tabUntil(
-                browser,
-                text,
-                () -> browser.driver().switchTo().activeElement().getText().startsWith(text));
+        tabUntil(browser, text, () -> browser.focused().startsWith(text));
     }
 
     /// Against the order of the page, past a long list.
@@ -155,7 +152,7 @@ class FirstSetupJourneyTest {
                 browser,
                 text,
                 Keys.chord(Keys.SHIFT, Keys.TAB),
-                () -> browser.driver().switchTo().activeElement().getText().startsWith(text));
+                () -> browser.focused().startsWith(text));
     }
 
     private static void tabTo(Browser browser, WebElement wanted) {

@@ -83,7 +83,7 @@ class KeyboardJourneyTest {
 
     private static void tabTo(Browser browser, String text) {
         for (int i = 0; i < 400; i++) {
-            if (browser.driver().switchTo().activeElement().getText().startsWith(text)) {
+            if (browser.focused().startsWith(text)) {
                 return;
             }
             browser.keys(Keys.chord(Keys.SHIFT, Keys.TAB));
