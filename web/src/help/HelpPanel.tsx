@@ -77,7 +77,15 @@ export function HelpPanel({ path, onClose }: { path: string; onClose: () => void
   const purpose = PURPOSES[path];
   const name = path === '/documents' ? 'Both sides' : purpose?.name;
   const close = useRef<HTMLButtonElement>(null);
-  useEffect(() => close.current?.focus(), []);
+  useEffect(() => {
+    const before = document.activeElement;
+    close.current?.focus();
+    return () => {
+      if (before instanceof HTMLElement) {
+        before.focus();
+      }
+    };
+  }, []);
   return (
     <section
       aria-label="Help"

@@ -53,8 +53,15 @@ export function RowEditor(props: Props) {
   );
 }
 
-/** What was chosen for one thing: undefined as long as nobody touched it, null for nothing that there is. */
-type Chosen = Offered | null | undefined;
+/**
+ * What was chosen for one thing: undefined as long as nobody touched it, null for nothing, and unclear as long as
+ * something is typed that is no choice.
+ */
+type Chosen = Offered | null | 'unclear' | undefined;
+
+const chosenOf = (choice: Offered | undefined, typed: string): Chosen =>
+  choice ?? (typed === '' ? null : 'unclear');
+const clear = (chosen: Chosen) => (chosen === 'unclear' ? undefined : (chosen ?? undefined));
 
 function InHand({
   kind,
@@ -69,21 +76,22 @@ function InHand({
   const [main, setMain] = useState<Chosen>();
   const [more, setMore] = useState<Record<string, Chosen>>({});
   const [open, setOpen] = useState(false);
-  const chosen = main === undefined ? row.main && offered(row.main) : (main ?? undefined);
+  const chosen = main === undefined ? row.main && offered(row.main) : clear(main);
   const further = row.further.map((each) => {
     const key = `${each.purpose} ${each.dimension}`;
     const touched = more[key];
     return {
       ...each,
       key,
-      chosen: touched === undefined ? each.now && offered(each.now) : (touched ?? undefined),
+      chosen: touched === undefined ? each.now && offered(each.now) : clear(touched),
     };
   });
   const saysMore = further.some((each) => each.chosen !== undefined);
   const meanings = [chosen, ...further.map((each) => each.chosen)].flatMap((each) =>
     each ? [each.meaning] : [],
   );
-  const sayable = meanings.length > 0;
+  const unclear = [main, ...Object.values(more)].includes('unclear');
+  const sayable = meanings.length > 0 && !unclear;
   const shown = open || !row.purpose || saysMore;
   return (
     <form
@@ -111,7 +119,7 @@ function InHand({
           placeholder={ASKS[kind]}
           search={choicesOf({ route: route.code, kind, code, purpose: row.purpose, bought })}
           chosen={chosen}
-          onChoose={(choice) => setMain(choice ?? null)}
+          onChoose={(choice, typed) => setMain(chosenOf(choice, typed))}
         />
       )}
       {shown &&
@@ -128,7 +136,7 @@ function InHand({
                 dimension: each.dimension,
               })}
               chosen={each.chosen}
-              onChoose={(choice) => setMore({ ...more, [each.key]: choice ?? null })}
+              onChoose={(choice, typed) => setMore({ ...more, [each.key]: chosenOf(choice, typed) })}
             />
           </Labelled>
         ))}
@@ -151,6 +159,7 @@ function InHand({
       {main === undefined && row.main && row.main.reason !== '' && (
         <span className="soft text-[13px]">{row.main.reason}</span>
       )}
+      {unclear && <span className="soft text-[13px]">choose one of the ledger</span>}
       {change.error && <Failure error={change.error} />}
     </form>
   );

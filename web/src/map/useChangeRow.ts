@@ -4,7 +4,7 @@ import { workDone } from '../api/work';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { useDone } from '../undo/useTakeBack';
-import { type Meaning, NOTHING } from './meaning';
+import { allSaid, type Meaning, NOTHING } from './meaning';
 
 export type RowKind = Schemas['ChangeRow']['kind'];
 
@@ -27,17 +27,17 @@ export function useChangeRow(onDone?: () => void) {
     onSuccess: async (changed, change) => {
       onDone?.();
       await refresh();
-      done(changed.sentence, {
-        what: 'row',
-        change: {
-          route: route.code,
-          kind: change.kind,
-          code: change.code,
-          meaning: changed.before?.meaning ?? NOTHING,
-          expectedVersion: changed.after?.version ?? 0,
-          remove: !changed.before,
-        },
-      });
+      const undone = {
+        route: route.code,
+        kind: change.kind,
+        code: change.code,
+        meaning: changed.before?.meaning ?? NOTHING,
+        expectedVersion: changed.after?.version ?? 0,
+        remove: !changed.before,
+      };
+      const became = change.remove ? 'taken away' : `mapped to ${allSaid(change.meaning) || 'a new one'}`;
+      const told = `${change.code} ${became}: ${changed.sentence}`;
+      done(changed.sentence, { what: 'row', change: undone }, told);
     },
     onError: async () => {
       await refresh();

@@ -4,8 +4,12 @@ import type { Told } from './told';
 const listeners = new Set<(told: Told) => void>();
 let hearing = false;
 
-/** How long to wait before one looks by oneself: not at all as long as one is told. */
-export const lookAgain = (milliseconds: number) => (hearing ? false : milliseconds);
+/** What a server that died did not come to tell is found by looking once in a while. */
+const ONCE_IN_A_WHILE = 60_000;
+
+/** How long to wait before one looks by oneself: long, as long as one is told. */
+export const lookAgain = (milliseconds: number) =>
+  hearing ? Math.max(milliseconds, ONCE_IN_A_WHILE) : milliseconds;
 export const isHearing = () => hearing;
 export const nowHearing = (now: boolean) => {
   hearing = now;

@@ -32,7 +32,7 @@ export function BothSidesPage() {
   }
   const { document, sides } = detail.data;
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_330px] gap-3.5 max-[1100px]:grid-cols-[minmax(0,1fr)_250px] max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:overflow-auto">
+    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_330px] gap-3.5 max-[1100px]:grid-cols-[minmax(0,1fr)_250px] max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:overflow-auto min-[1700px]:grid-cols-[minmax(0,1fr)_460px]">
       <section className="sheet min-h-0 overflow-auto rounded-b-none border-b-0">
         <div className="border-base-300 flex items-center gap-3 border-b px-4 py-2">
           <button type="button" className="act" onClick={back}>

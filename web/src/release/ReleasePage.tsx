@@ -50,7 +50,7 @@ export function ReleasePage() {
 
   return (
     <div
-      className={`grid min-h-0 flex-1 gap-3.5 ${view.panel === 'none' || !me.seesBooks ? '' : 'grid-cols-[minmax(0,1fr)_330px] max-[1100px]:grid-cols-[minmax(0,1fr)_250px] max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:grid-rows-[minmax(0,3fr)_minmax(0,2fr)]'}`}
+      className={`grid min-h-0 flex-1 gap-3.5 ${view.panel === 'none' || !me.seesBooks ? '' : 'grid-cols-[minmax(0,1fr)_330px] max-[1100px]:grid-cols-[minmax(0,1fr)_250px] max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:grid-rows-[minmax(0,3fr)_minmax(0,2fr)] min-[1700px]:grid-cols-[minmax(0,1fr)_460px]'}`}
     >
       <section aria-label="Documents" className="sheet flex min-h-0 flex-col rounded-b-none border-b-0">
         <Toolbar view={view} states={states} rows={rows} />

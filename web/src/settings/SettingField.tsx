@@ -72,7 +72,8 @@ function FromLedger({ route, setting, value, onChange }: Props) {
             width="w-[290px]"
             search={search}
             chosen={value === '' ? undefined : (named ?? unnamed)}
-            onChoose={(choice) => onChange(choice?.code ?? '')}
+            // What is only half typed proposes nothing yet.
+            onChoose={(choice, typed) => (choice || typed === '') && onChange(choice?.code ?? '')}
           />
         </Suspense>
         {value !== '' && (

@@ -86,6 +86,11 @@ describe('conventions', () => {
     expect(moment('2019-02-01T16:30:05Z')).toBe('2019-02-02, 01:30:05');
   });
 
+  it('are no worse for a zone that this browser does not know', () => {
+    follow({ ...USUAL, zone: 'Mars/Olympus' });
+    expect(moment('2019-02-01T16:30:05Z')).toBe('1 Feb 2019, 16:30:05');
+  });
+
   it('count as they add up', () => {
     follow({ ...USUAL, figures: 'POINT_COMMA' });
     expect(plural(1234, 'document')).toBe('1.234 documents');

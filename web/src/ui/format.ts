@@ -11,8 +11,18 @@ let conventions: Conventions = {
 };
 
 export const follow = (now: Conventions) => {
-  conventions = now;
+  conventions = { ...now, zone: isZone(now.zone) ? now.zone : conventions.zone };
 };
+
+/** A server may know zones that this browser does not. */
+function isZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en-GB', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+}
 
 /** What stands between thousands, and before decimals. */
 const FIGURES: Record<Conventions['figures'], [group: string, decimal: string]> = {

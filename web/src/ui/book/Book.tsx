@@ -62,7 +62,7 @@ export function Book<Row extends object>(props: Props<Row>) {
     props.begins === undefined || groups ? items.length : Math.max(count ?? 0, begins + items.length);
   const itemAt = (place: number) => items[place - begins];
   const scroller = useRef<HTMLDivElement>(null);
-  const { covered, rest } = useWholeRows(scroller, ROW);
+  const { width, covered, rest } = useWholeRows(scroller, ROW);
   const rows = useVirtualizer({
     count: length,
     getScrollElement: () => scroller.current,
@@ -121,7 +121,9 @@ export function Book<Row extends object>(props: Props<Row>) {
             <col
               key={column.id}
               style={{
-                width: column.getCanResize() ? column.getSize() : column.columnDef.meta?.width,
+                width: column.getCanResize()
+                  ? column.getSize() * book.grown(width)
+                  : column.columnDef.meta?.width,
               }}
             />
           ))}

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { csvOf } from './file';
 import { dataset, itemsOf } from './items';
+import { grown } from './useBook';
 import { reached } from './useRange';
 
 interface Row {
@@ -55,4 +56,17 @@ describe('a list as a file', () => {
       '\ufeffNumber,Gross\r\n"HW-1, “späte”",-12.50\r\n"\'=HYPERLINK(""x"")",+3\r\n"\'@all","\'-1+2"\r\n"two\nlines",0.00\r\n',
     );
   });
+});
+
+describe('columns', () => {
+  it.each([
+    [0.5, 1],
+    [1.17, 1],
+    [1.2, 1.02],
+    [1.88, 1.598],
+    [1.9, 1.6],
+    [3, 1.6],
+  ])('with %f times the room that they need are %f times as wide', (times, factor) =>
+    expect(grown(times)).toBeCloseTo(factor),
+  );
 });

@@ -21,6 +21,11 @@ export interface Options<Row extends object> {
   onOrder?: (order: Order) => void;
 }
 
+const MOST_GROWN = 1.6;
+
+/** On a wide screen all columns grow, and not one alone; a little of the room is left to that one. */
+export const grown = (times: number) => Math.min(MOST_GROWN, Math.max(1, 0.85 * times));
+
 /** What a column without a width of its own is never narrower than; what does not fit then is scrolled to. */
 const LEAST = 110;
 
@@ -72,7 +77,7 @@ export function useBook<Row extends object>(options: Options<Row>) {
   const leastWidth = table
     .getVisibleLeafColumns()
     .reduce((sum, column) => sum + (column.getCanResize() ? column.getSize() : LEAST), 0);
-  return { table, sortOf, leastWidth };
+  return { table, sortOf, leastWidth, grown: (room: number) => grown(room / leastWidth) };
 }
 
 export type BookTable<Row extends object> = ReturnType<typeof useBook<Row>>;

@@ -1,6 +1,14 @@
 import { keepPreviousData, useQuery, useQueryClient, type QueryKey } from '@tanstack/react-query';
 import { useContext, useDeferredValue, useEffect, useRef, useState, type RefObject } from 'react';
-import { ComboBox, ComboBoxStateContext, Input, ListBox, ListBoxItem, Popover } from 'react-aria-components';
+import {
+  Button,
+  ComboBox,
+  ComboBoxStateContext,
+  Input,
+  ListBox,
+  ListBoxItem,
+  Popover,
+} from 'react-aria-components';
 
 /** Something to choose, as it is shown. */
 export interface Choice {
@@ -20,8 +28,8 @@ interface Props<T extends Choice> {
   label: string;
   search: Search<T>;
   chosen: T | undefined;
-  /** Undefined when what was chosen is taken back, by typing something else. */
-  onChoose: (choice: T | undefined) => void;
+  /** Undefined when what was chosen is taken back, by typing this instead; empty for nothing at all. */
+  onChoose: (choice: T | undefined, typed: string) => void;
   placeholder?: string;
   width?: string;
   autoFocus?: boolean;
@@ -47,17 +55,21 @@ export function Chooser<T extends Choice>(props: Props<T>) {
   const movedRef = useRef<string | null>(null);
   const choose = (choice: T) => {
     setTyped(undefined);
-    onChoose(choice);
+    onChoose(choice, '');
   };
   // It may be that the answer to what was typed last is not there yet.
-  const takeBest = async () => {
+  const take = async (isMeant: (found: T[]) => T | undefined) => {
     if (typed !== undefined && text !== '' && movedRef.current === null) {
-      const best = (await queries.query({ ...search(text), staleTime: FRESH }))[0];
-      if (best) {
-        choose(best);
+      const meant = isMeant(await queries.query({ ...search(text), staleTime: FRESH }));
+      if (meant) {
+        choose(meant);
       }
     }
   };
+  const best = (found: T[]) => found[0];
+  /** Whoever goes on without a choice has made none, unless there is no other that could be meant. */
+  const only = (found: T[]) =>
+    found.length === 1 ? found[0] : found.find((each) => each.code.toLowerCase() === text.toLowerCase());
   return (
     <ComboBox
       aria-label={label}
@@ -67,7 +79,7 @@ export function Chooser<T extends Choice>(props: Props<T>) {
       onInputChange={(value) => {
         if (value !== (chosen ? textOf(chosen) : '') || typed !== undefined) {
           setTyped(value);
-          onChoose(undefined);
+          onChoose(undefined, value.trim());
         }
       }}
       value={null}
@@ -79,23 +91,38 @@ export function Chooser<T extends Choice>(props: Props<T>) {
       }}
       allowsCustomValue
       allowsEmptyCollection
-      menuTrigger="input"
+      // With something chosen, Enter is to go on and not to close a list.
+      menuTrigger={chosen ? 'input' : 'focus'}
     >
       <MovedTo placeRef={movedRef} />
-      <Input
-        className="field text-base-content w-full"
-        placeholder={placeholder}
-        // It is opened by whoever wants to choose.
-        autoFocus={autoFocus}
-        onFocus={(event) => event.currentTarget.select()}
-        onKeyDownCapture={(event) => event.key === 'Enter' && void takeBest()}
-        onBlur={() => void takeBest()}
-      />
+      <span className="relative block">
+        <Input
+          className="field text-base-content w-full !pr-7"
+          placeholder={placeholder}
+          // It is opened by whoever wants to choose.
+          autoFocus={autoFocus}
+          onFocus={(event) => event.currentTarget.select()}
+          onKeyDownCapture={(event) => event.key === 'Enter' && void take(best)}
+          onBlur={() => void take(only)}
+        />
+        <Button
+          aria-label="Show what there is"
+          className="text-base-content absolute inset-y-0 right-0 w-7 cursor-pointer"
+        >
+          ▾
+        </Button>
+      </span>
       <Popover className="sheet z-30 w-[400px] max-w-[90vw] shadow-lg" placement="bottom start" offset={2}>
         <ListBox
           className="max-h-[340px] overflow-auto p-1 outline-none"
           renderEmptyState={() => (
-            <p className="soft px-2 py-1">{current ? 'Nothing has that name.' : 'Looking…'}</p>
+            <p className="soft px-2 py-1">
+              {current
+                ? text === ''
+                  ? 'There is nothing to choose.'
+                  : 'Nothing has that name.'
+                : 'Looking…'}
+            </p>
           )}
         >
           {(choice: T) => (

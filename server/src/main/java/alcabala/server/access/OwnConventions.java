@@ -7,7 +7,6 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Types;
 import java.time.Clock;
-import java.time.DateTimeException;
 import java.time.DayOfWeek;
 import java.time.ZoneId;
 import java.util.EnumSet;
@@ -82,12 +81,12 @@ class OwnConventions {
     @Transactional
     void say(Long person, Said said) {
         check(said);
-        jdbc.sql("delete from convention where person_id is not distinct from :person")
-                .param("person", person, Types.BIGINT)
-                .update();
         jdbc.sql("""
                 insert into convention (person_id, days, figures, week_begins, zone)
-                values (:person, :days, :figures, :week, :zone)""")
+                values (:person, :days, :figures, :week, :zone)
+                on conflict\s""" + (person == null ? "((person_id is null)) where person_id is null" : "(person_id)") + """
+                \sdo update set days = excluded.days, figures = excluded.figures, week_begins = excluded.week_begins,
+                    zone = excluded.zone""")
                 .param("person", person, Types.BIGINT)
                 .param("days", name(said.days()), Types.VARCHAR)
                 .param("figures", name(said.figures()), Types.VARCHAR)
@@ -100,12 +99,9 @@ class OwnConventions {
         if (said.weekBegins() != null && !BEGINNINGS.contains(said.weekBegins())) {
             throw NotPossibleException.invalid("week-invalid", "A week begins on a Monday, a Saturday or a Sunday.");
         }
-        if (said.zone() != null) {
-            try {
-                ZoneId.of(said.zone());
-            } catch (DateTimeException e) {
-                throw NotPossibleException.invalid("zone-unknown", "There is no time zone “" + said.zone() + "”.");
-            }
+        // No offsets and no short names, which browsers do not know.
+        if (said.zone() != null && !ZoneId.getAvailableZoneIds().contains(said.zone())) {
+            throw NotPossibleException.invalid("zone-unknown", "There is no time zone “" + said.zone() + "”.");
         }
     }
 

@@ -2,7 +2,6 @@ package alcabala.server.map;
 
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
-import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.Released;
@@ -49,8 +48,6 @@ class MapApi {
     private final MapView view;
     private final Mapping mapping;
     private final OnLedger ledger;
-    private final RowsInHand hand;
-    private final Choosing choosing;
     private final RouteMove move;
     private final Rerouting rerouting;
     private final Works works;
@@ -140,8 +137,6 @@ class MapApi {
             MapView view,
             Mapping mapping,
             OnLedger ledger,
-            RowsInHand hand,
-            Choosing choosing,
             RouteMove move,
             Rerouting rerouting,
             Works works) {
@@ -150,8 +145,6 @@ class MapApi {
         this.view = view;
         this.mapping = mapping;
         this.ledger = ledger;
-        this.hand = hand;
-        this.choosing = choosing;
         this.move = move;
         this.rerouting = rerouting;
         this.works = works;
@@ -184,30 +177,6 @@ class MapApi {
                                 : RowsInHand.said(kind, row.row().meaning(), names),
                         Suggested.of(kind, row.suggestion())))
                 .toList();
-    }
-
-    /// One row as it is to be changed, with what is suggested where there is none yet.
-    @GetMapping("/row")
-    RowInHand row(@RequestParam String route, @RequestParam RowKind kind, @RequestParam @Size(max = 200) String code) {
-        return hand.take(routes.getLeading(route), kind, code);
-    }
-
-    /// What a row can say for one purpose, found by code, name or number; at most fifty, the best fitting first.
-    ///
-    /// @param code of the row, for what is suggested; empty for none
-    /// @param dimension the ledger's code of it, for the purpose DIMENSION
-    /// @param bought whether the row is about something bought, where that is not plain
-    @GetMapping("/choices")
-    List<Option> choices(
-            @RequestParam String route,
-            @RequestParam RowKind kind,
-            @RequestParam Purpose purpose,
-            @RequestParam(defaultValue = "") @Size(max = 200) String code,
-            @RequestParam(defaultValue = "") @Size(max = 60) String dimension,
-            @RequestParam(defaultValue = "false") boolean bought,
-            @RequestParam(defaultValue = "") @Size(max = 200) String text) {
-        return choosing.find(
-                routes.getLeading(route), new Choosing.Sought(kind, code, purpose, dimension, bought, text));
     }
 
     /// Takes suggestions over: those of the codes named, or all that need no look at each.

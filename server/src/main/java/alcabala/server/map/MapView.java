@@ -110,7 +110,7 @@ class MapView {
     private Suggestions suggestionsOf(RouteRow route, RowKind kind) {
         return new Suggestions(
                 reference.accounts(route.ledgerId()),
-                reference.items(route.ledgerId()),
+                kind == RowKind.ITEM ? reference.items(route.ledgerId()) : List.of(),
                 reference.taxCodes(route.ledgerId()),
                 kind == RowKind.PARTY ? matchers.of(route.ledgerId()) : new PartyMatcher(List.of()));
     }

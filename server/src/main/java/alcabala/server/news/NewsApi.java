@@ -17,6 +17,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.http.MediaType;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -59,6 +60,9 @@ class NewsApi {
             tell(reader, viewer.sight(), session.getId(), response);
         } catch (IOException e) {
             LOG.debug("a browser is gone: {}", e.getMessage());
+        } catch (DataAccessException e) {
+            // Half an answer cannot become a refusal; the browser comes back, and is told then.
+            LOG.debug("nothing can be told: {}", e.getMessage());
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
@@ -87,7 +91,7 @@ class NewsApi {
         if (!sight.isLimited()) {
             return Optional.of(told);
         }
-        if (told.topic() != Topic.RECORDS) {
+        if (told.topic() != Topic.RECORDS || told.route() == null) {
             return Optional.empty();
         }
         if (told.ids().isEmpty()) {

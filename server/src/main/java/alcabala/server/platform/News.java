@@ -11,6 +11,14 @@ public record News(Topic topic, Long route, Set<String> ids, String who) {
     /// More are told as "many".
     static final int NAMED = 100;
 
+    public News {
+        ids = ids == null ? Set.of() : ids;
+    }
+
+    News ofMany() {
+        return new News(topic, route, Set.of(), who);
+    }
+
     /// What may change.
     public enum Topic {
         /// By their numbers.

@@ -1,6 +1,7 @@
 package alcabala.server.platform;
 
 import alcabala.server.platform.News.Topic;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -28,6 +29,8 @@ public class Telling {
 
     private static final Logger LOG = LoggerFactory.getLogger(Telling.class);
     private static final int MOMENT_MILLIS = 200;
+    /// PostgreSQL takes less than 8000 for one notification.
+    private static final int LONGEST_BYTES = 7_900;
     private final JdbcClient jdbc;
     private final JsonMapper json;
     private Map<About, Set<String>> gathered = new HashMap<>();
@@ -73,13 +76,18 @@ public class Telling {
 
     @Scheduled(fixedDelay = MOMENT_MILLIS)
     void tellAll() {
-        List<News> news = take();
+        take().forEach(this::tellNow);
+    }
+
+    private void tellNow(News news) {
+        String said = json.writeValueAsString(news);
+        boolean isLong = said.getBytes(StandardCharsets.UTF_8).length > LONGEST_BYTES;
         try {
-            news.forEach(each -> jdbc.sql("select pg_notify(:channel, :news)")
+            jdbc.sql("select pg_notify(:channel, :news)")
                     .param("channel", CHANNEL)
-                    .param("news", json.writeValueAsString(each))
+                    .param("news", isLong ? json.writeValueAsString(news.ofMany()) : said)
                     .query()
-                    .singleRow());
+                    .singleRow();
         } catch (DataAccessException e) {
             LOG.debug("nobody could be told of {}", news, e);
         }

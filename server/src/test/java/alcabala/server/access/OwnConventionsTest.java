@@ -78,6 +78,15 @@ class OwnConventionsTest {
                             .get("code")
                             .asString())
                     .isEqualTo("zone-unknown");
+            for (String unknownToBrowsers : List.of("UTC+3", "+02:00", "Z")) {
+                assertThat(ferro.put("/api/session/conventions", Map.of("zone", unknownToBrowsers))
+                                .status())
+                        .as(unknownToBrowsers)
+                        .isEqualTo(422);
+            }
+            assertThat(ferro.put("/api/session/conventions", Map.of("zone", "Etc/UTC"))
+                            .status())
+                    .isEqualTo(204);
             assertThat(ferro.put("/api/session/conventions", Map.of("weekBegins", "TUESDAY"))
                             .json()
                             .get("code")

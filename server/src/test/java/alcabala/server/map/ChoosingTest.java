@@ -77,6 +77,33 @@ class ChoosingTest {
         assertThat(first.get("reason").asString()).isEqualTo("chosen last for books by M. Ferro");
     }
 
+    @Test
+    void fiveOfThoseChosenLastAreSaid() {
+        List<String> codes = ferro.get("/api/map/category?route=yard").json().findValuesAsString("code").stream()
+                .limit(6)
+                .toList();
+        List<String> accounts = List.of("4010", "4012", "4015", "4018", "4020", "4025");
+        for (int i = 0; i < 6; i++) {
+            Meaning meaning = Meaning.NONE.with(Purpose.INCOME, accounts.get(i));
+            assertThat(ferro.put(
+                                    "/api/map/row",
+                                    Yard.row(
+                                            "yard",
+                                            "CATEGORY",
+                                            codes.get(i),
+                                            meaning,
+                                            versionOf("CATEGORY", codes.get(i))))
+                            .status())
+                    .isEqualTo(200);
+        }
+        assertThat(choices("kind=CATEGORY&purpose=INCOME")
+                        .valueStream()
+                        .filter(each -> each.get("reason").asString().startsWith("chosen"))
+                        .map(each -> each.get("code").asString()))
+                .as("the latest first, and the sixth is left out")
+                .containsExactly("4025", "4020", "4018", "4015", "4012");
+    }
+
     private static int versionOf(String kind, String code) {
         return ferro.get("/api/map/row?route=yard&kind=" + kind + "&code=" + code)
                 .json()

@@ -94,6 +94,37 @@ class NewsTest {
         }
     }
 
+    /// One notification of PostgreSQL takes less than 8000 bytes; what comes after it is told all the same.
+    @ParameterizedTest
+    @CsvSource({"65,100", "70,0"})
+    void whatIsTooLongToNameIsToldAsMany(int length, int named) {
+        try (Api.Heard voss = world.api("voss").listen()) {
+            List<String> codes = LongStream.range(100, 200)
+                    .mapToObj(i -> "ITEM/" + "x".repeat(length) + i)
+                    .toList();
+            tell(Topic.CROSSWALK, null, codes);
+            tell(Topic.PULLS, null, List.of(1));
+            assertThat(voss.await("CROSSWALK").get("ids")).hasSize(named);
+            assertThat(voss.await("PULLS").get("ids")).hasSize(1);
+        }
+    }
+
+    @Test
+    void nonsenseOnTheChannelStopsNobody() {
+        try (Api.Heard slip = world.api("slip").listen()) {
+            for (String nonsense :
+                    List.of("", "no json", "[]", "{}", "{\"topic\":\"RECORDS\"}", "{\"topic\":\"OTHER\"}")) {
+                world.jdbc()
+                        .sql("select pg_notify('news', :nonsense)")
+                        .param("nonsense", nonsense)
+                        .query()
+                        .singleRow();
+            }
+            tell(Topic.RECORDS, route("yard"), List.of(anyOf("yard")));
+            assertThat(slip.await("RECORDS").get("ids")).hasSize(1);
+        }
+    }
+
     @Test
     void whatIsTakenBackIsNeverTold() {
         try (Api.Heard voss = world.api("voss").listen()) {
