@@ -45,7 +45,7 @@ export function ConnectPage() {
   const trouble = TROUBLES[view.get('trouble')];
   return (
     <section aria-label="Connect" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
-      <div className="border-base-300 flex items-center gap-1.5 border-b px-3 py-2">
+      <div className="border-base-300 flex items-center gap-1.5 border-b px-3 py-[2px]">
         {VIEWS.filter((each) => shows(each.view)).map((each) => (
           <button
             key={each.view}

@@ -33,7 +33,7 @@ export function Pulls({ ledger }: { ledger: Schemas['LedgerJson'] }) {
   return (
     <aside
       aria-label="Pulls"
-      className="border-base-300 w-[370px] shrink-0 overflow-auto border-l p-4 text-[13px]"
+      className="border-base-300 w-[290px] shrink-0 overflow-auto border-l p-4 text-[13px]"
     >
       <h2 className="title flex items-center">
         What changed

@@ -21,7 +21,7 @@ const KINDS: { kind: ReferenceKind; name: string; note: string }[] = [
   { kind: 'PARTY', name: 'Parties', note: 'Tax identifier' },
   { kind: 'ITEM', name: 'Items', note: 'Account' },
   { kind: 'DIMENSION', name: 'Dimensions', note: 'Dimension' },
-  { kind: 'RATE', name: 'Exchange rates', note: 'Rate' },
+  { kind: 'RATE', name: 'Rates', note: 'Rate' },
   { kind: 'TERM', name: 'Terms', note: 'Days' },
 ];
 
@@ -36,11 +36,11 @@ export function ReferencePage({ ledgers }: { ledgers: Schemas['LedgerJson'][] })
   return (
     <div className="flex min-h-0 flex-1">
       <div className="flex min-h-0 flex-1 flex-col">
-        <div className="flex flex-wrap items-center gap-1.5 px-3 py-2">
+        <div className="flex flex-wrap items-center gap-1.5 px-3 py-[2px]">
           {ledgers.length > 1 && (
             <select
               aria-label="Ledger"
-              className="field mr-2"
+              className="field mr-1 w-32"
               value={ledger.id}
               onChange={(event) => view.set({ ledger: event.target.value })}
             >
@@ -66,7 +66,7 @@ export function ReferencePage({ ledgers }: { ledgers: Schemas['LedgerJson'][] })
             type="search"
             aria-label="Narrow the list"
             placeholder="Code or name"
-            className="field w-44"
+            className="field w-31"
             value={view.get('text')}
             onChange={(event) => view.set({ text: event.target.value }, true)}
           />
@@ -195,7 +195,7 @@ function Rows({ ledger, kind, note }: { ledger: Schemas['LedgerJson']; kind: Ref
           pages.isSuccess && <p className="soft p-3 text-[13px]">Nothing here. Pull, or clear the field.</p>
         }
       />
-      <p className="soft border-base-300 border-t px-3 py-1.5 text-[13px]">
+      <p className="soft border-base-300 border-t px-3 text-[12px] leading-[17px]">
         {counted(rows.length)} {pages.hasNextPage ? 'read so far' : 'shown'}
         {hidden > 0 && `, ${hidden} hidden`}
       </p>

@@ -77,7 +77,9 @@ export function useBook<Row extends object>(options: Options<Row>) {
   const leastWidth = table
     .getVisibleLeafColumns()
     .reduce((sum, column) => sum + (column.getCanResize() ? column.getSize() : LEAST), 0);
-  return { table, sortOf, leastWidth, grown: (room: number) => grown(room / leastWidth) };
+  // A long text needs the room more than the others do.
+  const isForText = table.getVisibleLeafColumns().some((column) => column.columnDef.meta?.wraps);
+  return { table, sortOf, leastWidth, grown: (room: number) => (isForText ? 1 : grown(room / leastWidth)) };
 }
 
 export type BookTable<Row extends object> = ReturnType<typeof useBook<Row>>;

@@ -42,7 +42,7 @@ class AccessibilityTest {
             browser.open(demo.address() + "/release?route=yard&state=Ready&panel=batch");
             browser.awaitText("Hash total");
             check(browser, "batch panel");
-            browser.find("aside[aria-label=Batch] button[type=submit]").click();
+            browser.pressAt("aside[aria-label=Batch] button[type=submit]");
             browser.awaitText("87 posted, 2 refused");
             leaves(browser, demo);
             screens(demo).forEach((path, awaited) -> look(browser, demo, path, awaited));

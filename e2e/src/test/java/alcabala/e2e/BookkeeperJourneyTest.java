@@ -33,17 +33,17 @@ class BookkeeperJourneyTest {
     }
 
     private static void mapOnceFromRelease(Browser browser) {
-        browser.button("Map it once").click();
+        browser.press("Map it once");
         WebElement field = browser.find("tr.cause input");
         assertThat(field.getAttribute("value"))
                 .as("the suggestion is filled in")
                 .startsWith("RIG-06");
         field.sendKeys(Keys.ENTER);
         browser.awaitText("15 documents released, €16,691.02");
-        browser.button("Undo").click();
+        browser.press("Undo");
         browser.awaitText("Undone");
         browser.awaitText("RIG-0042 Swage terminal 6 mm has no account");
-        browser.button("Map it once").click();
+        browser.press("Map it once");
         browser.find("tr.cause input").sendKeys(Keys.ENTER);
         browser.awaitText("15 documents released");
     }
@@ -70,27 +70,27 @@ class BookkeeperJourneyTest {
     private static void takeInTheCorrectedFile(Browser browser, Demo demo) {
         browser.open(demo.address() + "/release?route=harbour");
         browser.awaitText("The file says gross €738.59, its own figures give €728.59.");
-        browser.button("Take in files").click();
+        browser.press("Take in files");
         browser.find("input[type=file]")
                 .sendKeys(demo.files().resolve("CB-7002-corrected.xml") + "\n"
                         + demo.files().resolve("bill-from-tarpaulin-works.xml"));
         browser.awaitText("Bills do not cross on this route.");
-        browser.button("Take in 2 documents").click();
+        browser.press("Take in 2 documents");
         browser.awaitText("2 documents taken in");
         browser.awaitText("Ready 2");
     }
 
     private static void sendAll(Browser browser, Demo demo) {
         browser.open(demo.address() + "/release?route=yard&state=Waiting");
-        browser.button("Approve 14 in Hullwork").click();
+        browser.press("Approve 14 in Hullwork");
         browser.awaitText("Ready 150");
-        browser.button("Batch the 150 ready").click();
+        browser.press("Batch the 150 ready");
         browser.find("aside[aria-label=Batch] input").sendKeys("12.00");
-        browser.button("Send 150 documents").click();
+        browser.press("Send 150 documents");
         browser.awaitText("your own list to €12.00");
         WebElement own = browser.find("aside[aria-label=Batch] input");
         own.sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE);
-        browser.button("Send 150 documents").click();
+        browser.press("Send 150 documents");
         browser.awaitText("148 posted, 2 refused");
         assertThat(browser.text()).contains("The books are locked through", "The number HW-20388 is in use");
     }
@@ -106,12 +106,12 @@ class BookkeeperJourneyTest {
         browser.awaitText("HW-20988");
         browser.open(demo.address() + "/release?route=yard&state=Refused");
         browser.awaitText("The number HW-20388");
-        browser.button("Fetch both sides").click();
+        browser.press("Fetch both sides");
         browser.awaitText("1 changed document");
         browser.open(demo.address() + "/send/1?route=yard");
-        browser.button("Send the 2 refused again").click();
+        browser.press("Send the 2 refused again");
         browser.awaitText("Posts 2 documents");
-        browser.find("aside[aria-label=Batch] button[type=submit]").click();
+        browser.pressAt("aside[aria-label=Batch] button[type=submit]");
         browser.awaitText("2 posted");
     }
 
@@ -122,11 +122,11 @@ class BookkeeperJourneyTest {
         String address = browser.driver().getCurrentUrl();
         assertThat(browser.all("tr[data-differs=true]")).isEmpty();
         browser.open(browser.find("a[href*='/inkwell/books/']").getAttribute("href"));
-        browser.button("Record payment").click();
+        browser.press("Record payment");
         // What the page says of payments before is not what it says afterwards.
         browser.until(d -> browser.text().contains("Record payment") ? null : true);
         browser.open(address);
-        browser.button("Fetch both sides").click();
+        browser.press("Fetch both sides");
         browser.awaitText("1 payment from Inkwell");
         browser.open(address);
         browser.awaitText("Payment brought back");
@@ -145,7 +145,7 @@ class BookkeeperJourneyTest {
         amount.sendKeys("999.99", Keys.ENTER);
         browser.awaitText("version 3");
         browser.open(address);
-        browser.button("Fetch both sides").click();
+        browser.press("Fetch both sides");
         browser.awaitText("It was changed in Inkwell after it was posted. Sending it puts back what Hullwork has.");
         browser.keys("r");
         browser.awaitText("1 posted");

@@ -8,7 +8,9 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import org.openqa.selenium.By;
+import org.openqa.selenium.ElementClickInterceptedException;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.StaleElementReferenceException;
@@ -88,6 +90,32 @@ final class Browser implements AutoCloseable {
         return until(d -> (WebElement) driver.executeScript("""
                 return [...document.querySelectorAll('button, a')]
                     .find(each => each.checkVisibility() && each.innerText.trim().startsWith(arguments[0])) ?? null""", beginning));
+    }
+
+    /// Presses the button or link that begins so, once it can be pressed.
+    void press(String beginning) {
+        pressed(() -> button(beginning));
+    }
+
+    /// Presses the first that can be seen of these, once it can be pressed.
+    void pressAt(String css) {
+        pressed(() -> find(css));
+    }
+
+    /// The page may still be moving, and draw anew what was found.
+    private void pressed(Supplier<WebElement> target) {
+        until(d -> {
+            WebElement found = target.get();
+            if (!found.isEnabled()) {
+                return null;
+            }
+            try {
+                found.click();
+                return true;
+            } catch (ElementClickInterceptedException e) {
+                return null;
+            }
+        });
     }
 
     List<WebElement> all(String css) {

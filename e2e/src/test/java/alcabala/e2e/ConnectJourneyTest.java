@@ -59,61 +59,61 @@ class ConnectJourneyTest {
                 BOOKS + "/accounts/4015", Map.of("name", "Paint and coatings", "type", "revenue", "active", "false"));
         browser.open(demo.address() + "/connect?view=reference&route=yard");
         browser.find("tr[data-code='4015']");
-        browser.button("Pull now").click();
+        browser.press("Pull now");
         browser.awaitText("1 inactive");
         browser.awaitText("used by 1 row, 42 documents not crossed");
         demo.atDesk(
                 BOOKS + "/accounts/4015", Map.of("name", "Paint and coatings", "type", "revenue", "active", "true"));
-        browser.button("Pull now").click();
+        browser.press("Pull now");
         browser.awaitText("1 changed");
         assertThat(browser.find("tr[data-code='4015']").getText())
                 .contains("by 1 row")
                 .doesNotContain("Hide");
-        browser.find("tr[data-code='3000'] button").click();
+        browser.pressAt("tr[data-code='3000'] button");
         browser.awaitText("1 hidden");
     }
 
     private static void connectingAgainIntoAnotherCompanyIsCaught(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
-        browser.button("Connect again").click();
+        browser.press("Connect again");
         consent(browser, "Let it in");
-        browser.find("input[value=charter]").click();
-        browser.button("Connect Corvane Charter").click();
+        browser.pressAt("input[value=charter]");
+        browser.press("Connect Corvane Charter");
         browser.awaitText("its crosswalks and posted documents belong to them; Corvane Charter is another company");
-        browser.find("input[value=saltmere]").click();
-        browser.button("Connect Corvane Boatyards, Saltmere").click();
+        browser.pressAt("input[value=saltmere]");
+        browser.press("Connect Corvane Boatyards, Saltmere");
         browser.awaitText("is connected; its reference data are being pulled");
     }
 
     private static void switchTheCompany(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
-        browser.button("Connect another company").click();
-        browser.button("Ask for consent on Inkwell").click();
+        browser.press("Connect another company");
+        browser.press("Ask for consent on Inkwell");
         browser.awaitText("Let Alcabala into your books?");
-        browser.button("Let it in").click();
-        browser.find("input[value=charter]").click();
+        browser.press("Let it in");
+        browser.pressAt("input[value=charter]");
         assertThat(browser.find("input[value=saltmere]").isEnabled())
                 .as("the same company twice")
                 .isFalse();
-        browser.button("Connect Corvane Charter").click();
+        browser.press("Connect Corvane Charter");
         browser.awaitText("Corvane Charter is connected");
         browser.open(demo.address() + "/connect?view=connections&route=yard");
         browser.awaitText("12 accounts");
-        browser.button("Move to another company").click();
+        browser.press("Move to another company");
         new Select(browser.find("section[aria-label='Move the route'] select"))
                 .selectByVisibleText("Inkwell, Corvane Charter");
         browser.awaitText("account 4030 is of type liability there, revenue here");
-        browser.button("Move to Inkwell, Corvane Charter, leave 11 rows behind").click();
+        browser.press("Move to Inkwell, Corvane Charter, leave 11 rows behind");
         browser.awaitText("14 rows carried over, 11 left behind");
         browser.awaitText("Hullwork at Saltmere to Inkwell, Corvane Charter");
     }
 
     private static void aRefusedConsentChangesNothing(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
-        browser.button("Connect another company").click();
-        browser.button("Ask for consent on Inkwell").click();
+        browser.press("Connect another company");
+        browser.press("Ask for consent on Inkwell");
         browser.awaitText("Let Alcabala into your books?");
-        browser.button("Keep it out").click();
+        browser.press("Keep it out");
         browser.awaitText("The consent was refused on the ledger. Nothing was changed here");
     }
 
@@ -138,11 +138,11 @@ class ConnectJourneyTest {
         browser.driver().manage().deleteAllCookies();
         browser.signIn(demo.address(), "admin");
         browser.open(demo.address() + "/connect?view=people&route=yard");
-        browser.find("tr[data-person=slip] button").click();
+        browser.pressAt("tr[data-person=slip] button");
         browser.awaitText("Sees the documents of");
         box(browser, "Hullwork").click();
         box(browser, "Port Ellery").click();
-        browser.button("Change and sign out everywhere").click();
+        browser.press("Change and sign out everywhere");
         browser.awaitText("operations, sees Hullwork at Port Ellery");
         browser.driver().manage().deleteAllCookies();
         browser.signIn(demo.address(), "slip");
@@ -164,6 +164,6 @@ class ConnectJourneyTest {
         browser.awaitText("Sign in to Inkwell");
         browser.find("input[name=password]").sendKeys("office-inkwell", Keys.ENTER);
         browser.awaitText("Let Alcabala into your books?");
-        browser.button(decision).click();
+        browser.press(decision);
     }
 }

@@ -42,6 +42,7 @@ class FirstSetupJourneyTest {
     }
 
     private static void connectInkwell(Browser browser) {
+        browser.awaitText("Connect Inkwell");
         browser.keys("y");
         browser.awaitText("Sign in to Inkwell");
         tabToField(browser, "Password");

@@ -66,7 +66,7 @@ class ListsJourneyTest {
 
     private static void columnsAreRemembered(Browser browser, Demo demo) {
         assertThat(heads(browser)).contains("Payment").doesNotContain("Due");
-        browser.button("Columns").click();
+        browser.press("Columns");
         browser.until(d -> browser.all("[role=dialog] label").stream()
                         .filter(label -> label.getText().equals("Due"))
                         .findFirst()
@@ -94,7 +94,7 @@ class ListsJourneyTest {
         browser.driver().executeScript("""
                 const made = URL.createObjectURL.bind(URL);
                 URL.createObjectURL = blob => (blob.text().then(text => (window.saved = text)), made(blob));""");
-        browser.button("Save as a file").click();
+        browser.press("Save as a file");
         return browser.until(d -> (String) browser.driver().executeScript("return window.saved ?? null"))
                 .lines()
                 .toList();
@@ -119,12 +119,12 @@ class ListsJourneyTest {
         browser.open(demo.address() + "/map?route=yard&kind=role");
         WebElement first = browser.find("tr[data-code]");
         String before = first.getAttribute("data-code");
-        browser.button("Role").click();
+        browser.press("Role");
         browser.until(d -> browser.find("th[aria-sort=ascending]"));
-        browser.button("Role").click();
+        browser.press("Role");
         browser.until(d -> browser.find("th[aria-sort=descending]"));
         assertThat(browser.find("tr[data-code]").getAttribute("data-code")).isNotEqualTo(before);
-        browser.button("Role").click();
+        browser.press("Role");
         browser.until(d -> browser.all("th[aria-sort]").isEmpty() ? true : null);
         assertThat(browser.find("tr[data-code]").getAttribute("data-code")).isEqualTo(before);
     }

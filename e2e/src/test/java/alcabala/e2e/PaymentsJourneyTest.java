@@ -30,7 +30,7 @@ class PaymentsJourneyTest {
     private static void letPaymentsCrossBothWays(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=settings&route=yard&setting=PAYMENTS&value=both");
         browser.awaitText("what is entered on the ledger comes back");
-        browser.button("Decide so").click();
+        browser.press("Decide so");
         browser.awaitText("Earlier decisions");
     }
 
@@ -44,7 +44,7 @@ class PaymentsJourneyTest {
         fill(browser, "amount", "100.00");
         new Select(browser.find("form[action$='/payments'] select[name=means]")).selectByValue("48");
         fill(browser, "reference", "terminal 0417");
-        browser.button("Record payment").click();
+        browser.press("Record payment");
         browser.awaitText("HW-P-1001");
         return number;
     }
@@ -57,10 +57,10 @@ class PaymentsJourneyTest {
 
     private static void mapItsMeans(Browser browser, Demo demo) {
         browser.open(demo.address() + "/release?route=yard&what=payments");
-        browser.button("Fetch both sides").click();
+        browser.press("Fetch both sides");
         browser.awaitText("Nothing says which account takes money paid by bank card (48) in EUR.");
         browser.awaitText("It waits for invoice");
-        browser.button("Map it once").click();
+        browser.press("Map it once");
         assertThat(browser.find("tr.cause input").getAttribute("value")).startsWith("1250 Card clearing");
         browser.find("tr.cause input").sendKeys(Keys.ENTER);
         browser.awaitText("0 documents released");
@@ -69,7 +69,7 @@ class PaymentsJourneyTest {
     private static void sendItsInvoice(Browser browser, Demo demo, String invoice) {
         browser.open(demo.address() + "/release?route=yard&state=Ready&text=" + invoice);
         browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
-        browser.button("Send to Inkwell").click();
+        browser.press("Send to Inkwell");
         browser.awaitText("1 posted");
     }
 
@@ -77,8 +77,8 @@ class PaymentsJourneyTest {
     private static void sendThePayment(Browser browser, Demo demo) {
         browser.open(demo.address() + "/release?route=yard&what=payments&state=Ready");
         browser.awaitText("HW-P-1001");
-        browser.button("Batch the 1 ready").click();
-        browser.button("Send 1 payment to Inkwell").click();
+        browser.press("Batch the 1 ready");
+        browser.press("Send 1 payment to Inkwell");
         browser.awaitText("1 posted");
     }
 
@@ -98,12 +98,12 @@ class PaymentsJourneyTest {
         WebElement amount = browser.find("form[action$='/correct'] input[name=amount]");
         amount.clear();
         amount.sendKeys("120.00");
-        browser.button("Correct").click();
+        browser.press("Correct");
         browser.awaitText("EUR 120.00");
         browser.open(address);
-        browser.button("Fetch both sides").click();
+        browser.press("Fetch both sides");
         browser.awaitText("Sending it changes what stands in Inkwell, in its place.");
-        browser.button("Send it as Hullwork has it").click();
+        browser.press("Send it as Hullwork has it");
         browser.awaitText("1 posted");
         browser.open(address);
         browser.awaitText("Open credit");
@@ -117,10 +117,10 @@ class PaymentsJourneyTest {
         String address = browser.driver().getCurrentUrl();
         browser.open(browser.find("a[href*='/inkwell/books/']").getAttribute("href"));
         browser.find("input[name=reference]").sendKeys("over the counter");
-        browser.button("Record payment").click();
+        browser.press("Record payment");
         browser.awaitText("over the counter");
         browser.open(address);
-        browser.button("Fetch both sides").click();
+        browser.press("Fetch both sides");
         browser.awaitText("1 payment from Inkwell");
         browser.open(demo.address() + "/send?route=yard");
         browser.awaitText("1 posted, back to Hullwork");

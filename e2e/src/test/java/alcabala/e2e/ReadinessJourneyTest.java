@@ -108,7 +108,7 @@ class ReadinessJourneyTest {
     private void whatIsMissingInTheDemo() {
         expect("TAX_CODES", "BLOCKS");
         expect("DEFAULT_FOR_SALES", "WARNS");
-        browser.find("tr[data-check=TAX_CODES] a").click();
+        browser.pressAt("tr[data-check=TAX_CODES] a");
         browser.find("tr[data-code=VEU][data-open=true]");
         row("TAX", "VEU", "COUNTERPART", "RC0");
         row("ROLE", "SALES", "ACCOUNT", "4010");
@@ -124,11 +124,11 @@ class ReadinessJourneyTest {
     private void numbersThatBothSidesUse() {
         expect("NUMBERS", "BLOCKS");
         browser.awaitText("which neither side has used");
-        browser.find("tr[data-check=NUMBERS] a").click();
-        browser.find("button[data-setting=NUMBER_PREFIX]").click();
+        browser.pressAt("tr[data-check=NUMBERS] a");
+        browser.pressAt("button[data-setting=NUMBER_PREFIX]");
         browser.find("form[aria-label=Decide] input").sendKeys("SM-");
         browser.find("[data-effect]");
-        browser.button("Decide so").click();
+        browser.press("Decide so");
         browser.find("section[aria-label='Earlier decisions']");
         judge("yard");
         passes("NUMBERS");
@@ -162,31 +162,31 @@ class ReadinessJourneyTest {
     private void billsCross() {
         browser.open(demo.address() + "/release?route=harbour");
         browser.awaitText("Bills do not cross on this route.");
-        browser.find("a[href*='setting=BILLS']").click();
+        browser.pressAt("a[href*='setting=BILLS']");
         browser.until(d -> d.findElement(By.cssSelector("input[value=to-ledger]")))
                 .sendKeys(Keys.SPACE);
         browser.awaitText("The route names no account for the role payables control.");
-        browser.button("Decide so").click();
+        browser.press("Decide so");
         browser.find("section[aria-label='Earlier decisions']");
         judge("harbour");
         expect("DEFAULT_FOR_PURCHASES", "WARNS");
         expect("ACCOUNT_ROLES", "BLOCKS");
-        browser.find("tr[data-check=DEFAULT_FOR_PURCHASES] a").click();
-        browser.button("Accept the 2 exact").click();
+        browser.pressAt("tr[data-check=DEFAULT_FOR_PURCHASES] a");
+        browser.press("Accept the 2 exact");
         browser.find("tr[data-code=PURCHASES] button").sendKeys("y");
         browser.find("tr[data-code=PURCHASES] svg[aria-label=mapped]");
         judge("harbour");
         passes("DEFAULT_FOR_PURCHASES");
         browser.open(demo.address() + "/release?route=harbour&state=Ready&panel=batch");
-        browser.button("Purchases").click();
-        browser.button("Send 1 document to Inkwell").click();
+        browser.press("Purchases");
+        browser.press("Send 1 document to Inkwell");
         browser.awaitText("1 posted");
     }
 
     private void takeIn(Path file) {
         browser.open(demo.address() + "/release?route=harbour&panel=intake");
         browser.find("input[type=file]").sendKeys(file.toString());
-        browser.button("Take in 1 document").click();
+        browser.press("Take in 1 document");
         browser.awaitText("1 document taken in");
     }
 
@@ -215,17 +215,17 @@ class ReadinessJourneyTest {
 
     private void theConsent() {
         browser.open(demo.desks() + "/inkwell/consents");
-        browser.button("Let the consent end in three days").click();
+        browser.press("Let the consent end in three days");
         browser.awaitText(LocalDate.now(ZoneOffset.UTC).plusDays(3).toString());
         judge("yard");
         expect("CONSENT", "WARNS");
-        browser.find("tr[data-check=CONSENT] a").click();
-        browser.button("Connect again").click();
+        browser.pressAt("tr[data-check=CONSENT] a");
+        browser.press("Connect again");
         browser.awaitText("Sign in to Inkwell");
         browser.find("input[name=password]").sendKeys("office-inkwell", Keys.ENTER);
-        browser.button("Let it in").click();
-        browser.find("input[value=saltmere]").click();
-        browser.button("Connect Corvane Boatyards, Saltmere").click();
+        browser.press("Let it in");
+        browser.pressAt("input[value=saltmere]");
+        browser.press("Connect Corvane Boatyards, Saltmere");
         browser.awaitText("is connected; its reference data are being pulled");
         judge("yard");
         passes("CONSENT");

@@ -29,7 +29,7 @@ class Screenshots {
             browser.awaitText("Hash total");
             browser.awaitText("checks block");
             browser.picture(folder.resolve("batch.png"));
-            browser.find("aside[aria-label=Batch] button[type=submit]").click();
+            browser.pressAt("aside[aria-label=Batch] button[type=submit]");
             browser.until(d -> browser.text().contains("87 posted") ? true : null);
             browser.picture(folder.resolve("outcome.png"));
             browser.open(at + "/send?route=yard");
@@ -54,18 +54,18 @@ class Screenshots {
         browser.driver().manage().deleteAllCookies();
         browser.signIn(at, "admin");
         browser.open(at + "/connect?view=connections&route=yard");
-        browser.button("Connect another company").click();
-        browser.button("Ask for consent on Inkwell").click();
+        browser.press("Connect another company");
+        browser.press("Ask for consent on Inkwell");
         browser.awaitText("Sign in to Inkwell");
         browser.find("input[name=password]").sendKeys("office-inkwell", Keys.ENTER);
-        browser.button("Let it in").click();
-        browser.find("input[value=charter]").click();
+        browser.press("Let it in");
+        browser.pressAt("input[value=charter]");
         browser.picture(folder.resolve("connect.png"));
-        browser.button("Connect Corvane Charter").click();
+        browser.press("Connect Corvane Charter");
         browser.awaitText("Corvane Charter is connected");
         browser.open(at + "/connect?view=connections&route=yard");
         browser.awaitText("12 accounts");
-        browser.button("Move to another company").click();
+        browser.press("Move to another company");
         browser.awaitText("there is no account 4018");
         browser.driver()
                 .executeScript("document.querySelector(\"section[aria-label='Move the route']\").scrollIntoView()");
@@ -87,7 +87,7 @@ class Screenshots {
                     browser.picture(folder.resolve(view + ".png"));
                 });
         browser.open(at + "/connect?route=yard&view=people");
-        browser.find("tr[data-person=slip] button").click();
+        browser.pressAt("tr[data-person=slip] button");
         browser.awaitText("Sees the documents of");
         browser.picture(folder.resolve("people.png"));
     }
@@ -95,7 +95,7 @@ class Screenshots {
     /// Three payments for documents that stand there, one of them mapped and sent.
     private void payments(Browser browser, Demo demo, String at) {
         browser.open(at + "/connect?view=settings&route=yard&setting=PAYMENTS&value=both");
-        browser.button("Decide so").click();
+        browser.press("Decide so");
         browser.find("section[aria-label='Earlier decisions']");
         browser.open(at + "/release?route=yard&state=Posted&order=GROSS");
         browser.find("tr[data-document]");
@@ -119,9 +119,9 @@ class Screenshots {
                             i == 1 ? "cheque 300218" : "terminal 0417"));
         }
         browser.open(at + "/release?route=yard&what=payments");
-        browser.button("Fetch both sides").click();
+        browser.press("Fetch both sides");
         browser.awaitText("paid by bank card (48)");
-        browser.button("Map it once").click();
+        browser.press("Map it once");
         browser.find("tr.cause input").sendKeys(Keys.ENTER);
         browser.awaitText("released");
         browser.open(at + "/release?route=yard&what=payments&state=All");

@@ -32,7 +32,7 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
 
     private void addCopperplate(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
-        browser.button("Add Copperplate").click();
+        browser.press("Add Copperplate");
         List<org.openqa.selenium.WebElement> fields = browser.all("form[aria-label='Ledger of files'] input");
         fields.get(1).sendKeys("Corvane Port Ellery");
         fields.get(2).sendKeys("cad", Keys.ENTER);
@@ -81,23 +81,23 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
     private static void endTheRouteAndBeginItAgain(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
         browser.find("tr[data-route=hullwork-port-ellery]");
-        browser.find("tr[data-route=hullwork-port-ellery] button:last-child").click();
+        browser.pressAt("tr[data-route=hullwork-port-ellery] button:last-child");
         browser.until(d -> browser.find("section[aria-label='End the route'] tr[data-site='Port Ellery']")
                         .getText()
                         .endsWith("to Copperplate nowhere")
                 ? true
                 : null);
-        browser.button("End the route").click();
+        browser.press("End the route");
         browser.find("tr[data-route=hullwork-port-ellery][data-ended]");
         assertThat(browser.find("tr[data-route=unrouted-1]").getText()).contains("24 documents", "CA$");
-        browser.button("Begin it again").click();
+        browser.press("Begin it again");
         browser.find("tr[data-route=hullwork-port-ellery]:not([data-ended])");
         browser.until(d -> browser.all("tr[data-route=unrouted-1]").isEmpty() ? true : null);
     }
 
     private static void taxSwitchedOffIsSeenAndPutBack(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=settings&route=yard");
-        browser.find("button[data-setting=SALES_TAX]").click();
+        browser.pressAt("button[data-setting=SALES_TAX]");
         browser.until(d -> d.findElement(By.cssSelector("input[value=off]"))).sendKeys(Keys.SPACE);
         browser.find("[data-effect]");
         browser.awaitText("on 141 documents would be booked as revenue");
@@ -105,13 +105,13 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
                 .contains("2200 Output tax");
         assertThat(browser.find("section[aria-label='On Inkwell then']").getText())
                 .doesNotContain("2200 Output tax");
-        browser.button("Decide so").click();
+        browser.press("Decide so");
         browser.find("section[aria-label='Earlier decisions']");
         browser.open(demo.address() + "/connect?view=readiness&route=yard");
-        browser.find("tr[data-check=TAX_OFF][data-verdict=WARNS] a").click();
-        browser.find("button[data-setting=SALES_TAX]").click();
-        browser.button("Put back").click();
-        browser.button("Decide so").click();
+        browser.pressAt("tr[data-check=TAX_OFF][data-verdict=WARNS] a");
+        browser.pressAt("button[data-setting=SALES_TAX]");
+        browser.press("Put back");
+        browser.press("Decide so");
         browser.until(
                 d -> browser.find("button[data-setting=SALES_TAX]").getText().contains("as the crosswalk says")
                         ? true
@@ -120,7 +120,7 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
 
     private static void connectStoreloft(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
-        browser.button("Connect Storeloft").click();
+        browser.press("Connect Storeloft");
         browser.find("form[aria-label='Key of the app'] input[type=password]")
                 .sendKeys("storeloft-demo-key", Keys.ENTER);
         browser.awaitText("5 parties, 7 items; Port Ellery and Saltmere");

@@ -198,10 +198,17 @@ public final class Api {
             return told.stream().map(JSON::readTree).toList();
         }
 
-        public JsonNode await(String topic) {
+        /// What this person did; nobody for what goes by itself.
+        public List<JsonNode> by(String who) {
+            return all().stream()
+                    .filter(each -> each.path("who").asString("").equals(who))
+                    .toList();
+        }
+
+        public JsonNode await(String topic, String who) {
             return Await.value(
-                    "news of " + topic,
-                    () -> all().stream()
+                    "news of " + topic + " by " + who,
+                    () -> by(who).stream()
                             .filter(each -> each.get("topic").asString().equals(topic))
                             .findFirst()
                             .orElse(null));
