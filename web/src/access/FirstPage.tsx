@@ -1,25 +1,34 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Navigate, useNavigate } from 'react-router';
+import { z } from 'zod';
 import { answer, client } from '../api/client';
 import { firstQuery, meQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
-import { Field } from '../ui/Field';
+import { CheckedField } from '../ui/form/CheckedField';
+import { named, password, signInName } from '../ui/form/rules';
+import { useCheckedForm } from '../ui/form/useCheckedForm';
+
+const FIRST = z.object({
+  secret: z.string().min(1, 'Copy it from where Alcabala was started.'),
+  name: named,
+  signIn: signInName,
+  password,
+});
 
 /** The first start: nobody is there yet, so the first administrator introduces herself. */
 export function FirstPage() {
   const first = useQuery(firstQuery);
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const [secret, setSecret] = useState('');
-  const [name, setName] = useState('');
-  const [signIn, setSignIn] = useState('');
-  const [password, setPassword] = useState('');
-  const add = useMutation({
-    mutationFn: () => answer(client.POST('/api/first', { body: { secret, name, signIn, password } })),
-    onSuccess: async (me) => {
+  const { form, submit, isSending, failure } = useCheckedForm({
+    schema: FIRST,
+    start: { secret: '', name: '', signIn: '', password: '' },
+    send: async (body) => {
+      const me = await answer(client.POST('/api/first', { body }));
       await fetch('/api/session/csrf');
       queries.setQueryData(meQuery.queryKey, me);
+    },
+    onDone: async () => {
       await navigate('/connect', { replace: true });
       queries.setQueryData(firstQuery.queryKey, { needed: false });
     },
@@ -29,35 +38,24 @@ export function FirstPage() {
   }
   return (
     <main className="grid h-full place-items-center">
-      <form
-        className="sheet flex w-[420px] flex-col gap-3 p-7"
-        onSubmit={(event) => {
-          event.preventDefault();
-          add.mutate();
-        }}
-      >
+      <form className="sheet flex w-[420px] flex-col gap-3 p-7" onSubmit={(event) => void submit(event)}>
         <h1 className="title text-[26px]">The book is empty</h1>
         <p className="soft">
           You are the first here, so you become administrator: you connect sources and ledgers, and let the
           others in.
         </p>
-        <Field
-          label="Secret that the start command printed"
-          value={secret}
-          onChange={setSecret}
-          autoComplete="off"
-        />
-        <Field label="Your name" value={name} onChange={setName} autoComplete="name" />
-        <Field label="Name to sign in with, in small letters" value={signIn} onChange={setSignIn} />
-        <Field
+        <CheckedField form={form} name="secret" label="Secret that the start command printed" />
+        <CheckedField form={form} name="name" label="Your name" autoComplete="name" />
+        <CheckedField form={form} name="signIn" label="Name to sign in with, in small letters" />
+        <CheckedField
+          form={form}
+          name="password"
           label="Password, at least twelve characters"
           type="password"
-          value={password}
-          onChange={setPassword}
           autoComplete="new-password"
         />
-        {add.error && <Failure error={add.error} />}
-        <button type="submit" className="act act-main justify-center" disabled={add.isPending}>
+        {failure && <Failure error={failure} />}
+        <button type="submit" className="act act-main justify-center" disabled={isSending}>
           Open the book
         </button>
       </form>

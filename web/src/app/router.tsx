@@ -1,6 +1,5 @@
 import { createBrowserRouter, Navigate } from 'react-router';
 import { ReturnPage } from '../connect/ReturnPage';
-import { FirstPage } from '../access/FirstPage';
 import { SignIn } from '../access/SignIn';
 import { MapPage } from '../map/MapPage';
 import { BothSidesPage } from '../release/BothSidesPage';
@@ -13,7 +12,11 @@ import { ToCome } from './ToCome';
 
 export const router = createBrowserRouter([
   { path: '/sign-in', element: <SignIn /> },
-  { path: '/first', element: <FirstPage /> },
+  {
+    path: '/first',
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import('../access/FirstPage')).FirstPage }),
+  },
   {
     path: '/',
     element: <Shell />,

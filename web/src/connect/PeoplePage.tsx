@@ -8,13 +8,16 @@ import { Field } from '../ui/Field';
 import { CheckedField } from '../ui/form/CheckedField';
 import { named, password, signInName } from '../ui/form/rules';
 import { useCheckedForm } from '../ui/form/useCheckedForm';
+import { Book } from '../ui/book/Book';
+import type { Column } from '../ui/book/columns';
 import { plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import { SightChoice } from './SightChoice';
 import { TokensOf } from './TokensOf';
 import { inWords, type Seen } from './sight';
 
-type Role = Schemas['PersonListed']['role'];
+type Person = Schemas['PersonListed'];
+type Role = Person['role'];
 
 const ROLES: { role: Role; may: string }[] = [
   { role: 'ADMINISTRATOR', may: 'connects, changes settings, lets people in; and all that bookkeepers do' },
@@ -33,54 +36,73 @@ export function PeoplePage() {
   if (people.error) {
     return <Failure error={people.error} />;
   }
+  const rows = people.data ?? [];
+  const person = rows.find((each) => each.signIn === open);
   return (
-    <div className="min-h-0 flex-1 overflow-auto p-4">
-      <table className="book" aria-label="People">
-        <thead>
-          <tr className="soft">
-            <th>Name</th>
-            <th>Signs in as</th>
-            <th>Role</th>
-            <th>At present</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {people.data?.map((person) => (
-            <tr key={person.signIn} data-person={person.signIn} className={person.active ? '' : 'soft'}>
-              <td>{person.name}</td>
-              <td>{person.signIn}</td>
-              <td>
-                {person.active ? word(person.role) : 'has left'}
-                {person.role === 'OPERATIONS' && (
-                  <span className="soft">, {inWords(person.sees, sources)}</span>
-                )}
-              </td>
-              <td className="soft">
-                {plural(person.sessions, 'session')}, {plural(person.tokens, 'token')}
-              </td>
-              <td className="text-right">
-                <button
-                  type="button"
-                  className="cursor-pointer underline"
-                  aria-expanded={open === person.signIn}
-                  onClick={() => setOpen(open === person.signIn ? null : person.signIn)}
-                >
-                  Change…
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {people.data
-        ?.filter((person) => person.signIn === open)
-        .map((person) => (
+    <div className="flex min-h-0 flex-1">
+      <Book
+        name="people"
+        label="People"
+        columns={personColumns(sources, open, setOpen)}
+        rows={rows}
+        keyOf={(each) => each.signIn}
+        dataOf={(each) => ({ person: each.signIn })}
+        at={open ?? undefined}
+      />
+      <aside className="border-base-300 w-[400px] shrink-0 overflow-auto border-l px-4 py-3">
+        {person ? (
           <Change key={`${person.signIn} ${person.version}`} person={person} onDone={() => setOpen(null)} />
-        ))}
-      {open === null && <Add />}
+        ) : (
+          <Add />
+        )}
+      </aside>
     </div>
   );
+}
+
+const standing = (person: Person) =>
+  `${plural(person.sessions, 'session')}, ${plural(person.tokens, 'token')}`;
+
+function personColumns(
+  sources: Schemas['SourceJson'][],
+  open: string | null,
+  onOpen: (signIn: string | null) => void,
+): Column<Person>[] {
+  const roleOf = (person: Person) =>
+    person.active
+      ? `${word(person.role)}${person.role === 'OPERATIONS' ? `, ${inWords(person.sees, sources)}` : ''}`
+      : 'has left';
+  const text = (id: string, name: string, of: (person: Person) => string): Column<Person> => ({
+    id,
+    name,
+    value: of,
+    title: of,
+    tone: (person) => (person.active ? undefined : 'soft'),
+    cell: of,
+  });
+  return [
+    { ...text('name', 'Name', (person) => person.name), width: 150 },
+    { ...text('signIn', 'Signs in as', (person) => person.signIn), width: 120 },
+    text('role', 'Role', roleOf),
+    { ...text('standing', 'At present', standing), width: 150 },
+    {
+      id: 'change',
+      name: 'Change',
+      unnamed: true,
+      width: 90,
+      tone: () => 'text-right',
+      cell: (person) => (
+        <button
+          type="button"
+          className="cursor-pointer underline"
+          aria-expanded={open === person.signIn}
+          onClick={() => onOpen(open === person.signIn ? null : person.signIn)}
+        >
+          Change…
+        </button>
+      ),
+    },
+  ];
 }
 
 function RoleChoice({ role, onChange }: { role: Role; onChange: (role: Role) => void }) {
@@ -146,10 +168,8 @@ function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: (
     onDone: () => done(`${person.name} has a new password and is signed out everywhere`),
   });
   return (
-    <section
-      aria-label={`Change ${person.name}`}
-      className="border-accent my-3 grid max-w-[900px] grid-cols-2 gap-8 border-l-[3px] pl-4"
-    >
+    <section aria-label={`Change ${person.name}`} className="flex flex-col gap-6">
+      <h2 className="title">Change {person.name}</h2>
       <form
         className="flex flex-col gap-3"
         onSubmit={(event) => {
@@ -160,7 +180,7 @@ function Change({ person, onDone }: { person: Schemas['PersonListed']; onDone: (
         <Field label="Name" value={name} onChange={setName} />
         <May role={role} sees={sees} onRole={setRole} onSees={setSees} />
         {change.error && <Failure error={change.error} />}
-        <div className="flex gap-2">
+        <div className="flex flex-wrap gap-2">
           <button type="submit" className="act act-main" disabled={change.isPending}>
             {person.active ? 'Change and sign out everywhere' : `Let ${person.name} in again`}
           </button>
@@ -210,9 +230,9 @@ function Add() {
     },
   });
   return (
-    <form aria-label="Add a person" className="mt-5 max-w-[900px]" onSubmit={(event) => void submit(event)}>
+    <form aria-label="Add a person" onSubmit={(event) => void submit(event)}>
       <h2 className="title mb-2">Let somebody in</h2>
-      <div className="grid grid-cols-2 gap-8">
+      <div className="flex flex-col gap-4">
         <div className="flex flex-col gap-3">
           <CheckedField form={form} name="name" label="Name" />
           <CheckedField form={form} name="signIn" label="Name to sign in with, in small letters" />

@@ -4,6 +4,8 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { readinessQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
+import { Book } from '../ui/book/Book';
+import type { Column } from '../ui/book/columns';
 import { Key } from '../ui/Key';
 import { amount, moment } from '../ui/format';
 import { Verdict } from './Verdict';
@@ -32,8 +34,8 @@ export function ReadinessPage({ route }: { route: Schemas['RouteJson'] }) {
   const checks = [...readiness.data.checks].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]);
   const count = (verdict: Check['verdict']) => checks.filter((check) => check.verdict === verdict).length;
   return (
-    <div className="min-h-0 flex-1 overflow-auto p-4">
-      <header className="mb-3 flex items-center gap-3">
+    <div className="flex min-h-0 flex-1 flex-col">
+      <header className="flex items-center gap-3 px-4 py-2">
         <h2 className="title text-[18px]">
           Is {route.source} ready to cross to {route.ledger}?
         </h2>
@@ -54,47 +56,72 @@ export function ReadinessPage({ route }: { route: Schemas['RouteJson'] }) {
           Print for the accountant
         </a>
       </header>
-      <table className="w-full" aria-label="Readiness">
-        <thead>
-          <tr className="soft text-left text-[12.5px]">
-            <th className="w-[110px] py-1 font-semibold" />
-            <th className="w-[250px] font-semibold">Check</th>
-            <th className="font-semibold">What was found, and what happens otherwise</th>
-            <th className="w-[320px] font-semibold">Where to change it</th>
-            <th className="w-[110px] text-right font-semibold">Gross, {route.currency}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {checks.map((check) => (
-            <Row key={check.check} check={check} />
-          ))}
-        </tbody>
-      </table>
+      <Book
+        name="readiness"
+        label="Readiness"
+        columns={columnsIn(route.currency)}
+        rows={checks}
+        keyOf={(check) => check.check}
+        dataOf={({ check, verdict }) => ({ check, verdict })}
+      />
     </div>
   );
 }
 
-function Row({ check }: { check: Check }) {
-  return (
-    <tr data-check={check.check} data-verdict={check.verdict} className="border-base-300 border-t align-top">
-      <td className="py-1.5">
-        <Verdict verdict={check.verdict} />
-      </td>
-      <td className="py-1.5 pr-3">{check.title}</td>
-      <td className={`py-1.5 pr-4 ${check.verdict === 'PASSES' ? 'soft' : ''}`}>
+const columnsIn = (currency: string): Column<Check>[] => [
+  {
+    id: 'verdict',
+    name: 'Verdict',
+    unnamed: true,
+    width: 110,
+    value: (check) => check.verdict,
+    rank: (check) => ORDER[check.verdict],
+    cell: (check) => <Verdict verdict={check.verdict} />,
+  },
+  {
+    id: 'check',
+    name: 'Check',
+    width: 240,
+    wraps: true,
+    value: (check) => check.title,
+    cell: (check) => check.title,
+  },
+  {
+    id: 'found',
+    name: 'What was found, and what happens otherwise',
+    wraps: true,
+    value: (check) => `${check.found} ${check.otherwise}`.trim(),
+    tone: (check) => (check.verdict === 'PASSES' ? 'soft' : undefined),
+    cell: (check) => (
+      <>
         {check.found} {check.otherwise !== '' && <b>{check.otherwise}</b>}
-      </td>
-      <td className="py-1.5 pr-3 text-[13px]">
+      </>
+    ),
+  },
+  {
+    id: 'remedy',
+    name: 'Where to change it',
+    width: 310,
+    wraps: true,
+    value: (check) => check.remedy,
+    cell: (check) => (
+      <>
         {check.remedy}{' '}
         {check.link !== '' && (
           <Link className="underline" to={check.link}>
             Go there
           </Link>
         )}
-      </td>
-      <td className="py-1.5 text-right">
-        {check.documents > 0 && !/^0[.0]*$/.test(check.amount) && amount(check.amount)}
-      </td>
-    </tr>
-  );
-}
+      </>
+    ),
+  },
+  {
+    id: 'gross',
+    name: `Gross, ${currency}`,
+    width: 110,
+    amount: true,
+    value: (check) => check.amount,
+    rank: (check) => Number(check.amount),
+    cell: (check) => check.documents > 0 && !/^0[.0]*$/.test(check.amount) && amount(check.amount),
+  },
+];

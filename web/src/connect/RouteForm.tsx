@@ -1,9 +1,12 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { z } from 'zod';
 import { client, type Schemas } from '../api/client';
 import { workDone } from '../api/work';
 import { waysQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
+import { CheckedField } from '../ui/form/CheckedField';
+import { useCheckedForm } from '../ui/form/useCheckedForm';
 import { useConnectRefresh } from './useConnectRefresh';
 import { codeFrom } from './codes';
 import { Ways } from './Ways';
@@ -14,6 +17,11 @@ interface Props {
   onDone?: () => void;
 }
 
+const BUSINESS = z.object({
+  business: z.string().trim().min(1, 'As it stands on its invoices.').max(60, 'At most 60 characters.'),
+  identifier: z.string().trim().max(60, 'At most 60 characters.'),
+});
+
 /** What the form holds; until somebody chooses a site it proposes the one that the ledger fits best. */
 function useNewRoute({ sources, ledgers, onDone }: Props) {
   const refresh = useConnectRefresh();
@@ -21,8 +29,6 @@ function useNewRoute({ sources, ledgers, onDone }: Props) {
   const [source, setSource] = useState<number | null>(null);
   const [ledger, setLedger] = useState<number | null>(null);
   const [chosen, setSite] = useState<string | null>(null);
-  const [business, setBusiness] = useState('');
-  const [identifier, setIdentifier] = useState('');
   const from = sources.find((each) => each.id === source) ?? sources[0];
   const to = open.find((each) => each.id === ledger) ?? open[0];
   const ways = useQuery({
@@ -30,8 +36,11 @@ function useNewRoute({ sources, ledgers, onDone }: Props) {
     enabled: from !== undefined && to !== undefined,
   });
   const site = chosen ?? proposed(ways.data ?? [], to?.currency ?? '');
-  const add = useMutation({
-    mutationFn: () =>
+  const checked = useCheckedForm({
+    schema: BUSINESS,
+    start: { business: '', identifier: '' },
+    named: { taxIdentifiers: 'identifier' },
+    send: ({ business, identifier }) =>
       workDone(
         client.POST('/api/connect/routes', {
           body: {
@@ -40,11 +49,11 @@ function useNewRoute({ sources, ledgers, onDone }: Props) {
             ledger: to?.id ?? 0,
             site,
             business,
-            taxIdentifiers: identifier.trim() === '' ? [] : [identifier.trim()],
+            taxIdentifiers: identifier === '' ? [] : [identifier],
           },
         }),
       ),
-    onSuccess: async () => {
+    onDone: async () => {
       await refresh();
       onDone?.();
     },
@@ -54,14 +63,10 @@ function useNewRoute({ sources, ledgers, onDone }: Props) {
     from,
     to,
     site,
-    business,
-    identifier,
     setSource,
     setLedger,
     setSite,
-    setBusiness,
-    setIdentifier,
-    add,
+    ...checked,
   };
 }
 
@@ -73,49 +78,34 @@ function proposed(ways: Schemas['SiteWay'][], currency: string): string {
 
 /** Lets a source, or one site of it, cross to a ledger; what that would move stands below before it is done. */
 export function RouteForm(props: Props) {
-  const form = useNewRoute(props);
-  const { from, to, site, add } = form;
+  const route = useNewRoute(props);
+  const { from, to, site, form, submit, isSending, failure } = route;
   return (
-    <form
-      aria-label="New route"
-      className="mt-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add.mutate();
-      }}
-    >
-      <div className="flex flex-wrap items-end gap-3">
-        <Choice label="From" value={from?.id} options={props.sources} onChange={form.setSource} />
-        <label className="flex flex-col text-[13px]">
+    <form aria-label="New route" className="mt-3" onSubmit={(event) => void submit(event)}>
+      <div className="flex flex-wrap items-start gap-3 text-[13px]">
+        <Choice label="From" value={from?.id} options={props.sources} onChange={route.setSource} />
+        <label className="flex flex-col gap-1">
           Site
-          <select className="field" value={site} onChange={(event) => form.setSite(event.target.value)}>
+          <select className="field" value={site} onChange={(event) => route.setSite(event.target.value)}>
             <option value="">all without a route of their own</option>
             {from?.sites.map((each) => (
               <option key={each}>{each}</option>
             ))}
           </select>
         </label>
-        <Choice label="To" value={to?.id} options={form.open} onChange={form.setLedger} />
-        <Text
-          label="Name of the business on its documents"
-          value={form.business}
-          onChange={form.setBusiness}
-        />
-        <Text label="Its tax identifier" value={form.identifier} onChange={form.setIdentifier} />
-        <button
-          type="submit"
-          className="act act-main"
-          disabled={!from || !to || form.business.trim() === '' || add.isPending}
-        >
-          {add.isPending ? 'Compiling again…' : 'Add the route'}
+        <Choice label="To" value={to?.id} options={route.open} onChange={route.setLedger} />
+        <CheckedField form={form} name="business" label="Name of the business on its documents" />
+        <CheckedField form={form} name="identifier" label="Its tax identifier" />
+        <button type="submit" className="act act-main mt-[22px]" disabled={!from || !to || isSending}>
+          {isSending ? 'Compiling again…' : 'Add the route'}
         </button>
         {props.onDone && (
-          <button type="button" className="act" onClick={props.onDone}>
+          <button type="button" className="act mt-[22px]" onClick={props.onDone}>
             Leave it
           </button>
         )}
       </div>
-      {add.error && <Failure error={add.error} />}
+      {failure && <Failure error={failure} />}
       {from && to && <Ways source={from} site={site} ledger={to} />}
     </form>
   );
@@ -129,7 +119,7 @@ interface ChoiceProps {
 }
 
 const Choice = ({ label, value, options, onChange }: ChoiceProps) => (
-  <label className="flex flex-col text-[13px]">
+  <label className="flex flex-col gap-1">
     {label}
     <select className="field" value={value} onChange={(event) => onChange(Number(event.target.value))}>
       {options.map((each) => (
@@ -138,23 +128,5 @@ const Choice = ({ label, value, options, onChange }: ChoiceProps) => (
         </option>
       ))}
     </select>
-  </label>
-);
-
-interface TextProps {
-  label: string;
-  value: string;
-  onChange: (text: string) => void;
-}
-
-const Text = ({ label, value, onChange }: TextProps) => (
-  <label className="flex flex-col text-[13px]">
-    {label}
-    <input
-      className="field w-44"
-      value={value}
-      maxLength={60}
-      onChange={(event) => onChange(event.target.value)}
-    />
   </label>
 );

@@ -1,12 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { batchesQuery } from '../api/queries';
+import { batchesQuery, waitingQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { Book } from '../ui/book/Book';
 import type { Column } from '../ui/book/columns';
 import { Failure } from '../ui/Failure';
 import { amount, moment } from '../ui/format';
+import { Beyond } from './Beyond';
+import { Failures } from './Failures';
 import { standing, type Batch } from './outcomes';
 import { Waits } from './Waits';
 
@@ -15,16 +17,21 @@ const keyOf = (batch: Batch) => String(batch.id);
 export function SendPage() {
   const { route } = useCurrent();
   const navigate = useNavigate();
+  const waiting = useQuery(waitingQuery);
+  const waits = waiting.data ?? [];
   const batches = useQuery(batchesQuery(route.code));
   const rows = useMemo(() => batches.data ?? [], [batches.data]);
   const [at, setAt] = useState<string>();
   const columns = useMemo(() => batchColumns(route), [route]);
   return (
     <section aria-label="Send" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
-      <div className="max-h-[60%] shrink-0 overflow-auto">
-        <Waits />
-      </div>
-      <h2 className="title px-2 pt-5 pb-1 text-[16px]">Batches of this route</h2>
+      {waiting.error && <Failure error={waiting.error} />}
+      <Waits waiting={waits} />
+      {waits.map((each) => (
+        <Beyond key={each.route} of={each} />
+      ))}
+      <Failures waiting={waits} />
+      <h2 className="title px-2 pt-4 pb-1 text-[16px]">Batches of this route</h2>
       {batches.error && <Failure error={batches.error} />}
       <Book
         name="batches"

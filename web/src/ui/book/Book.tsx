@@ -37,6 +37,8 @@ interface Props<Row extends object> extends Options<Row> {
   /** More is wanted than there is so far. */
   onEnd?: () => void;
   totals?: Totals;
+  /** How much room it takes, as classes, where it does not take all that is left. */
+  room?: string;
   /** A press on what one gets hold of a row by. */
   onPress?: (row: Row) => void;
   /** What is said where there is no row. */
@@ -108,7 +110,7 @@ export function Book<Row extends object>(props: Props<Row>) {
     onAdd: chosen && range.add,
   });
   return (
-    <div ref={scroller} className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
+    <div ref={scroller} className={`${props.room ?? 'min-h-0 flex-1'} overflow-auto`} tabIndex={-1}>
       <table
         className="book"
         style={{ minWidth: book.leastWidth }}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { csvOf } from './file';
 import { dataset, itemsOf } from './items';
-import { grown } from './useBook';
+import { grown, leastWidthOf } from './useBook';
 import { reached } from './useRange';
 
 interface Row {
@@ -69,4 +69,19 @@ describe('columns', () => {
   ])('with %f times the room that they need are %f times as wide', (times, factor) =>
     expect(grown(times)).toBeCloseTo(factor),
   );
+});
+
+describe('the room of a list', () => {
+  it.each([
+    [[undefined, 230, 150], 490],
+    [[undefined, 230, 150, '50%'], 980],
+    [['60%', '40%'], 220],
+    [['60%', '40%', 90], 330],
+  ] as const)('%j needs %d', (widths, least) => expect(leastWidthOf([...widths])).toBeCloseTo(least));
+
+  it.each([971, 1240, 1880, 3800])('leaves some of %d to the column that has no width of its own', (room) => {
+    const widths = [undefined, 230, 150, 54, '44%'] as const;
+    const taken = (230 + 150 + 54) * grown(room / leastWidthOf([...widths])) + 0.44 * room;
+    expect(room - taken).toBeGreaterThanOrEqual(109);
+  });
 });

@@ -29,6 +29,15 @@ export const grown = (times: number) => Math.min(MOST_GROWN, Math.max(1, 0.85 * 
 /** What a column without a width of its own is never narrower than; what does not fit then is scrolled to. */
 const LEAST = 110;
 
+/** How narrow a list may become: columns that take a share of it leave the rest to the others. */
+export function leastWidthOf(widths: (number | `${number}%` | undefined)[]) {
+  const shares = widths.map((width) => (typeof width === 'string' ? parseFloat(width) / 100 : 0));
+  const own = widths.map((width) => (typeof width === 'number' ? width : width === undefined ? LEAST : 0));
+  const sum = (all: number[]) => all.reduce((one, other) => one + other, 0);
+  const left = 1 - sum(shares);
+  return sum(own) > 0 && left > 0 ? sum(own) / left : LEAST * widths.length;
+}
+
 /** A list's columns and rows as they are shown: which columns, how wide, in which order. */
 export function useBook<Row extends object>(options: Options<Row>) {
   const { name, columns, rows, keyOf, readAll, order, onOrder } = options;
@@ -74,9 +83,11 @@ export function useBook<Row extends object>(options: Options<Row>) {
         }
       : undefined;
   };
-  const leastWidth = table
-    .getVisibleLeafColumns()
-    .reduce((sum, column) => sum + (column.getCanResize() ? column.getSize() : LEAST), 0);
+  const leastWidth = leastWidthOf(
+    table
+      .getVisibleLeafColumns()
+      .map((column) => (column.getCanResize() ? column.getSize() : column.columnDef.meta?.width)),
+  );
   // A long text needs the room more than the others do.
   const isForText = table.getVisibleLeafColumns().some((column) => column.columnDef.meta?.wraps);
   return { table, sortOf, leastWidth, grown: (room: number) => (isForText ? 1 : grown(room / leastWidth)) };

@@ -49,7 +49,7 @@ class KeyboardJourneyTest {
             browser.until(d -> d.getCurrentUrl().contains("/send?") ? true : null);
             browser.keys("/");
             browser.keys("20372");
-            browser.find("#found-0");
+            browser.find("[role=listbox] [role=option]");
             browser.keys(Keys.ENTER);
             browser.awaitText("The ledger took it");
             browser.keys(Keys.ESCAPE);
