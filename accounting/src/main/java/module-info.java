@@ -9,6 +9,7 @@ module alcabala.accounting {
     exports alcabala.accounting.finding;
     exports alcabala.accounting.ledger;
     exports alcabala.accounting.matching;
+    exports alcabala.accounting.matching.evidence;
     exports alcabala.accounting.money;
     exports alcabala.accounting.party;
     exports alcabala.accounting.posting;

@@ -1,5 +1,6 @@
 package alcabala.bench;
 
+import alcabala.bench.matching.MatchingBenchmark;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -7,18 +8,21 @@ import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 
-/// Runs all benchmarks, or those named: compile, intake, release, screens, pull, slow, send. Prints one line for each
-/// figure,
-/// with what is wanted. By its name alone `million` measures the pages of a million records, which take long to fill.
+/// Runs all benchmarks, or those named: compile, matching, intake, release, screens, pull, slow, send. Prints one line
+/// for each figure, with what is wanted. By its name alone `million` measures the pages of a million records, which
+/// take long to fill.
 public final class Benchmarks {
     private Benchmarks() {}
 
     public static void main(String[] arguments) throws RunnerException {
         List<String> wanted = arguments.length == 0
-                ? List.of("compile", "intake", "release", "screens", "pull", "slow", "send")
+                ? List.of("compile", "matching", "intake", "release", "screens", "pull", "slow", "send")
                 : List.of(arguments);
         if (wanted.contains("compile")) {
             compile();
+        }
+        if (wanted.contains("matching")) {
+            MatchingBenchmark.run();
         }
         if (List.of("intake", "release", "screens", "million").stream().anyMatch(wanted::contains)) {
             WholeProgram.run(wanted);

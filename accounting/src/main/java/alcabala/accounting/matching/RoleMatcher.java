@@ -29,7 +29,8 @@ public final class RoleMatcher {
         this.chart = chart.stream().filter(LedgerAccount::active).toList();
     }
 
-    /// Empty when nothing speaks for any account: a wrong proposal is worse than none. So is taking an optional role
+    /// Empty when nothing speaks for any account: a wrong proposal is worse than none. So is taking an
+    /// optional role
     /// for certain: what it would catch is better asked about.
     public Optional<Proposal> propose(AccountRole role) {
         List<LedgerAccount> taken =

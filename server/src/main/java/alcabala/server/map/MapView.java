@@ -192,8 +192,12 @@ class MapView {
         List<Row> parties() {
             List<Row> view = new ArrayList<>();
             String otherwise = asksFirst ? "asked about on its first document" : "created on its first document";
-            for (Party party : catalogue.parties(route.sourceId())) {
-                Suggestion suggestion = suggestions.forParty(party).orElse(null);
+            List<Party> parties = catalogue.parties(route.sourceId());
+            Map<String, Suggestion> likeliest = suggestions.forParties(parties.stream()
+                    .filter(party -> find(RowKind.PARTY, party.code()).isEmpty())
+                    .toList());
+            for (Party party : parties) {
+                Suggestion suggestion = likeliest.get(party.code());
                 String cause =
                         blocked.containsKey("party-missing:" + party.code()) ? "party-missing:" : "party-doubtful:";
                 // Once a document asks, it is open.

@@ -12,13 +12,16 @@ import alcabala.accounting.matching.Candidate;
 import alcabala.accounting.matching.Names;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.matching.RoleMatcher;
+import alcabala.accounting.matching.evidence.Evidence;
 import alcabala.accounting.party.Party;
 import alcabala.connectors.ledger.LedgerItem;
 import java.math.BigDecimal;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -59,23 +62,27 @@ final class Suggestions {
         this.parties = parties;
     }
 
-    Optional<Suggestion> forParty(Party party) {
-        return allForParty(party).stream().findFirst();
+    /// The likeliest for each, by code, looked at together: two that look different are not both certain of one.
+    Map<String, Suggestion> forParties(Collection<Party> asked) {
+        Map<String, Suggestion> all = new HashMap<>();
+        parties.rankAll(asked)
+                .forEach((party, candidates) ->
+                        candidates.stream().findFirst().ifPresent(first -> all.put(party.code(), suggestion(first))));
+        return all;
     }
 
     /// The likeliest first.
     List<Suggestion> allForParty(Party party) {
-        return parties.rank(party).stream()
-                .map(candidate -> new Suggestion(
-                        candidate.party().code(),
-                        "",
-                        candidate.party().name(),
-                        candidate.reasons().stream()
-                                .map(Suggestions::word)
-                                .collect(Collectors.joining(", ", "same ", ""))
-                                .replace("same similar", "similar"),
-                        candidate.isExact()))
-                .toList();
+        return parties.rank(party).stream().map(Suggestions::suggestion).toList();
+    }
+
+    private static Suggestion suggestion(Candidate candidate) {
+        return new Suggestion(
+                candidate.party().code(),
+                "",
+                candidate.party().name(),
+                candidate.reasons().stream().map(Suggestions::word).collect(Collectors.joining(", ")),
+                candidate.certain());
     }
 
     Optional<Suggestion> forItem(String code, String name) {
@@ -165,7 +172,21 @@ final class Suggestions {
                 .max(Comparator.comparingDouble(Scored::score));
     }
 
-    private static String word(Candidate.Reason reason) {
-        return reason.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    private static String word(Evidence evidence) {
+        String topic = evidence.topic()
+                .name()
+                .toLowerCase(Locale.ROOT)
+                .replace('_', ' ')
+                .replace("email", "e-mail");
+        return switch (evidence.agreement()) {
+            case SAME -> "same " + topic;
+            case PARTLY ->
+                switch (evidence.topic()) {
+                    case ADDRESS -> "same town";
+                    case EMAIL -> "e-mail of the same house";
+                    default -> topic + " in part the same";
+                };
+            default -> "similar " + topic;
+        };
     }
 }

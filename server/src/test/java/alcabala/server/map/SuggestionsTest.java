@@ -119,14 +119,14 @@ class SuggestionsTest {
     @Test
     void aPartyIsSuggestedWithWhatIsTheSame() {
         Suggestion byIdentifier = suggestions
-                .forParty(party("C-2", "Estuary Trust", "IE7710243F"))
-                .orElseThrow();
+                .allForParty(party("C-2", "Estuary Trust", "IE7710243F"))
+                .getFirst();
         assertThat(byIdentifier.counterpart()).isEqualTo("IC-2");
         assertThat(byIdentifier.reason()).contains("same", "tax identifier");
-        assertThat(suggestions.forParty(party("C-1", "Ostrander & Daughters", "")))
-                .map(Suggestion::counterpart)
+        assertThat(suggestions.allForParty(party("C-1", "Ostrander & Daughters", "")))
+                .extracting(Suggestion::counterpart)
                 .contains("IC-1");
-        assertThat(suggestions.forParty(party("C-9", "Somebody else", ""))).isEmpty();
+        assertThat(suggestions.allForParty(party("C-9", "Somebody else", ""))).isEmpty();
     }
 
     @Test
