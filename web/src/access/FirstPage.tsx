@@ -34,7 +34,8 @@ export function FirstPage() {
     },
   });
   if (first.data && !first.data.needed) {
-    return <Navigate to="/sign-in" replace />;
+    // Nobody is asked to sign in who just did.
+    return <Navigate to={queries.getQueryData(meQuery.queryKey) ? '/connect' : '/sign-in'} replace />;
   }
   return (
     <main className="grid h-full place-items-center">

@@ -117,6 +117,12 @@ export const mapQuery = (route: string, kind: MapKind) =>
       answer(client.GET('/api/map/{kind}', { params: { path: { kind: kind as never }, query: { route } } })),
   });
 
+export const likenessQuery = (route: string, code: string) =>
+  queryOptions({
+    queryKey: ['map', route, 'party', 'likeness', code],
+    queryFn: () => answer(client.GET('/api/map/parties/likeness', { params: { query: { route, code } } })),
+  });
+
 /** Asked anew by whoever changes it, since the version seen is what the change is compared with. */
 export const rowQuery = (route: string, kind: Schemas['ChangeRow']['kind'], code: string) =>
   queryOptions({

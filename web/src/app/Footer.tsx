@@ -21,6 +21,14 @@ const HINTS: Record<string, [string, string][]> = {
   '/send': [['Enter', 'open']],
 };
 
+/** One party beside those that it may be. */
+const COMPARING: [string, string][] = [
+  ['1', 'the first'],
+  ['2', 'the second'],
+  ['3', 'a new one'],
+  ['l', 'later'],
+];
+
 /** What tells how a document is booked. */
 const OF_BOOKS = new Set(['w']);
 
@@ -38,7 +46,10 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
   const { me, route } = useSession();
   const view = useView();
   const place = `/${useLocation().pathname.split('/')[1] ?? ''}`;
-  const hints = (place === '/connect' ? CONNECT[view.get('view')] : HINTS[place]) ?? [];
+  const isComparing = useLocation().pathname.startsWith('/map/parties/');
+  const hints = isComparing
+    ? COMPARING
+    : ((place === '/connect' ? CONNECT[view.get('view')] : HINTS[place]) ?? []);
   const sending = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined }).data?.sending;
   return (
     <footer className="bg-base-300 flex h-[25px] shrink-0 items-center gap-4 overflow-hidden px-5 text-[12.5px] max-[700px]:px-2">
@@ -59,7 +70,7 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
       {me.seesBooks && <Running />}
       {place === '/release' && <WalkTheRoad />}
       <span className="ml-auto flex shrink-0 items-center gap-2 max-[700px]:hidden">
-        {HINTS[place] && (
+        {HINTS[place] && !isComparing && (
           <span>
             <Key>j</Key> <Key>k</Key> move
           </span>

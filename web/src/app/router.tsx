@@ -30,6 +30,10 @@ export const router = createBrowserRouter([
       { path: 'connect/return', element: <ReturnPage /> },
       { path: 'you', lazy: async () => ({ Component: (await import('../you/YouPage')).YouPage }) },
       { path: 'map', element: <MapPage /> },
+      {
+        path: 'map/parties/:code',
+        lazy: async () => ({ Component: (await import('../parties/PartyPage')).PartyPage }),
+      },
       { path: 'release', element: <ReleasePage /> },
       { path: 'documents/:id', element: <BothSidesPage /> },
       { path: 'send', element: <SendPage /> },

@@ -66,6 +66,11 @@ const KEYS: [string, [string, string][]][] = [
     [
       ['e', 'change the row'],
       ['y', 'accept the suggestion'],
+      ['c', 'compare the party with those that it may be'],
+      ['1 2', 'it is the first, the second of those'],
+      ['3', 'it is a new one'],
+      ['l', 'decide this one later'],
+      ['n', 'see those that are less likely'],
     ],
   ],
 ];

@@ -1,6 +1,7 @@
 import { useMutation, useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate } from 'react-router';
 import { client, type Schemas } from '../api/client';
 import { workDone } from '../api/work';
 import { mapQuery, type MapKind } from '../api/queries';
@@ -11,7 +12,7 @@ import { Failure } from '../ui/Failure';
 import { useNotice } from '../ui/notices';
 import { useDone } from '../undo/useTakeBack';
 import { Coverage } from './Coverage';
-import { MapTable } from './MapTable';
+import { comparing, MapTable } from './MapTable';
 import { saidBy } from './meaning';
 import { useChangeRow, type RowKind } from './useChangeRow';
 
@@ -40,6 +41,7 @@ const said = (row: MapRow) =>
 export function MapPage() {
   const { me, route } = useCurrent();
   const view = useView();
+  const navigate = useNavigate();
   const at = KINDS.find((each) => each.kind === view.get('kind')) ?? KINDS[0];
   const all = useQueries({ queries: KINDS.map((each) => mapQuery(route.code, each.kind)) });
   const [editing, setEditing] = useState<string | null>(null);
@@ -62,6 +64,12 @@ export function MapPage() {
   const keys = { enabled: me.mayChange, preventDefault: true };
   useHotkeys('e', () => setEditing(selectedNow()?.code ?? null), keys);
   useHotkeys('y', () => accept(selectedNow()), keys);
+  useHotkeys('c', () => {
+    const row = selectedNow();
+    if (kind === 'PARTY' && row?.suggestion) {
+      void navigate(comparing(route.code, row.code));
+    }
+  });
 
   return (
     <section aria-label="Crosswalk" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import { useCurrent } from '../app/current';
 import { Figure } from '../help/Figure';
 import { useTouched } from '../news/touched';
@@ -152,8 +153,12 @@ function Joint({ open, own }: { open: boolean; own: boolean }) {
   );
 }
 
+/** Where a party is compared with those that it may be. */
+export const comparing = (route: string, code: string) =>
+  `/map/parties/${encodeURIComponent(code)}?route=${route}`;
+
 function RightPage({ row, kind, selected, onEdit, onAccept }: Props & { row: MapRow }) {
-  const { me } = useCurrent();
+  const { me, route } = useCurrent();
   const remove = useChangeRow();
   if (row.row) {
     const { version, setBy, setAt } = row.row;
@@ -201,14 +206,19 @@ function RightPage({ row, kind, selected, onEdit, onAccept }: Props & { row: Map
           {row.suggestion.code} {row.suggestion.name} <span className="soft">({row.suggestion.reason})</span>
         </span>
       )}
-      {me.mayChange && (
+      {(me.mayChange || kind === 'PARTY') && (
         <span className="ml-auto flex shrink-0 gap-2">
-          {row.suggestion && (
+          {kind === 'PARTY' && row.suggestion && (
+            <Link className="underline" to={comparing(route.code, row.code)}>
+              Compare {row.code === selected && <Key>c</Key>}
+            </Link>
+          )}
+          {me.mayChange && row.suggestion && (
             <button type="button" className="cursor-pointer underline" onClick={() => onAccept(row)}>
               Accept {row.code === selected && <Key>y</Key>}
             </button>
           )}
-          {(row.open || row.code === selected) && (
+          {me.mayChange && (row.open || row.code === selected) && (
             <button type="button" className="cursor-pointer underline" onClick={() => onEdit(row.code)}>
               Choose {row.code === selected && <Key>e</Key>}
             </button>

@@ -109,6 +109,7 @@ class AccessibilityTest {
                 Map.entry("/release?route=harbour&panel=intake", "input[type=file]"),
                 Map.entry("/map?route=yard", "tr[data-code]"),
                 Map.entry("/map?route=yard&kind=role", "tr[data-code]"),
+                Map.entry("/map/parties/C-1001?route=yard", "[data-topic]"),
                 Map.entry("/documents/2?route=yard", "table[aria-label='Lines on both sides']"),
                 Map.entry("/send?route=yard", "table[aria-label=Batches]"),
                 Map.entry("/send/1?route=yard", "tr[data-outcome]"));

@@ -52,8 +52,23 @@ class BookkeeperJourneyTest {
         accept(browser, demo, "item", "ENG-0310");
         accept(browser, demo, "category", "storage");
         accept(browser, demo, "tax", "VEU");
-        accept(browser, demo, "party", "C-1001");
+        decideWhoItIs(browser, demo);
         browser.awaitText("all mapped");
+    }
+
+    /// By keys: from the list to the sheet, and from there back to the list.
+    private static void decideWhoItIs(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/map?route=yard&kind=party");
+        browser.find("tr.row-chosen[data-code=C-1001]");
+        browser.keys("c");
+        WebElement second = browser.find("section[aria-label='On Inkwell, second'] [data-topic=TAX_IDENTIFIER]");
+        assertThat(second.getText()).contains("IE6433435F", "another", "against");
+        assertThat(browser.find("section[aria-label='On Inkwell, first'] [data-topic=NAME]")
+                        .getText())
+                .contains("the same, written another way");
+        assertThat(browser.text()).contains("holds up 6 documents", "Open, one contradiction");
+        browser.keys("1");
+        browser.find("tr[data-code=C-1001][data-open=false]");
     }
 
     private static void accept(Browser browser, Demo demo, String kind, String code) {

@@ -25,6 +25,9 @@ class Screenshots {
             browser.open(at + "/map?route=yard");
             browser.find("tr[data-code]");
             browser.picture(folder.resolve("map.png"));
+            browser.open(at + "/map/parties/C-1001?route=yard");
+            browser.find("[data-topic]");
+            browser.picture(folder.resolve("parties.png"));
             browser.open(at + "/release?route=yard&state=Ready&panel=batch");
             browser.awaitText("Hash total");
             browser.awaitText("checks block");

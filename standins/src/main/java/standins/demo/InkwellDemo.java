@@ -229,7 +229,8 @@ final class InkwellDemo {
             IC-1006|Dunmere Pilots|IE6140932H|
             IC-1008|Harbour trailer sales (old)||
             IC-1011|Beacon Yacht Club|IE5573008W|office@beacon.yacht.club.example
-            IC-1040|Merrow Bay Council|IE2018830C|""";
+            IC-1040|Merrow Bay Council|IE2018830C|
+            IC-1052|Ostrander & Daughters|IE6433435F|yard@ostrander.example""";
     private static final String ITEMS = """
             RIG-06|Swage terminal 6mm|4012
             SHACK-8|Shackle, 8 mm|4010

@@ -69,7 +69,8 @@ class MapView {
         }
     }
 
-    private record Blocked(int documents, long amount) {
+    /// @param amount minor units
+    record Blocked(int documents, long amount) {
         static final Blocked NOTHING = new Blocked(0, 0);
     }
 
@@ -145,6 +146,14 @@ class MapView {
                                 .reversed())
                         .thenComparing(Row::code))
                 .toList();
+    }
+
+    /// What waits until it is said who a party is.
+    Blocked blockedBy(RouteRow route, Party party) {
+        Map<String, Blocked> blocked = blocked(route);
+        return blocked.getOrDefault(
+                "party-doubtful:" + party.code(),
+                blocked.getOrDefault("party-missing:" + party.code(), Blocked.NOTHING));
     }
 
     /// What is in another currency than the ledger's is held up by that before all else, and not counted in.

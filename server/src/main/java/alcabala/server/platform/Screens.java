@@ -16,6 +16,7 @@ class Screens {
         "/release",
         "/documents/{id}",
         "/send",
+        "/map/parties/{code}",
         "/send/{id}"
     })
     String page() {

@@ -56,6 +56,33 @@ class MapApiTest {
     }
 
     @Test
+    void aPartyIsComparedWithThoseThatItMayBe() {
+        JsonNode doubt =
+                ferro.get("/api/map/parties/likeness?route=yard&code=C-1001").json();
+        assertThat(doubt.at("/party/taxIdentifier").asString()).isEqualTo("IE4820177K");
+        assertThat(doubt.at("/party/billTo").asString()).isEqualTo("3 Slip Row, SM1 2, Saltmere, IE");
+        assertThat(doubt.get("candidates").findValuesAsString("certain")).containsOnly("false");
+        assertThat(doubt.get("candidates")
+                        .valueStream()
+                        .map(each -> each.at("/party/code").asString()))
+                .containsExactly("IC-1001", "IC-1052");
+        JsonNode evidence = doubt.at("/candidates/1/evidence");
+        assertThat(evidence.findValuesAsString("topic"))
+                .containsExactly("TAX_IDENTIFIER", "NAME", "EMAIL", "PHONE", "ADDRESS");
+        assertThat(evidence.findValuesAsString("agreement"))
+                .containsExactly("CONTRADICTS", "SAME", "OTHER", "SILENT", "SILENT");
+        JsonNode known =
+                ferro.get("/api/map/parties/likeness?route=yard&code=C-1002").json();
+        assertThat(known.get("version").asInt()).isPositive();
+        assertThat(known.at("/candidates/0/certain").asBoolean()).isTrue();
+        assertThat(known.at("/candidates/0/standsFor/0").asString()).isEqualTo("C-1002");
+        JsonNode stranger =
+                ferro.get("/api/map/parties/likeness?route=yard&code=C-1010").json();
+        assertThat(stranger.get("candidates")).isEmpty();
+        assertThat(stranger.get("blockedDocuments").asInt()).isZero();
+    }
+
+    @Test
     void aRowKeepsItsHistoryAndAnOldVersionChangesNothing() {
         assertThat(put("CATEGORY", "carriage", "", "4090", 1).status()).isEqualTo(200);
         assertThat(put("CATEGORY", "carriage", "", "4080", 1).status())

@@ -1,0 +1,92 @@
+package alcabala.server.map;
+
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.matching.Candidate;
+import alcabala.accounting.party.Party;
+import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.compile.PartyMatchers;
+import alcabala.server.map.PartyInDoubt.CandidateJson;
+import alcabala.server.map.PartyInDoubt.KnownOf;
+import alcabala.server.platform.Amounts;
+import alcabala.server.reference.SourceCatalogue;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
+import jakarta.validation.constraints.Size;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/// One party looked at closely, before somebody says which of the ledger it is.
+@RestController
+@RequestMapping("/api/map/parties")
+class PartiesApi {
+    private final JdbcClient jdbc;
+    private final Routes routes;
+    private final SourceCatalogue catalogue;
+    private final PartyMatchers matchers;
+    private final CrosswalkStore store;
+    private final MapView view;
+
+    PartiesApi(
+            JdbcClient jdbc,
+            Routes routes,
+            SourceCatalogue catalogue,
+            PartyMatchers matchers,
+            CrosswalkStore store,
+            MapView view) {
+        this.jdbc = jdbc;
+        this.routes = routes;
+        this.catalogue = catalogue;
+        this.matchers = matchers;
+        this.store = store;
+        this.view = view;
+    }
+
+    /// What speaks for and against each party of the ledger that it may be; at most five.
+    @GetMapping("/likeness")
+    PartyInDoubt likeness(@RequestParam String route, @RequestParam @Size(max = 200) String code) {
+        RouteRow found = routes.getLeading(route);
+        Party party = catalogue.party(found.sourceId(), code);
+        List<Candidate> candidates = matchers.of(found.ledgerId()).rank(party);
+        Map<String, List<String>> standsFor = standsFor(found, candidates);
+        MapView.Blocked blocked = view.blockedBy(found, party);
+        return new PartyInDoubt(
+                KnownOf.of(party),
+                store.find(found.id(), RowKind.PARTY, code)
+                        .map(CrosswalkRow::version)
+                        .orElse(0),
+                blocked.documents(),
+                Amounts.decimal(found.currency(), blocked.amount()),
+                candidates.stream()
+                        .map(each -> CandidateJson.of(
+                                each, standsFor.getOrDefault(each.party().code(), List.of())))
+                        .toList());
+    }
+
+    /// Which codes of the source are one of these already.
+    private Map<String, List<String>> standsFor(RouteRow route, List<Candidate> candidates) {
+        record Stands(String target, String code) {}
+        Map<String, List<String>> codes = new HashMap<>();
+        jdbc.sql("""
+                select target, code from crosswalk_row
+                where route_id = :route and kind = 'PARTY' and purpose = 'COUNTERPART' and ended_at is null
+                    and target = any(:targets)
+                order by code limit 100""")
+                .param("route", route.id())
+                .param(
+                        "targets",
+                        candidates.stream().map(each -> each.party().code()).toArray(String[]::new))
+                .query(Stands.class)
+                .list()
+                .forEach(each -> codes.computeIfAbsent(each.target(), target -> new ArrayList<>())
+                        .add(each.code()));
+        return codes;
+    }
+}
