@@ -110,11 +110,33 @@ export const findQuery = (text: string) =>
     placeholderData: keepPreviousData,
   });
 
-export const mapQuery = (route: string, kind: MapKind) =>
+/** As many rows as a screen that shows few of them needs: what is open first. */
+export const openRowsQuery = (route: string, kind: MapKind) =>
   queryOptions({
-    queryKey: ['map', route, kind],
-    queryFn: () =>
-      answer(client.GET('/api/map/{kind}', { params: { path: { kind: kind as never }, query: { route } } })),
+    queryKey: ['map', route, kind, 'open'],
+    queryFn: () => mapPage(route, kind, { limit: 500 }),
+  });
+
+interface MapPart {
+  text?: string;
+  only?: string;
+  skip?: number;
+  limit?: number;
+}
+
+export const mapPage = (route: string, kind: MapKind, part: MapPart, signal?: AbortSignal) =>
+  answer(
+    client.GET('/api/map/{kind}', {
+      params: { path: { kind: kind as never }, query: { route, ...part } },
+      signal,
+    }),
+  );
+
+/** How much of each crosswalk stands. */
+export const crosswalksQuery = (route: string) =>
+  queryOptions({
+    queryKey: ['map', route, 'summary'],
+    queryFn: () => answer(client.GET('/api/map/summary', { params: { query: { route } } })),
   });
 
 export const likenessQuery = (route: string, code: string) =>

@@ -12,6 +12,7 @@ const WORDS: Record<Work['kind'], string> = {
   COUNTS: 'Counting on both sides',
   NUMBERS: 'Looking at the numbers there',
   COMPILING: 'Compiling again',
+  MATCHING: 'Comparing parties',
   TEST: 'Trying a connection',
   CONSENT: 'Taking up a consent',
   CONNECTION: 'Connecting',

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { client } from '../api/client';
 import { workDone } from '../api/work';
-import { mapQuery, type MapKind } from '../api/queries';
+import { openRowsQuery, type MapKind } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { amount, plural } from '../ui/format';
@@ -18,10 +18,10 @@ import { useConnectRefresh } from './useConnectRefresh';
 export function AcceptSuggested({ kinds, link }: { kinds: Kind[]; link: string }) {
   const { route } = useCurrent();
   const lists = useQueries({
-    queries: kinds.map((kind) => mapQuery(route.code, kind.toLowerCase() as MapKind)),
+    queries: kinds.map((kind) => openRowsQuery(route.code, kind.toLowerCase() as MapKind)),
   });
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const rows = kinds.flatMap((kind, index) => suggested(kind, lists[index]?.data ?? []));
+  const rows = kinds.flatMap((kind, index) => suggested(kind, lists[index]?.data?.rows ?? []));
   const taken = rows.filter((row) => !left.has(row.key));
   const accept = useAccept(kinds, taken);
   const toggle = (key: string) => {

@@ -1,10 +1,10 @@
-import { useMutation, useQueries } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { client, type Schemas } from '../api/client';
 import { workDone } from '../api/work';
-import { mapQuery, type MapKind } from '../api/queries';
+import { crosswalksQuery, type MapKind } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { useView } from '../app/useView';
@@ -13,8 +13,8 @@ import { useNotice } from '../ui/notices';
 import { useDone } from '../undo/useTakeBack';
 import { Coverage } from './Coverage';
 import { comparing, MapTable } from './MapTable';
-import { saidBy } from './meaning';
 import { useChangeRow, type RowKind } from './useChangeRow';
+import { useMapRows } from './useMapRows';
 
 export type MapRow = Schemas['MapRow'];
 
@@ -34,24 +34,21 @@ const KINDS: { kind: MapKind; name: string; left: string; right: string }[] = [
 
 const SELDOM = new Set<MapKind>(['supplier', 'means', 'payer', 'project', 'site']);
 
-/** Everything a row can be found by, on both pages. */
-const said = (row: MapRow) =>
-  [row.code, row.name, row.note, row.covered, saidBy(row.says)].join(' ').toLowerCase();
-
 export function MapPage() {
   const { me, route } = useCurrent();
   const view = useView();
   const navigate = useNavigate();
   const at = KINDS.find((each) => each.kind === view.get('kind')) ?? KINDS[0];
-  const all = useQueries({ queries: KINDS.map((each) => mapQuery(route.code, each.kind)) });
+  const summary = useQuery(crosswalksQuery(route.code));
+  const countsOf = (kind: MapKind | undefined) =>
+    summary.data?.find((each) => each.kind.toLowerCase() === kind);
   const [editing, setEditing] = useState<string | null>(null);
-  const rows = all[KINDS.findIndex((each) => each.kind === at?.kind)];
-  const text = view.get('text').toLowerCase();
   const only = view.get('only');
-  const shown = (rows?.data ?? []).filter(
-    (row) => (text === '' || said(row).includes(text)) && (only !== 'open' || row.open),
-  );
-  const rowOf = (code: string) => shown.find((row) => row.code === code) ?? shown[0];
+  const text = useDeferredValue(view.get('text'));
+  const list = useMapRows(at?.kind ?? 'item', text, only);
+  const shown = list.rows;
+  const rowOf = (code: string) =>
+    shown.find((row) => row.code === code) ?? (list.begins === 0 ? shown[0] : undefined);
   const selected = rowOf(view.get('row'));
   const selectedNow = () => rowOf(view.now('row'));
   const kind = (at?.kind ?? 'item').toUpperCase() as RowKind;
@@ -74,10 +71,10 @@ export function MapPage() {
   return (
     <section aria-label="Crosswalk" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
       <div className="border-base-300 flex flex-wrap items-center gap-1.5 border-b px-3 py-[2px]">
-        {KINDS.map((each, index) => {
-          const open = all[index]?.data?.filter((row) => row.open).length ?? 0;
+        {KINDS.map((each) => {
+          const { open = 0, count = 1 } = countsOf(each.kind) ?? {};
           // Only a route that takes in bills has suppliers, and only a ledger with dimensions tells sites apart.
-          const none = SELDOM.has(each.kind) && all[index]?.data?.length === 0;
+          const none = SELDOM.has(each.kind) && count === 0;
           return none ? null : (
             <button
               key={each.kind}
@@ -108,17 +105,17 @@ export function MapPage() {
           open only
         </label>
         <span className="ml-auto flex items-center gap-3">
-          {me.mayChange && <AcceptExact rows={shown} kind={kind} />}
-          <Coverage rows={rows?.data ?? []} />
+          {me.mayChange && <AcceptExact count={countsOf(at?.kind)?.exact ?? 0} kind={kind} />}
+          <Coverage counts={countsOf(at?.kind)} />
         </span>
       </div>
       {change.error && <Failure error={change.error} />}
-      {rows?.error && <Failure error={rows.error} />}
+      {list.error && <Failure error={list.error} />}
       {at && (
         <MapTable
           kind={kind}
           heads={{ left: at.left, right: at.right }}
-          rows={shown}
+          list={list}
           selected={selected?.code}
           selectedNow={() => selectedNow()?.code}
           editing={editing}
@@ -127,9 +124,9 @@ export function MapPage() {
           onAccept={accept}
         />
       )}
-      {rows?.isSuccess && shown.length === 0 && (
+      {!list.loading && shown.length === 0 && (
         <p className="p-6">
-          {rows.data.length === 0
+          {text === '' && only === ''
             ? `${route.source} has told of none yet; fetch both sides.`
             : 'No row matches. Clear the field or show the mapped ones too.'}
         </p>
@@ -139,12 +136,11 @@ export function MapPage() {
 }
 
 /** Takes all suggestions that need no look at each: one of a kind, and certain. */
-function AcceptExact({ rows, kind }: { rows: MapRow[]; kind: RowKind }) {
+function AcceptExact({ count, kind }: { count: number; kind: RowKind }) {
   const { route } = useCurrent();
   const refresh = useRefresh();
   const notice = useNotice();
   const done = useDone();
-  const exact = rows.filter((row) => !row.row && row.suggestion?.exact);
   const accept = useMutation({
     mutationFn: () => workDone(client.POST('/api/map/suggestions', { body: { route: route.code, kind } })),
     onSuccess: (accepted) =>
@@ -152,12 +148,12 @@ function AcceptExact({ rows, kind }: { rows: MapRow[]; kind: RowKind }) {
     onSettled: refresh,
     onError: (error) => notice({ tone: 'failed', text: error.message }),
   });
-  if (exact.length === 0) {
+  if (count === 0) {
     return null;
   }
   return (
     <button type="button" className="act" disabled={accept.isPending} onClick={() => accept.mutate()}>
-      Accept the {exact.length} exact
+      Accept the {count} exact
     </button>
   );
 }

@@ -12,11 +12,12 @@ import type { MapRow } from './MapPage';
 import { NOTHING, saidBy } from './meaning';
 import { RowEditor } from './RowEditor';
 import { useChangeRow, type RowKind } from './useChangeRow';
+import type { useMapRows } from './useMapRows';
 
 interface Props {
   kind: RowKind;
   heads: { left: string; right: string };
-  rows: MapRow[];
+  list: ReturnType<typeof useMapRows>;
   selected: string | undefined;
   selectedNow: () => string | undefined;
   editing: string | null;
@@ -30,7 +31,7 @@ const NAMED = new Set<RowKind>(['ROLE', 'LINE_KIND']);
 const keyOf = (row: MapRow) => row.code;
 
 export function MapTable(props: Props) {
-  const { rows, heads, selected, selectedNow, editing, kind, onSelect, onEdit } = props;
+  const { list, heads, selected, selectedNow, editing, kind, onSelect, onEdit } = props;
   const { me, route } = useCurrent();
   const named = NAMED.has(kind);
   const touched = useTouched('CROSSWALK');
@@ -60,7 +61,11 @@ export function MapTable(props: Props) {
         left: named ? 'Of this route' : `In ${route.source}`,
         right: route.ledger === '' ? 'On no books yet' : `On the books of ${route.ledger}`,
       }}
-      rows={rows}
+      rows={list.rows}
+      count={list.count}
+      begins={list.begins}
+      onLook={list.look}
+      readAll={list.readAll}
       keyOf={keyOf}
       dataOf={(row) => ({ code: row.code, open: row.open })}
       touchedOf={(row) => touched(`${kind}/${row.code}`)}

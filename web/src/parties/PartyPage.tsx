@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams } from 'react-router';
-import { likenessQuery, mapQuery } from '../api/queries';
+import { likenessQuery, openRowsQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { useChangeRow } from '../map/useChangeRow';
 import { Failure } from '../ui/Failure';
@@ -25,7 +25,7 @@ function Sheet({ code }: { code: string }) {
   const { me, route } = useCurrent();
   const navigate = useNavigate();
   const doubt = useQuery(likenessQuery(route.code, code));
-  const others = (useQuery(mapQuery(route.code, 'party')).data ?? []).filter(
+  const others = (useQuery(openRowsQuery(route.code, 'party')).data?.rows ?? []).filter(
     (row) => row.row === undefined && row.suggestion !== undefined && row.code !== code,
   );
   const [from, setFrom] = useState(0);

@@ -1,10 +1,10 @@
-import { useInfiniteQuery, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
 import { byCauseQuery, documentsQuery, LARGEST_PAGE, summaryQuery } from '../api/queries';
 import { upTo } from '../api/pages';
 import { useCurrent } from '../app/current';
-import { useCalmly } from './useCalmly';
+import { useWindow } from '../ui/book/useWindow';
 import type { ReleaseView } from './useReleaseView';
 
 export type Row = Schemas['DocumentRow'];
@@ -76,25 +76,7 @@ function useGrouped(view: ReleaseView, causes: Cause[]) {
   };
 }
 
-/** More pages are not kept: where one comes back to, it is read again. */
-const KEPT = 12;
-/** So near to the end of what is read, the next page is asked for. */
-const NEAR = 60;
-
-interface Place {
-  /** Among all rows. */
-  at: number;
-  /** The key to go on from; empty where it is begun in the middle. */
-  after: string;
-  limit: number;
-}
-
-/** In the middle no more than what is seen at first, and a little around it: it is there the sooner. */
-const FIRST = 50;
-const AROUND = 8;
-const beginning = (at: number): Place => ({ at, after: '', limit: at === 0 ? PAGE : FIRST });
-
-/** A list that is read where it is looked at: page by page from there, in both directions. */
+/** A list that is read where it is looked at. */
 function useFlat(view: ReleaseView) {
   const { route } = useCurrent();
   const query = {
@@ -107,43 +89,17 @@ function useFlat(view: ReleaseView) {
     order: view.order,
     descending: view.descending,
   };
-  const list = JSON.stringify(query);
-  const [begun, setBegun] = useState({ list, at: 0 });
-  const at = begun.list === list ? begun.at : 0;
-  const pages = useInfiniteQuery({
-    queryKey: ['documents', 'list', query, at],
-    queryFn: ({ pageParam: { at: skip, after, limit }, signal }) =>
+  const { rows, begins, look, loading, error } = useWindow<Row>({
+    list: ['documents', 'list', query],
+    read: ({ at, after, limit }, signal) =>
       answer(
         client.GET('/api/documents', {
-          params: { query: { ...query, limit, ...(after === '' ? { skip } : { after }) } },
+          params: { query: { ...query, limit, ...(after === '' ? { skip: at } : { after }) } },
           signal,
         }),
       ),
-    initialPageParam: beginning(at),
-    getNextPageParam: (last, _, place): Place | undefined =>
-      last.next === '' ? undefined : { at: place.at + last.rows.length, after: last.next, limit: PAGE },
-    getPreviousPageParam: (_first, _all, place): Place | undefined =>
-      place.at === 0
-        ? undefined
-        : { at: Math.max(0, place.at - PAGE), after: '', limit: Math.min(PAGE, place.at) },
-    maxPages: KEPT,
     enabled: !view.grouped,
   });
-  const rows = useMemo(() => (pages.data?.pages ?? []).flatMap((page) => page.rows), [pages.data]);
-  const begins = (pages.data?.pageParams[0] as Place | undefined)?.at ?? at;
-  const ends = begins + rows.length;
-  const begin = useCalmly((first: number) => setBegun({ list, at: Math.max(0, first - AROUND) }));
-  const look = (first: number, last: number) => {
-    if (first > ends + PAGE || last < begins - PAGE) {
-      begin(first);
-    } else if (pages.isPending) {
-      return;
-    } else if (last > ends - NEAR && pages.hasNextPage && !pages.isFetching) {
-      void pages.fetchNextPage();
-    } else if (first < begins + NEAR && pages.hasPreviousPage && !pages.isFetching) {
-      void pages.fetchPreviousPage();
-    }
-  };
   return {
     groups: undefined,
     rows,
@@ -155,7 +111,7 @@ function useFlat(view: ReleaseView) {
       );
       return all.rows;
     },
-    loading: pages.isPending,
-    error: pages.error,
+    loading,
+    error,
   };
 }

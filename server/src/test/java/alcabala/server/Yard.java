@@ -22,6 +22,7 @@ public record Yard(Api api) {
     public void mapUnlessMapped(String kind, String code, String counterpart, String account) {
         boolean mapped = api.get("/api/map/" + kind.toLowerCase(java.util.Locale.ROOT) + "?route=yard")
                 .json()
+                .get("rows")
                 .valueStream()
                 .anyMatch(row -> row.get("code").asString().equals(code) && row.has("row"));
         if (!mapped) {

@@ -4,9 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /// Names of parties and items as people and ledgers compare them.
 class NamesTest {
@@ -75,4 +78,30 @@ class NamesTest {
                 .isEmpty();
         assertThat(ItemNames.collisions(Map.of(), Map.of(), 5)).isEmpty();
     }
+
+    /// The index gives what comparing with each would give, in seeded random names.
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3})
+    void theIndexOfSimilarNamesLosesNothingAndAddsNothing(long seed) {
+        Random random = new Random(seed);
+        List<String> names = IntStream.range(0, 800)
+                .mapToObj(i -> SYLLABLES.get(random.nextInt(SYLLABLES.size()))
+                        + SYLLABLES.get(random.nextInt(SYLLABLES.size()))
+                        + " "
+                        + SYLLABLES.get(random.nextInt(SYLLABLES.size())))
+                .toList();
+        SimilarNames index = new SimilarNames(names);
+        for (String name : names.subList(0, 60)) {
+            List<Integer> each = IntStream.range(0, names.size())
+                    .filter(i -> Names.similarity(name, names.get(i)) >= 0.6)
+                    .boxed()
+                    .toList();
+            assertThat(index.find(name, 0.6)).as(name).isEqualTo(each);
+        }
+        assertThat(index.find("", 0.6)).isEmpty();
+        assertThat(new SimilarNames(List.of()).find("pell", 0.6)).isEmpty();
+    }
+
+    private static final List<String> SYLLABLES =
+            List.of("mar", "ina", "pell", "es", "tu", "ary", "har", "bour", "ost", "rand", "quay", "tarn", "co", "ve");
 }

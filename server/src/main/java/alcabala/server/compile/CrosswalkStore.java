@@ -10,6 +10,7 @@ import alcabala.server.route.Routes;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -36,6 +37,27 @@ public class CrosswalkStore {
     public List<CrosswalkRow> rows(long routeId) {
         return CrosswalkRows.of(jdbc.sql(CrosswalkRows.SELECT + " where route_id = :route and ended_at is null")
                 .param("route", routeId)
+                .query(CrosswalkRows.Said.class)
+                .list());
+    }
+
+    /// Those of some kinds.
+    public List<CrosswalkRow> rows(long routeId, Collection<RowKind> kinds) {
+        return CrosswalkRows.of(
+                jdbc.sql(CrosswalkRows.SELECT + " where route_id = :route and ended_at is null and kind = any(:kinds)")
+                        .param("route", routeId)
+                        .param("kinds", kinds.stream().map(RowKind::name).toArray(String[]::new))
+                        .query(CrosswalkRows.Said.class)
+                        .list());
+    }
+
+    /// Those of some codes.
+    public List<CrosswalkRow> rows(long routeId, RowKind kind, Collection<String> codes) {
+        return CrosswalkRows.of(jdbc.sql(CrosswalkRows.SELECT
+                        + " where route_id = :route and ended_at is null and kind = :kind and code = any(:codes)")
+                .param("route", routeId)
+                .param("kind", kind.name())
+                .param("codes", codes.toArray(String[]::new))
                 .query(CrosswalkRows.Said.class)
                 .list());
     }

@@ -66,6 +66,7 @@ public class Works {
         COUNTS(false),
         NUMBERS(false),
         COMPILING(false),
+        MATCHING(false),
         TEST(true),
         CONSENT(true),
         CONNECTION(true);

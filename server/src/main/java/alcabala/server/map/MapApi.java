@@ -1,6 +1,5 @@
 package alcabala.server.map;
 
-import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.compile.CrosswalkStore;
@@ -10,15 +9,17 @@ import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.jobs.Works.Progress;
-import alcabala.server.map.RowsInHand.Said;
+import alcabala.server.map.MapRow.CrosswalkRowJson;
 import alcabala.server.map.Suggestions.Suggestion;
-import alcabala.server.platform.Amounts;
 import alcabala.server.platform.SumJson;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
@@ -47,41 +48,10 @@ class MapApi {
     private final Routes routes;
     private final MapView view;
     private final Mapping mapping;
-    private final OnLedger ledger;
+    private final MapPages pages;
     private final RouteMove move;
     private final Rerouting rerouting;
     private final Works works;
-
-    record CrosswalkRowJson(Meaning meaning, int version, String setBy, Instant setAt) {
-        static CrosswalkRowJson of(CrosswalkRow row) {
-            return row == null ? null : new CrosswalkRowJson(row.meaning(), row.version(), row.setBy(), row.setAt());
-        }
-    }
-
-    record MapRow(
-            @NotNull String code,
-            @NotNull String name,
-            @NotNull String note,
-            CrosswalkRowJson row,
-            @NotNull String covered,
-            @NotNull boolean open,
-            @NotNull boolean needed,
-            @NotNull int blockedDocuments,
-            @NotNull String blockedAmount,
-            @NotNull List<Said> says,
-            Suggested suggestion) {}
-
-    /// @param exact may be accepted together with others, without looking at each
-    record Suggested(String code, String name, String reason, boolean exact, Meaning meaning) {
-        static Suggested of(RowKind kind, Suggestion suggestion) {
-            if (suggestion == null) {
-                return null;
-            }
-            Option option = suggestion.option(kind);
-            return new Suggested(
-                    option.code(), option.name(), suggestion.reason(), suggestion.exact(), option.meaning());
-        }
-    }
 
     record ChangeRow(
             @NotBlank String route,
@@ -136,7 +106,7 @@ class MapApi {
             Routes routes,
             MapView view,
             Mapping mapping,
-            OnLedger ledger,
+            MapPages pages,
             RouteMove move,
             Rerouting rerouting,
             Works works) {
@@ -144,39 +114,31 @@ class MapApi {
         this.routes = routes;
         this.view = view;
         this.mapping = mapping;
-        this.ledger = ledger;
+        this.pages = pages;
         this.move = move;
         this.rerouting = rerouting;
         this.works = works;
     }
 
+    /// A page of one crosswalk; what is open comes first, that which holds up most money before the others.
+    ///
+    /// @param text on either page of the list; empty for all
+    /// @param only `open` for what nothing answers for
     @GetMapping("/{kind}")
-    List<MapRow> rows(@PathVariable RowKind kind, @RequestParam String route) {
-        RouteRow found = routes.getLeading(route);
-        List<MapView.Row> rows = view.rows(found, kind);
-        LedgerNames names = ledger.names(
-                found,
-                kind,
-                rows.stream()
-                        .flatMap(row -> Stream.ofNullable(row.row()))
-                        .map(CrosswalkRow::meaning)
-                        .toList());
-        return rows.stream()
-                .map(row -> new MapRow(
-                        row.code(),
-                        row.name(),
-                        row.note(),
-                        CrosswalkRowJson.of(row.row()),
-                        row.covered(),
-                        row.isOpen(),
-                        row.needed(),
-                        row.blockedDocuments(),
-                        Amounts.decimal(found.currency(), row.blockedAmount()),
-                        row.row() == null
-                                ? List.of()
-                                : RowsInHand.said(kind, row.row().meaning(), names),
-                        Suggested.of(kind, row.suggestion())))
-                .toList();
+    MapPages.MapPage rows(
+            @PathVariable RowKind kind,
+            @RequestParam String route,
+            @RequestParam(defaultValue = "") @Size(max = 200) String text,
+            @RequestParam(defaultValue = "") @Pattern(regexp = "|open") String only,
+            @RequestParam(defaultValue = "0") @Min(0) int skip,
+            @RequestParam(defaultValue = "500") @Min(1) @Max(1000) int limit) {
+        return pages.page(routes.getLeading(route), kind, new MapPages.Wanted(text, only.equals("open"), skip, limit));
+    }
+
+    /// How much of each crosswalk stands, and what the rest holds up.
+    @GetMapping("/summary")
+    List<MapPages.KindCounts> summary(@RequestParam String route) {
+        return pages.counts(routes.getLeading(route));
     }
 
     /// Takes suggestions over: those of the codes named, or all that need no look at each.

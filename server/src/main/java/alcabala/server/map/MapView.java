@@ -13,11 +13,14 @@ import alcabala.accounting.setting.Topic;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.PartyMatchers;
 import alcabala.server.map.Suggestions.Suggestion;
+import alcabala.server.platform.CommittedCache;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -35,8 +38,11 @@ import org.springframework.stereotype.Component;
 /// block.
 @Component
 class MapView {
-    private static final String ALL = "";
-    private static final String IF_WANTED = " and (:only = '' or %s = :only) ";
+    private static final Set<String> ALL = Set.of();
+    private static final String IF_WANTED =
+            " and (cardinality(cast(:only as text[])) = 0 or %s = any(cast(:only as text[]))) ";
+    /// What may answer for an item that has no row of its own.
+    private static final Set<RowKind> MORE_GENERAL = Set.of(RowKind.CATEGORY, RowKind.LINE_KIND, RowKind.ROLE);
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
     private final LedgerReference reference;
@@ -45,6 +51,7 @@ class MapView {
     private final SettingStore settings;
     private final MoneyRows money;
     private final PlaceRows places;
+    private final CommittedCache<Long, KnownItems> itemsOf = new CommittedCache<>();
 
     /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`, or why none is
     /// needed; empty when by none
@@ -102,7 +109,7 @@ class MapView {
         if (kind == RowKind.PARTY) {
             return suggestionsOf(route, kind).allForParty(catalogue.party(route.sourceId(), code));
         }
-        return rows(route, kind, code).stream()
+        return rows(route, kind, Set.of(code)).stream()
                 .filter(row -> row.code().equals(code))
                 .flatMap(row -> Stream.ofNullable(row.suggestion()))
                 .toList();
@@ -111,16 +118,53 @@ class MapView {
     private Suggestions suggestionsOf(RouteRow route, RowKind kind) {
         return new Suggestions(
                 reference.accounts(route.ledgerId()),
-                kind == RowKind.ITEM ? reference.items(route.ledgerId()) : List.of(),
+                kind == RowKind.ITEM ? items(route.ledgerId()) : KnownItems.NONE,
                 reference.taxCodes(route.ledgerId()),
                 kind == RowKind.PARTY ? matchers.of(route.ledgerId()) : new PartyMatcher(List.of()));
     }
 
-    /// @param only the code of the one row that is wanted, where that can be looked up by itself
-    private List<Row> rows(RouteRow route, RowKind kind, String only) {
-        Map<RowKind, Map<String, CrosswalkRow>> rows = store.rows(route.id()).stream()
+    /// Made anew only when a ledger has other items: to find the likest of a hundred thousand names takes an index.
+    private KnownItems items(long ledgerId) {
+        String stamp =
+                jdbc.sql("""
+                select count(*) || '/' || coalesce(max(xmin::text::bigint), 0) from ledger_item where ledger_id = :ledger""").param("ledger", ledgerId).query(String.class).single();
+        return itemsOf.get(ledgerId, stamp, () -> new KnownItems(reference.items(ledgerId)));
+    }
+
+    /// Categories, and after "kind" kinds of line, for which an account answers where an item has none.
+    Set<String> answersForItems(RouteRow route) {
+        Source source = new Source(
+                route,
+                ALL,
+                byKind(store.rows(route.id(), MORE_GENERAL)),
+                Map.of(),
+                suggestionsOf(route, RowKind.ROLE),
+                false);
+        return Stream.concat(
+                        source.codes(RowKind.CATEGORY).stream()
+                                .filter(category -> !source.target(RowKind.CATEGORY, category, Purpose.INCOME)
+                                        .isEmpty()),
+                        Arrays.stream(LineKind.values())
+                                .filter(kind -> !source.covered("", kind).isEmpty())
+                                .map(kind -> "kind " + kind.name()))
+                .collect(Collectors.toUnmodifiableSet());
+    }
+
+    private static Map<RowKind, Map<String, CrosswalkRow>> byKind(List<CrosswalkRow> rows) {
+        return rows.stream()
                 .collect(Collectors.groupingBy(
                         CrosswalkRow::kind, Collectors.toMap(CrosswalkRow::code, Function.identity())));
+    }
+
+    /// @param only the codes of those that are wanted, where they can be looked up by themselves; none for all
+    List<Row> rows(RouteRow route, RowKind kind, Collection<String> only) {
+        List<CrosswalkRow> set = only.isEmpty()
+                ? store.rows(route.id())
+                : Stream.concat(
+                                store.rows(route.id(), MORE_GENERAL).stream().filter(row -> row.kind() != kind),
+                                store.rows(route.id(), kind, only).stream())
+                        .toList();
+        Map<RowKind, Map<String, CrosswalkRow>> rows = byKind(set);
         Map<String, Blocked> blocked = blocked(route);
         Suggestions suggestions = suggestionsOf(route, kind);
         boolean asksFirst = settings.of(route.id()).is(Topic.NEW_PARTIES, "ask");
@@ -177,7 +221,7 @@ class MapView {
     /// Makes the rows of one kind.
     final class Source {
         private final RouteRow route;
-        private final String only;
+        private final Collection<String> only;
         private final Map<RowKind, Map<String, CrosswalkRow>> rows;
         private final Map<String, Blocked> blocked;
         private final Suggestions suggestions;
@@ -185,7 +229,7 @@ class MapView {
 
         Source(
                 RouteRow route,
-                String only,
+                Collection<String> only,
                 Map<RowKind, Map<String, CrosswalkRow>> rows,
                 Map<String, Blocked> blocked,
                 Suggestions suggestions,
@@ -201,7 +245,8 @@ class MapView {
         List<Row> parties() {
             List<Row> view = new ArrayList<>();
             String otherwise = asksFirst ? "asked about on its first document" : "created on its first document";
-            List<Party> parties = catalogue.parties(route.sourceId());
+            List<Party> parties =
+                    only.isEmpty() ? catalogue.parties(route.sourceId()) : catalogue.parties(route.sourceId(), only);
             Map<String, Suggestion> likeliest = suggestions.forParties(parties.stream()
                     .filter(party -> find(RowKind.PARTY, party.code()).isEmpty())
                     .toList());
@@ -221,7 +266,7 @@ class MapView {
             return jdbc.sql("select code, name, category, kind from source_item where source_id = :id"
                             + IF_WANTED.formatted("code") + "order by code")
                     .param("id", route.sourceId())
-                    .param("only", only)
+                    .param("only", only.toArray(String[]::new))
                     .query((row, n) -> {
                         String category = row.getString("category");
                         return row(
@@ -238,7 +283,7 @@ class MapView {
                     .list();
         }
 
-        private String covered(String category, LineKind kind) {
+        String covered(String category, LineKind kind) {
             String byCategory = target(RowKind.CATEGORY, category, Purpose.INCOME);
             if (!byCategory.isEmpty()) {
                 return "category " + category + ": " + byCategory;
@@ -253,7 +298,7 @@ class MapView {
             return account.isEmpty() ? "" : "role " + word(role) + ": " + account;
         }
 
-        private String target(RowKind kind, String code, Purpose purpose) {
+        String target(RowKind kind, String code, Purpose purpose) {
             return find(kind, code).map(row -> row.target(purpose)).orElse("");
         }
 
@@ -263,7 +308,7 @@ class MapView {
                     from source_category c left join source_item i on i.source_id = c.source_id and i.category = c.code
                     where c.source_id = :id""" + IF_WANTED.formatted("c.code") + "group by c.code, c.name order by c.code")
                     .param("id", route.sourceId())
-                    .param("only", only)
+                    .param("only", only.toArray(String[]::new))
                     .query((row, n) -> row(
                             RowKind.CATEGORY,
                             row.getString("code"),
@@ -281,7 +326,7 @@ class MapView {
             return jdbc.sql("select code, name, rate, category from source_tax where source_id = :id"
                             + IF_WANTED.formatted("code") + "order by code")
                     .param("id", route.sourceId())
-                    .param("only", only)
+                    .param("only", only.toArray(String[]::new))
                     .query((row, n) -> row(
                             RowKind.TAX,
                             row.getString("code"),
@@ -310,7 +355,7 @@ class MapView {
                             and d.kind in ('bill', 'supplier-credit'))
                     """ + IF_WANTED.formatted("p.code") + "order by p.code")
                     .param("source", route.sourceId())
-                    .param("only", only)
+                    .param("only", only.toArray(String[]::new))
                     .query((row, n) -> row(
                             RowKind.SUPPLIER,
                             row.getString("code"),

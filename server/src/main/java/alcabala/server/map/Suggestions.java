@@ -14,7 +14,6 @@ import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.matching.RoleMatcher;
 import alcabala.accounting.matching.evidence.Evidence;
 import alcabala.accounting.party.Party;
-import alcabala.connectors.ledger.LedgerItem;
 import java.math.BigDecimal;
 import java.util.Collection;
 import java.util.Comparator;
@@ -29,9 +28,10 @@ import java.util.stream.Collectors;
 /// What on the ledger probably stands for a code of the source, by code or by name, and why.
 final class Suggestions {
     private static final double WORTH_SAYING = 0.34;
+    private static final double LIKE_AN_ITEM = 0.5;
     private final List<LedgerAccount> accounts;
     private final List<LedgerAccount> purchases;
-    private final List<LedgerItem> items;
+    private final KnownItems items;
     private final List<LedgerTaxCode> taxCodes;
     private final PartyMatcher parties;
     private final RoleMatcher roles;
@@ -48,8 +48,7 @@ final class Suggestions {
         }
     }
 
-    Suggestions(
-            List<LedgerAccount> accounts, List<LedgerItem> items, List<LedgerTaxCode> taxCodes, PartyMatcher parties) {
+    Suggestions(List<LedgerAccount> accounts, KnownItems items, List<LedgerTaxCode> taxCodes, PartyMatcher parties) {
         this.roles = new RoleMatcher(accounts);
         this.accounts = accounts.stream()
                 .filter(a -> a.active() && a.type() == AccountType.REVENUE)
@@ -57,13 +56,17 @@ final class Suggestions {
         this.purchases = accounts.stream()
                 .filter(a -> a.active() && AccountRole.PURCHASES.takes(a.type()))
                 .toList();
-        this.items = items.stream().filter(LedgerItem::active).toList();
+        this.items = items;
         this.taxCodes = taxCodes.stream().filter(LedgerTaxCode::active).toList();
         this.parties = parties;
     }
 
-    /// The likeliest for each, by code, looked at together: two that look different are not both certain of one.
     Map<String, Suggestion> forParties(Collection<Party> asked) {
+        return likeliest(parties, asked);
+    }
+
+    /// The likeliest for each, by code, looked at together: two that look different are not both certain of one.
+    static Map<String, Suggestion> likeliest(PartyMatcher parties, Collection<Party> asked) {
         Map<String, Suggestion> all = new HashMap<>();
         parties.rankAll(asked)
                 .forEach((party, candidates) ->
@@ -86,13 +89,10 @@ final class Suggestions {
     }
 
     Optional<Suggestion> forItem(String code, String name) {
-        Optional<LedgerItem> sameCode =
-                items.stream().filter(i -> i.code().equalsIgnoreCase(code)).findFirst();
-        if (sameCode.isPresent()) {
-            return sameCode.map(i -> new Suggestion(i.code(), i.account(), i.name(), "same code", true));
-        }
-        return closest(items, LedgerItem::name, name, 0.5)
-                .map(i -> new Suggestion(i.code(), i.account(), i.name(), "similar name", false));
+        return items.ofCode(code)
+                .map(i -> new Suggestion(i.code(), i.account(), i.name(), "same code", true))
+                .or(() -> items.likest(name, LIKE_AN_ITEM)
+                        .map(i -> new Suggestion(i.code(), i.account(), i.name(), "similar name", false)));
     }
 
     /// Labour goes to an account that says labour, where the chart has one, however alike another's name is.

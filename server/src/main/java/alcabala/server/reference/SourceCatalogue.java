@@ -189,6 +189,19 @@ public class SourceCatalogue {
                 .orElseGet(() -> Party.named(code, code));
     }
 
+    /// Those of these codes, as far as they are known.
+    public List<Party> parties(long sourceId, Collection<String> codes) {
+        return jdbc
+                .sql("select body from source_party where source_id = :id and code = any(:codes) order by code")
+                .param("id", sourceId)
+                .param("codes", codes.toArray(String[]::new))
+                .query(String.class)
+                .list()
+                .stream()
+                .map(body -> json.readValue(body, Party.class))
+                .toList();
+    }
+
     public List<Party> parties(long sourceId) {
         return jdbc
                 .sql("select body from source_party where source_id = :id order by code")

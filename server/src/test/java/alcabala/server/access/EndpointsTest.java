@@ -59,6 +59,7 @@ class EndpointsTest {
             GET /api/map/at                                        administrator bookkeeper reviewer
             GET /api/map/choices                                   administrator bookkeeper reviewer
             GET /api/map/row                                       administrator bookkeeper reviewer
+            GET /api/map/summary                                   administrator bookkeeper reviewer
             GET /api/map/parties/likeness                          administrator bookkeeper reviewer
             GET /api/map/history                                   administrator bookkeeper reviewer
             GET /api/map/move                                      administrator bookkeeper reviewer

@@ -79,9 +79,10 @@ class ChoosingTest {
 
     @Test
     void fiveOfThoseChosenLastAreSaid() {
-        List<String> codes = ferro.get("/api/map/category?route=yard").json().findValuesAsString("code").stream()
-                .limit(6)
-                .toList();
+        List<String> codes =
+                ferro.get("/api/map/category?route=yard").json().get("rows").findValuesAsString("code").stream()
+                        .limit(6)
+                        .toList();
         List<String> accounts = List.of("4010", "4012", "4015", "4018", "4020", "4025");
         for (int i = 0; i < 6; i++) {
             Meaning meaning = Meaning.NONE.with(Purpose.INCOME, accounts.get(i));

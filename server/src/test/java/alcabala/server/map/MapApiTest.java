@@ -150,7 +150,7 @@ class MapApiTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(project).startsWith("WO-");
-        assertThat(ferro.get("/api/map/project?route=yard").json().findValuesAsString("code"))
+        assertThat(ferro.get("/api/map/project?route=yard").json().get("rows").findValuesAsString("code"))
                 .contains(project);
         assertThat(refusal("PROJECT", project, Meaning.NONE.with(Purpose.INCOME, "1100")))
                 .isEqualTo("account-type");
@@ -190,18 +190,19 @@ class MapApiTest {
 
     @Test
     void theOpenComeFirstAndTheBiggestHoldUpOfThemAtTheTop() {
-        JsonNode items = ferro.get("/api/map/item?route=yard").json();
+        JsonNode items = ferro.get("/api/map/item?route=yard").json().get("rows");
         assertThat(items.get(0).get("code").asString()).isEqualTo("RIG-0042");
         assertThat(items.get(1).get("code").asString()).isEqualTo("ENG-0310");
         assertThat(items.get(0).get("suggestion").get("reason").asString()).isEqualTo("similar name");
-        JsonNode tax = ferro.get("/api/map/tax?route=yard").json().get(0);
+        JsonNode tax = ferro.get("/api/map/tax?route=yard").json().get("rows").get(0);
         assertThat(tax.get("suggestion").get("code").asString()).isEqualTo("RC0");
         assertThat(tax.get("suggestion").get("reason").asString()).isEqualTo("same rate and category AE");
     }
 
     private static int versionOf(String kind, String code) {
         for (JsonNode row : ferro.get("/api/map/" + kind.toLowerCase(java.util.Locale.ROOT) + "?route=yard")
-                .json()) {
+                .json()
+                .get("rows")) {
             if (row.get("code").asString().equals(code)) {
                 return row.has("row") ? row.get("row").get("version").asInt() : 0;
             }

@@ -51,7 +51,7 @@ class RouteMoveTest {
 
     /// IC-1001 is Ostrander in the one company and Wherry in the other; IC-1002 is the same trust in both.
     private static void theSameIdInAnotherCompanyIsAnotherCustomer(Api admin, Yard yard) {
-        JsonNode parties = admin.get("/api/map/party?route=yard").json();
+        JsonNode parties = admin.get("/api/map/party?route=yard").json().get("rows");
         assertThat(row(parties, "C-1002")
                         .get("row")
                         .get("meaning")

@@ -32,9 +32,9 @@ class SuggestionsTest {
                     account("4035", "Winter storage", AccountType.REVENUE, true),
                     account("4900", "Storage until 2020", AccountType.REVENUE, false),
                     account("6100", "Storage of our own", AccountType.EXPENSE, true)),
-            List.of(
+            new KnownItems(List.of(
                     new LedgerItem("RIG-06", "Swage terminal 6mm", "4012", "", true),
-                    new LedgerItem("OLD-1", "Swage terminal 8 mm", "4012", "", false)),
+                    new LedgerItem("OLD-1", "Swage terminal 8 mm", "4012", "", false))),
             List.of(
                     code("S23", "23", TaxCategory.S, true),
                     code("Z0", "0", TaxCategory.Z, true),
@@ -95,7 +95,7 @@ class SuggestionsTest {
         List<LedgerAccount> withPurchases = List.of(
                 account("5100", "Goods for resale", AccountType.COST, true),
                 account("6100", "Storage of our own", AccountType.EXPENSE, true));
-        assertThat(new Suggestions(withPurchases, List.of(), List.of(), new PartyMatcher(List.of()))
+        assertThat(new Suggestions(withPurchases, KnownItems.NONE, List.of(), new PartyMatcher(List.of()))
                         .forSupplier(List.of("Rope 12 mm")))
                 .contains(new Suggestion("", "5100", "5100 Goods for resale", "for purchases in general", false));
     }

@@ -102,14 +102,14 @@ class SetupTest {
         assertThat(accept(admin, "ROLE", null)).isEqualTo(3);
         assertThat(accept(admin, "ROLE", null)).as("nothing twice").isZero();
         accept(admin, "TAX", List.of("V23", "V13", "V0", "VEU"));
-        JsonNode categories = admin.get("/api/map/category?route=yard").json();
+        JsonNode categories = admin.get("/api/map/category?route=yard").json().get("rows");
         List<String> codes =
                 categories.valueStream().map(row -> row.get("code").asString()).toList();
         assertThat(accept(admin, "CATEGORY", codes)).isEqualTo(12);
         takenBackAllOrNone(admin);
         assertThat(accept(admin, "ITEM", List.of("RIG-0042", "ENG-0310", "no-such")))
                 .isEqualTo(2);
-        assertThat(admin.get("/api/map/category?route=yard").json().valueStream())
+        assertThat(admin.get("/api/map/category?route=yard").json().get("rows").valueStream())
                 .as("labour went to labour")
                 .filteredOn(row -> row.get("code").asString().equals("rigging-labour"))
                 .allMatch(row -> row.get("row")

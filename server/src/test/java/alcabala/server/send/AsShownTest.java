@@ -94,6 +94,7 @@ class AsShownTest {
     private void remap(String category, String from, String to) {
         JsonNode row = ferro.get("/api/map/category?route=yard")
                 .json()
+                .get("rows")
                 .valueStream()
                 .filter(each -> each.get("code").asString().equals(category))
                 .findFirst()

@@ -134,6 +134,7 @@ class DimensionsTest {
     private JsonNode row(String kind, String code) {
         return ferro.get("/api/map/" + kind + "?route=yard")
                 .json()
+                .get("rows")
                 .valueStream()
                 .filter(each -> each.get("code").asString().equals(code))
                 .findFirst()

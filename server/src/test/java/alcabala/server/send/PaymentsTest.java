@@ -76,7 +76,7 @@ class PaymentsTest {
         assertThat(money.causes(id))
                 .containsExactlyInAnyOrder("waits-for:invoice " + number(), "means-unmapped:48 EUR");
 
-        JsonNode means = admin.get("/api/map/means?route=yard").json();
+        JsonNode means = admin.get("/api/map/means?route=yard").json().get("rows");
         assertThat(means.get(0).get("code").asString()).isEqualTo("48 EUR");
         assertThat(means.get(0).get("blockedDocuments").asInt()).isEqualTo(1);
         assertThat(means.get(0).get("suggestion").get("code").asString()).isEqualTo("1250");

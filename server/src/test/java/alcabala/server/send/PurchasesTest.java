@@ -174,6 +174,7 @@ class PurchasesTest {
     private static String covered(String role) {
         return admin.get("/api/map/role?route=harbour")
                 .json()
+                .get("rows")
                 .valueStream()
                 .filter(each -> each.get("code").asString().equals(role))
                 .findFirst()

@@ -1,0 +1,90 @@
+package alcabala.server.map;
+
+import alcabala.accounting.matching.PartyMatcher;
+import alcabala.accounting.party.Party;
+import alcabala.server.compile.PartyMatchers;
+import alcabala.server.jobs.Works;
+import alcabala.server.jobs.Works.Kind;
+import alcabala.server.map.Suggestions.Suggestion;
+import alcabala.server.platform.News.Topic;
+import alcabala.server.platform.Telling;
+import alcabala.server.reference.SourceCatalogue;
+import alcabala.server.route.RouteRow;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// Who on a ledger the parties of a source probably are, all of them looked at together. That takes a while for very
+/// many, so it is kept until either side has others; what was known before is said meanwhile.
+@Component
+class Likeness {
+    /// So many are looked at while somebody waits, more behind the screens.
+    private static final int FEW = 1_000;
+
+    private final JdbcClient jdbc;
+    private final PartyMatchers matchers;
+    private final SourceCatalogue catalogue;
+    private final Works works;
+    private final Telling telling;
+    private final Map<Sides, Known> known = new ConcurrentHashMap<>();
+
+    private record Sides(long source, long ledger) {}
+
+    /// @param parties of the source
+    private record Stamp(long parties, long changed, long version, long keptVersion) {}
+
+    private record Known(Stamp stamp, Map<String, Suggestion> likeliest) {}
+
+    /// How many were looked at.
+    record Compared(int parties) {}
+
+    Likeness(JdbcClient jdbc, PartyMatchers matchers, SourceCatalogue catalogue, Works works, Telling telling) {
+        this.jdbc = jdbc;
+        this.matchers = matchers;
+        this.catalogue = catalogue;
+        this.works = works;
+        this.telling = telling;
+    }
+
+    /// The likeliest for each party of the source that may be somebody there, by its code; mapped ones included.
+    Map<String, Suggestion> of(RouteRow route) {
+        Sides sides = new Sides(route.sourceId(), route.ledgerId());
+        Stamp now = stamp(sides);
+        Known last = known.get(sides);
+        if (last != null && last.stamp().equals(now)) {
+            return last.likeliest();
+        }
+        if (now.parties() <= FEW) {
+            return compare(sides, now);
+        }
+        works.start(Kind.MATCHING, sides.source() + " " + sides.ledger(), "Alcabala", Compared.class, at -> {
+            Map<String, Suggestion> likeliest = compare(sides, stamp(sides));
+            telling.tell(Topic.CROSSWALK, null, null, List.of());
+            return new Compared(likeliest.size());
+        });
+        return last == null ? Map.of() : last.likeliest();
+    }
+
+    private Map<String, Suggestion> compare(Sides sides, Stamp stamp) {
+        PartyMatcher matcher = matchers.of(sides.ledger());
+        List<Party> parties = catalogue.parties(sides.source());
+        Map<String, Suggestion> likeliest = Suggestions.likeliest(matcher, parties);
+        known.put(sides, new Known(stamp, likeliest));
+        return likeliest;
+    }
+
+    /// Rows that were written since have a later transaction.
+    private Stamp stamp(Sides sides) {
+        return jdbc.sql("""
+                select (select count(*) from source_party where source_id = :source) as parties,
+                    (select coalesce(max(xmin::text::bigint), 0) from source_party where source_id = :source) as changed,
+                    l.version, l.kept_version
+                from ledger l where l.id = :ledger""")
+                .param("source", sides.source())
+                .param("ledger", sides.ledger())
+                .query(Stamp.class)
+                .single();
+    }
+}

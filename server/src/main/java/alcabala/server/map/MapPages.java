@@ -1,0 +1,142 @@
+package alcabala.server.map;
+
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.server.map.LargeKinds.Counts;
+import alcabala.server.map.Suggestions.Suggestion;
+import alcabala.server.platform.Amounts;
+import alcabala.server.route.RouteRow;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+
+/// The crosswalk page by page, and how much of it stands.
+@Component
+class MapPages {
+    private final MapView view;
+    private final LargeKinds large;
+    private final Likeness likeness;
+    private final OnLedger ledger;
+
+    /// @param text on either page; empty for all
+    /// @param skip how many of those that match come before the page
+    record Wanted(String text, boolean onlyOpen, int skip, int limit) {
+        static final Wanted ALL = new Wanted("", false, 0, Integer.MAX_VALUE);
+    }
+
+    /// @param count how many match, those of other pages included
+    record MapPage(List<MapRow> rows, int count) {}
+
+    /// How much of one kind stands.
+    ///
+    /// @param count how many rows there are, those included that nothing that crosses needs
+    /// @param mapped how many have a row of their own
+    /// @param covered for how many something more general answers
+    /// @param open for how many nothing answers
+    /// @param heldUp what waits for those, a decimal in the route's currency
+    /// @param exact for how many a suggestion may be accepted without looking at it
+    record KindCounts(RowKind kind, int count, int mapped, int covered, int open, String heldUp, int exact) {}
+
+    MapPages(MapView view, LargeKinds large, Likeness likeness, OnLedger ledger) {
+        this.view = view;
+        this.large = large;
+        this.likeness = likeness;
+        this.ledger = ledger;
+    }
+
+    MapPage page(RouteRow route, RowKind kind, Wanted wanted) {
+        if (!LargeKinds.has(kind)) {
+            return small(route, kind, wanted);
+        }
+        Collection<String> answers = answers(route, kind);
+        List<String> codes = large.codes(route, kind, answers, wanted);
+        if (codes.isEmpty()) {
+            return new MapPage(List.of(), large.count(route, kind, answers, wanted));
+        }
+        Map<String, MapRow> rows = shown(route, kind, view.rows(route, kind, codes)).stream()
+                .collect(Collectors.toMap(MapRow::code, Function.identity()));
+        return new MapPage(
+                codes.stream()
+                        .flatMap(code -> Stream.ofNullable(rows.get(code)))
+                        .toList(),
+                large.count(route, kind, answers, wanted));
+    }
+
+    private MapPage small(RouteRow route, RowKind kind, Wanted wanted) {
+        String text = wanted.text().strip().toLowerCase(Locale.ROOT);
+        List<MapRow> matching = shown(route, kind, view.rows(route, kind)).stream()
+                .filter(row -> (!wanted.onlyOpen() || row.open()) && row.has(text))
+                .toList();
+        return new MapPage(
+                matching.stream().skip(wanted.skip()).limit(wanted.limit()).toList(), matching.size());
+    }
+
+    private List<MapRow> shown(RouteRow route, RowKind kind, List<MapView.Row> rows) {
+        LedgerNames names = ledger.names(
+                route,
+                kind,
+                rows.stream()
+                        .flatMap(row -> Stream.ofNullable(row.row()))
+                        .map(CrosswalkRow::meaning)
+                        .toList());
+        return rows.stream().map(row -> MapRow.of(route, kind, row, names)).toList();
+    }
+
+    private Collection<String> answers(RouteRow route, RowKind kind) {
+        return kind == RowKind.PARTY ? likeness.of(route).keySet() : view.answersForItems(route);
+    }
+
+    /// Of each kind, in no order.
+    List<KindCounts> counts(RouteRow route) {
+        return Arrays.stream(RowKind.values())
+                .filter(kind -> kind != RowKind.LINE)
+                .map(kind -> LargeKinds.has(kind) ? countLarge(route, kind) : countSmall(route, kind))
+                .toList();
+    }
+
+    private KindCounts countLarge(RouteRow route, RowKind kind) {
+        Counts counts = large.counts(route, kind, answers(route, kind));
+        int exact = kind == RowKind.ITEM
+                ? large.itemsOfSameCode(route)
+                : large.unmapped(
+                        route,
+                        likeness.of(route).entrySet().stream()
+                                .filter(each -> each.getValue().exact())
+                                .map(Map.Entry::getKey)
+                                .toList());
+        return new KindCounts(
+                kind,
+                counts.mapped() + counts.covered() + counts.open(),
+                counts.mapped(),
+                counts.covered(),
+                counts.open(),
+                Amounts.decimal(route.currency(), counts.heldUp()),
+                exact);
+    }
+
+    private KindCounts countSmall(RouteRow route, RowKind kind) {
+        List<MapView.Row> rows = view.rows(route, kind);
+        List<MapView.Row> open = rows.stream().filter(MapView.Row::isOpen).toList();
+        return new KindCounts(
+                kind,
+                rows.size(),
+                (int) rows.stream().filter(row -> row.row() != null).count(),
+                (int) rows.stream()
+                        .filter(row -> row.row() == null && row.needed() && !row.isOpen())
+                        .count(),
+                open.size(),
+                Amounts.decimal(
+                        route.currency(),
+                        open.stream().mapToLong(MapView.Row::blockedAmount).sum()),
+                (int) rows.stream()
+                        .flatMap(row -> Stream.ofNullable(row.suggestion()))
+                        .filter(Suggestion::exact)
+                        .count());
+    }
+}
