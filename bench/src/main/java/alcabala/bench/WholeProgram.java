@@ -68,6 +68,7 @@ final class WholeProgram {
             }
             if (wanted.contains("screens")) {
                 program.fill(200_000);
+                program.fillCodes(200_000);
                 ScreensBenchmark.measure("http://127.0.0.1:" + PORT);
             }
             if (wanted.contains("million")) {
@@ -115,6 +116,35 @@ final class WholeProgram {
                 .update();
         jdbc.sql("vacuum analyze").update();
         requireAllOnTheRoute(documents);
+    }
+
+    /// As many items and parties of the source, a third of the items without an answer, and half as many of each on the
+    /// ledger.
+    private void fillCodes(int count) {
+        String party = """
+                jsonb_build_object('code', '%1$s' || n, 'name', initcap(translate(md5(n::text), '0123456789', 'ghijklmnop')),
+                    'taxIdentifier', 'IE' || 1000000 + n || 'X', 'email', 'office@' || n || '.example',
+                    'phone', '053 ' || 5000000 + n, 'billTo', place, 'shipTo', place, 'active', true)
+                from generate_series(1, :count) n, (select jsonb_build_object('street', '1 Quay', 'city', 'Saltmere',
+                    'postalZone', '', 'country', 'IE') as place) p""";
+        jdbc.sql("""
+                insert into source_item (source_id, code, name, category, kind)
+                    select 1, 'I' || n, 'Shackle ' || md5(n::text), case n % 3 when 0 then 'unsorted' else 'chandlery' end, 'GOODS'
+                    from generate_series(1, :count) n""").param("count", count).update();
+        jdbc.sql("""
+                insert into ledger_item (ledger_id, code, name, account, active)
+                    select 1, 'L' || n, 'Shackle ' || md5((7 * n)::text), '4010', true from generate_series(1, :count) n""").param("count", count / 2).update();
+        jdbc.sql(
+                        "with made as (select n, " + party.formatted("P-") + ") "
+                                + "insert into source_party (source_id, code, name, body) select 1, 'P-' || n, b->>'name', b from made m(n, b)")
+                .param("count", count)
+                .update();
+        jdbc.sql(
+                        "with made as (select n, " + party.formatted("L-") + ") "
+                                + "insert into ledger_party (ledger_id, code, name, body, active) select 1, 'L-' || n, b->>'name', b, true from made m(n, b)")
+                .param("count", count / 2)
+                .update();
+        jdbc.sql("vacuum analyze").update();
     }
 
     /// Figures of an empty list are worth nothing.

@@ -41,8 +41,12 @@ public record Mail(String box, String house) {
             "libero.it",
             "btinternet.com");
 
+    /// Of several that stand in one field the first.
     public static Mail of(String written) {
-        String plain = written.strip().toLowerCase(Locale.ROOT).replaceFirst("^mailto:", "");
+        String plain = written.strip()
+                .toLowerCase(Locale.ROOT)
+                .replaceFirst("^mailto:", "")
+                .replaceFirst("[;,\\s].*$", "");
         if (!SHAPE.matcher(plain).matches()) {
             return NONE;
         }

@@ -35,7 +35,7 @@ public record Place(
             "street", "str", "st", "road", "rd", "avenue", "ave", "av", "lane", "ln", "drive", "dr", "square", "sq",
             "place", "pl", "rue", "strasse", "via", "calle", "unit", "suite", "apt", "flat", "the", "de", "la", "no");
     private static final Map<String, String> SHORT =
-            Map.of("co", "county", "nth", "north", "sth", "south", "hbr", "harbour");
+            Map.of("st", "saint", "mt", "mount", "co", "county", "nth", "north", "sth", "south", "hbr", "harbour");
     private static final double MOST_OF_IT = 0.6;
 
     public static Place of(Address address) {

@@ -18,7 +18,12 @@ public record Telephone(String digits) {
     /// them.
     private static final int TELLING = 7;
 
-    public static Telephone of(String written) {
+    private static final Pattern OTHERS = Pattern.compile("(?i)\\s*(/|;|,|\\bor\\b).*$");
+
+    /// Of several that stand in one field the first.
+    public static Telephone of(String all) {
+        String first = OTHERS.matcher(all).replaceAll("");
+        String written = NO_DIGIT.matcher(first).replaceAll("").length() < TELLING ? all : first;
         String digits = NO_DIGIT.matcher(
                         TRUNK.matcher(EXTENSION.matcher(written).replaceAll("")).replaceAll(""))
                 .replaceAll("");

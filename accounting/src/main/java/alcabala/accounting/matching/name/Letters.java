@@ -1,12 +1,14 @@
 package alcabala.accounting.matching.name;
 
 import java.text.Normalizer;
+import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
 
 /// Letters as they are compared: small, Latin where the script has a usual way there, without marks.
 public final class Letters {
     private static final Pattern APOSTROPHE = Pattern.compile("[’'`´ʼ]");
+    private static final Pattern MARKS = Pattern.compile("\\p{Mn}+");
     private static final Pattern TWICE = Pattern.compile("(.)\\1+");
 
     private static final Map<Character, String> LATIN = Map.ofEntries(
@@ -21,6 +23,10 @@ public final class Letters {
             Map.entry('ı', "i"));
     private static final String GREEK = "αβγδεζηθικλμνξοπρσςτυφχψω";
     private static final String[] GREEK_LATIN = "a v g d e z i th i k l m n x o p r s s t y f ch ps o".split(" ");
+    /// Two letters that are one sound, the second of them with its own sound elsewhere.
+    private static final String[][] GREEK_PAIRS = {
+        {"ου", "ou"}, {"ευ", "ev"}, {"αυ", "av"}, {" μπ", " b"}, {" ντ", " d"}, {" γκ", " g"}
+    };
     private static final String CYRILLIC = "абвгдежзиклмнопрстуфхцчшщыэюяіїєґђјљњћџъь";
     private static final String[] CYRILLIC_LATIN =
             "a b v g d e zh z i k l m n o p r s t u f kh ts ch sh shch y e yu ya i i ye g d j lj nj c dz - -"
@@ -38,16 +44,29 @@ public final class Letters {
     /// Words of small letters and digits with one space between them. An apostrophe joins what it stands
     /// between.
     public static String plain(String text) {
-        String decomposed = Normalizer.normalize(APOSTROPHE.matcher(text).replaceAll(""), Normalizer.Form.NFKD);
+        String decomposed = greekPairs(
+                MARKS.matcher(Normalizer.normalize(APOSTROPHE.matcher(text).replaceAll(""), Normalizer.Form.NFKD))
+                        .replaceAll(""));
         StringBuilder plain = new StringBuilder(decomposed.length());
         decomposed.codePoints().forEach(c -> {
             if (Character.isLetterOrDigit(c)) {
                 append(plain, Character.toLowerCase(c));
-            } else if (Character.getType(c) != Character.NON_SPACING_MARK && !endsWord(plain)) {
+            } else if (!endsWord(plain)) {
                 plain.append(' ');
             }
         });
         return plain.toString().strip();
+    }
+
+    private static String greekPairs(String text) {
+        if (text.chars().noneMatch(c -> c >= 0x370 && c < 0x400)) {
+            return text;
+        }
+        String small = " " + text.toLowerCase(Locale.ROOT);
+        for (String[] pair : GREEK_PAIRS) {
+            small = small.replace(pair[0], pair[1]);
+        }
+        return small;
     }
 
     private static boolean endsWord(StringBuilder plain) {

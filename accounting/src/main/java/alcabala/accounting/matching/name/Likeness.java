@@ -64,7 +64,7 @@ final class Likeness {
             "margaret maggie peggy",
             "catherine kate katie cathy",
             "michael mick mike",
-            "patrick pat paddy pádraig padraig",
+            "patrick pat paddy padraig",
             "thomas tom tommy",
             "james jim jimmy",
             "john jack johnny",
@@ -72,7 +72,7 @@ final class Likeness {
             "anthony tony",
             "edward ed eddie ted",
             "richard rick dick",
-            "alexander alex sandy",
+            "alexander alex sandy aleksandr aleksander sasha",
             "andrew andy",
             "christopher chris",
             "daniel dan danny",
@@ -88,8 +88,7 @@ final class Likeness {
             "johannes jan",
             "georgios giorgos george",
             "ioannis giannis yiannis",
-            "konstantinos kostas",
-            "aleksandr sasha");
+            "konstantinos kostas");
 
     private Likeness() {}
 

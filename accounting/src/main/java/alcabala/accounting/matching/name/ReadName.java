@@ -17,7 +17,7 @@ import java.util.stream.Collectors;
 /// @param form the legal form, empty when it says none
 public record ReadName(List<List<Word>> readings, String form) {
     private static final Pattern SHOP = Pattern.compile(
-            "\\s*[(,;]?\\b(?:t/a|t\\.a\\.|trading as|d/b/a|dba|doing business as|a/k/a|aka)\\b\\.?\\s*",
+            "\\s*[(,;]?\\b(?:t/as?|t\\.a\\.|trading (?:as|under)|d/b/a|dba|doing business as|a/k/a|aka)\\b\\.?\\s*",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern BEFORE = Pattern.compile(
             "\\s*[(,;]?\\s*(?:\\bn[ée]e|\\bgeb\\.|\\bformerly|\\bpreviously)\\s+", Pattern.CASE_INSENSITIVE);

@@ -91,6 +91,8 @@ class IdentifiersTest {
         "053 555 0142, 052 555 0142, NEARLY",
         "053 555 0142, 053 555 0143, NEARLY",
         "053 555 0142, 053 555 1043, OTHER",
+        "053 555 0142 / 086 777 1234, 053 555 0142, SAME",
+        "053/555 0142, 053 555 0142, SAME",
         "5550142, 0535550142, SAME",
         "550142, 0535550142, SILENT",
         "0000000000, 053 555 0142, SILENT",
@@ -111,6 +113,7 @@ class IdentifiersTest {
         "bar@beacon.example, bar@pell.example, OTHER",
         "noreply@beacon.example, bar@beacon.example, SILENT",
         "none, bar@beacon.example, SILENT",
+        "bar@beacon.example; till@beacon.example, bar@beacon.example, SAME",
     })
     void mailAgreesByBoxAndHouse(String one, String other, Agreement agreement) {
         assertThat(Mail.of(one).with(Mail.of(other))).isEqualTo(agreement);
@@ -140,6 +143,7 @@ class IdentifiersTest {
         "1 Quay Street/Saltmere/SM1/, 1 Quay Street/Dunmere/SM1/, SAME",
         "1 Quay Street/Saltmere//IE, 1 Quay Street/Saltmere//GB, CONTRADICTS",
         "1 Quay Street/Saltmere//UK, 1 Quay Street/Saltmere//GB, SAME",
+        "1 Quay Street/St. Malo//, 1 Quay Street/Saint-Malo//, SAME",
         "1 Quay Street///, 1 Quay Street///, SILENT",
         "///, 1 Quay Street/Saltmere//, SILENT",
     })
