@@ -54,18 +54,17 @@ class MapPages {
         if (!LargeKinds.has(kind)) {
             return small(route, kind, wanted);
         }
-        Collection<String> answers = answers(route, kind);
-        List<String> codes = large.codes(route, kind, answers, wanted);
-        if (codes.isEmpty()) {
-            return new MapPage(List.of(), large.count(route, kind, answers, wanted));
+        LargeKinds.Codes found = large.codes(route, kind, answers(route, kind), wanted);
+        if (found.codes().isEmpty()) {
+            return new MapPage(List.of(), found.count());
         }
-        Map<String, MapRow> rows = shown(route, kind, view.rows(route, kind, codes)).stream()
+        Map<String, MapRow> rows = shown(route, kind, view.rows(route, kind, found.codes())).stream()
                 .collect(Collectors.toMap(MapRow::code, Function.identity()));
         return new MapPage(
-                codes.stream()
+                found.codes().stream()
                         .flatMap(code -> Stream.ofNullable(rows.get(code)))
                         .toList(),
-                large.count(route, kind, answers, wanted));
+                found.count());
     }
 
     private MapPage small(RouteRow route, RowKind kind, Wanted wanted) {
@@ -101,15 +100,19 @@ class MapPages {
     }
 
     private KindCounts countLarge(RouteRow route, RowKind kind) {
-        Counts counts = large.counts(route, kind, answers(route, kind));
-        int exact = kind == RowKind.ITEM
-                ? large.itemsOfSameCode(route)
-                : large.unmapped(
-                        route,
-                        likeness.of(route).entrySet().stream()
-                                .filter(each -> each.getValue().exact())
-                                .map(Map.Entry::getKey)
-                                .toList());
+        if (kind == RowKind.ITEM) {
+            Counts counts = large.counts(route, kind, view.answersForItems(route));
+            return counted(route, kind, counts, large.itemsOfSameCode(route));
+        }
+        Map<String, Suggestion> likeliest = likeness.of(route);
+        List<String> exact = likeliest.entrySet().stream()
+                .filter(each -> each.getValue().exact())
+                .map(Map.Entry::getKey)
+                .toList();
+        return counted(route, kind, large.counts(route, kind, likeliest.keySet()), large.unmapped(route, exact));
+    }
+
+    private static KindCounts counted(RouteRow route, RowKind kind, Counts counts, int exact) {
         return new KindCounts(
                 kind,
                 counts.mapped() + counts.covered() + counts.open(),
