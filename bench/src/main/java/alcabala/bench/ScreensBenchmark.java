@@ -61,7 +61,8 @@ final class ScreensBenchmark {
                     calm = 0;
                 }
                 const place = Number(document.querySelector('tr[data-index]')?.dataset.index ?? 0);
-                calm > 20 ? done(Math.abs(place - 200000 * to) < 1000 ? longest : NaN) : requestAnimationFrame(step);
+                const all = Number(document.querySelector('table.book').ariaRowCount);
+                calm > 20 ? done(Math.abs(place - all * to) < 1000 ? longest : -1) : requestAnimationFrame(step);
             };
             requestAnimationFrame(step);""";
     /// From a press to the frame in which the list shows rows that it did not show.
@@ -195,7 +196,11 @@ final class ScreensBenchmark {
     private double scrolled(double to, int frames, int counted) {
         open();
         await("return Number(document.querySelector('table.book').ariaRowCount) > 200000");
-        return async(SCROLL, to, frames, counted);
+        double longest = async(SCROLL, to, frames, counted);
+        if (longest < 0) {
+            throw new IllegalStateException("it was scrolled to another place");
+        }
+        return longest;
     }
 
     private double typed() {

@@ -93,9 +93,12 @@ class MapPages {
 
     /// Of each kind, in no order.
     List<KindCounts> counts(RouteRow route) {
+        MapView.Loaded loaded = view.loadSmall(route);
         return Arrays.stream(RowKind.values())
                 .filter(kind -> kind != RowKind.LINE)
-                .map(kind -> LargeKinds.has(kind) ? countLarge(route, kind) : countSmall(route, kind))
+                .map(kind -> LargeKinds.has(kind)
+                        ? countLarge(route, kind)
+                        : countSmall(route, kind, view.rows(route, kind, loaded)))
                 .toList();
     }
 
@@ -123,8 +126,7 @@ class MapPages {
                 exact);
     }
 
-    private KindCounts countSmall(RouteRow route, RowKind kind) {
-        List<MapView.Row> rows = view.rows(route, kind);
+    private static KindCounts countSmall(RouteRow route, RowKind kind, List<MapView.Row> rows) {
         List<MapView.Row> open = rows.stream().filter(MapView.Row::isOpen).toList();
         return new KindCounts(
                 kind,

@@ -22,6 +22,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -42,6 +43,7 @@ class MapView {
     private static final String IF_WANTED =
             " and (cardinality(cast(:only as text[])) = 0 or %s = any(cast(:only as text[]))) ";
     /// What may answer for an item that has no row of its own.
+    private static final Set<RowKind> SMALL = EnumSet.complementOf(EnumSet.of(RowKind.PARTY, RowKind.ITEM));
     private static final Set<RowKind> MORE_GENERAL = Set.of(RowKind.CATEGORY, RowKind.LINE_KIND, RowKind.ROLE);
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
@@ -158,17 +160,51 @@ class MapView {
 
     /// @param only the codes of those that are wanted, where they can be looked up by themselves; none for all
     List<Row> rows(RouteRow route, RowKind kind, Collection<String> only) {
-        List<CrosswalkRow> set = only.isEmpty()
-                ? store.rows(route.id())
-                : Stream.concat(
-                                store.rows(route.id(), MORE_GENERAL).stream().filter(row -> row.kind() != kind),
-                                store.rows(route.id(), kind, only).stream())
-                        .toList();
-        Map<RowKind, Map<String, CrosswalkRow>> rows = byKind(set);
-        Map<String, Blocked> blocked = blocked(route);
-        Suggestions suggestions = suggestionsOf(route, kind);
-        boolean asksFirst = settings.of(route.id()).is(Topic.NEW_PARTIES, "ask");
-        Source source = new Source(route, only, rows, blocked, suggestions, asksFirst);
+        return rows(route, kind, only, only.isEmpty() ? load(route, kind) : load(route, kind, only));
+    }
+
+    /// What the rows of several kinds are made from, asked for once.
+    record Loaded(Map<RowKind, Map<String, CrosswalkRow>> rows, Map<String, Blocked> blocked, boolean asksFirst) {}
+
+    /// For all kinds of which there are not very many.
+    Loaded loadSmall(RouteRow route) {
+        return loaded(route, store.rows(route.id(), SMALL), blocked(route, List.of()));
+    }
+
+    private Loaded load(RouteRow route, RowKind kind) {
+        Set<RowKind> kinds = EnumSet.copyOf(SMALL);
+        kinds.add(kind);
+        return loaded(route, store.rows(route.id(), kinds), blocked(route, List.of()));
+    }
+
+    private Loaded load(RouteRow route, RowKind kind, Collection<String> only) {
+        Stream<CrosswalkRow> general =
+                store.rows(route.id(), MORE_GENERAL).stream().filter(row -> row.kind() != kind);
+        List<CrosswalkRow> rows = Stream.concat(general, store.rows(route.id(), kind, only).stream())
+                .toList();
+        return loaded(
+                route, rows, LargeKinds.has(kind) ? blocked(route, causes(kind, only)) : blocked(route, List.of()));
+    }
+
+    private Loaded loaded(RouteRow route, List<CrosswalkRow> rows, Map<String, Blocked> blocked) {
+        return new Loaded(byKind(rows), blocked, settings.of(route.id()).is(Topic.NEW_PARTIES, "ask"));
+    }
+
+    private static List<String> causes(RowKind kind, Collection<String> codes) {
+        List<String> kinds =
+                kind == RowKind.PARTY ? List.of("party-missing:", "party-doubtful:") : List.of("item-unmapped:");
+        return codes.stream()
+                .flatMap(code -> kinds.stream().map(cause -> cause + code))
+                .toList();
+    }
+
+    List<Row> rows(RouteRow route, RowKind kind, Loaded loaded) {
+        return rows(route, kind, ALL, loaded);
+    }
+
+    private List<Row> rows(RouteRow route, RowKind kind, Collection<String> only, Loaded loaded) {
+        Source source = new Source(
+                route, only, loaded.rows(), loaded.blocked(), suggestionsOf(route, kind), loaded.asksFirst());
         List<Row> view = switch (kind) {
             case PARTY -> source.parties();
             case ITEM -> source.items();
@@ -194,14 +230,16 @@ class MapView {
 
     /// What waits until it is said who a party is.
     Blocked blockedBy(RouteRow route, Party party) {
-        Map<String, Blocked> blocked = blocked(route);
+        Map<String, Blocked> blocked = blocked(route, causes(RowKind.PARTY, List.of(party.code())));
         return blocked.getOrDefault(
                 "party-doubtful:" + party.code(),
                 blocked.getOrDefault("party-missing:" + party.code(), Blocked.NOTHING));
     }
 
     /// What is in another currency than the ledger's is held up by that before all else, and not counted in.
-    private Map<String, Blocked> blocked(RouteRow route) {
+    ///
+    /// @param causes that are wanted; none for all
+    private Map<String, Blocked> blocked(RouteRow route, List<String> causes) {
         Map<String, Blocked> blocked = new HashMap<>();
         jdbc.sql("""
                 select f.cause, count(*) as documents, coalesce(
@@ -209,7 +247,8 @@ class MapView {
                     sum(signed(d.kind, d.gross)) filter (where d.currency = :currency), 0) as amount
                 from finding f join record d on d.id = f.record_id
                 where d.route_id = :route and f.severity = 'blocks' and d.state in ('Blocked', 'Waiting')
-                group by f.cause""")
+                """ + (causes.isEmpty() ? "" : " and f.cause = any(:causes) ") + "group by f.cause")
+                .param("causes", causes.toArray(String[]::new))
                 .param("route", route.id())
                 .param("currency", route.currency())
                 .query((row, n) -> blocked.put(
