@@ -58,6 +58,12 @@ export function useWindow<Row>({ list, read, enabled = true, keeps }: Options<Ro
     placeholderData: (known, before) => (at === 0 && before && keeps?.(before.queryKey) ? known : undefined),
     enabled,
   });
+  const counted = pages.data?.pages[0]?.count;
+  // While it is read somewhere else, the list is as long as it was.
+  const [last, setLast] = useState({ name, count: counted });
+  if (counted !== undefined && (last.name !== name || last.count !== counted)) {
+    setLast({ name, count: counted });
+  }
   const rows = useMemo(() => (pages.data?.pages ?? []).flatMap((page) => page.rows), [pages.data]);
   const begins = (pages.data?.pageParams[0] as Place | undefined)?.at ?? at;
   const ends = begins + rows.length;
@@ -79,7 +85,7 @@ export function useWindow<Row>({ list, read, enabled = true, keeps }: Options<Ro
     look,
     loading: pages.isPending,
     error: pages.error,
-    count: pages.data?.pages[0]?.count,
+    count: counted ?? (last.name === name ? last.count : undefined),
     /** Whether all there is has been read. */
     whole: begins === 0 && pages.isSuccess && !pages.hasNextPage,
   };
