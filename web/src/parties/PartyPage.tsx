@@ -11,7 +11,7 @@ import { money, plural } from '../ui/format';
 import { CandidateColumn } from './CandidateColumn';
 import { Known } from './Known';
 import { Pile } from './Pile';
-import { TOPICS } from './likeness';
+import { afterIt, TOPICS } from './likeness';
 
 const AT_ONCE = 2;
 
@@ -25,9 +25,10 @@ function Sheet({ code }: { code: string }) {
   const { me, route } = useCurrent();
   const navigate = useNavigate();
   const doubt = useQuery(likenessQuery(route.code, code));
-  const others = (useQuery(openRowsQuery(route.code, 'party')).data?.rows ?? []).filter(
-    (row) => row.row === undefined && row.suggestion !== undefined && row.code !== code,
+  const undecided = (useQuery(openRowsQuery(route.code, 'party')).data?.rows ?? []).filter(
+    (row) => row.row === undefined && row.suggestion !== undefined,
   );
+  const others = afterIt(undecided, code);
   const [from, setFrom] = useState(0);
   const list = `/map?route=${route.code}&kind=party&row=${encodeURIComponent(code)}`;
   const next = others[0];

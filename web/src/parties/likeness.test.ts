@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { inWords, together, verdict, type Evidence } from './likeness';
+import { afterIt, inWords, together, verdict, type Evidence } from './likeness';
 
 const evidence = (parts: Partial<Evidence>): Evidence => ({
   topic: 'PHONE',
@@ -51,5 +51,17 @@ describe('what speaks for and against', () => {
         evidence: Array.from({ length: against }, () => evidence({ agreement: 'CONTRADICTS', bits: -4 })),
       }),
     ).toBe(says),
+  );
+});
+
+describe('the pile', () => {
+  const all = ['A', 'B', 'C'].map((code) => ({ code }));
+  it.each([
+    ['A', ['B', 'C']],
+    ['B', ['C', 'A']],
+    ['C', ['A', 'B']],
+    ['X', ['A', 'B', 'C']],
+  ])('after %s are %j', (code, others) =>
+    expect(afterIt(all, code).map((each) => each.code)).toEqual(others),
   );
 });

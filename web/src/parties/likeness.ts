@@ -85,3 +85,9 @@ export function verdict(candidate: Candidate): string {
     against === 0 ? '' : against === 1 ? ', one contradiction' : `, ${against} contradictions`;
   return likely + contradictions;
 }
+
+/** Who comes after one, round to whoever is before it: what was left for later comes again at the end. */
+export function afterIt<T extends { code: string }>(all: T[], code: string): T[] {
+  const at = all.findIndex((each) => each.code === code);
+  return [...all.slice(at + 1), ...all.slice(0, Math.max(0, at))];
+}

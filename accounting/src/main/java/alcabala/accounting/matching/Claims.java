@@ -12,8 +12,7 @@ import java.util.Map;
 import java.util.Set;
 
 /// Who is certain of whom, when all are looked at together. One party on the ledger may well be two of the
-/// source, but
-/// then they look alike: otherwise one of the two is taken for somebody else.
+/// source, but then they look alike: otherwise one of the two is taken for somebody else.
 final class Claims {
     private Claims() {}
 

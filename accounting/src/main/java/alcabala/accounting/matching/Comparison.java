@@ -16,8 +16,7 @@ import java.util.Map;
 import java.util.function.ToIntFunction;
 
 /// Weighs what speaks for and against that one party is another. A weight is the logarithm to base 2 of how
-/// much more
-/// often it is so with two that are one than with two that are not.
+/// much more often it is so with two that are one than with two that are not.
 final class Comparison {
     /// What more share than so many is no evidence, neither for nor against.
     private static final int FEW = 5;
@@ -99,8 +98,7 @@ final class Comparison {
     }
 
     /// Whoever moves house or changes a number keeps the others: one thing that is the same and one that is
-    /// another
-    /// are as well a branch, or whoever took over.
+    /// another are as well a branch, or whoever took over.
     private static long differing(List<Evidence> evidence) {
         return evidence.stream()
                 .filter(each -> each.topic() != Topic.NAME && isAnother(each))

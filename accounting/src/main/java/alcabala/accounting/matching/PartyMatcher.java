@@ -12,8 +12,7 @@ import java.util.function.ToIntFunction;
 import java.util.stream.Stream;
 
 /// Weighs which party of the ledger a party of the source may be, and says why (domain, section 4). Only
-/// parties that
-/// share something that few have are compared, so that a hundred thousand others cost nothing.
+/// parties that share something that few have are compared, so that a hundred thousand others cost nothing.
 public final class PartyMatcher {
     /// In bits: from here on somebody is asked, below it the party is new to the ledger.
     static final double WORTH_ASKING = 7.5;

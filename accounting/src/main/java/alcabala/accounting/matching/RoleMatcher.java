@@ -30,8 +30,7 @@ public final class RoleMatcher {
     }
 
     /// Empty when nothing speaks for any account: a wrong proposal is worse than none. So is taking an
-    /// optional role
-    /// for certain: what it would catch is better asked about.
+    /// optional role for certain: what it would catch is better asked about.
     public Optional<Proposal> propose(AccountRole role) {
         List<LedgerAccount> taken =
                 chart.stream().filter(account -> role.takes(account.type())).toList();

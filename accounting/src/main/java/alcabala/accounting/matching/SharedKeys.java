@@ -6,8 +6,7 @@ import java.util.List;
 import java.util.function.IntConsumer;
 
 /// Finds who shares a key among very many, by one sorted array of hashes. Gives all of those, and now and
-/// then one
-/// whose key only has the same hash: who asks compares.
+/// then one whose key only has the same hash: who asks compares.
 final class SharedKeys {
     private static final int PLACE_BITS = 24;
     private static final long PLACE = (1L << PLACE_BITS) - 1;

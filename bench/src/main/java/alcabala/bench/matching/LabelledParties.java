@@ -11,8 +11,7 @@ import java.util.Random;
 import java.util.Set;
 
 /// Parties of a source and of a ledger with which is which. Of the source's three in ten are not on the
-/// ledger, and
-/// one in five is a hard case.
+/// ledger, and one in five is a hard case.
 ///
 /// @param ledgerOf the codes on the ledger of each party of the source; none for a new one, two for one that
 /// is there

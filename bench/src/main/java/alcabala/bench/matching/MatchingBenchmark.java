@@ -17,8 +17,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /// How many parties are matched rightly, how many wrongly and how many not, and how long it takes as they
-/// grow. Writes
-/// `docs/matching.md`.
+/// grow. Writes `docs/matching.md`.
 public final class MatchingBenchmark {
     private static final Path REPORT = Path.of("docs/matching.md");
     private static final int LABELLED = 20_000;

@@ -4,8 +4,7 @@ import java.util.Locale;
 import java.util.Map;
 
 /// Latin names written as Greeks and Russians would, by sound. Written for the generator alone: the matcher
-/// goes the
-/// other way, by tables of its own.
+/// goes the other way, by tables of its own.
 final class Scripts {
     private static final Map<String, String> GREEK = Map.ofEntries(
             Map.entry("th", "θ"),

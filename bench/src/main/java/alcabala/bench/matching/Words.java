@@ -3,6 +3,7 @@ package alcabala.bench.matching;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Random;
 import java.util.Set;
 
@@ -43,7 +44,7 @@ final class Words {
                 word.append(BEGIN[random.nextInt(BEGIN.length)]).append(MIDDLE[random.nextInt(MIDDLE.length)]);
             }
             word.append(END[random.nextInt(END.length)]);
-            words.add(word.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + word.substring(1));
+            words.add(word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1));
         }
         return new ArrayList<>(words);
     }

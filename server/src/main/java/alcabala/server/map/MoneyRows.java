@@ -30,7 +30,7 @@ class MoneyRows {
     }
 
     /// Every means that the source was paid by, in each currency.
-    List<MapView.Row> means(MapView.Source source, RouteRow route) {
+    List<MapView.Row> means(KindRows source, RouteRow route) {
         Set<String> codes = new TreeSet<>(source.codes(RowKind.MEANS));
         codes.addAll(jdbc.sql("select code from source_means where source_id = :id")
                 .param("id", route.sourceId())
@@ -68,7 +68,7 @@ class MoneyRows {
     }
 
     /// Those that somebody said, and those that a payment asks about.
-    List<MapView.Row> payers(MapView.Source source, RouteRow route) {
+    List<MapView.Row> payers(KindRows source, RouteRow route) {
         Set<String> codes = new TreeSet<>(source.codes(RowKind.PAYER));
         codes.addAll(
                 jdbc.sql("""

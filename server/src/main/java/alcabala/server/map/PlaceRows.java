@@ -24,25 +24,25 @@ class PlaceRows {
         this.jdbc = jdbc;
     }
 
-    List<MapView.Row> projects(MapView.Source source, RouteRow route) {
+    List<MapView.Row> projects(KindRows source, RouteRow route) {
         return rows(source, RowKind.PROJECT, codes("select code from source_project where source_id = :id", route));
     }
 
     /// None where the ledger has no dimension to tell them apart by.
-    List<MapView.Row> sites(MapView.Source source, RouteRow route) {
+    List<MapView.Row> sites(KindRows source, RouteRow route) {
         if (ledger.dimensions(route).isEmpty()) {
             return List.of();
         }
         return rows(source, RowKind.SITE, codes("select name from source_site where source_id = :id", route));
     }
 
-    List<MapView.Row> lineKinds(MapView.Source source) {
+    List<MapView.Row> lineKinds(KindRows source) {
         return Arrays.stream(LineKind.values())
                 .map(kind -> {
                     String role = source.byRole(AccountRole.ofIncome(kind));
                     String covered = role.isEmpty() ? NOTHING : role;
                     return source.row(
-                            RowKind.LINE_KIND, kind.name(), MapView.Source.word(kind), "", covered, "line-kind:", null);
+                            RowKind.LINE_KIND, kind.name(), KindRows.word(kind), "", covered, "line-kind:", null);
                 })
                 .toList();
     }
@@ -52,7 +52,7 @@ class PlaceRows {
     }
 
     /// Those that records tell of, and those that somebody made a row for.
-    private static List<MapView.Row> rows(MapView.Source source, RowKind kind, List<String> told) {
+    private static List<MapView.Row> rows(KindRows source, RowKind kind, List<String> told) {
         Set<String> codes = new TreeSet<>(told);
         codes.addAll(source.codes(kind));
         return codes.stream()

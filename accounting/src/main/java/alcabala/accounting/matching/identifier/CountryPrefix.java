@@ -6,8 +6,7 @@ import java.util.regex.Pattern;
 /// The country that a tax identifier begins with.
 final class CountryPrefix {
     /// How the rest looks (Council Directive 2006/112/EC article 215 and the countries' own rules); leading
-    /// zeros may
-    /// be missing.
+    /// zeros may be missing.
     private static final Map<String, Pattern> SHAPES = Map.ofEntries(
             shape("AT", "U?\\d{8}"),
             shape("BE", "\\d{9,10}"),

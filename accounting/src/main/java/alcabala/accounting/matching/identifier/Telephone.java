@@ -5,8 +5,7 @@ import alcabala.accounting.matching.name.Letters;
 import java.util.regex.Pattern;
 
 /// A telephone number as it is told from others: its digits without extension, international prefix and the
-/// zero before
-/// the area.
+/// zero before the area.
 ///
 /// @param digits empty for none
 public record Telephone(String digits) {

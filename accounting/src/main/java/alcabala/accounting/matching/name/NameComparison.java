@@ -1,5 +1,6 @@
 package alcabala.accounting.matching.name;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -14,6 +15,9 @@ import java.util.function.Predicate;
 public record NameComparison(
         double agrees, double differs, boolean explained, boolean toTheLetter, boolean sameForm, boolean forbidden) {
     public static final NameComparison NOTHING = new NameComparison(0, 0, false, false, true, false);
+
+    /// A word that one has and the other has not says less against than the same word of both says for.
+    private static final double DIFFERS = 0.6;
 
     private static final double JOINED = 0.95;
     private static final double OF_FIRST_LETTERS = 0.7;
@@ -45,8 +49,6 @@ public record NameComparison(
     public double says() {
         return agrees - DIFFERS * differs;
     }
-
-    private static final double DIFFERS = 0.6;
 
     /// Which words of two readings are one.
     private static final class Alignment {
@@ -160,7 +162,7 @@ public record NameComparison(
             for (int i = 0; i < one.size(); i++) {
                 if (!oneTaken[i] && one.get(i).text().contentEquals(letters)) {
                     oneTaken[i] = true;
-                    java.util.Arrays.fill(manyTaken, true);
+                    Arrays.fill(manyTaken, true);
                     toTheLetter = false;
                     agrees += OF_FIRST_LETTERS * knowledge.weights().of(one.get(i));
                     return;

@@ -10,8 +10,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /// A name in its parts: its words without titles, departments and legal form, in each way that it can be
-/// read. A trader
-/// with a name of the shop has two of them, and so has somebody whose name was another before.
+/// read. A trader with a name of the shop has two of them, and so has somebody whose name was another before.
 ///
 /// @param readings none of them empty; none for a name without a word
 /// @param form the legal form, empty when it says none

@@ -1,0 +1,256 @@
+package alcabala.server.map;
+
+import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.Purpose;
+import alcabala.accounting.crosswalk.RecordType;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.TaxCategory;
+import alcabala.accounting.party.Party;
+import alcabala.server.map.MapView.Blocked;
+import alcabala.server.map.MapView.Loaded;
+import alcabala.server.map.MapView.Row;
+import alcabala.server.map.Suggestions.Suggestion;
+import alcabala.server.reference.SourceCatalogue;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/// Makes the rows of one kind.
+final class KindRows {
+    private static final String IF_WANTED =
+            " and (cardinality(cast(:only as text[])) = 0 or %s = any(cast(:only as text[]))) ";
+    private final JdbcClient jdbc;
+    private final SourceCatalogue catalogue;
+    private final SettingStore settings;
+    private final RouteRow route;
+    private final Collection<String> only;
+    private final Map<RowKind, Map<String, CrosswalkRow>> rows;
+    private final Map<String, Blocked> blocked;
+    private final Suggestions suggestions;
+    private final boolean asksFirst;
+
+    /// @param only the codes of those that are wanted, where they can be looked up by themselves; none for all
+    KindRows(
+            JdbcClient jdbc,
+            SourceCatalogue catalogue,
+            SettingStore settings,
+            RouteRow route,
+            Collection<String> only,
+            Loaded loaded,
+            Suggestions suggestions) {
+        this.jdbc = jdbc;
+        this.catalogue = catalogue;
+        this.settings = settings;
+        this.route = route;
+        this.only = only;
+        this.rows = loaded.rows();
+        this.blocked = loaded.blocked();
+        this.suggestions = suggestions;
+        this.asksFirst = loaded.asksFirst();
+    }
+
+    List<Row> parties() {
+        List<Row> view = new ArrayList<>();
+        String otherwise = asksFirst ? "asked about on its first document" : "created on its first document";
+        List<Party> parties =
+                only.isEmpty() ? catalogue.parties(route.sourceId()) : catalogue.parties(route.sourceId(), only);
+        Map<String, Suggestion> likeliest = suggestions.forParties(parties.stream()
+                .filter(party -> find(RowKind.PARTY, party.code()).isEmpty())
+                .toList());
+        for (Party party : parties) {
+            Suggestion suggestion = likeliest.get(party.code());
+            String cause = blocked.containsKey("party-missing:" + party.code()) ? "party-missing:" : "party-doubtful:";
+            // Once a document asks, it is open.
+            String covered = suggestion == null && !blocked.containsKey(cause + party.code()) ? otherwise : "";
+            view.add(row(RowKind.PARTY, party.code(), party.name(), party.taxIdentifier(), covered, cause, suggestion));
+        }
+        return view;
+    }
+
+    List<Row> items() {
+        return jdbc.sql("select code, name, category, kind from source_item where source_id = :id"
+                        + IF_WANTED.formatted("code") + "order by code")
+                .param("id", route.sourceId())
+                .param("only", only.toArray(String[]::new))
+                .query((row, n) -> {
+                    String category = row.getString("category");
+                    return row(
+                            RowKind.ITEM,
+                            row.getString("code"),
+                            row.getString("name"),
+                            category,
+                            covered(category, LineKind.valueOf(row.getString("kind"))),
+                            "item-unmapped:",
+                            suggestions
+                                    .forItem(row.getString("code"), row.getString("name"))
+                                    .orElse(null));
+                })
+                .list();
+    }
+
+    String covered(String category, LineKind kind) {
+        String byCategory = target(RowKind.CATEGORY, category, Purpose.INCOME);
+        if (!byCategory.isEmpty()) {
+            return "category " + category + ": " + byCategory;
+        }
+        String byKind = target(RowKind.LINE_KIND, kind.name(), Purpose.INCOME);
+        return byKind.isEmpty() ? byRole(AccountRole.ofIncome(kind)) : "kind of line " + word(kind) + ": " + byKind;
+    }
+
+    /// What the role says when nothing more particular does, or empty.
+    String byRole(AccountRole role) {
+        String account = target(RowKind.ROLE, role.name(), Purpose.ACCOUNT);
+        return account.isEmpty() ? "" : "role " + word(role) + ": " + account;
+    }
+
+    String target(RowKind kind, String code, Purpose purpose) {
+        return find(kind, code).map(row -> row.target(purpose)).orElse("");
+    }
+
+    List<Row> categories() {
+        return jdbc.sql("""
+                select c.code, c.name, coalesce(min(i.kind), 'GOODS') as kind, count(i.code) as items
+                from source_category c left join source_item i on i.source_id = c.source_id and i.category = c.code
+                where c.source_id = :id""" + IF_WANTED.formatted("c.code") + "group by c.code, c.name order by c.code")
+                .param("id", route.sourceId())
+                .param("only", only.toArray(String[]::new))
+                .query((row, n) -> row(
+                        RowKind.CATEGORY,
+                        row.getString("code"),
+                        row.getString("name"),
+                        row.getInt("items") == 1 ? "1 item" : row.getInt("items") + " items",
+                        covered("", LineKind.valueOf(row.getString("kind"))),
+                        "category-unmapped:",
+                        suggestions
+                                .forCategory(row.getString("name"), LineKind.valueOf(row.getString("kind")))
+                                .orElse(null)))
+                .list();
+    }
+
+    List<Row> taxes() {
+        return jdbc.sql("select code, name, rate, category from source_tax where source_id = :id"
+                        + IF_WANTED.formatted("code") + "order by code")
+                .param("id", route.sourceId())
+                .param("only", only.toArray(String[]::new))
+                .query((row, n) -> row(
+                        RowKind.TAX,
+                        row.getString("code"),
+                        row.getString("name"),
+                        row.getBigDecimal("rate").stripTrailingZeros().toPlainString() + " %, "
+                                + row.getString("category"),
+                        "",
+                        "tax-unmapped:",
+                        suggestions
+                                .forTax(row.getBigDecimal("rate"), TaxCategory.valueOf(row.getString("category")))
+                                .orElse(null)))
+                .list();
+    }
+
+    /// Whoever something was bought from.
+    List<Row> suppliers() {
+        return jdbc.sql("""
+                select p.code, p.name, coalesce(p.body->>'taxIdentifier', '') as note, array(
+                    select distinct coalesce(nullif(l->>'description', ''), l->>'itemName', '') from record d
+                        join record_revision v on v.id = d.revision_id cross join json_array_elements(v.content->'lines') l
+                    where d.source_id = p.source_id and d.party_code = p.code and d.kind in ('bill', 'supplier-credit')
+                    limit 200) as bought
+                from source_party p
+                where p.source_id = :source and exists (
+                    select 1 from record d where d.source_id = p.source_id and d.party_code = p.code
+                        and d.kind in ('bill', 'supplier-credit'))
+                """ + IF_WANTED.formatted("p.code") + "order by p.code")
+                .param("source", route.sourceId())
+                .param("only", only.toArray(String[]::new))
+                .query((row, n) -> row(
+                        RowKind.SUPPLIER,
+                        row.getString("code"),
+                        row.getString("name"),
+                        row.getString("note"),
+                        byRole(AccountRole.PURCHASES),
+                        "supplier-unmapped:",
+                        suggestions
+                                .forSupplier(List.of(
+                                        (String[]) row.getArray("bought").getArray()))
+                                .orElse(null)))
+                .list();
+    }
+
+    List<Row> roles() {
+        List<Row> view = new ArrayList<>();
+        Set<RecordType> carried = settings.of(route.id()).carries();
+        for (AccountRole role : AccountRole.values()) {
+            Row row = row(
+                    RowKind.ROLE,
+                    role.name(),
+                    word(role),
+                    takes(role),
+                    role.isRequired(carried) ? "" : role.serves(carried) ? "optional" : notNeeded(role),
+                    "role-unset:",
+                    role.serves(carried) ? suggestions.forRole(role).orElse(null) : null);
+            view.add(role.serves(carried) ? row : row.notNeeded());
+        }
+        return view;
+    }
+
+    /// It can be set all the same, as for records that are to cross later.
+    private static String notNeeded(AccountRole role) {
+        return "not needed: no "
+                + role.carries().stream().map(KindRows::word).sorted().collect(Collectors.joining(" or "))
+                + " cross here";
+    }
+
+    static String word(Enum<?> name) {
+        return name.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
+    private static String takes(AccountRole role) {
+        return role.types().stream()
+                .map(type -> type.name().toLowerCase(Locale.ROOT))
+                .sorted()
+                .collect(Collectors.joining(" or "));
+    }
+
+    List<Row> lines() {
+        return rows.getOrDefault(RowKind.LINE, Map.of()).values().stream()
+                .map(each -> new Row(each.code(), "", "", each, "", true, 0, 0, null))
+                .toList();
+    }
+
+    Row row(RowKind kind, String code, String name, String note, String covered, String cause, Suggestion suggestion) {
+        CrosswalkRow row = find(kind, code).orElse(null);
+        Blocked by = blocked.getOrDefault(cause + code, Blocked.NOTHING);
+        return new Row(
+                code,
+                name,
+                note,
+                row,
+                row == null ? covered : "",
+                true,
+                by.documents(),
+                by.amount(),
+                row == null ? suggestion : null);
+    }
+
+    Suggestions suggestions() {
+        return suggestions;
+    }
+
+    /// Codes of a kind that rows were made for.
+    Set<String> codes(RowKind kind) {
+        return rows.getOrDefault(kind, Map.of()).keySet();
+    }
+
+    private Optional<CrosswalkRow> find(RowKind kind, String code) {
+        return Optional.ofNullable(rows.getOrDefault(kind, Map.of()).get(code));
+    }
+}
