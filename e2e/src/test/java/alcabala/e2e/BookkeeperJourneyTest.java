@@ -19,7 +19,7 @@ class BookkeeperJourneyTest {
         try (Demo demo = Demo.start();
                 Browser browser = new Browser()) {
             browser.signIn(demo.address(), "ferro");
-            assertThat(browser.find("tr[data-cause]").getText()).contains("RIG-0042", "16 documents", "€17,457.92");
+            assertThat(browser.textOf("tr[data-cause]")).contains("RIG-0042", "16 documents", "€17,457.92");
 
             mapOnceFromRelease(browser);
             mapTheOthersOnMap(browser, demo);
@@ -61,10 +61,9 @@ class BookkeeperJourneyTest {
         browser.open(demo.address() + "/map?route=yard&kind=party");
         browser.find("tr.row-chosen[data-code=C-1001]");
         browser.keys("c");
-        WebElement second = browser.find("section[aria-label='On Inkwell, second'] [data-topic=TAX_IDENTIFIER]");
-        assertThat(second.getText()).contains("IE6433435F", "another", "against");
-        assertThat(browser.find("section[aria-label='On Inkwell, first'] [data-topic=NAME]")
-                        .getText())
+        assertThat(browser.textOf("section[aria-label='On Inkwell, second'] [data-topic=TAX_IDENTIFIER]"))
+                .contains("IE6433435F", "another", "against");
+        assertThat(browser.textOf("section[aria-label='On Inkwell, first'] [data-topic=NAME]"))
                 .contains("the same, written another way");
         assertThat(browser.text()).contains("holds up 6 documents", "Open, one contradiction");
         browser.keys("1");
@@ -73,12 +72,15 @@ class BookkeeperJourneyTest {
 
     private static void accept(Browser browser, Demo demo, String kind, String code) {
         browser.open(demo.address() + "/map?route=yard&kind=" + kind);
-        WebElement row = browser.find("tr[data-code='" + code + "'][data-open=true]");
-        row.findElements(By.tagName("button")).stream()
-                .filter(button -> button.getText().startsWith("Accept"))
-                .findFirst()
-                .orElseThrow()
-                .click();
+        browser.until(d -> {
+            WebElement row = browser.find("tr[data-code='" + code + "'][data-open=true]");
+            row.findElements(By.tagName("button")).stream()
+                    .filter(button -> button.getText().startsWith("Accept"))
+                    .findFirst()
+                    .orElseThrow()
+                    .click();
+            return true;
+        });
         browser.find("tr[data-code='" + code + "'][data-open=false]");
     }
 

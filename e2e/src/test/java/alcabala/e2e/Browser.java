@@ -92,6 +92,13 @@ final class Browser implements AutoCloseable {
                     .find(each => each.checkVisibility() && each.innerText.trim().startsWith(arguments[0])) ?? null""", beginning));
     }
 
+    /// What stands in the first that can be seen, asked for at once: the page may draw it anew at any moment.
+    String textOf(String css) {
+        return until(d -> (String) driver.executeScript("""
+                return [...document.querySelectorAll(arguments[0])].find(each => each.checkVisibility())
+                    ?.innerText.replace(/[ \\t]+/g, ' ').trim() ?? null""", css));
+    }
+
     /// Presses the button or link that begins so, once it can be pressed.
     void press(String beginning) {
         pressed(() -> button(beginning));

@@ -66,9 +66,7 @@ class ConnectJourneyTest {
                 BOOKS + "/accounts/4015", Map.of("name", "Paint and coatings", "type", "revenue", "active", "true"));
         browser.press("Pull now");
         browser.awaitText("1 changed");
-        assertThat(browser.find("tr[data-code='4015']").getText())
-                .contains("by 1 row")
-                .doesNotContain("Hide");
+        assertThat(browser.textOf("tr[data-code='4015']")).contains("by 1 row").doesNotContain("Hide");
         browser.pressAt("tr[data-code='3000'] button");
         browser.awaitText("1 hidden");
     }

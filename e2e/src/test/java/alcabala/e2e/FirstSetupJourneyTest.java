@@ -66,8 +66,8 @@ class FirstSetupJourneyTest {
         browser.awaitText("Hullwork does not take this key");
         browser.keys(Keys.BACK_SPACE.toString().repeat("a wrong key".length()), "hullwork-demo-key", Keys.ENTER);
         browser.find("form[aria-label='New route']");
-        assertThat(browser.find("tr[data-site='Saltmere']").getText()).contains("150 documents", "nowhere");
-        browser.until(d -> browser.find("tr[data-site='Saltmere']").getText().contains("to Inkwell") ? true : null);
+        assertThat(browser.textOf("tr[data-site='Saltmere']")).contains("150 documents", "nowhere");
+        browser.until(d -> browser.textOf("tr[data-site='Saltmere']").contains("to Inkwell") ? true : null);
         tabToField(browser, "Name of the business on its documents");
         browser.keys("Corvane Boatyards", Keys.TAB, "IE6388047V", Keys.ENTER);
         browser.awaitText("Hullwork at Saltmere");
@@ -84,8 +84,7 @@ class FirstSetupJourneyTest {
         browser.find("tr[data-suggestion=VEU]");
         browser.keys("y");
         awaitStep(browser, "CATEGORIES");
-        WebElement labour = browser.find("tr[data-suggestion='rigging-labour']");
-        assertThat(labour.getText()).contains("4020 Repair labour");
+        assertThat(browser.textOf("tr[data-suggestion='rigging-labour']")).contains("4020 Repair labour");
         WebElement strainer = browser.find("tr[data-suggestion='ENG-0310'] input");
         tabTo(browser, strainer);
         browser.keys(Keys.SPACE);

@@ -79,7 +79,7 @@ class ListsJourneyTest {
     }
 
     private static String heads(Browser browser) {
-        return browser.find("table.book thead").getText();
+        return browser.textOf("table.book thead");
     }
 
     private static void aFileHasAllOfIt(Browser browser) {

@@ -127,6 +127,6 @@ class PaymentsJourneyTest {
         browser.open(demo.desks() + "/hullwork/payments");
         assertThat(browser.text()).contains("HW-P-1002", "over the counter", "inkwell:PM-");
         browser.open(demo.desks() + "/hullwork/documents/d-" + invoice.substring("HW-".length()));
-        assertThat(browser.find("#open").getText()).isEqualTo("0.00");
+        assertThat(browser.textOf("#open")).isEqualTo("0.00");
     }
 }

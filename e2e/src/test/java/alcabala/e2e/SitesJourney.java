@@ -60,10 +60,9 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
     private static void leadTheSite(Browser browser) {
         new Select(browser.find("form[aria-label='New route'] label:nth-of-type(3) select"))
                 .selectByVisibleText("Copperplate");
-        browser.until(
-                d -> browser.find("tr[data-site='Port Ellery']").getText().contains("to Copperplate") ? true : null);
-        assertThat(browser.find("tr[data-site='Port Ellery']").getText()).contains("24 documents", "nowhere");
-        assertThat(browser.find("tr[data-site='Saltmere']").getText()).endsWith("to Inkwell to Inkwell");
+        browser.until(d -> browser.textOf("tr[data-site='Port Ellery']").contains("to Copperplate") ? true : null);
+        assertThat(browser.textOf("tr[data-site='Port Ellery']")).contains("24 documents", "nowhere");
+        assertThat(browser.textOf("tr[data-site='Saltmere']")).endsWith("to Inkwell to Inkwell");
         browser.all("form[aria-label='New route'] input").getFirst().sendKeys("Corvane Boatyards", Keys.ENTER);
         browser.find("tr[data-route=hullwork-port-ellery]");
         assertThat(browser.all("tr[data-route=unrouted-1]")).isEmpty();
@@ -82,14 +81,13 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
         browser.find("tr[data-route=hullwork-port-ellery]");
         browser.pressAt("tr[data-route=hullwork-port-ellery] button:last-child");
-        browser.until(d -> browser.find("section[aria-label='End the route'] tr[data-site='Port Ellery']")
-                        .getText()
+        browser.until(d -> browser.textOf("section[aria-label='End the route'] tr[data-site='Port Ellery']")
                         .endsWith("to Copperplate nowhere")
                 ? true
                 : null);
         browser.press("End the route");
         browser.find("tr[data-route=hullwork-port-ellery][data-ended]");
-        assertThat(browser.find("tr[data-route=unrouted-1]").getText()).contains("24 documents", "CA$");
+        assertThat(browser.textOf("tr[data-route=unrouted-1]")).contains("24 documents", "CA$");
         browser.press("Begin it again");
         browser.find("tr[data-route=hullwork-port-ellery]:not([data-ended])");
         browser.until(d -> browser.all("tr[data-route=unrouted-1]").isEmpty() ? true : null);
@@ -101,10 +99,8 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
         browser.until(d -> d.findElement(By.cssSelector("input[value=off]"))).sendKeys(Keys.SPACE);
         browser.find("[data-effect]");
         browser.awaitText("on 141 documents would be booked as revenue");
-        assertThat(browser.find("section[aria-label='On Inkwell now']").getText())
-                .contains("2200 Output tax");
-        assertThat(browser.find("section[aria-label='On Inkwell then']").getText())
-                .doesNotContain("2200 Output tax");
+        assertThat(browser.textOf("section[aria-label='On Inkwell now']")).contains("2200 Output tax");
+        assertThat(browser.textOf("section[aria-label='On Inkwell then']")).doesNotContain("2200 Output tax");
         browser.press("Decide so");
         browser.find("section[aria-label='Earlier decisions']");
         browser.open(demo.address() + "/connect?view=readiness&route=yard");
@@ -113,9 +109,7 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
         browser.press("Put back");
         browser.press("Decide so");
         browser.until(
-                d -> browser.find("button[data-setting=SALES_TAX]").getText().contains("as the crosswalk says")
-                        ? true
-                        : null);
+                d -> browser.textOf("button[data-setting=SALES_TAX]").contains("as the crosswalk says") ? true : null);
     }
 
     private static void connectStoreloft(Browser browser, Demo demo) {
