@@ -7,20 +7,6 @@ import { workDone, workEnded } from './work';
 import type { paths } from './schema';
 
 export type DocumentsQuery = paths['/api/documents']['get']['parameters']['query'];
-export type MapKind =
-  | 'item'
-  | 'category'
-  | 'tax'
-  | 'party'
-  | 'supplier'
-  | 'project'
-  | 'site'
-  | 'line_kind'
-  | 'role'
-  | 'line'
-  | 'means'
-  | 'payer';
-
 export const meQuery = queryOptions({
   queryKey: ['me'],
   queryFn: async () => {
@@ -110,50 +96,6 @@ export const findQuery = (text: string) =>
     placeholderData: keepPreviousData,
   });
 
-/** As many rows as a screen that shows few of them needs: what is open first. */
-export const openRowsQuery = (route: string, kind: MapKind) =>
-  queryOptions({
-    queryKey: ['map', route, kind, 'open'],
-    queryFn: () => mapPage(route, kind, { limit: 500 }),
-  });
-
-interface MapPart {
-  text?: string;
-  only?: string;
-  skip?: number;
-  limit?: number;
-}
-
-export const mapPage = (route: string, kind: MapKind, part: MapPart, signal?: AbortSignal) =>
-  answer(
-    client.GET('/api/map/{kind}', {
-      params: { path: { kind: kind as never }, query: { route, ...part } },
-      signal,
-    }),
-  );
-
-/** How much of each crosswalk stands. */
-export const crosswalksQuery = (route: string) =>
-  queryOptions({
-    queryKey: ['map', route, 'summary'],
-    queryFn: () => answer(client.GET('/api/map/summary', { params: { query: { route } } })),
-  });
-
-export const likenessQuery = (route: string, code: string) =>
-  queryOptions({
-    queryKey: ['map', route, 'party', 'likeness', code],
-    queryFn: () => answer(client.GET('/api/map/parties/likeness', { params: { query: { route, code } } })),
-  });
-
-/** Asked anew by whoever changes it, since the version seen is what the change is compared with. */
-export const rowQuery = (route: string, kind: Schemas['ChangeRow']['kind'], code: string) =>
-  queryOptions({
-    queryKey: ['map', route, 'row', kind, code],
-    queryFn: () => answer(client.GET('/api/map/row', { params: { query: { route, kind, code } } })),
-    staleTime: 0,
-  });
-
-/** What waits on every route, and what failed. */
 export const waitingQuery = queryOptions({
   queryKey: ['batches', 'waiting'],
   queryFn: () => answer(client.GET('/api/waiting')),

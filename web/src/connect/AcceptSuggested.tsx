@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { client } from '../api/client';
 import { workDone } from '../api/work';
-import { openRowsQuery, type MapKind } from '../api/queries';
+import { openRowsQuery, type MapKind } from '../map/queries';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { amount, plural } from '../ui/format';

@@ -4,7 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { client, type Schemas } from '../api/client';
 import { workDone } from '../api/work';
-import { crosswalksQuery, type MapKind } from '../api/queries';
+import { crosswalksQuery, type MapKind } from './queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { useView } from '../app/useView';
@@ -124,7 +124,7 @@ export function MapPage() {
           onAccept={accept}
         />
       )}
-      {!list.loading && shown.length === 0 && (
+      {!list.loading && !list.error && shown.length === 0 && (
         <p className="p-6">
           {text === '' && only === ''
             ? `${route.source} has told of none yet; fetch both sides.`

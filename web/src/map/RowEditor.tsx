@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Suspense, useState, type ReactNode } from 'react';
-import { rowQuery } from '../api/queries';
+import { rowQuery } from './queries';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { choicesOf, offered, type Offered } from './choices';

@@ -1,4 +1,4 @@
-import { mapPage, type MapKind } from '../api/queries';
+import { mapPage, type MapKind } from './queries';
 import { useCurrent } from '../app/current';
 import { useWindow } from '../ui/book/useWindow';
 import type { MapRow } from './MapPage';

@@ -80,10 +80,9 @@ export function CandidateColumn({ candidate, asked, place, shortcut, onDecide }:
           It is the {ordinal} <Key>{shortcut}</Key>
         </button>
         <p className="mt-1 text-[12.5px]">
-          Links {asked.party.code} to {candidate.party.code}
-          {asked.blockedDocuments === 0
-            ? '.'
-            : `, and is what ${plural(asked.blockedDocuments, 'document')}, ${money(asked.blockedAmount, route.currency)}, wait for.`}
+          Links {asked.party.code} to {candidate.party.code}.
+          {asked.blockedDocuments > 0 &&
+            ` ${plural(asked.blockedDocuments, 'document')}, ${money(asked.blockedAmount, route.currency)}, ${asked.blockedDocuments === 1 ? 'waits' : 'wait'} for the answer.`}
         </p>
       </div>
     </section>

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams } from 'react-router';
-import { likenessQuery, openRowsQuery } from '../api/queries';
+import { likenessQuery, openRowsQuery } from '../map/queries';
 import { useCurrent } from '../app/current';
 import { useChangeRow } from '../map/useChangeRow';
 import { Failure } from '../ui/Failure';
@@ -14,6 +14,8 @@ import { Pile } from './Pile';
 import { afterIt, TOPICS } from './likeness';
 
 const AT_ONCE = 2;
+/** By how many it might be instead. */
+const NEW = ['A new one', 'Not this, a new one', 'Neither, a new one', 'None of them, a new one'];
 
 /** One party of the source beside those on the ledger that it may be, and what speaks for and against each. */
 export function PartyPage() {
@@ -126,7 +128,7 @@ function Sheet({ code }: { code: string }) {
                 disabled={!me.mayChange || change.isPending}
                 onClick={() => decide('')}
               >
-                {all.length === 0 ? 'A new one' : 'Neither, a new one'} <Key>3</Key>
+                {NEW[Math.min(all.length, 3)]} <Key>3</Key>
               </button>
               <p className="mt-1 text-[12.5px]">created on {route.ledger} with its first document</p>
             </div>

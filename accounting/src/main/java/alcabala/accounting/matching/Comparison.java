@@ -21,6 +21,9 @@ final class Comparison {
     /// What more share than so many is no evidence, neither for nor against.
     private static final int FEW = 5;
 
+    /// From so many parties on that have it, a word is one, and hardly a slip of another.
+    private static final int SEVERAL = 3;
+
     private static final double TAX_SAME = 14;
     private static final double TAX_NEARLY = 5;
     private static final double TAX_OTHER = -10;
@@ -83,7 +86,7 @@ final class Comparison {
         boolean explained = name.explained() && !name.forbidden() && name.agrees() >= NAME_ENOUGH;
         boolean complete = explained
                 && evidence.stream().noneMatch(Evidence::contradicts)
-                && evidence.stream().anyMatch(Evidence::isIdentity)
+                && evidence.stream().anyMatch(Evidence::identifies)
                 && agreeing(evidence) > differing(evidence);
         return new Found(other, List.copyOf(evidence), name.toTheLetter() && !name.forbidden(), complete);
     }
@@ -116,7 +119,7 @@ final class Comparison {
     }
 
     private boolean isKnown(Word word) {
-        return count.applyAsInt(ProfileKeys.word(word.sound())) >= 3;
+        return count.applyAsInt(ProfileKeys.word(word.sound())) >= SEVERAL;
     }
 
     private boolean isOfBoth(Word word, Profile other) {
@@ -133,8 +136,8 @@ final class Comparison {
                         ? Agreement.SAME
                         : name.explained() ? Agreement.NEARLY : name.agrees() > 0 ? Agreement.PARTLY : Agreement.OTHER;
         return asked.name().readings().isEmpty()
-                ? new Evidence(Topic.NAME, Agreement.SILENT, 0, 0)
-                : new Evidence(Topic.NAME, agreement, bits, 1);
+                ? Evidence.silence(Topic.NAME)
+                : new Evidence(Topic.NAME, agreement, bits, 1, false);
     }
 
     private Evidence tax(Profile other) {
@@ -154,7 +157,12 @@ final class Comparison {
                             case CONTRADICTS -> wrong ? TAX_OTHER_WITH_WRONG_CHECK : TAX_OTHER;
                             default -> 0;
                         },
-                shared);
+                shared,
+                isAlone(agreement, shared));
+    }
+
+    private static boolean isAlone(Agreement agreement, int shared) {
+        return agreement == Agreement.SAME && shared == 1;
     }
 
     private Evidence mail(Profile other) {
@@ -171,8 +179,8 @@ final class Comparison {
                         asked.mail().isOwnHouse() && other.mail().isOwnHouse() ? MAIL_OTHER_HOUSE : MAIL_OTHER;
                     default -> 0;
                 };
-        boolean isOneOfMany = agreement == Agreement.SAME && repeatsName();
-        return new Evidence(Topic.EMAIL, agreement, bits, isOneOfMany ? FEW : Math.max(shared, houses));
+        return new Evidence(
+                Topic.EMAIL, agreement, bits, Math.max(shared, houses), isAlone(agreement, shared) && !repeatsName());
     }
 
     /// Where anybody may have a box, one that is no more than the name tells namesakes apart no better than
@@ -193,7 +201,7 @@ final class Comparison {
                     case OTHER -> PHONE_OTHER;
                     default -> 0;
                 };
-        return new Evidence(Topic.PHONE, agreement, bits, shared);
+        return new Evidence(Topic.PHONE, agreement, bits, shared, isAlone(agreement, shared));
     }
 
     /// Of all their addresses the two that agree most.
@@ -205,7 +213,7 @@ final class Comparison {
                 best = best == null || each.bits() > best.bits() ? each : best;
             }
         }
-        return best == null ? new Evidence(Topic.ADDRESS, Agreement.SILENT, 0, 0) : best;
+        return best == null ? Evidence.silence(Topic.ADDRESS) : best;
     }
 
     private Evidence place(Place here, Place there) {
@@ -226,7 +234,7 @@ final class Comparison {
         };
         // A street without a number is where many may be.
         return new Evidence(
-                Topic.ADDRESS, agreement, bits, agreement == Agreement.SAME && !isOneHouse(here, there) ? FEW : shared);
+                Topic.ADDRESS, agreement, bits, shared, isAlone(agreement, shared) && isOneHouse(here, there));
     }
 
     private static boolean isOneHouse(Place here, Place there) {

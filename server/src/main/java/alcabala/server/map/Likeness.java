@@ -23,6 +23,8 @@ class Likeness {
     /// So many are looked at while somebody waits, more behind the screens.
     private static final int FEW = 1_000;
 
+    private static final long WHATEVER_WAS_CREATED = -1;
+
     private final JdbcClient jdbc;
     private final PartyMatchers matchers;
     private final SourceCatalogue catalogue;
@@ -46,6 +48,14 @@ class Likeness {
         this.catalogue = catalogue;
         this.works = works;
         this.telling = telling;
+    }
+
+    /// Whether it is certain by itself, and not any more once all are looked at together: another claims the same one.
+    ///
+    /// @param together as from [#of]
+    static boolean isDisputed(Map<String, Suggestion> together, String code, String counterpart) {
+        Suggestion likeliest = together.get(code);
+        return likeliest != null && likeliest.counterpart().equals(counterpart) && !likeliest.exact();
     }
 
     /// The likeliest for each party of the source that may be somebody there, by its code; mapped ones included.
@@ -75,16 +85,20 @@ class Likeness {
         return likeliest;
     }
 
-    /// Rows that were written since have a later transaction.
+    /// Each row that was written since has another transaction, and so they have another sum. With very many, those
+    /// that a batch creates on the ledger do not count: all would be compared anew for as long as it runs.
     private Stamp stamp(Sides sides) {
-        return jdbc.sql("""
-                select (select count(*) from source_party where source_id = :source) as parties,
-                    (select coalesce(max(xmin::text::bigint), 0) from source_party where source_id = :source) as changed,
-                    l.version, l.kept_version
-                from ledger l where l.id = :ledger""")
+        Stamp stamp = jdbc.sql("""
+                select p.parties, p.changed, l.version, l.kept_version
+                from ledger l, (select count(*) as parties, coalesce(sum(xmin::text::bigint), 0) as changed
+                    from source_party where source_id = :source) p
+                where l.id = :ledger""")
                 .param("source", sides.source())
                 .param("ledger", sides.ledger())
                 .query(Stamp.class)
                 .single();
+        return stamp.parties() <= FEW
+                ? stamp
+                : new Stamp(stamp.parties(), stamp.changed(), stamp.version(), WHATEVER_WAS_CREATED);
     }
 }

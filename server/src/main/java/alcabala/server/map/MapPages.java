@@ -54,17 +54,31 @@ class MapPages {
         if (!LargeKinds.has(kind)) {
             return small(route, kind, wanted);
         }
-        LargeKinds.Codes found = large.codes(route, kind, answers(route, kind), wanted);
+        Map<String, Suggestion> together = kind == RowKind.PARTY ? likeness.of(route) : Map.of();
+        Collection<String> answers = kind == RowKind.PARTY ? together.keySet() : view.answersForItems(route);
+        LargeKinds.Codes found = large.codes(route, kind, answers, wanted);
         if (found.codes().isEmpty()) {
             return new MapPage(List.of(), found.count());
         }
-        Map<String, MapRow> rows = shown(route, kind, view.rows(route, kind, found.codes())).stream()
-                .collect(Collectors.toMap(MapRow::code, Function.identity()));
+        List<MapView.Row> made = view.rows(route, kind, found.codes()).stream()
+                .map(row -> seenTogether(row, together))
+                .toList();
+        Map<String, MapRow> rows =
+                shown(route, kind, made).stream().collect(Collectors.toMap(MapRow::code, Function.identity()));
         return new MapPage(
                 found.codes().stream()
                         .flatMap(code -> Stream.ofNullable(rows.get(code)))
                         .toList(),
                 found.count());
+    }
+
+    private static MapView.Row seenTogether(MapView.Row row, Map<String, Suggestion> together) {
+        return row.suggestion() != null
+                        && row.suggestion().exact()
+                        && Likeness.isDisputed(
+                                together, row.code(), row.suggestion().counterpart())
+                ? row.doubtful()
+                : row;
     }
 
     private MapPage small(RouteRow route, RowKind kind, Wanted wanted) {
@@ -85,10 +99,6 @@ class MapPages {
                         .map(CrosswalkRow::meaning)
                         .toList());
         return rows.stream().map(row -> MapRow.of(route, kind, row, names)).toList();
-    }
-
-    private Collection<String> answers(RouteRow route, RowKind kind) {
-        return kind == RowKind.PARTY ? likeness.of(route).keySet() : view.answersForItems(route);
     }
 
     /// Of each kind, in no order.

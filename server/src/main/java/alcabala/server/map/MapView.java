@@ -65,6 +65,13 @@ class MapView {
             return row == null && covered.isEmpty();
         }
 
+        /// As seen together with all others.
+        Row doubtful() {
+            Suggestion doubtful = new Suggestion(
+                    suggestion.counterpart(), suggestion.account(), suggestion.name(), suggestion.reason(), false);
+            return new Row(code, name, note, row, covered, needed, blockedDocuments, blockedAmount, doubtful);
+        }
+
         Row notNeeded() {
             return new Row(code, name, note, row, covered, false, blockedDocuments, blockedAmount, suggestion);
         }
@@ -121,7 +128,7 @@ class MapView {
     private KnownItems items(long ledgerId) {
         String stamp =
                 jdbc.sql("""
-                select count(*) || '/' || coalesce(max(xmin::text::bigint), 0) from ledger_item where ledger_id = :ledger""").param("ledger", ledgerId).query(String.class).single();
+                select count(*) || '/' || coalesce(sum(xmin::text::bigint), 0) from ledger_item where ledger_id = :ledger""").param("ledger", ledgerId).query(String.class).single();
         return itemsOf.get(ledgerId, stamp, () -> new KnownItems(reference.items(ledgerId)));
     }
 

@@ -8,7 +8,9 @@ import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.PartyMatchers;
 import alcabala.server.map.PartyInDoubt.CandidateJson;
 import alcabala.server.map.PartyInDoubt.KnownOf;
+import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.Amounts;
+import alcabala.server.platform.NotPossibleException;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -33,6 +35,7 @@ class PartiesApi {
     private final PartyMatchers matchers;
     private final CrosswalkStore store;
     private final MapView view;
+    private final Likeness likeness;
 
     PartiesApi(
             JdbcClient jdbc,
@@ -40,22 +43,27 @@ class PartiesApi {
             SourceCatalogue catalogue,
             PartyMatchers matchers,
             CrosswalkStore store,
-            MapView view) {
+            MapView view,
+            Likeness likeness) {
         this.jdbc = jdbc;
         this.routes = routes;
         this.catalogue = catalogue;
         this.matchers = matchers;
         this.store = store;
         this.view = view;
+        this.likeness = likeness;
     }
 
     /// What speaks for and against each party of the ledger that it may be; at most five.
     @GetMapping("/likeness")
     PartyInDoubt likeness(@RequestParam String route, @RequestParam @Size(max = 200) String code) {
         RouteRow found = routes.getLeading(route);
-        Party party = catalogue.party(found.sourceId(), code);
+        Party party = catalogue.parties(found.sourceId(), List.of(code)).stream()
+                .findFirst()
+                .orElseThrow(() -> NotPossibleException.missing("party " + code));
         List<Candidate> candidates = matchers.of(found.ledgerId()).rank(party);
         Map<String, List<String>> standsFor = standsFor(found, candidates);
+        Map<String, Suggestion> together = likeness.of(found);
         MapView.Blocked blocked = view.blockedBy(found, party);
         return new PartyInDoubt(
                 KnownOf.of(party),
@@ -66,7 +74,9 @@ class PartiesApi {
                 Amounts.decimal(found.currency(), blocked.amount()),
                 candidates.stream()
                         .map(each -> CandidateJson.of(
-                                each, standsFor.getOrDefault(each.party().code(), List.of())))
+                                each,
+                                Likeness.isDisputed(together, code, each.party().code()),
+                                standsFor.getOrDefault(each.party().code(), List.of())))
                         .toList());
     }
 

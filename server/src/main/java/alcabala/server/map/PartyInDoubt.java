@@ -42,10 +42,10 @@ record PartyInDoubt(
     /// @param standsFor codes of the source that are it already
     record CandidateJson(
             KnownOf party, boolean certain, int score, List<EvidenceJson> evidence, List<String> standsFor) {
-        static CandidateJson of(Candidate candidate, List<String> standsFor) {
+        static CandidateJson of(Candidate candidate, boolean isDisputed, List<String> standsFor) {
             return new CandidateJson(
                     KnownOf.of(candidate.party()),
-                    candidate.certain(),
+                    candidate.certain() && !isDisputed,
                     candidate.score(),
                     candidate.evidence().stream().map(EvidenceJson::of).toList(),
                     standsFor);

@@ -10,6 +10,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -26,6 +27,14 @@ class MapPagesTest {
     static void start() {
         world = World.inProcess();
         ferro = world.api("ferro");
+    }
+
+    /// Nothing of what a test adds is there for the next one.
+    @AfterEach
+    void takeAway() {
+        world.jdbc().sql("""
+                delete from source_party where code ~ '^(P[0-9]|DOUBT|CLAIM)'; delete from ledger_party where code = 'CLAIMED';
+                update ledger set version = version + 1""").update();
     }
 
     @AfterAll
@@ -105,26 +114,96 @@ class MapPagesTest {
         assertThat(ferro.get("/api/map/party?route=yard&" + query).status()).isEqualTo(400);
     }
 
-    /// More than a thousand are compared behind the screens; until then what documents ask about is open all the same.
+    /// Up to a thousand are compared while somebody waits, more behind the screens; until then what documents ask
+    /// about is open all the same.
     @Test
     void veryManyPartiesAreComparedBehindTheScreens() {
-        world.jdbc().sql("""
-                insert into source_party (source_id, code, name, body)
-                select s.id, 'P-' || n, 'Pell Mooring ' || md5(n::text),
-                    jsonb_build_object('code', 'P-' || n, 'name', 'Pell Mooring ' || md5(n::text), 'taxIdentifier', '',
-                        'email', '', 'phone', '', 'billTo', p.body->'billTo', 'shipTo', p.body->'shipTo', 'active', true)
-                from generate_series(1, 1000) n, source s join source_party p on p.source_id = s.id and p.code = 'C-1010'
-                where s.name = 'Hullwork'""").update();
-        world.jdbc().sql("""
-                update source_party set name = 'Merrow Bay Council', body = jsonb_set(body, '{name}', '"Merrow Bay Council"')
-                where code = 'P-1000'""").update();
-        assertThat(page("party", "limit=3").get("count").asInt()).isGreaterThan(1000);
+        int known = page("party", "limit=1").get("count").asInt();
+        addParties(1, 999 - known);
+        addParty("DOUBT-A", "Merrow Bay Council");
+        assertThat(page("party", "limit=1").get("count").asInt()).isEqualTo(1000);
+        assertThat(codes("party", "only=open")).contains("DOUBT-A");
+        assertThat(compared()).isZero();
+        addParty("DOUBT-B", "Dunmere Pilots");
         Await.until(
-                "the doubtful one is open", () -> codes("party", "only=open").contains("P-1000"));
-        assertThat(page("party", "text=P-1000").at("/rows/0/suggestion/code").asString())
+                "the doubtful one is open", () -> codes("party", "only=open").contains("DOUBT-B"));
+        assertThat(compared()).isPositive();
+        assertThat(page("party", "text=DOUBT-A").at("/rows/0/suggestion/code").asString())
                 .isEqualTo("IC-1040");
-        new Yard(ferro).map("PARTY", "P-1000", "IC-1040", "");
-        assertThat(codes("party", "only=open")).doesNotContain("P-1000");
+        new Yard(ferro).map("PARTY", "DOUBT-A", "IC-1040", "");
+        assertThat(codes("party", "only=open")).doesNotContain("DOUBT-A");
+    }
+
+    private static int compared() {
+        return world.jdbc()
+                .sql("select count(*) from work where kind = 'MATCHING'")
+                .query(Integer.class)
+                .single();
+    }
+
+    private static void addParties(int from, int to) {
+        world.jdbc()
+                .sql(PARTY + " from generate_series(:from, :to) n, " + LIKE_ANOTHER)
+                .param("code", "P")
+                .param("name", "Pell Mooring ")
+                .param("from", from)
+                .param("to", to)
+                .update();
+    }
+
+    private static void addParty(String code, String name) {
+        world.jdbc()
+                .sql(PARTY.replace(" || n", "").replace(" || md5(n::text)", "") + " from " + LIKE_ANOTHER)
+                .param("code", code)
+                .param("name", name)
+                .update();
+    }
+
+    private static final String PARTY = """
+            insert into source_party (source_id, code, name, body)
+            select s.id, :code || n, :name || md5(n::text), p.body || jsonb_build_object('code', :code || n,
+                'name', :name || md5(n::text), 'taxIdentifier', '', 'email', '', 'phone', '')""";
+    private static final String LIKE_ANOTHER =
+            "source s join source_party p on p.source_id = s.id and p.code = 'C-1010' where s.name = 'Hullwork'";
+
+    /// Each by itself would be certain of the one that has both names.
+    @Test
+    void twoThatClaimTheSameOneAreBothDoubtfulWhereverTheyAreLookedAt() {
+        world.jdbc().sql("""
+                insert into ledger_party (ledger_id, code, name, body, active)
+                select ledger_id, 'CLAIMED', 'Oake Sails t/a Tarn Lofts', body || jsonb_build_object('code', 'CLAIMED',
+                    'name', 'Oake Sails t/a Tarn Lofts', 'taxIdentifier', 'IE6433435W', 'email', ''), true
+                from ledger_party where code = 'IC-1040';
+                update ledger set version = version + 1""").update();
+        String claim = """
+                insert into source_party (source_id, code, name, body)
+                select s.id, :code, :name, p.body || jsonb_build_object('code', :code, 'name', :name,
+                    'taxIdentifier', 'IE6433435W', 'email', '', 'phone', '')
+                from source s join source_party p on p.source_id = s.id and p.code = 'C-1010' where s.name = 'Hullwork'""";
+        world.jdbc()
+                .sql(claim)
+                .param("code", "CLAIM-A")
+                .param("name", "Oake Sails")
+                .update();
+        assertThat(exact("CLAIM-A")).isTrue();
+        world.jdbc()
+                .sql(claim)
+                .param("code", "CLAIM-B")
+                .param("name", "Tarn Lofts")
+                .update();
+        Await.until("they are seen together", () -> !exact("CLAIM-A"));
+        assertThat(exact("CLAIM-B")).isFalse();
+        assertThat(ferro.get("/api/map/parties/likeness?route=yard&code=CLAIM-B")
+                        .json()
+                        .at("/candidates/0/certain")
+                        .asBoolean())
+                .isFalse();
+    }
+
+    private static boolean exact(String code) {
+        return page("party", "limit=1&text=" + code)
+                .at("/rows/0/suggestion/exact")
+                .asBoolean();
     }
 
     private static JsonNode page(String kind, String query) {

@@ -5,7 +5,8 @@ package alcabala.accounting.matching.evidence;
 /// @param bits how much more often it is so with two that are one than with two that are not, as a power of two;
 ///     below 0 it speaks against
 /// @param shared by how many on the ledger; more than one says less, and more than a few nothing
-public record Evidence(Topic topic, Agreement agreement, double bits, int shared) {
+/// @param identifies whether this alone tells one party from all others there
+public record Evidence(Topic topic, Agreement agreement, double bits, int shared, boolean identifies) {
     /// What is compared.
     public enum Topic {
         TAX_IDENTIFIER,
@@ -46,9 +47,9 @@ public record Evidence(Topic topic, Agreement agreement, double bits, int shared
         return Strength.of(bits);
     }
 
-    /// Whether this alone tells one party from all others.
-    public boolean isIdentity() {
-        return topic != Topic.NAME && agreement == Agreement.SAME && shared == 1;
+    /// Where nothing is known on one of the sides.
+    public static Evidence silence(Topic topic) {
+        return new Evidence(topic, Agreement.SILENT, 0, 0, false);
     }
 
     /// Whether this is hardly ever so with two that are one.

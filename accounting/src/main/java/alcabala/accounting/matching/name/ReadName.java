@@ -23,6 +23,9 @@ public record ReadName(List<List<Word>> readings, String form) {
     private static final Pattern CARE =
             Pattern.compile("\\s*[(,;]?\\b(?:c/o|care of|attn|attention)\\b.*$", Pattern.CASE_INSENSITIVE);
     private static final Pattern ORDINAL = Pattern.compile("(\\d+)(?:st|nd|rd|th)");
+    /// No name has more; what somebody sends instead of one would take long to compare.
+    static final int MOST_WORDS = 24;
+
     private static final Map<String, String> GENERATIONS = Map.ofEntries(
             Map.entry("jr", "jr"),
             Map.entry("jnr", "jr"),
@@ -126,6 +129,7 @@ public record ReadName(List<List<Word>> readings, String form) {
 
     private static void add(List<List<Word>> readings, List<String> words) {
         List<Word> all = words.stream()
+                .limit(MOST_WORDS)
                 .filter(word -> !TITLES.contains(word) && !LIGHT.contains(word))
                 .map(ReadName::word)
                 .toList();

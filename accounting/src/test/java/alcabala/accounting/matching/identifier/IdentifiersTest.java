@@ -65,6 +65,12 @@ class IdentifiersTest {
         assertThat(TaxIdentifier.of(written, "IE").isNone()).as(written).isTrue();
     }
 
+    @ParameterizedTest
+    @CsvSource({"81352, true", "8135, false", "81352813528135281352, true", "813528135281352813529, false"})
+    void whatIsTooShortOrTooLongIsNoTaxIdentifier(String written, boolean is) {
+        assertThat(TaxIdentifier.of(written, "").isNone()).isNotEqualTo(is);
+    }
+
     @ParameterizedTest(name = "{0}, {1}: {2}")
     @CsvSource({
         "IE1234567T, 1234567 t, SILENT",
@@ -75,7 +81,9 @@ class IdentifiersTest {
         "IE1234567T, IE1234657T, NEARLY",
         "IE1234567T, IE6433435F, CONTRADICTS",
         "DE136695976, DE136695967, NEARLY",
+        "9123457, 9123475, NEARLY",
         "123457, 123475, CONTRADICTS",
+        "FR4012345679, 12345679, SAME",
         "IE1234567T, none, SILENT",
     })
     void taxIdentifiersAgreeOrContradict(String one, String other, Agreement agreement) {

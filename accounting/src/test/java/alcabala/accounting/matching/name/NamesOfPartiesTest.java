@@ -49,6 +49,14 @@ class NamesOfPartiesTest {
         assertThat(read.form()).isEqualTo(form);
     }
 
+    /// What somebody sends instead of a name is not compared to its end.
+    @ParameterizedTest
+    @CsvSource({"24, 24", "25, 24", "250, 24"})
+    void aNameHasNoMoreThanTwentyFourWords(int words, int read) {
+        ReadName name = ReadName.of("x ".repeat(words));
+        assertThat(name.readings().getFirst()).hasSize(read);
+    }
+
     /// Words weigh four bits each; how much agrees and how much is left over.
     @ParameterizedTest(name = "{0}, {1}")
     @CsvSource(
@@ -64,6 +72,7 @@ class NamesOfPartiesTest {
                 "Quil | Quel | 0 | 8",
                 "Quill | Quell | 3.4 | 0",
                 "Ostranderx | Ostrendery | 2.8 | 0",
+                "Ostrandex | Ostrendey | 2.8 | 0",
                 "Ostrandx | Ostrendy | 0 | 8",
                 "Harbour Engineering | Harbour Eng | 7.4 | 0",
                 "Tarn Catering | Tarn Cat | 7 | 0",
