@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { ComboBox, Input, ListBox, ListBoxItem, Popover } from 'react-aria-components';
 import { useNavigate } from 'react-router';
@@ -56,6 +56,7 @@ const LEAST_LETTERS = 2;
 /** The field of the finder with what is found under it; Enter opens what was moved to, or the first. */
 export default function FoundField({ label, className, early }: Props) {
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const [text, setText] = useState(early.text);
   const asked = useDeferredValue(text);
   const found = useQuery(findQuery(asked));
@@ -90,8 +91,9 @@ export default function FoundField({ label, className, early }: Props) {
         autoFocus={early.focused}
         onKeyDownCapture={(event) => {
           const moved = event.currentTarget.getAttribute('aria-activedescendant');
-          if (event.key === 'Enter' && !moved && asked === text) {
-            open(rows[0]?.to);
+          if (event.key === 'Enter' && !moved && isAsking) {
+            // What is shown may still be what was typed before.
+            void queries.query(findQuery(text)).then((answer) => open(hits(answer)[0]?.to));
           } else if (event.key === 'Escape') {
             setText('');
             event.currentTarget.blur();
