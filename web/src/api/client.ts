@@ -88,7 +88,7 @@ export async function answer<T>(call: Promise<Outcome<T>>): Promise<T> {
 }
 
 /** Posts files, which the generated client has no shape for. */
-export async function postFiles<T>(path: string, files: File[]): Promise<T> {
+export async function sendFiles<T>(path: string, files: File[]): Promise<Outcome<T>> {
   const form = new FormData();
   files.forEach((file) => form.append('file', file));
   const response = await fetch(path, {
@@ -97,8 +97,7 @@ export async function postFiles<T>(path: string, files: File[]): Promise<T> {
     headers: { 'X-XSRF-TOKEN': cookie('XSRF-TOKEN') ?? '' },
   });
   const body = (await response.json().catch(() => null)) as unknown;
-  if (!response.ok) {
-    throw refusalOf(response.status, body);
-  }
-  return body as T;
+  return response.ok ? { data: body as T, response } : { error: body, response };
 }
+
+export const postFiles = <T>(path: string, files: File[]): Promise<T> => answer(sendFiles<T>(path, files));

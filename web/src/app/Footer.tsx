@@ -8,26 +8,53 @@ import { Key } from '../ui/Key';
 import { useSession } from './current';
 import { useView } from './useView';
 
-/** The keys most used on each screen. */
-const HINTS: Record<string, [string, string][]> = {
-  '/map': [
-    ['y', 'accept'],
-    ['e', 'choose'],
+/** The keys most used on each screen; the longest path that an address begins with counts. */
+const HINTS: [path: string, keys: [string, string][]][] = [
+  [
+    '/map/parties/',
+    [
+      ['1', 'the first'],
+      ['2', 'the second'],
+      ['3', 'a new one'],
+      ['l', 'later'],
+    ],
   ],
-  '/release': [
-    ['Enter', 'open both sides'],
-    ['w', 'why'],
+  [
+    '/map/what-if',
+    [
+      ['e', 'another one'],
+      ['d', 'save and draft'],
+      ['s', 'save'],
+      ['Esc', 'do not'],
+    ],
   ],
-  '/send': [['Enter', 'open']],
-};
-
-/** One party beside those that it may be. */
-const COMPARING: [string, string][] = [
-  ['1', 'the first'],
-  ['2', 'the second'],
-  ['3', 'a new one'],
-  ['l', 'later'],
+  ['/map/', [['j k', 'move']]],
+  [
+    '/map',
+    [
+      ['j k', 'move'],
+      ['Space', 'choose several'],
+      ['y', 'accept'],
+      ['e', 'change'],
+    ],
+  ],
+  [
+    '/release',
+    [
+      ['j k', 'move'],
+      ['Enter', 'open both sides'],
+      ['w', 'why'],
+    ],
+  ],
+  [
+    '/send',
+    [
+      ['j k', 'move'],
+      ['Enter', 'open'],
+    ],
+  ],
 ];
+const hintsOf = (path: string) => HINTS.find(([begins]) => path.startsWith(begins))?.[1] ?? [];
 
 /** What tells how a document is booked. */
 const OF_BOOKS = new Set(['w']);
@@ -45,11 +72,8 @@ const CONNECT: Record<string, [string, string][]> = {
 export function Footer({ onKeys }: { onKeys: () => void }) {
   const { me, route } = useSession();
   const view = useView();
-  const place = `/${useLocation().pathname.split('/')[1] ?? ''}`;
-  const isComparing = useLocation().pathname.startsWith('/map/parties/');
-  const hints = isComparing
-    ? COMPARING
-    : ((place === '/connect' ? CONNECT[view.get('view')] : HINTS[place]) ?? []);
+  const path = useLocation().pathname;
+  const hints = path === '/connect' ? (CONNECT[view.get('view')] ?? []) : hintsOf(path);
   const sending = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined }).data?.sending;
   return (
     <footer className="bg-base-300 flex h-[25px] shrink-0 items-center gap-4 overflow-hidden px-5 text-[12.5px] max-[700px]:px-2">
@@ -68,19 +92,17 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
         <span className="shrink-0">Nothing is on its way</span>
       )}
       {me.seesBooks && <Running />}
-      {place === '/release' && <WalkTheRoad />}
+      {path === '/release' && <WalkTheRoad />}
       <span className="ml-auto flex shrink-0 items-center gap-2 max-[700px]:hidden">
-        {HINTS[place] && !isComparing && (
-          <span>
-            <Key>j</Key> <Key>k</Key> move
-          </span>
-        )}
         {me.mayChange && <Undoable />}
         {hints
           .filter(([key]) => me.seesBooks || !OF_BOOKS.has(key))
           .map(([key, what]) => (
             <span key={key}>
-              <Key>{key}</Key> {what}
+              {key.split(' ').map((each) => (
+                <Key key={each}>{each}</Key>
+              ))}{' '}
+              {what}
             </span>
           ))}
         <button type="button" className="cursor-pointer underline" onClick={onKeys}>

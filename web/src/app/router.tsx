@@ -34,6 +34,18 @@ export const router = createBrowserRouter([
         path: 'map/parties/:code',
         lazy: async () => ({ Component: (await import('../parties/PartyPage')).PartyPage }),
       },
+      {
+        path: 'map/what-if',
+        lazy: async () => ({ Component: (await import('../whatif/WhatIfPage')).WhatIfPage }),
+      },
+      {
+        path: 'map/bulk',
+        lazy: async () => ({ Component: (await import('../bulk/BulkPage')).BulkPage }),
+      },
+      {
+        path: 'map/corrections',
+        lazy: async () => ({ Component: (await import('../whatif/CorrectionsPage')).CorrectionsPage }),
+      },
       { path: 'release', element: <ReleasePage /> },
       { path: 'documents/:id', element: <BothSidesPage /> },
       { path: 'send', element: <SendPage /> },

@@ -11,6 +11,8 @@ import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
 import { useNotice } from '../ui/notices';
 import { useDone } from '../undo/useTakeBack';
+import { Together } from '../bulk/Together';
+import { useChosen } from '../bulk/useChosen';
 import { Coverage } from './Coverage';
 import { comparing, MapTable } from './MapTable';
 import { useChangeRow, type RowKind } from './useChangeRow';
@@ -18,7 +20,7 @@ import { useMapRows } from './useMapRows';
 
 export type MapRow = Schemas['MapRow'];
 
-const KINDS: { kind: MapKind; name: string; left: string; right: string }[] = [
+export const KINDS: { kind: MapKind; name: string; left: string; right: string }[] = [
   { kind: 'item', name: 'Items', left: 'Item', right: 'Account or item' },
   { kind: 'category', name: 'Categories', left: 'Category', right: 'Account' },
   { kind: 'tax', name: 'Tax codes', left: 'Tax', right: 'Tax code' },
@@ -43,6 +45,7 @@ export function MapPage() {
   const countsOf = (kind: MapKind | undefined) =>
     summary.data?.find((each) => each.kind.toLowerCase() === kind);
   const [editing, setEditing] = useState<string | null>(null);
+  const chosen = useChosen(at?.kind ?? 'item');
   const only = view.get('only');
   const text = useDeferredValue(view.get('text'));
   const list = useMapRows(at?.kind ?? 'item', text, only);
@@ -109,6 +112,14 @@ export function MapPage() {
           <Coverage counts={countsOf(at?.kind)} />
         </span>
       </div>
+      {chosen.codes.size > 0 && (
+        <Together
+          key={[...chosen.codes].join()}
+          kind={kind}
+          codes={[...chosen.codes]}
+          onDone={() => chosen.choose(new Set())}
+        />
+      )}
       {change.error && <Failure error={change.error} />}
       {list.error && <Failure error={list.error} />}
       {at && (
@@ -119,6 +130,7 @@ export function MapPage() {
           selected={selected?.code}
           selectedNow={() => selectedNow()?.code}
           editing={editing}
+          chosen={me.mayChange ? chosen : undefined}
           onSelect={(code) => view.set({ row: code }, true)}
           onEdit={setEditing}
           onAccept={accept}

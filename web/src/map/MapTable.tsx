@@ -7,6 +7,8 @@ import { Book } from '../ui/book/Book';
 import type { Column } from '../ui/book/columns';
 import { Key } from '../ui/Key';
 import { amount, day, plural } from '../ui/format';
+import type { Chosen } from '../bulk/useChosen';
+import { whatIfOf } from '../whatif/address';
 import { History } from './History';
 import type { MapRow } from './MapPage';
 import { NOTHING, saidBy } from './meaning';
@@ -21,6 +23,8 @@ interface Props {
   selected: string | undefined;
   selectedNow: () => string | undefined;
   editing: string | null;
+  /** Which codes are chosen, to be mapped together; left out where nothing may be changed. */
+  chosen: Chosen | undefined;
   onSelect: (code: string) => void;
   onEdit: (code: string | null) => void;
   onAccept: (row: MapRow) => void;
@@ -59,7 +63,7 @@ export function MapTable(props: Props) {
       columns={[...left, holdsUp(route.currency), JOINED, right]}
       pages={{
         left: named ? 'Of this route' : `In ${route.source}`,
-        right: route.ledger === '' ? 'On no books yet' : `On the books of ${route.ledger}`,
+        right: <RightHead kind={kind} />,
       }}
       rows={list.rows}
       count={list.count}
@@ -69,12 +73,33 @@ export function MapTable(props: Props) {
       keyOf={keyOf}
       dataOf={(row) => ({ code: row.code, open: row.open })}
       touchedOf={(row) => touched(`${kind}/${row.code}`)}
+      chosen={props.chosen?.codes}
+      chosenNow={props.chosen?.now}
+      onChoose={props.chosen?.choose}
+      nameOf={keyOf}
       at={selected}
       atNow={selectedNow}
       onAt={onSelect}
       onPress={me.mayChange ? (row) => onEdit(row.code) : undefined}
       onOpen={me.mayChange ? (row) => onEdit(row.code) : undefined}
     />
+  );
+}
+
+/** Whose books, and what else can be done with the whole crosswalk. */
+function RightHead({ kind }: { kind: RowKind }) {
+  const { route } = useCurrent();
+  const link = 'font-sans text-[12px] font-normal underline';
+  return (
+    <span className="flex items-baseline gap-4">
+      {route.ledger === '' ? 'On no books yet' : `On the books of ${route.ledger}`}
+      <Link className={link} to={`/map/bulk?route=${route.code}&kind=${kind.toLowerCase()}`}>
+        In bulk
+      </Link>
+      <Link className={link} to={`/map/corrections?route=${route.code}`}>
+        Corrections
+      </Link>
+    </span>
   );
 }
 
@@ -179,6 +204,14 @@ function RightPage({ row, kind, selected, onEdit, onAccept }: Props & { row: Map
         {row.code === selected && (
           <>
             <History kind={kind} code={row.code} />
+            {me.mayChange && (
+              <Link
+                className="shrink-0 text-[12px] underline"
+                to={whatIfOf(route.code, { kind, code: row.code })}
+              >
+                Without it?
+              </Link>
+            )}
             {me.mayChange && (
               <button
                 type="button"

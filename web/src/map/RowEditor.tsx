@@ -1,11 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { Suspense, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { rowQuery } from './queries';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
+import { whatIfOf } from '../whatif/address';
 import { choicesOf, offered, type Offered } from './choices';
 import { Chooser } from './LazyChooser';
-import { together } from './meaning';
+import { together, type Meaning } from './meaning';
 import { useChangeRow, type RowKind } from './useChangeRow';
 import type { Schemas } from '../api/client';
 
@@ -16,6 +18,8 @@ interface Props {
   action?: string;
   /** Whether it is about a line of a bill. */
   bought?: boolean;
+  /** What is done with the choice in the place of saving it. */
+  onChosen?: (meaning: Meaning) => void;
 }
 
 const ASKS: Record<RowKind, string> = {
@@ -69,6 +73,7 @@ function InHand({
   onDone,
   action = 'Map it',
   bought = false,
+  onChosen,
   row,
 }: Props & { row: Schemas['RowInHand'] }) {
   const { route } = useCurrent();
@@ -98,7 +103,9 @@ function InHand({
       className="flex flex-wrap items-center gap-2 py-1"
       onSubmit={(event) => {
         event.preventDefault();
-        if (sayable) {
+        if (sayable && onChosen) {
+          onChosen(together(meanings));
+        } else if (sayable) {
           change.mutate({ kind, code, meaning: together(meanings), expectedVersion: row.version });
         }
       }}
@@ -143,6 +150,14 @@ function InHand({
       <button type="submit" className="act act-main" disabled={!sayable || change.isPending}>
         {change.isPending ? 'Compiling again…' : action}
       </button>
+      {!onChosen && sayable && (
+        <Link
+          className="act text-base-content"
+          to={whatIfOf(route.code, { kind, code, meaning: together(meanings) })}
+        >
+          What would change?
+        </Link>
+      )}
       <button type="button" className="act text-base-content" onClick={onDone}>
         Leave it
       </button>

@@ -40,6 +40,12 @@ export function amount(decimal: string): string {
   return fraction === undefined ? grouped : `${grouped}${point}${fraction}`;
 }
 
+/** `12.00 Dr` or `12.00 Cr`, as a balance is read. */
+export const booked = (decimal: string): string =>
+  /^-?0*(\.0+)?$/.test(decimal)
+    ? amount(decimal.replace('-', ''))
+    : `${amount(decimal.replace('-', ''))} ${decimal.startsWith('-') ? 'Cr' : 'Dr'}`;
+
 export const counted = (count: number) => amount(String(count));
 
 /** `€`, or the currency's code before a space that does not break, as on the server. */
@@ -76,6 +82,14 @@ export function day(iso: string | null | undefined): string {
     year: date.startsWith(today().slice(0, 4)) ? undefined : 'numeric',
   });
 }
+
+/** `November`, with the year when it is not this one. */
+export const monthOf = (iso: string): string =>
+  new Date(`${iso.slice(0, 7)}-01T00:00:00Z`).toLocaleDateString('en-GB', {
+    timeZone: 'UTC',
+    month: 'long',
+    year: iso.startsWith(today().slice(0, 4)) ? undefined : 'numeric',
+  });
 
 /** The room that a day needs in a list, in pixels. */
 export const widthOfDay = () => (conventions.days === 'ISO' ? 88 : 62);

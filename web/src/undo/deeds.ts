@@ -3,8 +3,11 @@ import type { Told } from '../news/told';
 
 /** How something is taken back. What it was seen as goes along, so that nothing else is undone by it. */
 export type Undoing =
-  | { what: 'row'; change: Schemas['ChangeRow'] }
+  /** With the draft that was made with it, if there was one. */
+  | { what: 'row'; change: Schemas['ChangeRow']; correction?: number | undefined }
   | { what: 'rows'; rows: Schemas['TakeAway'] }
+  /** Many rows that were changed together, by the number of that change. */
+  | { what: 'bulk'; id: number }
   | { what: 'setting'; setting: Schemas['DecideSetting'] }
   | {
       what: 'hidden';

@@ -10,9 +10,21 @@ import { did, done } from './store';
 async function takeBack(undoing: Undoing): Promise<string> {
   switch (undoing.what) {
     case 'row':
+      if (undoing.correction) {
+        await answer(
+          client.PUT('/api/map/corrections/{id}', {
+            params: { path: { id: undoing.correction } },
+            body: { expected: 'DRAFT', state: 'DROPPED', ledgerNumber: '' },
+          }),
+        );
+      }
       return (await workDone(client.PUT('/api/map/row', { body: undoing.change }))).sentence;
     case 'rows':
       return (await workDone(client.POST('/api/map/rows/removal', { body: undoing.rows }))).sentence;
+    case 'bulk':
+      return (
+        await workDone(client.POST('/api/map/bulk/{id}/undoing', { params: { path: { id: undoing.id } } }))
+      ).sentence;
     case 'setting':
       return (await workDone(client.PUT('/api/settings', { body: undoing.setting }))).sentence;
     case 'hidden':

@@ -18,4 +18,5 @@ module alcabala.accounting {
     exports alcabala.accounting.setting;
     exports alcabala.accounting.settlement;
     exports alcabala.accounting.tax;
+    exports alcabala.accounting.whatif;
 }

@@ -1,6 +1,9 @@
 package alcabala.server.compile;
 
 import alcabala.accounting.crosswalk.Crosswalk;
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.Route;
 import alcabala.accounting.setting.RouteSettings;
@@ -9,6 +12,10 @@ import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import alcabala.server.route.SettingStore;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -54,13 +61,27 @@ public class Compilers {
         return with(route, settings.of(route.id()));
     }
 
+    /// The compiler as it would be if one row said something else.
+    ///
+    /// @param meaning empty for no row
+    public Compiler with(RouteRow route, RowKind kind, String code, Optional<Meaning> meaning) {
+        List<CrosswalkRow> rows = new ArrayList<>(store.rows(route.id()));
+        rows.removeIf(row -> row.kind() == kind && row.code().equals(code));
+        meaning.ifPresent(said -> rows.add(new CrosswalkRow(kind, code, said, 0, "", Instant.EPOCH)));
+        return with(route, settings.of(route.id()), rows);
+    }
+
     /// The compiler as it would be with other settings.
     public Compiler with(RouteRow route, RouteSettings settings) {
+        return with(route, settings, store.rows(route.id()));
+    }
+
+    private Compiler with(RouteRow route, RouteSettings settings, List<CrosswalkRow> rows) {
         Route compiled = new Route(route.code(), route.source(), route.ledger(), settings);
         return route.leadsNowhere()
                 ? Compiler.unrouted(compiled)
                 : new Compiler(
-                        Crosswalk.of(store.rows(route.id()), matchers.of(route.ledgerId())),
+                        Crosswalk.of(rows, matchers.of(route.ledgerId())),
                         compiled,
                         reference.profile(route.ledgerId()));
     }

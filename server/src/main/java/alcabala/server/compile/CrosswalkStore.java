@@ -11,13 +11,16 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// What the bookkeeper decided about the codes of a source, now and at every moment before. A row is set once and ended
+/// What the bookkeeper decided about the codes of a source, now and at every moment before. A row is set
+/// once and ended
 /// once; nothing else of it ever changes.
 @Component
 public class CrosswalkStore {
@@ -121,6 +124,20 @@ public class CrosswalkStore {
                 .params(named(routeId, kind, code))
                 .query(CrosswalkRows.Said.class)
                 .list());
+    }
+
+    /// What a row said from a moment on.
+    ///
+    /// @param meaning null where it was taken away
+    public record From(Instant moment, Meaning meaning) {}
+
+    /// What it said, and from when on, the newest first.
+    public List<From> said(long routeId, RowKind kind, String code) {
+        Stream<From> set = history(routeId, kind, code).stream().map(row -> new From(row.setAt(), row.meaning()));
+        Stream<From> takenAway = removals(routeId, kind, code).stream().map(removal -> new From(removal.at(), null));
+        return Stream.concat(set, takenAway)
+                .sorted(Comparator.comparing(From::moment).reversed())
+                .toList();
     }
 
     /// A row was taken away, and nothing else was said in its place at once.

@@ -89,6 +89,7 @@ class LedgerOfFiles {
             case CELLS ->
                 "This line has %s cells. Perhaps it was cut off, or edited with another program; write the file anew."
                         .formatted(problem.found());
+            case SHEET -> "This is a workbook; lists of %s are text. Write it anew as CSV.".formatted(system);
             case VALUE ->
                 problem.found().isEmpty()
                         ? "Nothing stands here, and it cannot be left out."

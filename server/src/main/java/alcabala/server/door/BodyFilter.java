@@ -14,8 +14,10 @@ import java.util.Locale;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/// Measures the body of a request before anything reads it, and reads it within a time: little from strangers, more
-/// from who is signed in, files apart. Stands behind the question who may, so that a body nobody asked for is not
+/// Measures the body of a request before anything reads it, and reads it within a time: little from
+/// strangers, more
+/// from who is signed in, files apart. Stands behind the question who may, so that a body nobody asked
+/// for is not
 /// read at all.
 public final class BodyFilter extends OncePerRequestFilter {
     private static final int KILOBYTE = 1024;
@@ -52,7 +54,9 @@ public final class BodyFilter extends OncePerRequestFilter {
     /// Documents and lists may be large; signed-in people only.
     private static boolean isOfFiles(HttpServletRequest request) {
         String path = request.getRequestURI();
-        boolean takes = path.equals("/api/intake") || path.matches("/api/connect/ledgers/\\d+/lists");
+        boolean takes = path.equals("/api/intake")
+                || path.equals("/api/map/bulk/file")
+                || path.matches("/api/connect/ledgers/\\d+/lists");
         return takes && request.getMethod().equals("POST") && request.getUserPrincipal() != null;
     }
 

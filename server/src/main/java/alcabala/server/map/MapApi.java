@@ -149,7 +149,8 @@ class MapApi {
         return behind(route, who, AcceptedRows.class, at -> accept(route, wanted, who.getName(), at));
     }
 
-    /// What a change of the crosswalk touches is compiled again behind the request; each is a work of its own.
+    /// What a change of the crosswalk touches is compiled again behind the request; each is a work of its
+    /// own.
     private <T> Work<T> behind(RouteRow route, Principal who, Class<T> type, Works.Task<T> task) {
         return works.start(Kind.COMPILING, route.code() + " " + UUID.randomUUID(), who.getName(), type, task);
     }
@@ -169,7 +170,7 @@ class MapApi {
                         .formatted(
                                 accepted.rows().size(),
                                 accepted.rows().size() == 1 ? "row" : "rows",
-                                sentence(accepted.released())));
+                                accepted.released().wholeSentence()));
     }
 
     /// Takes several rows back at once, such as those that were accepted together.
@@ -181,8 +182,8 @@ class MapApi {
                 route,
                 who,
                 TakenAway.class,
-                at -> new TakenAway(
-                        sentence(mapping.takeAway(route, wanted.kind(), wanted.rows(), who.getName(), at))));
+                at -> new TakenAway(mapping.takeAway(route, wanted.kind(), wanted.rows(), who.getName(), at)
+                        .wholeSentence()));
     }
 
     @PutMapping("/row")
@@ -204,14 +205,9 @@ class MapApi {
                 released.count(),
                 SumJson.of(released.gross()),
                 released.blockedAgain(),
-                sentence(released),
+                released.wholeSentence(),
                 CrosswalkRowJson.of(changed.before()),
                 CrosswalkRowJson.of(changed.after()));
-    }
-
-    private static String sentence(Released released) {
-        String sentence = released.sentence();
-        return released.blockedAgain() > 0 ? sentence + "; " + released.blockedAgain() + " blocked by it" : sentence;
     }
 
     /// What moving a route to another ledger would do; changes nothing.

@@ -3,7 +3,6 @@ package alcabala.server.map;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.server.map.RowsInHand.Said;
 import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.Amounts;
 import alcabala.server.route.RouteRow;

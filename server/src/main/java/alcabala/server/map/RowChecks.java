@@ -21,9 +21,10 @@ import java.util.regex.Pattern;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// What a row may say: only what the ledger has, of a type that serves the purpose, about a code that there is.
+/// What a row may say: only what the ledger has, of a type that serves the purpose, about a code that
+/// there is.
 @Component
-class RowChecks {
+public class RowChecks {
     private static final Pattern LINE = Pattern.compile("(\\d{1,18})/.+");
     private final JdbcClient jdbc;
     private final LedgerReference reference;
@@ -33,10 +34,11 @@ class RowChecks {
         this.reference = reference;
     }
 
-    /// The meaning as it can be kept. An item of the ledger brings its account along unless another is chosen.
+    /// The meaning as it can be kept. An item of the ledger brings its account along unless another is
+    /// chosen.
     ///
     /// @throws NotPossibleException with what is wrong
-    Meaning check(RouteRow route, RowKind kind, String code, Meaning asked) {
+    public Meaning check(RouteRow route, RowKind kind, String code, Meaning asked) {
         checkCode(route, kind, code);
         Meaning meaning = kind == RowKind.ITEM ? withItsAccount(route, asked) : asked;
         if (meaning.targets().isEmpty() && meaning.dimensions().isEmpty()) {
@@ -48,7 +50,7 @@ class RowChecks {
     }
 
     /// The record that a line's name tells of.
-    static long recordOf(String lineCode) {
+    public static long recordOf(String lineCode) {
         return Long.parseLong(lineCode.substring(0, lineCode.indexOf('/')));
     }
 
@@ -144,7 +146,8 @@ class RowChecks {
         }
     }
 
-    /// What is decided for one line may be any account but a control account or a bank: freight into stock is fine.
+    /// What is decided for one line may be any account but a control account or a bank: freight into
+    /// stock is fine.
     private void checkAccount(RouteRow route, RowKind kind, String code, String target) {
         AccountType type = account(route, target).type();
         if (kind == RowKind.MEANS && !type.takesMoney()) {

@@ -23,10 +23,6 @@ class RowsInHand {
 
     /// One thing that a row says.
     ///
-    /// @param word what it is called; empty for what such rows are mostly made for
-    /// @param code empty for what is created on first use
-    record Said(String word, String code, String name) {}
-
     RowsInHand(CrosswalkStore store, OnLedger ledger, MapView view) {
         this.ledger = ledger;
         this.store = store;

@@ -18,6 +18,14 @@ class ApiDescription {
     private static final Set<String> MAY_BE_NULL = Set.of(
             "CrosswalkVersion.meaning",
             "ChangeRow.meaning",
+            "Supposed.meaning",
+            "RowSaved.correction",
+            "MonthMoved.correctOn",
+            "Correction.settledAt",
+            "SettleCorrection.ledgerNumber",
+            "BulkCodes.meaning",
+            "BulkTried.id",
+            "BulkChange.undoneAt",
             "ChoiceJson.currency",
             "SendJson.currency",
             "row",
@@ -70,6 +78,13 @@ class ApiDescription {
     private static final Set<String> OF_OPEN_WORK = Set.of("result", "problem");
     private static final Set<String> ALWAYS_THERE = Set.of(
             "DocumentRow.tax",
+            "WouldChange.before",
+            "WouldChange.after",
+            "AccountSums.before",
+            "AccountSums.after",
+            "Unclear.reason",
+            "BulkRow.before",
+            "BulkRow.after",
             "BatchJson.reason",
             "SetAside.reason",
             "Option.reason",

@@ -17,6 +17,9 @@ class Screens {
         "/documents/{id}",
         "/send",
         "/map/parties/{code}",
+        "/map/what-if",
+        "/map/corrections",
+        "/map/bulk",
         "/send/{id}"
     })
     String page() {

@@ -66,7 +66,8 @@ public class SourceCatalogue {
         }
     }
 
-    /// Codes that documents use and the source has not told of: files name parties, items and taxes only in passing.
+    /// Codes that documents use and the source has not told of: files name parties, items and taxes only
+    /// in passing.
     /// The items of a bill are its supplier's.
     public void keepCodesOf(long sourceId, Collection<? extends Record> records) {
         Map<String, MapSqlParameterSource> parties = new LinkedHashMap<>();
@@ -211,6 +212,26 @@ public class SourceCatalogue {
                 .stream()
                 .map(body -> json.readValue(body, Party.class))
                 .toList();
+    }
+
+    /// Names by codes, in the order of the codes.
+    public Map<String, String> partyNames(long sourceId) {
+        return names("source_party", sourceId);
+    }
+
+    /// Names by codes, in the order of the codes.
+    public Map<String, String> itemNames(long sourceId) {
+        return names("source_item", sourceId);
+    }
+
+    private Map<String, String> names(String table, long sourceId) {
+        Map<String, String> names = new LinkedHashMap<>();
+        jdbc.sql("select code, name from " + table + " where source_id = :id order by code collate \"C\"")
+                .param("id", sourceId)
+                .query(row -> {
+                    names.put(row.getString("code"), row.getString("name"));
+                });
+        return names;
     }
 
     private void keepSite(long sourceId, String site) {

@@ -15,7 +15,8 @@ import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
-/// Walks every endpoint with every role. An endpoint that is not in the table fails: somebody has to say who may.
+/// Walks every endpoint with every role. An endpoint that is not in the table fails: somebody has to say
+/// who may.
 class EndpointsTest {
     private static final List<String> ROLES = List.of("administrator", "bookkeeper", "operations", "reviewer");
     private static final Map<String, String> PERSONS =
@@ -50,6 +51,17 @@ class EndpointsTest {
             GET /api/documents/{id}/why                            administrator bookkeeper reviewer
             GET /api/setup                                         administrator bookkeeper reviewer
             POST /api/map/rows/removal                             administrator bookkeeper
+            GET /api/map/bulk                                      administrator bookkeeper reviewer
+            GET /api/map/bulk/file                                 administrator bookkeeper reviewer
+            POST /api/map/bulk/file                                administrator bookkeeper
+            POST /api/map/bulk/codes                               administrator bookkeeper
+            POST /api/map/bulk/{id}/doing                          administrator bookkeeper
+            POST /api/map/bulk/{id}/undoing                        administrator bookkeeper
+            POST /api/map/what-if                                  administrator bookkeeper
+            POST /api/map/corrections                              administrator bookkeeper
+            PUT /api/map/corrections/{id}                          administrator bookkeeper
+            GET /api/map/corrections                               administrator bookkeeper reviewer
+            GET /api/map/corrections/{id}/file                     administrator bookkeeper reviewer
             POST /api/map/suggestions                              administrator bookkeeper
             GET /api/readiness                                     administrator bookkeeper reviewer
             GET /api/readiness/{id}/report.pdf                     administrator bookkeeper reviewer

@@ -1,0 +1,29 @@
+package alcabala.server.bulk;
+
+import alcabala.formats.csv.CsvProblem;
+
+/// Says why a file cannot be read as a table.
+final class FileSentences {
+    private FileSentences() {}
+
+    static String of(CsvProblem problem) {
+        String where = problem.line() == 0 ? "" : "Row %d: ".formatted(problem.line());
+        return where
+                + switch (problem.code()) {
+                    case EMPTY -> "There is nothing in the file.";
+                    case ENCODING ->
+                        "The file is not UTF-8; it looks like %s. Save it as “CSV UTF-8” or as XLSX."
+                                .formatted(problem.found());
+                    case SEPARATOR -> "The first row is one column only: “%s”.".formatted(problem.found());
+                    case COLUMNS -> "The columns are not those of a crosswalk: %s.".formatted(problem.found());
+                    case QUOTES -> "A quotation mark is not closed here.";
+                    case CELLS -> "It has not as many cells as the first row (%s).".formatted(problem.found());
+                    case SHEET ->
+                        "It looks like a workbook, and no sheet of it can be read (%s).".formatted(problem.found());
+                    case VALUE -> "A cell is too long.";
+                    case TOO_LARGE ->
+                        "The file is too large (%s); at most 20 MB and 500,000 rows are read."
+                                .formatted(problem.found());
+                };
+    }
+}

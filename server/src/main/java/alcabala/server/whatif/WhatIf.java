@@ -1,0 +1,212 @@
+package alcabala.server.whatif;
+
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.ledger.LedgerAccount;
+import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.record.Record;
+import alcabala.accounting.whatif.Booked;
+import alcabala.accounting.whatif.Effect;
+import alcabala.accounting.whatif.OpenPeriods;
+import alcabala.server.compile.Compilers;
+import alcabala.server.compile.Compiling;
+import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.compile.CrosswalkStore.From;
+import alcabala.server.jobs.Works.Progress;
+import alcabala.server.map.Mapping.Change;
+import alcabala.server.map.RowChecks;
+import alcabala.server.map.RowWords;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.route.RouteRow;
+import alcabala.server.whatif.Concerned.One;
+import alcabala.server.whatif.Concerned.Standing;
+import alcabala.server.whatif.WouldChange.Reason;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.LongFunction;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// Compiles what a row concerns under what it says, what it would say, and what it once said. Changes
+/// nothing.
+@Component
+class WhatIf {
+    private final JdbcClient jdbc;
+    private final Concerned concerned;
+    private final Compilers compilers;
+    private final Compiling compiling;
+    private final CrosswalkStore store;
+    private final RowChecks checks;
+    private final RowWords words;
+    private final LedgerReference reference;
+    private final Clock clock;
+
+    /// What it came to.
+    record Found(WouldChange said, PostedPage posted) {}
+
+    WhatIf(
+            JdbcClient jdbc,
+            Concerned concerned,
+            Compilers compilers,
+            Compiling compiling,
+            CrosswalkStore store,
+            RowChecks checks,
+            RowWords words,
+            LedgerReference reference,
+            Clock clock) {
+        this.jdbc = jdbc;
+        this.concerned = concerned;
+        this.compilers = compilers;
+        this.compiling = compiling;
+        this.store = store;
+        this.checks = checks;
+        this.words = words;
+        this.reference = reference;
+        this.clock = clock;
+    }
+
+    Found of(RouteRow route, Change change, Progress at) {
+        Meaning would = change.remove() ? Meaning.NONE : checked(route, change);
+        Optional<CrosswalkRow> row = store.find(route.id(), change.kind(), change.code());
+        Under under = new Under(route, change, change.remove() ? Optional.empty() : Optional.of(would));
+        Shown shown = new Shown(route.currency(), names(route));
+        WaitingPage waiting = new WaitingPage(shown);
+        PostedPage posted = new PostedPage(shown, periods(route));
+        int of = concerned.count(route, change.kind(), change.code());
+        int done = lookAtWaiting(under, waiting, at, of);
+        lookAtStanding(under, posted, at, done, of);
+        return new Found(
+                new WouldChange(
+                        row.map(CrosswalkRow::version).orElse(0),
+                        route.currency(),
+                        words.of(
+                                route,
+                                change.kind(),
+                                row.map(CrosswalkRow::meaning).orElse(Meaning.NONE)),
+                        words.of(route, change.kind(), would),
+                        waiting.said(concerned.onTheWay(route, change.kind(), change.code())),
+                        posted.said()),
+                posted);
+    }
+
+    private Map<String, String> names(RouteRow route) {
+        return reference.accounts(route.ledgerId()).stream()
+                .collect(Collectors.toMap(LedgerAccount::code, LedgerAccount::name));
+    }
+
+    private Meaning checked(RouteRow route, Change change) {
+        return checks.check(route, change.kind(), change.code(), change.meaning());
+    }
+
+    private OpenPeriods periods(RouteRow route) {
+        LocalDate locked = jdbc.sql("select coalesce(locked_through, '2000-01-01') from ledger where id = :id")
+                .param("id", route.ledgerId())
+                .query(LocalDate.class)
+                .single();
+        return new OpenPeriods(locked, LocalDate.now(clock));
+    }
+
+    private int lookAtWaiting(Under under, WaitingPage page, Progress at, int of) {
+        Change change = under.change;
+        int done = 0;
+        List<One> chunk = concerned.waiting(under.route, change.kind(), change.code(), 0);
+        while (!chunk.isEmpty()) {
+            Map<Long, Record> records = chunk.stream().collect(Collectors.toMap(One::id, One::record));
+            LongFunction<Compilation> now = under.now(records);
+            LongFunction<Compilation> would = under.would(records);
+            chunk.forEach(one -> page.add(one, now.apply(one.id()), would.apply(one.id())));
+            done += chunk.size();
+            at.at(done, Math.max(done, of));
+            chunk = concerned.waiting(
+                    under.route, change.kind(), change.code(), chunk.getLast().id());
+        }
+        return done;
+    }
+
+    private void lookAtStanding(Under under, PostedPage page, Progress at, int before, int of) {
+        Change change = under.change;
+        int done = before;
+        List<Standing> chunk = concerned.standing(under.route, change.kind(), change.code(), 0);
+        while (!chunk.isEmpty()) {
+            lookAt(under, page, chunk);
+            done += chunk.size();
+            at.at(done, Math.max(done, of));
+            chunk = concerned.standing(
+                    under.route,
+                    change.kind(),
+                    change.code(),
+                    chunk.getLast().one().id());
+        }
+    }
+
+    private static void lookAt(Under under, PostedPage page, List<Standing> chunk) {
+        Map<Long, Record> records = chunk.stream()
+                .collect(Collectors.toMap(
+                        each -> each.one().id(), each -> each.one().record()));
+        LongFunction<Compilation> now = under.now(records);
+        LongFunction<Compilation> would = under.would(records);
+        for (Standing each : chunk) {
+            long id = each.one().id();
+            Compilation after = would.apply(id);
+            if (each.queuedAt() == null || each.differsThere()) {
+                // As far as it would make a difference at all.
+                if (Effect.between(now.apply(id), after).kind() != Effect.Kind.NOTHING) {
+                    page.setAside(each.one(), each.differsThere() ? Reason.CHANGED_THERE : Reason.LINKED);
+                }
+                continue;
+            }
+            List<Compilation> rules = new ArrayList<>(List.of(now.apply(id)));
+            under.then(each, records).ifPresent(rules::add);
+            page.add(each, new Booked(each.books(), rules).under(after));
+        }
+    }
+
+    /// The compilers of a row as it is, as it would be, and as it was.
+    private final class Under {
+        private final RouteRow route;
+        private final Change change;
+        private final Compiler now;
+        private final Compiler would;
+        private final List<From> said;
+        private final Map<Optional<Meaning>, Compiler> former = new HashMap<>();
+
+        Under(RouteRow route, Change change, Optional<Meaning> meaning) {
+            this.route = route;
+            this.change = change;
+            now = compilers.of(route.id());
+            would = compilers.with(route, change.kind(), change.code(), meaning);
+            said = store.said(route.id(), change.kind(), change.code());
+        }
+
+        LongFunction<Compilation> now(Map<Long, Record> records) {
+            return compiling.with(route, now, records);
+        }
+
+        LongFunction<Compilation> would(Map<Long, Record> records) {
+            return compiling.with(route, would, records);
+        }
+
+        /// As the row was when it was sent; empty where that is as it is now.
+        Optional<Compilation> then(Standing each, Map<Long, Record> records) {
+            Optional<From> from = said.stream()
+                    .filter(state -> !state.moment().isAfter(each.queuedAt()))
+                    .findFirst();
+            if (!said.isEmpty() && from.equals(Optional.of(said.getFirst()))) {
+                return Optional.empty();
+            }
+            Optional<Meaning> meaning = from.map(From::meaning);
+            Compiler then =
+                    former.computeIfAbsent(meaning, it -> compilers.with(route, change.kind(), change.code(), it));
+            long id = each.one().id();
+            return Optional.of(
+                    compiling.with(route, then, Map.of(id, records.get(id))).apply(id));
+        }
+    }
+}

@@ -1,0 +1,211 @@
+package alcabala.server.bulk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.Purpose;
+import alcabala.formats.csv.CsvTable;
+import alcabala.formats.sheet.SheetFile;
+import alcabala.server.Api;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+
+/// Crosswalks go out as files, come in again as one change, and are taken back as one.
+class BulkTest {
+    private static World world;
+    private static Api ferro;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        ferro = world.api("ferro");
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"ITEM", "CATEGORY", "TAX", "PARTY", "ROLE", "LINE_KIND", "PROJECT", "MEANS"})
+    void whatWasNotEditedChangesNothing(String kind) {
+        byte[] csv = file(kind, "csv").getBytes(StandardCharsets.UTF_8);
+        CsvTable table = ((CsvTable.Outcome.Read) SheetFile.read(csv)).table();
+        JsonNode tried = bring(kind, "all.csv", csv);
+        assertThat(tried.get("unchanged").asInt()).isEqualTo(table.rows().size());
+        assertThat(tried.get("wrong").asInt()).isZero();
+        assertThat(tried.has("id") && !tried.get("id").isNull()).isFalse();
+        byte[] book = SheetFile.xlsx(
+                "edited",
+                table.columns(),
+                table.rows().stream().map(CsvTable.Row::cells).toList());
+        assertThat(bring(kind, "all.xlsx", book).get("unchanged").asInt())
+                .isEqualTo(table.rows().size());
+    }
+
+    @Test
+    void whatIsShownIsWhatIsDoneAndTakenBack() {
+        Yard yard = new Yard(ferro);
+        Map<String, Integer> before = yard.counts();
+        List<String> stood = rows();
+        String edited = file("CATEGORY", "csv")
+                        .replace("storage,Winter storage,,", "storage,Winter storage,4035,")
+                        .replaceAll("(?m)^paint,(.*),4015,", "paint,$1,4018,")
+                        .replaceAll("(?m)^berths,(.*),4040,", "berths,$1,,")
+                        .replaceAll("(?m)^books,(.*),4060,1", "books,$1,4018,7")
+                        .replaceAll("(?m)^carriage,(.*),4080,", "carriage,$1,1100,")
+                + "nowhere,No such,4010,0\r\npaint,Again,4018,1\r\n";
+        JsonNode tried = bring("CATEGORY", "categories.csv", edited.getBytes(StandardCharsets.UTF_8));
+        assertThat(List.of(
+                        tried.get("changed").asInt(),
+                        tried.get("added").asInt(),
+                        tried.get("takenAway").asInt(),
+                        tried.get("wrong").asInt()))
+                .containsExactly(1, 1, 1, 4);
+        assertThat(tried.get("problems").findValuesAsString("sentence"))
+                .anyMatch(each -> each.contains("the file has version 7, it is 1 by now"))
+                .anyMatch(each -> each.contains("Account 1100 is of type receivable"))
+                .anyMatch(each -> each.contains("has told of no such code"))
+                .anyMatch(each -> each.contains("stands in the file twice"));
+        assertThat(rows()).as("nothing is changed by looking").isEqualTo(stood);
+
+        long id = tried.get("id").asLong();
+        long trail = trail();
+        assertThat(ferro.post("/api/map/bulk/" + id + "/doing", Map.of())
+                        .json()
+                        .get("sentence")
+                        .asString())
+                .startsWith("3 rows changed, 8 documents released");
+        assertThat(row("paint")).isEqualTo("4018");
+        assertThat(row("storage")).isEqualTo("4035");
+        assertThat(row("berths")).isEmpty();
+        assertThat(trail()).as("an import is one change on the trail").isEqualTo(trail + 1);
+        Api.Response again = ferro.post("/api/map/bulk/" + id + "/doing", Map.of());
+        assertThat(again.status()).isEqualTo(409);
+
+        set("paint", "4010");
+        JsonNode back = ferro.post("/api/map/bulk/" + id + "/undoing", Map.of()).json();
+        assertThat(back.get("left")).extracting(JsonNode::asString).containsExactly("paint");
+        assertThat(back.get("sentence").asString()).contains("2 rows as before", "1 changed since stay");
+        assertThat(row("berths")).isEqualTo("4040");
+        assertThat(row("storage")).isEmpty();
+        assertThat(row("paint")).as("somebody's later word stands").isEqualTo("4010");
+        assertThat(yard.counts()).isEqualTo(before);
+        assertThat(ferro.post("/api/map/bulk/" + id + "/undoing", Map.of()).status())
+                .isEqualTo(409);
+        JsonNode listed = ferro.get("/api/map/bulk?route=yard").json().get(0);
+        assertThat(listed.get("fileName").asString()).isEqualTo("categories.csv");
+        assertThat(listed.get("state").asString()).isEqualTo("UNDONE");
+        set("paint", "4015");
+    }
+
+    @Test
+    void oneAnswerForManyCodes() {
+        Map<String, Object> wanted = Map.of(
+                "route",
+                "yard",
+                "kind",
+                "CATEGORY",
+                "codes",
+                List.of("haul-out", "hull-labour", "rigging-labour", "nowhere"),
+                "meaning",
+                Map.of("targets", Map.of("INCOME", "4020"), "dimensions", Map.of()));
+        JsonNode tried = ferro.post("/api/map/bulk/codes", wanted).json();
+        assertThat(tried.get("rows").findValuesAsString("code")).contains("haul-out");
+        assertThat(tried.get("changed").asInt() + tried.get("unchanged").asInt())
+                .isEqualTo(3);
+        assertThat(tried.get("wrong").asInt()).isOne();
+        long id = tried.get("id").asLong();
+        // In between somebody changes one of them: then it is all or nothing.
+        set("haul-out", "4010");
+        assertThat(ferro.post("/api/map/bulk/" + id + "/doing", Map.of()).status())
+                .isEqualTo(409);
+        assertThat(row("haul-out")).isEqualTo("4010");
+        long second = ferro.post("/api/map/bulk/codes", wanted).json().get("id").asLong();
+        assertThat(ferro.post("/api/map/bulk/" + second + "/doing", Map.of()).status())
+                .isEqualTo(200);
+        assertThat(row("haul-out")).isEqualTo("4020");
+        ferro.post("/api/map/bulk/" + second + "/undoing", Map.of());
+        assertThat(row("haul-out")).isEqualTo("4010");
+        set("haul-out", "4030");
+    }
+
+    @Test
+    void whatIsNoCrosswalkIsRefusedWithItsReason() {
+        assertThat(refusal("CATEGORY", "Boat,Length\r\nDunlin,7\r\n")).isEqualTo("columns-unknown");
+        assertThat(refusal("CATEGORY", "Code,Version\r\npaint,1\r\n"))
+                .as("it says nothing of any")
+                .isEqualTo("columns-unknown");
+        assertThat(refusal("CATEGORY", "")).isEqualTo("file-unreadable");
+        assertThat(refusal("CATEGORY", "PK\u0003\u0004 no workbook")).isEqualTo("file-unreadable");
+        assertThat(refusal("LINE", "Code,Account\r\n1/1,4010\r\n")).isEqualTo("no-table");
+        JsonNode tried =
+                bring("CATEGORY", "x.csv", "Code,Income,Colour\r\npaint,4015,red\r\n".getBytes(StandardCharsets.UTF_8));
+        assertThat(tried.get("notTaken")).extracting(JsonNode::asString).containsExactly("Colour");
+    }
+
+    private String refusal(String kind, String content) {
+        Api.Response answer = ferro.multipart(path(kind), Map.of("x", content.getBytes(StandardCharsets.UTF_8)));
+        assertThat(answer.status()).isEqualTo(422);
+        return answer.json().get("code").asString();
+    }
+
+    private static String path(String kind) {
+        return "/api/map/bulk/file?route=yard&kind=" + kind;
+    }
+
+    private static String file(String kind, String format) {
+        return ferro.get(path(kind) + "&format=" + format).body();
+    }
+
+    private static JsonNode bring(String kind, String name, byte[] content) {
+        Api.Response answer = ferro.multipart(path(kind), Map.of(name, content));
+        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
+        return answer.json();
+    }
+
+    private static void set(String category, String account) {
+        int version = ferro.get("/api/map/row?route=yard&kind=CATEGORY&code=" + category)
+                .json()
+                .get("version")
+                .asInt();
+        Meaning meaning = Meaning.NONE.with(Purpose.INCOME, account);
+        assertThat(ferro.put("/api/map/row", Yard.row("yard", "CATEGORY", category, meaning, version))
+                        .status())
+                .isEqualTo(200);
+    }
+
+    private static List<String> rows() {
+        List<String> rows = new ArrayList<>();
+        ferro.get("/api/map/category?route=yard").json().get("rows").forEach(row -> rows.add(row.toString()));
+        return rows;
+    }
+
+    private static String row(String category) {
+        JsonNode row = ferro.get("/api/map/category?route=yard")
+                .json()
+                .get("rows")
+                .valueStream()
+                .filter(each -> each.get("code").asString().equals(category))
+                .findFirst()
+                .orElseThrow();
+        return row.at("/row/meaning/targets/INCOME").asString();
+    }
+
+    private static long trail() {
+        return world.jdbc()
+                .sql("select count(*) from trail where record_id is null and action = 'rows-changed-together'")
+                .query(Long.class)
+                .single();
+    }
+}
