@@ -33,7 +33,7 @@ const HINTS: [path: string, keys: [string, string][]][] = [
     '/map',
     [
       ['j k', 'move'],
-      ['Space', 'choose several'],
+      ['x', 'choose several'],
       ['y', 'accept'],
       ['e', 'change'],
     ],

@@ -71,6 +71,8 @@ const KEYS: [string, [string, string][]][] = [
       ['3', 'it is a new one'],
       ['l', 'decide this one later'],
       ['n', 'see those that are less likely'],
+      ['s', 'save what was supposed, and leave what is posted'],
+      ['d', 'save it, and draft the journals'],
     ],
   ],
 ];

@@ -90,7 +90,7 @@ function Line<Row extends object>(props: LineProps<Row>) {
       aria-rowindex={index + 2}
       aria-selected={chosen?.has(item.key)}
       className={`${onAt ? 'cursor-pointer' : ''} ${item.key === at ? 'row-chosen' : ''} ${touched ? 'row-touched' : ''}`}
-      onClick={() => onAt?.(item.key)}
+      onClick={(event) => leadsAway(event.target) || onAt?.(item.key)}
       onDoubleClick={() => onOpen?.(item.row)}
     >
       {chosen && (
@@ -149,6 +149,9 @@ function Line<Row extends object>(props: LineProps<Row>) {
     </tr>
   );
 }
+
+/** A link in a row goes where it says; that one is at its row by then would call it back. */
+const leadsAway = (pressed: EventTarget) => pressed instanceof Element && pressed.closest('a') !== null;
 
 const placed = (meta: { page: Page; amount: boolean } | undefined) =>
   meta?.page === 'gutter' ? 'gutter' : meta?.amount ? 'amount' : '';

@@ -110,6 +110,11 @@ class AccessibilityTest {
                 Map.entry("/map?route=yard", "tr[data-code]"),
                 Map.entry("/map?route=yard&kind=role", "tr[data-code]"),
                 Map.entry("/map/parties/C-1001?route=yard", "[data-topic]"),
+                Map.entry(
+                        "/map/what-if?route=yard&kind=CATEGORY&code=chandlery&to-INCOME=4018",
+                        "section[aria-label='Not posted yet']"),
+                Map.entry("/map/corrections?route=yard", "table[aria-label=Corrections]"),
+                Map.entry("/map/bulk?route=yard&kind=category", "input[type=file]"),
                 Map.entry("/documents/2?route=yard", "table[aria-label='Lines on both sides']"),
                 Map.entry("/send?route=yard", "table[aria-label=Batches]"),
                 Map.entry("/send/1?route=yard", "tr[data-outcome]"));

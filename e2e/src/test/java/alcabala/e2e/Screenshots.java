@@ -8,7 +8,8 @@ import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 
-/// Remakes the pictures of the main views from the demo data. Run by `./alcabala screenshots`; its name keeps it out of
+/// Remakes the pictures of the main views from the demo data. Run by `./alcabala screenshots`; its name
+/// keeps it out of
 /// the tests.
 class Screenshots {
     private final Path folder = Path.of(System.getenv().getOrDefault("ALCABALA_SCREENSHOTS", "target/screenshots"));
@@ -35,6 +36,9 @@ class Screenshots {
             browser.pressAt("aside[aria-label=Batch] button[type=submit]");
             browser.until(d -> browser.text().contains("87 posted") ? true : null);
             browser.picture(folder.resolve("outcome.png"));
+            browser.open(at + "/map/what-if?route=yard&kind=CATEGORY&code=chandlery&to-INCOME=4018");
+            browser.awaitText("would belong elsewhere");
+            browser.picture(folder.resolve("what-if.png"));
             browser.open(at + "/send?route=yard");
             browser.awaitText("Batches of this route");
             browser.awaitText("87 posted");

@@ -1,0 +1,128 @@
+package alcabala.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.Keys;
+
+/// A row is changed knowing what that changes, what was posted before is put right, and many rows are
+/// changed as one.
+class MapJourneyTest {
+    private static final String CATEGORIES = "/map?route=yard&kind=category";
+
+    @TempDir
+    private Path folder;
+
+    @Test
+    void changesAreSeenBeforeTheyAreMade() throws IOException {
+        try (Demo demo = Demo.start();
+                Browser browser = new Browser()) {
+            browser.signIn(demo.address(), "ferro");
+            sendAll(browser, demo);
+            supposeByKeys(browser, demo);
+            aDraftIsTakenBackWithItsRow(browser, demo);
+            aDraftIsEnteredThere(browser, demo);
+            aFileIsBroughtInAndTakenBack(browser, demo);
+            manyCodesGoToOneAccount(browser, demo);
+        }
+    }
+
+    private static void sendAll(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/release?route=yard&state=Ready&panel=batch");
+        browser.awaitText("Hash total");
+        browser.pressAt("aside[aria-label=Batch] button[type=submit]");
+        browser.awaitText("87 posted, 2 refused");
+    }
+
+    /// No mouse from here to the saved row.
+    private static void supposeByKeys(Browser browser, Demo demo) {
+        browser.open(demo.address() + CATEGORIES + "&row=chandlery");
+        browser.find("tr[data-code=chandlery].row-chosen");
+        browser.keys("e");
+        browser.find("input[aria-expanded]");
+        browser.until(d -> d.switchTo().activeElement().getTagName().equals("input") ? true : null);
+        browser.keys("4018");
+        browser.until(d -> browser.textOf("[role=option]").startsWith("4018") ? true : null);
+        browser.keys(Keys.ENTER);
+        browser.until(d -> browser.all("[role=option]").isEmpty() ? true : null);
+        tabTo(browser, "What would change?");
+        browser.keys(Keys.ENTER);
+        browser.awaitText("49 would belong elsewhere");
+        assertThat(browser.text())
+                .contains(
+                        "not saved yet", "moves by itself", "Draft: 3 journals", "4010 Chandlery sales", "4018 Engine");
+        browser.keys("d");
+        browser.awaitText("correction 1 is drafted");
+        browser.until(d -> account(browser, "chandlery").startsWith("4018") ? true : null);
+    }
+
+    private static void tabTo(Browser browser, String text) {
+        for (int i = 0; i < 20 && !browser.focused().startsWith(text); i++) {
+            browser.keys(Keys.TAB);
+        }
+        assertThat(browser.focused()).startsWith(text);
+    }
+
+    private static String account(Browser browser, String category) {
+        return browser.textOf("tr[data-code='%s'] td:last-child".formatted(category));
+    }
+
+    private static void aDraftIsTakenBackWithItsRow(Browser browser, Demo demo) {
+        browser.keys("u");
+        browser.awaitText("Undone");
+        browser.until(d -> account(browser, "chandlery").startsWith("4010") ? true : null);
+        browser.open(demo.address() + "/map/corrections?route=yard");
+        browser.awaitText("dropped");
+    }
+
+    private static void aDraftIsEnteredThere(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/map/what-if?route=yard&kind=CATEGORY&code=chandlery&to-INCOME=4018");
+        browser.press("November");
+        browser.awaitText("HW-");
+        browser.press("Save, and draft 3 journals");
+        browser.awaitText("correction 2 is drafted");
+        browser.open(demo.address() + "/map/corrections?route=yard");
+        browser.find("aside[aria-label=Correction] input").sendKeys("GJ-9", Keys.ENTER);
+        browser.awaitText("entered as GJ-9");
+        browser.press("Not entered after all");
+        browser.awaitText("to be entered");
+    }
+
+    private void aFileIsBroughtInAndTakenBack(Browser browser, Demo demo) throws IOException {
+        browser.open(demo.address() + "/map/bulk?route=yard&kind=category");
+        String written = (String) browser.driver().executeAsyncScript("""
+                const done = arguments[0];
+                fetch('/api/map/bulk/file?route=yard&kind=CATEGORY&format=csv').then(answer => answer.text()).then(done);""");
+        Path edited = folder.resolve("categories.csv");
+        Files.writeString(edited, written.replace(",4015,", ",4018,").replace(",4060,", ",9999,"));
+        browser.find("input[type=file]").sendKeys(edited.toString());
+        browser.awaitText("1 would change");
+        assertThat(browser.text()).contains("Inkwell has no active account 9999.", "4015 Paint and coatings");
+        browser.press("Take over 1 row");
+        browser.awaitText("1 row changed");
+        browser.awaitText("categories.csv");
+        browser.press("Take it back");
+        browser.awaitText("1 row as before");
+        browser.awaitText("taken back by M. Ferro");
+    }
+
+    private static void manyCodesGoToOneAccount(Browser browser, Demo demo) {
+        browser.open(demo.address() + CATEGORIES + "&row=berths");
+        browser.find("tr[data-code=berths].row-chosen");
+        browser.keys("x", "j", "x");
+        browser.awaitText("2 codes chosen");
+        browser.find("[aria-label='Map together'] input").sendKeys("4060");
+        browser.until(d -> browser.textOf("[role=option]").startsWith("4060") ? true : null);
+        browser.keys(Keys.ENTER);
+        browser.awaitText("1 would change, 1 stay");
+        browser.press("Change 1 row");
+        browser.until(d -> account(browser, "berths").startsWith("4060") ? true : null);
+        browser.keys("u");
+        browser.awaitText("Undone");
+        browser.until(d -> account(browser, "berths").startsWith("4040") ? true : null);
+    }
+}
