@@ -39,6 +39,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../whatif/WhatIfPage')).WhatIfPage }),
       },
       {
+        path: 'map/history',
+        lazy: async () => ({ Component: (await import('../map/ChangesPage')).ChangesPage }),
+      },
+      {
         path: 'map/bulk',
         lazy: async () => ({ Component: (await import('../bulk/BulkPage')).BulkPage }),
       },

@@ -1,13 +1,15 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { sendFiles } from '../api/client';
+import { client, sendFiles } from '../api/client';
 import { workDone, type Work } from '../api/work';
 import { useCurrent } from '../app/current';
 import { useView } from '../app/useView';
-import { KINDS } from '../map/MapPage';
+import { KINDS } from '../map/kinds';
+import type { RowKind } from '../map/useChangeRow';
 import { Failure } from '../ui/Failure';
 import { Earlier } from './Earlier';
-import { bulksQuery, type Tried } from './queries';
+import { Elsewhere } from './Elsewhere';
+import { bulksQuery, type From, type Tried } from './queries';
 import { TriedList } from './TriedList';
 
 /** A crosswalk taken out as a file, and brought in again: tried first, then done as one change. */
@@ -18,12 +20,23 @@ export function BulkPage() {
   const asked = `route=${route.code}&kind=${kind?.kind.toUpperCase() ?? 'ITEM'}`;
   const earlier = useQuery(bulksQuery(route.code));
   const attempt = useMutation({
-    mutationFn: (file: File) => workDone(sendFiles<Work<Tried>>(`/api/map/bulk/file?${asked}`, [file])),
+    mutationFn: (from: From) =>
+      from.file
+        ? workDone(sendFiles<Work<Tried>>(`/api/map/bulk/file?${asked}`, [from.file]))
+        : workDone(
+            client.POST('/api/map/bulk/rows', {
+              body: {
+                route: route.code,
+                kind: (kind?.kind ?? 'item').toUpperCase() as RowKind,
+                ...from.rows,
+              },
+            }),
+          ),
   });
   const take = (files: FileList | null) => {
     const file = files?.[0];
     if (file) {
-      attempt.mutate(file);
+      attempt.mutate({ says: file.name, file });
     }
   };
   const tried = attempt.data;
@@ -60,7 +73,7 @@ export function BulkPage() {
           ))}
         </select>
       </div>
-      <div className="grid grid-cols-2 gap-6 px-4 py-3 text-[13px] max-[900px]:grid-cols-1">
+      <div className="grid grid-cols-3 gap-6 px-4 py-3 text-[13px] max-[900px]:grid-cols-1">
         <div>
           <h3 className="title text-primary text-[15px]">1. Take it out</h3>
           <p className="soft mb-2">
@@ -90,11 +103,12 @@ export function BulkPage() {
             />
           </label>
         )}
+        {me.mayChange && <Elsewhere onTake={(from) => attempt.mutate(from)} />}
       </div>
       {attempt.error && <Failure error={attempt.error} />}
       {attempt.isPending && <p className="soft px-4">Comparing each row with what stands…</p>}
       {tried ? (
-        <TriedList tried={tried} file={attempt.variables.name} onDone={() => attempt.reset()} />
+        <TriedList tried={tried} says={attempt.variables.says} onDone={() => attempt.reset()} />
       ) : (
         <Earlier changes={earlier.data ?? []} known={earlier.isSuccess} />
       )}

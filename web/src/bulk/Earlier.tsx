@@ -3,7 +3,7 @@ import { client, type Schemas } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
 import { workDone } from '../api/work';
 import { useCurrent } from '../app/current';
-import { KINDS } from '../map/MapPage';
+import { KINDS } from '../map/kinds';
 import { Book } from '../ui/book/Book';
 import type { Column } from '../ui/book/columns';
 import { Failure } from '../ui/Failure';

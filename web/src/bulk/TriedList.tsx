@@ -38,8 +38,8 @@ const COLUMNS: Column<Row>[] = [
   { id: 'what', name: 'What', width: 120, value: (row) => row.what, cell: (row) => row.what },
 ];
 
-/** What a file would change, row by row, and what is wrong with it; what is wrong comes first. */
-export function TriedList({ tried, file, onDone }: { tried: Tried; file: string; onDone: () => void }) {
+/** What would change, row by row, and what is wrong with it; what is wrong comes first. */
+export function TriedList({ tried, says, onDone }: { tried: Tried; says: string; onDone: () => void }) {
   const carryOut = useCarryOut(onDone);
   const { id } = tried;
   const rows: Row[] = [
@@ -63,7 +63,7 @@ export function TriedList({ tried, file, onDone }: { tried: Tried; file: string;
   return (
     <div className="border-base-300 flex min-h-0 flex-1 flex-col border-t">
       <div className="flex flex-wrap items-center gap-3 px-4 py-1.5 text-[13px]">
-        <b>{file}:</b>
+        <b>{says}:</b>
         <span>{outcome(tried)}.</span>
         {tried.wrong > 0 && (
           <span className="text-accent">
@@ -97,11 +97,11 @@ export function TriedList({ tried, file, onDone }: { tried: Tried; file: string;
       {carryOut.error && <Failure error={carryOut.error} />}
       <Book
         name="bulk-tried"
-        label="What the file would change"
-        columns={COLUMNS}
+        label="What would change"
+        columns={rows.some((row) => row.line > 0) ? COLUMNS : COLUMNS.slice(1)}
         rows={rows}
         keyOf={(row) => `${row.line} ${row.code} ${row.what}`}
-        empty={<p className="soft p-4">The file says what stands already.</p>}
+        empty={<p className="soft p-4">That is what stands already.</p>}
       />
     </div>
   );

@@ -6,6 +6,13 @@ import { useDone } from '../undo/useTakeBack';
 
 export type Tried = Schemas['BulkTried'];
 
+/** Where many rows come from, as it is said: a file, another route, or this one at a moment. */
+export interface From {
+  says: string;
+  file?: File;
+  rows?: { from: string } | { moment: string };
+}
+
 export const bulksQuery = (route: string) =>
   queryOptions({
     queryKey: ['map', route, 'bulk'],

@@ -25,6 +25,7 @@ export const RULES = {
   coverage: [
     'Mapped codes have a row of their own; covered ones have none, but something more general answers for them.',
     'Open ones have no answer. What no record uses and no setting needs is not counted.',
+    'The thin line is money: how much of what waits on the route is not held up by this crosswalk.',
   ],
 } as const;
 

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { answer, client } from '../api/client';
 import { useCurrent } from '../app/current';
 import { moment } from '../ui/format';
-import { allSaid } from './meaning';
+import { saidBy } from './meaning';
 import type { RowKind } from './useChangeRow';
 
 /** Who changed the row when, version by version. */
@@ -29,11 +29,12 @@ export function History({ kind, code }: { kind: RowKind; code: string }) {
       {open && (
         <ol className="sheet fixed right-8 z-10 mt-1 p-3 shadow-lg">
           {history.data?.map((each) => (
-            <li key={each.setAt}>
-              Version {each.version}: {each.meaning ? allSaid(each.meaning) : 'taken away'}{' '}
+            <li key={`${each.setAt} ${each.version}`}>
+              Version {each.version}: {saidBy(each.says) || (each.meaning ? 'a new one' : 'taken away')}{' '}
               <span className="soft">
                 {each.setBy}, {moment(each.setAt)}
               </span>
+              {each.note !== '' && <q className="block">{each.note}</q>}
             </li>
           ))}
         </ol>

@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { client, type Schemas } from '../api/client';
 import { workDone } from '../api/work';
+import { KINDS } from './kinds';
 import { crosswalksQuery, type MapKind } from './queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
@@ -13,26 +14,12 @@ import { useNotice } from '../ui/notices';
 import { useDone } from '../undo/useTakeBack';
 import { Together } from '../bulk/Together';
 import { useChosen } from '../bulk/useChosen';
-import { Coverage } from './Coverage';
+import { answered, Coverage } from './Coverage';
 import { comparing, MapTable } from './MapTable';
 import { useChangeRow, type RowKind } from './useChangeRow';
 import { useMapRows } from './useMapRows';
 
 export type MapRow = Schemas['MapRow'];
-
-export const KINDS: { kind: MapKind; name: string; left: string; right: string }[] = [
-  { kind: 'item', name: 'Items', left: 'Item', right: 'Account or item' },
-  { kind: 'category', name: 'Categories', left: 'Category', right: 'Account' },
-  { kind: 'tax', name: 'Tax codes', left: 'Tax', right: 'Tax code' },
-  { kind: 'party', name: 'Parties', left: 'Party', right: 'Party' },
-  { kind: 'supplier', name: 'Suppliers', left: 'Bought from', right: 'Account' },
-  { kind: 'project', name: 'Jobs', left: 'Project or job', right: 'Account of its income' },
-  { kind: 'site', name: 'Sites', left: 'Site', right: 'What its lines are told apart by' },
-  { kind: 'line_kind', name: 'Kinds of line', left: 'Kind', right: 'Account of its income' },
-  { kind: 'means', name: 'Means of payment', left: 'Means', right: 'Account that the money moves on' },
-  { kind: 'payer', name: 'Who pays for whom', left: 'Who', right: 'Whether that is right' },
-  { kind: 'role', name: 'Account roles', left: 'Role', right: 'Account' },
-];
 
 const SELDOM = new Set<MapKind>(['supplier', 'means', 'payer', 'project', 'site']);
 
@@ -75,19 +62,26 @@ export function MapPage() {
     <section aria-label="Crosswalk" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
       <div className="border-base-300 flex flex-wrap items-center gap-1.5 border-b px-3 py-[2px]">
         {KINDS.map((each) => {
-          const { open = 0, count = 1 } = countsOf(each.kind) ?? {};
+          const counts = countsOf(each.kind);
+          const { open = 0, count = 1 } = counts ?? {};
           // Only a route that takes in bills has suppliers, and only a ledger with dimensions tells sites apart.
           const none = SELDOM.has(each.kind) && count === 0;
           return none ? null : (
             <button
               key={each.kind}
               type="button"
-              className="chip"
+              className="chip relative overflow-hidden"
               aria-pressed={each.kind === at?.kind}
               onClick={() => view.set({ kind: each.kind, row: null, text: null })}
             >
               {each.name}
               {open > 0 && ` ${open} open`}
+              {counts && count > 0 && (
+                <i
+                  className="bg-primary absolute bottom-0 left-0 h-[3px]"
+                  style={{ width: `${answered(counts) * 100}%` }}
+                />
+              )}
             </button>
           );
         })}
@@ -108,7 +102,6 @@ export function MapPage() {
           open only
         </label>
         <span className="ml-auto flex items-center gap-3">
-          {me.mayChange && <AcceptExact count={countsOf(at?.kind)?.exact ?? 0} kind={kind} />}
           <Coverage counts={countsOf(at?.kind)} />
         </span>
       </div>
@@ -126,6 +119,7 @@ export function MapPage() {
         <MapTable
           kind={kind}
           heads={{ left: at.left, right: at.right }}
+          beside={me.mayChange && <AcceptExact count={countsOf(at.kind)?.exact ?? 0} kind={kind} />}
           list={list}
           selected={selected?.code}
           selectedNow={() => selectedNow()?.code}
@@ -164,7 +158,12 @@ function AcceptExact({ count, kind }: { count: number; kind: RowKind }) {
     return null;
   }
   return (
-    <button type="button" className="act" disabled={accept.isPending} onClick={() => accept.mutate()}>
+    <button
+      type="button"
+      className="cursor-pointer font-sans text-[12px] font-semibold underline"
+      disabled={accept.isPending}
+      onClick={() => accept.mutate()}
+    >
       Accept the {count} exact
     </button>
   );

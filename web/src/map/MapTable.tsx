@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useCurrent } from '../app/current';
 import { Figure } from '../help/Figure';
@@ -19,6 +19,8 @@ import type { useMapRows } from './useMapRows';
 interface Props {
   kind: RowKind;
   heads: { left: string; right: string };
+  /** What can be done with the whole list, at its head. */
+  beside: ReactNode;
   list: ReturnType<typeof useMapRows>;
   selected: string | undefined;
   selectedNow: () => string | undefined;
@@ -63,7 +65,7 @@ export function MapTable(props: Props) {
       columns={[...left, holdsUp(route.currency), JOINED, right]}
       pages={{
         left: named ? 'Of this route' : `In ${route.source}`,
-        right: <RightHead kind={kind} />,
+        right: <RightHead kind={kind}>{props.beside}</RightHead>,
       }}
       rows={list.rows}
       count={list.count}
@@ -87,14 +89,18 @@ export function MapTable(props: Props) {
 }
 
 /** Whose books, and what else can be done with the whole crosswalk. */
-function RightHead({ kind }: { kind: RowKind }) {
+function RightHead({ kind, children }: { kind: RowKind; children: ReactNode }) {
   const { route } = useCurrent();
   const link = 'font-sans text-[12px] font-normal underline';
   return (
     <span className="flex items-baseline gap-4">
       {route.ledger === '' ? 'On no books yet' : `On the books of ${route.ledger}`}
+      {children}
       <Link className={link} to={`/map/bulk?route=${route.code}&kind=${kind.toLowerCase()}`}>
         In bulk
+      </Link>
+      <Link className={link} to={`/map/history?route=${route.code}`}>
+        History
       </Link>
       <Link className={link} to={`/map/corrections?route=${route.code}`}>
         Corrections

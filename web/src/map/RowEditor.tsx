@@ -81,6 +81,7 @@ function InHand({
   const [main, setMain] = useState<Chosen>();
   const [more, setMore] = useState<Record<string, Chosen>>({});
   const [open, setOpen] = useState(false);
+  const [note, setNote] = useState('');
   const chosen = main === undefined ? row.main && offered(row.main) : clear(main);
   const further = row.further.map((each) => {
     const key = `${each.purpose} ${each.dimension}`;
@@ -106,7 +107,7 @@ function InHand({
         if (sayable && onChosen) {
           onChosen(together(meanings));
         } else if (sayable) {
-          change.mutate({ kind, code, meaning: together(meanings), expectedVersion: row.version });
+          change.mutate({ kind, code, meaning: together(meanings), expectedVersion: row.version, note });
         }
       }}
       onKeyDown={(event) => {
@@ -147,6 +148,17 @@ function InHand({
             />
           </Labelled>
         ))}
+      {shown && !onChosen && (
+        <Labelled label="Why">
+          <input
+            className="field"
+            maxLength={500}
+            placeholder="kept in its history"
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+        </Labelled>
+      )}
       <button type="submit" className="act act-main" disabled={!sayable || change.isPending}>
         {change.isPending ? 'Compiling again…' : action}
       </button>
@@ -161,11 +173,11 @@ function InHand({
       <button type="button" className="act text-base-content" onClick={onDone}>
         Leave it
       </button>
-      {row.purpose && further.length > 0 && !shown && (
+      {row.purpose && !shown && (
         <button
           type="button"
           className="cursor-pointer text-[13px] underline"
-          title={further.map((each) => each.word).join(', ')}
+          title={[...further.map((each) => each.word), 'Why'].join(', ')}
           onClick={() => setOpen(true)}
         >
           Say more of it

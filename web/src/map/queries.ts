@@ -1,4 +1,4 @@
-import { queryOptions } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 import { answer, client, type Schemas } from '../api/client';
 
 export type MapKind =
@@ -48,6 +48,22 @@ export const likenessQuery = (route: string, code: string) =>
   queryOptions({
     queryKey: ['map', route, 'party', 'likeness', code],
     queryFn: () => answer(client.GET('/api/map/parties/likeness', { params: { query: { route, code } } })),
+  });
+
+const CHANGES = 200;
+
+/** What was changed last, of all kinds; the next page goes on before the last change of the one before. */
+export const changesQuery = (route: string) =>
+  infiniteQueryOptions({
+    queryKey: ['map', route, 'changes'],
+    queryFn: ({ pageParam: before }) =>
+      answer(
+        client.GET('/api/map/changes', {
+          params: { query: { route, limit: CHANGES, ...(before === '' ? {} : { before }) } },
+        }),
+      ),
+    initialPageParam: '',
+    getNextPageParam: (last) => (last.length < CHANGES ? undefined : last.at(-1)?.setAt),
   });
 
 /** Asked anew by whoever changes it, since the version seen is what the change is compared with. */

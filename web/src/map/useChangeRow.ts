@@ -14,6 +14,8 @@ export interface RowChange {
   meaning: Meaning;
   expectedVersion: number;
   remove?: boolean;
+  /** Why, as far as one says. */
+  note?: string;
 }
 
 /** Changes one row of the crosswalk, says what it released, and offers to undo it. */

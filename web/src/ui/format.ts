@@ -105,6 +105,9 @@ export function moment(iso: string): string {
   return `${day(dateIn(date))}, ${time}`;
 }
 
+/** By whose clock moments are said. */
+export const zone = () => conventions.zone;
+
 export const plural = (count: number, noun: string) =>
   `${counted(count)} ${count === 1 ? noun : `${noun}s`.replace(/([^aeiou])ys$/, '$1ies')}`;
 

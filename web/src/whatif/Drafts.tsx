@@ -27,8 +27,8 @@ export const Drafts = ({ journals }: { journals: Journal[] }) => (
                 {line.account} {line.name}{' '}
                 <span className="soft text-[12px]">{Object.values(line.dimensions).join(', ')}</span>
               </td>
-              <td className="amount">{line.debit && amount(line.debit)}</td>
-              <td className="amount pr-2">{line.credit && amount(line.credit)}</td>
+              <td className="amount w-[105px]">{line.debit && amount(line.debit)}</td>
+              <td className="amount w-[105px] pr-2">{line.credit && amount(line.credit)}</td>
             </tr>
           ))}
         </tbody>

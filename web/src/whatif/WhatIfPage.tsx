@@ -29,6 +29,7 @@ function Supposing({ search }: { search: string }) {
   const { kind, code, meaning } = supposed;
   const found = useQuery(whatIfQuery(route.code, supposed));
   const [choosing, setChoosing] = useState(false);
+  const [note, setNote] = useState('');
   const list = `/map?route=${route.code}&kind=${kind.toLowerCase()}&row=${encodeURIComponent(code)}`;
   const leave = () => void navigate(list);
   const change = useChangeRow(leave);
@@ -45,8 +46,9 @@ function Supposing({ search }: { search: string }) {
       meaning: meaning ?? NOTHING,
       expectedVersion: said.version,
       remove: meaning === undefined,
+      note,
     });
-  const draft = () => said && correct.mutate({ supposed, version: said.version });
+  const draft = () => said && correct.mutate({ supposed, version: said.version, note });
   useHotkeys('s', save, { enabled: maySave });
   useHotkeys('d', draft, { enabled: maySave && hasDraft });
   useHotkeys('e', () => setChoosing(true), { enabled: me.mayChange && !choosing, preventDefault: true });
@@ -119,6 +121,16 @@ function Supposing({ search }: { search: string }) {
         <Link className="act" to={list}>
           Do not save <Key>Esc</Key>
         </Link>
+        {me.mayChange && (
+          <input
+            className="field ml-2 w-64"
+            aria-label="Why"
+            placeholder="why, for its history"
+            maxLength={500}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+        )}
         {said && (
           <span className="soft ml-auto text-[13px]">
             {meaning === undefined

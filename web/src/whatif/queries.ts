@@ -5,13 +5,19 @@ import { NOTHING } from '../map/meaning';
 import type { Supposed } from './address';
 
 /** As the server takes it. */
-export const asked = (route: string, { kind, code, meaning }: Supposed, expectedVersion: number) => ({
+export const asked = (
+  route: string,
+  { kind, code, meaning }: Supposed,
+  expectedVersion: number,
+  note = '',
+) => ({
   route,
   kind,
   code,
   meaning: meaning ?? NOTHING,
   expectedVersion,
   remove: meaning === undefined,
+  note,
 });
 
 export const whatIfQuery = (route: string, supposed: Supposed) =>

@@ -11,6 +11,7 @@ import { asked } from './queries';
 interface Saving {
   supposed: Supposed;
   version: number;
+  note: string;
 }
 
 /** Saves a row with the drafts of what puts right what was booked before it; both are taken back together. */
@@ -19,8 +20,8 @@ export function useCorrect(onDone: () => void) {
   const refresh = useRefresh();
   const done = useDone();
   return useMutation({
-    mutationFn: ({ supposed, version }: Saving) =>
-      workDone(client.POST('/api/map/corrections', { body: asked(route.code, supposed, version) })),
+    mutationFn: ({ supposed, version, note }: Saving) =>
+      workDone(client.POST('/api/map/corrections', { body: asked(route.code, supposed, version, note) })),
     onSuccess: async (saved, { supposed: { kind, code } }) => {
       onDone();
       await refresh();

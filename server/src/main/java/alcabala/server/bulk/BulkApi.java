@@ -99,6 +99,10 @@ class BulkApi {
             @NotNull @Size(min = 1, max = Bulks.MOST) Set<@NotBlank @Size(max = 200) String> codes,
             Meaning meaning) {}
 
+    /// @param from the code of another route; left out for this one as it was
+    /// @param moment when; left out for another route as it is
+    record BulkRows(@NotBlank String route, @NotNull RowKind kind, String from, Instant moment) {}
+
     BulkApi(Routes routes, Bulks bulks, BulkStore store, RowWords words, Works works) {
         this.routes = routes;
         this.bulks = bulks;
@@ -179,6 +183,30 @@ class BulkApi {
                         found,
                         wanted.kind(),
                         bulks.tryCodes(found, wanted.kind(), wanted.codes(), meaning, who.getName())));
+    }
+
+    /// What would change if the rows were those of another route, or those of a moment before; changes
+    /// nothing yet.
+    @PostMapping("/rows")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<BulkTried> tryRows(@Valid @RequestBody BulkRows wanted, Principal who) {
+        RouteRow found = routes.getLeading(wanted.route());
+        requireTable(wanted.kind());
+        if ((wanted.from() == null) == (wanted.moment() == null)) {
+            throw NotPossibleException.invalid("from-where", "Name another route or a moment, and not both.");
+        }
+        RouteRow from = wanted.from() == null ? null : routes.getLeading(wanted.from());
+        return works.start(
+                Kind.SUPPOSING,
+                found.code() + " " + UUID.randomUUID(),
+                who.getName(),
+                BulkTried.class,
+                at -> json(
+                        found,
+                        wanted.kind(),
+                        from == null
+                                ? bulks.tryThen(found, wanted.kind(), wanted.moment(), who.getName())
+                                : bulks.tryRoute(found, wanted.kind(), from, who.getName())));
     }
 
     private BulkTried json(RouteRow route, RowKind kind, Bulks.Tried tried) {

@@ -20,6 +20,7 @@ import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import alcabala.server.trail.Trail;
+import java.time.Instant;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -133,6 +134,29 @@ class Bulks {
     public Tried tryCodes(RouteRow route, RowKind kind, Set<String> codes, Meaning meaning, String who) {
         Trying trying = trying(route, kind);
         codes.forEach(code -> trying.add(0, code, meaning));
+        return keep(route, kind, "", null, trying, List.of(), who);
+    }
+
+    /// What another route says of the same codes; codes that it has no row for stay as they are.
+    @Transactional
+    public Tried tryRoute(RouteRow route, RowKind kind, RouteRow from, String who) {
+        Trying trying = trying(route, kind);
+        rows(from, kind).values().forEach(row -> trying.add(0, row.code(), row.meaning()));
+        return keep(route, kind, "", null, trying, List.of(), who);
+    }
+
+    /// What the route itself said at a moment; what had no row then has none again.
+    @Transactional
+    public Tried tryThen(RouteRow route, RowKind kind, Instant moment, String who) {
+        Trying trying = trying(route, kind);
+        Map<String, CrosswalkRow> then = new HashMap<>();
+        store.rowsAt(route.id(), moment).stream()
+                .filter(row -> row.kind() == kind)
+                .forEach(row -> then.put(row.code(), row));
+        rows(route, kind).keySet().stream()
+                .filter(code -> !then.containsKey(code))
+                .forEach(code -> trying.add(0, code, Meaning.NONE));
+        then.values().forEach(row -> trying.add(0, row.code(), row.meaning()));
         return keep(route, kind, "", null, trying, List.of(), who);
     }
 

@@ -9,6 +9,7 @@ import alcabala.server.map.RowChecks;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -111,8 +112,11 @@ final class Trying {
         }
     }
 
+    /// In the order of the file, or of the codes.
     List<Changing> changes() {
-        return changes;
+        return changes.stream()
+                .sorted(Comparator.comparingInt(Changing::line).thenComparing(Changing::code))
+                .toList();
     }
 
     List<Wrong> wrong() {

@@ -87,15 +87,20 @@ public class CrosswalkStore {
     ///
     /// @param expected the version that was seen, 0 for none
     public void set(long routeId, RowKind kind, String code, Meaning meaning, int expected, String who) {
+        set(routeId, kind, code, meaning, expected, who, "");
+    }
+
+    /// The same, with why; empty where nobody said.
+    public void set(long routeId, RowKind kind, String code, Meaning meaning, int expected, String who, String note) {
         int version = requireVersion(routeId, kind, code, expected) + 1;
         Timestamp now = Timestamp.from(clock.instant());
         if (expected > 0) {
-            end(routeId, kind, code, who, now);
+            end(routeId, kind, code, who, now, "");
         }
         CrosswalkRows.said(meaning)
                 .forEach(said -> jdbc.sql("""
-                        insert into crosswalk_row (route_id, kind, code, purpose, dimension, target, version, set_by, set_at)
-                        values (:route, :kind, :code, :purpose, :dimension, :target, :version, :who, :now)""")
+                        insert into crosswalk_row (route_id, kind, code, purpose, dimension, target, version, set_by, set_at, note)
+                        values (:route, :kind, :code, :purpose, :dimension, :target, :version, :who, :now, :note)""")
                         .params(named(routeId, kind, code))
                         .param("purpose", said.purpose().name())
                         .param("dimension", said.dimension())
@@ -103,13 +108,19 @@ public class CrosswalkStore {
                         .param("version", version)
                         .param("who", who)
                         .param("now", now)
+                        .param("note", note)
                         .update());
         changed(routeId, kind, code, who);
     }
 
     public void remove(long routeId, RowKind kind, String code, int expected, String who) {
+        remove(routeId, kind, code, expected, who, "");
+    }
+
+    /// The same, with why; empty where nobody said.
+    public void remove(long routeId, RowKind kind, String code, int expected, String who, String note) {
         requireVersion(routeId, kind, code, expected);
-        end(routeId, kind, code, who, Timestamp.from(clock.instant()));
+        end(routeId, kind, code, who, Timestamp.from(clock.instant()), note);
         changed(routeId, kind, code, who);
     }
 
@@ -123,6 +134,65 @@ public class CrosswalkStore {
         return CrosswalkRows.of(jdbc.sql(CrosswalkRows.SELECT + " where " + CODE + " order by version desc")
                 .params(named(routeId, kind, code))
                 .query(CrosswalkRows.Said.class)
+                .list());
+    }
+
+    /// One version of a row.
+    public record Key(RowKind kind, String code, int version) {
+        public Key earlier() {
+            return new Key(kind, code, version - 1);
+        }
+
+        public Key later() {
+            return new Key(kind, code, version + 1);
+        }
+    }
+
+    /// What one version of a row said, and for how long.
+    ///
+    /// @param endedAt null while it stands
+    public record Span(
+            Key key,
+            Meaning meaning,
+            String setBy,
+            Instant setAt,
+            String note,
+            String endedBy,
+            Instant endedAt,
+            String endedNote) {}
+
+    /// All versions of one row.
+    public List<Span> spans(long routeId, RowKind kind, String code) {
+        return CrosswalkRows.spans(jdbc.sql(CrosswalkRows.SPANS + " where " + CODE)
+                .params(named(routeId, kind, code))
+                .query(CrosswalkRows::spanning)
+                .list());
+    }
+
+    /// The versions that were set or ended last, with those before and after them.
+    ///
+    /// @param before null for the newest
+    /// @param limit how many changes are wanted
+    public List<Span> lastSpans(long routeId, Instant before, int limit) {
+        return CrosswalkRows.spans(jdbc.sql(
+                        """
+                with touched as (
+                    (select kind, code, version from crosswalk_row
+                        where route_id = :route and set_at < :before order by set_at desc limit :rows)
+                    union
+                    (select kind, code, version from crosswalk_row
+                        where route_id = :route and ended_at < :before order by ended_at desc limit :rows)),
+                wanted as (
+                    select kind, code, version from touched union select kind, code, version - 1 from touched
+                    union select kind, code, version + 1 from touched)
+                """ + CrosswalkRows.SPANS + " join wanted using (kind, code, version) where route_id = :route")
+                .param("route", routeId)
+                .param(
+                        "before",
+                        before == null ? Timestamp.from(clock.instant().plusSeconds(60)) : Timestamp.from(before))
+                // A version is several rows, one for each thing that it says.
+                .param("rows", limit * 8)
+                .query(CrosswalkRows::spanning)
                 .list());
     }
 
@@ -155,8 +225,10 @@ public class CrosswalkStore {
                 .list();
     }
 
-    private void end(long routeId, RowKind kind, String code, String who, Timestamp now) {
-        jdbc.sql("update crosswalk_row set ended_by = :who, ended_at = :now where ended_at is null and " + CODE)
+    private void end(long routeId, RowKind kind, String code, String who, Timestamp now, String note) {
+        jdbc.sql("update crosswalk_row set ended_by = :who, ended_at = :now, ended_note = :note"
+                        + " where ended_at is null and " + CODE)
+                .param("note", note)
                 .params(named(routeId, kind, code))
                 .param("who", who)
                 .param("now", now)

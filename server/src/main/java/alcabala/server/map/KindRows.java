@@ -39,7 +39,8 @@ final class KindRows {
     private final Suggestions suggestions;
     private final boolean asksFirst;
 
-    /// @param only the codes of those that are wanted, where they can be looked up by themselves; none for all
+    /// @param only the codes of those that are wanted, where they can be looked up by themselves; none
+    ///     for all
     KindRows(
             JdbcClient jdbc,
             SourceCatalogue catalogue,
@@ -138,8 +139,13 @@ final class KindRows {
     }
 
     List<Row> taxes() {
-        return jdbc.sql("select code, name, rate, category from source_tax where source_id = :id"
-                        + IF_WANTED.formatted("code") + "order by code")
+        // What has no name of its own is a combination, and is called after its taxes.
+        return jdbc.sql("""
+                select t.code, t.rate, t.category, coalesce(nullif(t.name, ''), (
+                    select string_agg(case when one.name = '' then one.code else one.name end, ' and ' order by part.place)
+                    from regexp_split_to_table(t.code, '[+>]') with ordinality as part(code, place)
+                        join source_tax one on one.source_id = t.source_id and one.code = part.code), '') as name
+                from source_tax t where t.source_id = :id""" + IF_WANTED.formatted("t.code") + "order by t.code")
                 .param("id", route.sourceId())
                 .param("only", only.toArray(String[]::new))
                 .query((row, n) -> row(

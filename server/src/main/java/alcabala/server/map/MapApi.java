@@ -29,7 +29,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -49,6 +48,7 @@ class MapApi {
     private final MapView view;
     private final Mapping mapping;
     private final MapPages pages;
+    private final RowChanges changes;
     private final RouteMove move;
     private final Rerouting rerouting;
     private final Works works;
@@ -59,9 +59,11 @@ class MapApi {
             @NotBlank @Size(max = 200) String code,
             Meaning meaning,
             int expectedVersion,
-            boolean remove) {
+            boolean remove,
+            @Size(max = 500) String note) {
         ChangeRow {
             meaning = meaning == null ? Meaning.NONE : meaning;
+            note = note == null ? "" : note.strip();
         }
     }
 
@@ -94,19 +96,13 @@ class MapApi {
 
     record MoveRoute(@NotBlank String route, @NotNull Long toLedger) {}
 
-    /// @param meaning what the row said from then on; null when it was taken away
-    record CrosswalkVersion(
-            @NotNull int version,
-            Meaning meaning,
-            @NotNull String setBy,
-            @NotNull Instant setAt) {}
-
     MapApi(
             CrosswalkStore store,
             Routes routes,
             MapView view,
             Mapping mapping,
             MapPages pages,
+            RowChanges changes,
             RouteMove move,
             Rerouting rerouting,
             Works works) {
@@ -115,6 +111,7 @@ class MapApi {
         this.view = view;
         this.mapping = mapping;
         this.pages = pages;
+        this.changes = changes;
         this.move = move;
         this.rerouting = rerouting;
         this.works = works;
@@ -197,7 +194,12 @@ class MapApi {
         Mapping.Changed changed = mapping.change(
                 route,
                 new Mapping.Change(
-                        change.kind(), change.code(), change.meaning(), change.expectedVersion(), change.remove()),
+                        change.kind(),
+                        change.code(),
+                        change.meaning(),
+                        change.expectedVersion(),
+                        change.remove(),
+                        change.note()),
                 who,
                 at);
         Released released = changed.released();
@@ -239,15 +241,19 @@ class MapApi {
     }
 
     @GetMapping("/history")
-    List<CrosswalkVersion> history(@RequestParam String route, @RequestParam RowKind kind, @RequestParam String code) {
-        long id = routes.getLeading(route).id();
-        Stream<CrosswalkVersion> said = store.history(id, kind, code).stream()
-                .map(row -> new CrosswalkVersion(row.version(), row.meaning(), row.setBy(), row.setAt()));
-        Stream<CrosswalkVersion> takenAway = store.removals(id, kind, code).stream()
-                .map(removal -> new CrosswalkVersion(removal.version(), null, removal.who(), removal.at()));
-        return Stream.concat(said, takenAway)
-                .sorted(Comparator.comparing(CrosswalkVersion::setAt).reversed())
-                .toList();
+    List<CrosswalkChange> history(@RequestParam String route, @RequestParam RowKind kind, @RequestParam String code) {
+        return changes.of(routes.getLeading(route), kind, code);
+    }
+
+    /// What was changed last, of all kinds, the newest first.
+    ///
+    /// @param before when; left out for now
+    @GetMapping("/changes")
+    List<CrosswalkChange> changes(
+            @RequestParam String route,
+            @RequestParam(required = false) Instant before,
+            @RequestParam(defaultValue = "100") @Min(1) @Max(500) int limit) {
+        return changes.last(routes.getLeading(route), before, limit);
     }
 
     /// The crosswalk as it was, whatever it says now.

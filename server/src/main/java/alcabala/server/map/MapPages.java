@@ -40,8 +40,10 @@ class MapPages {
     /// @param covered for how many something more general answers
     /// @param open for how many nothing answers
     /// @param heldUp what waits for those, a decimal in the route's currency
+    /// @param waiting what waits on the whole route, for whatever reason
     /// @param exact for how many a suggestion may be accepted without looking at it
-    record KindCounts(RowKind kind, int count, int mapped, int covered, int open, String heldUp, int exact) {}
+    record KindCounts(
+            RowKind kind, int count, int mapped, int covered, int open, String heldUp, String waiting, int exact) {}
 
     MapPages(MapView view, LargeKinds large, Likeness likeness, OnLedger ledger) {
         this.view = view;
@@ -104,28 +106,30 @@ class MapPages {
     /// Of each kind, in no order.
     List<KindCounts> counts(RouteRow route) {
         MapView.Loaded loaded = view.loadSmall(route);
+        String waiting = Amounts.decimal(route.currency(), view.waiting(route));
         return Arrays.stream(RowKind.values())
                 .filter(kind -> kind != RowKind.LINE)
                 .map(kind -> LargeKinds.has(kind)
-                        ? countLarge(route, kind)
-                        : countSmall(route, kind, view.rows(route, kind, loaded)))
+                        ? countLarge(route, kind, waiting)
+                        : countSmall(route, kind, view.rows(route, kind, loaded), waiting))
                 .toList();
     }
 
-    private KindCounts countLarge(RouteRow route, RowKind kind) {
+    private KindCounts countLarge(RouteRow route, RowKind kind, String waiting) {
         if (kind == RowKind.ITEM) {
             Counts counts = large.counts(route, kind, view.answersForItems(route));
-            return counted(route, kind, counts, large.itemsOfSameCode(route));
+            return counted(route, kind, counts, waiting, large.itemsOfSameCode(route));
         }
         Map<String, Suggestion> likeliest = likeness.of(route);
         List<String> exact = likeliest.entrySet().stream()
                 .filter(each -> each.getValue().exact())
                 .map(Map.Entry::getKey)
                 .toList();
-        return counted(route, kind, large.counts(route, kind, likeliest.keySet()), large.unmapped(route, exact));
+        return counted(
+                route, kind, large.counts(route, kind, likeliest.keySet()), waiting, large.unmapped(route, exact));
     }
 
-    private static KindCounts counted(RouteRow route, RowKind kind, Counts counts, int exact) {
+    private static KindCounts counted(RouteRow route, RowKind kind, Counts counts, String waiting, int exact) {
         return new KindCounts(
                 kind,
                 counts.mapped() + counts.covered() + counts.open(),
@@ -133,10 +137,11 @@ class MapPages {
                 counts.covered(),
                 counts.open(),
                 Amounts.decimal(route.currency(), counts.heldUp()),
+                waiting,
                 exact);
     }
 
-    private static KindCounts countSmall(RouteRow route, RowKind kind, List<MapView.Row> rows) {
+    private static KindCounts countSmall(RouteRow route, RowKind kind, List<MapView.Row> rows, String waiting) {
         List<MapView.Row> open = rows.stream().filter(MapView.Row::isOpen).toList();
         return new KindCounts(
                 kind,
@@ -149,6 +154,7 @@ class MapPages {
                 Amounts.decimal(
                         route.currency(),
                         open.stream().mapToLong(MapView.Row::blockedAmount).sum()),
+                waiting,
                 (int) rows.stream()
                         .flatMap(row -> Stream.ofNullable(row.suggestion()))
                         .filter(Suggestion::exact)

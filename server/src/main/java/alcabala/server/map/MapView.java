@@ -29,7 +29,8 @@ import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// The crosswalk as it is looked at: every code of the source with what stands for it, the unmapped first by what they
+/// The crosswalk as it is looked at: every code of the source with what stands for it, the unmapped first
+/// by what they
 /// block.
 @Component
 class MapView {
@@ -47,7 +48,8 @@ class MapView {
     private final PlaceRows places;
     private final CommittedCache<Long, KnownItems> itemsOf = new CommittedCache<>();
 
-    /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`, or why none is
+    /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`, or why
+    ///     none is
     /// needed; empty when by none
     /// @param needed whether anything that crosses could ask for it
     /// @param blockedAmount minor units
@@ -105,6 +107,17 @@ class MapView {
         return rows(route, kind, ALL);
     }
 
+    /// What waits on the route for whatever reason, documents only where there are any; minor units.
+    long waiting(RouteRow route) {
+        return jdbc.sql("""
+                select coalesce(sum(signed(kind, gross)) filter (where is_document(kind)), sum(signed(kind, gross)), 0)
+                from record where route_id = :route and state in ('Ready', 'Blocked', 'Waiting') and currency = :currency""")
+                .param("route", route.id())
+                .param("currency", route.currency())
+                .query(Long.class)
+                .single();
+    }
+
     /// What probably stands for one code, the likeliest first.
     List<Suggestion> suggestions(RouteRow route, RowKind kind, String code) {
         if (kind == RowKind.PARTY) {
@@ -124,7 +137,8 @@ class MapView {
                 kind == RowKind.PARTY ? matchers.of(route.ledgerId()) : new PartyMatcher(List.of()));
     }
 
-    /// Made anew only when a ledger has other items: to find the likest of a hundred thousand names takes an index.
+    /// Made anew only when a ledger has other items: to find the likest of a hundred thousand names takes
+    /// an index.
     private KnownItems items(long ledgerId) {
         String stamp =
                 jdbc.sql("""
@@ -153,7 +167,8 @@ class MapView {
                         CrosswalkRow::kind, Collectors.toMap(CrosswalkRow::code, Function.identity())));
     }
 
-    /// @param only the codes of those that are wanted, where they can be looked up by themselves; none for all
+    /// @param only the codes of those that are wanted, where they can be looked up by themselves; none
+    ///     for all
     List<Row> rows(RouteRow route, RowKind kind, Collection<String> only) {
         return rows(route, kind, only, only.isEmpty() ? load(route, kind) : load(route, kind, only));
     }
@@ -230,7 +245,8 @@ class MapView {
                 blocked.getOrDefault("party-missing:" + party.code(), Blocked.NOTHING));
     }
 
-    /// What is in another currency than the ledger's is held up by that before all else, and not counted in.
+    /// What is in another currency than the ledger's is held up by that before all else, and not counted
+    /// in.
     ///
     /// @param causes that are wanted; none for all
     private Map<String, Blocked> blocked(RouteRow route, List<String> causes) {

@@ -32,7 +32,9 @@ public class Mapping {
     /// What is to stand in a row.
     ///
     /// @param remove true to take the row away
-    public record Change(RowKind kind, String code, Meaning meaning, int expectedVersion, boolean remove) {}
+    /// @param note why, as far as somebody says
+    public record Change(
+            RowKind kind, String code, Meaning meaning, int expectedVersion, boolean remove, String note) {}
 
     /// @param before the row as it was, to undo with; null when there was none
     public record Changed(Released released, CrosswalkRow before, CrosswalkRow after) {}
@@ -54,10 +56,10 @@ public class Mapping {
         routes.lock(route.id());
         Optional<CrosswalkRow> before = store.find(route.id(), change.kind(), change.code());
         if (change.remove()) {
-            store.remove(route.id(), change.kind(), change.code(), change.expectedVersion(), who);
+            store.remove(route.id(), change.kind(), change.code(), change.expectedVersion(), who, change.note());
         } else {
             Meaning checked = checks.check(route, change.kind(), change.code(), change.meaning());
-            store.set(route.id(), change.kind(), change.code(), checked, change.expectedVersion(), who);
+            store.set(route.id(), change.kind(), change.code(), checked, change.expectedVersion(), who, change.note());
         }
         Released released = compileAgain(route, change.kind(), change.code(), who, at);
         return new Changed(
@@ -81,7 +83,8 @@ public class Mapping {
 
     /// Takes suggestions over, all in one transaction and with one compiling for all of them.
     ///
-    /// @param suggested codes with what was suggested for each; a code that got a row meanwhile is passed over
+    /// @param suggested codes with what was suggested for each; a code that got a row meanwhile is passed
+    ///     over
     @Transactional
     public Accepted accept(RouteRow route, RowKind kind, Map<String, Suggestion> suggested, String who, Progress at) {
         routes.lock(route.id());

@@ -16,7 +16,11 @@ import org.springframework.context.annotation.Configuration;
 class ApiDescription {
     /// What may be absent, anywhere or in one place; everything else is always there.
     private static final Set<String> MAY_BE_NULL = Set.of(
-            "CrosswalkVersion.meaning",
+            "CrosswalkChange.meaning",
+            "ChangeRow.note",
+            "Supposed.note",
+            "BulkRows.from",
+            "BulkRows.moment",
             "ChangeRow.meaning",
             "Supposed.meaning",
             "RowSaved.correction",

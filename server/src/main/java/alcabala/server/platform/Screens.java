@@ -19,6 +19,7 @@ class Screens {
         "/map/parties/{code}",
         "/map/what-if",
         "/map/corrections",
+        "/map/history",
         "/map/bulk",
         "/send/{id}"
     })

@@ -40,9 +40,16 @@ class WhatIfApi {
             @NotBlank @Size(max = 200) String code,
             Meaning meaning,
             int expectedVersion,
-            boolean remove) {
+            boolean remove,
+            @Size(max = 500) String note) {
         Change change() {
-            return new Change(kind, code, meaning == null ? Meaning.NONE : meaning, expectedVersion, remove);
+            return new Change(
+                    kind,
+                    code,
+                    meaning == null ? Meaning.NONE : meaning,
+                    expectedVersion,
+                    remove,
+                    note == null ? "" : note.strip());
         }
     }
 

@@ -54,6 +54,8 @@ class EndpointsTest {
             GET /api/map/bulk                                      administrator bookkeeper reviewer
             GET /api/map/bulk/file                                 administrator bookkeeper reviewer
             POST /api/map/bulk/file                                administrator bookkeeper
+            POST /api/map/bulk/rows                                administrator bookkeeper
+            GET /api/map/changes                                   administrator bookkeeper reviewer
             POST /api/map/bulk/codes                               administrator bookkeeper
             POST /api/map/bulk/{id}/doing                          administrator bookkeeper
             POST /api/map/bulk/{id}/undoing                        administrator bookkeeper

@@ -10,6 +10,7 @@ import alcabala.server.Api;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -138,6 +139,35 @@ class BulkTest {
         ferro.post("/api/map/bulk/" + second + "/undoing", Map.of());
         assertThat(row("haul-out")).isEqualTo("4010");
         set("haul-out", "4030");
+    }
+
+    @Test
+    void asItWasAndAsAnotherRouteHasIt() {
+        Instant before = Instant.now();
+        set("engine-parts", "4010");
+        Map<String, Object> then = Map.of("route", "yard", "kind", "CATEGORY", "moment", before.toString());
+        JsonNode tried = ferro.post("/api/map/bulk/rows", then).json();
+        assertThat(tried.get("rows").findValuesAsString("code"))
+                .contains("4018")
+                .doesNotContain("books");
+        assertThat(tried.get("changed").asInt()).isOne();
+        ferro.post("/api/map/bulk/" + tried.get("id").asLong() + "/doing", Map.of());
+        assertThat(row("engine-parts")).isEqualTo("4018");
+
+        // The harbour office knows other tax codes than the yard, and has the same roles.
+        Map<String, Object> harbour = Map.of("route", "yard", "kind", "ROLE", "from", "harbour");
+        JsonNode roles = ferro.post("/api/map/bulk/rows", harbour).json();
+        assertThat(roles.get("unchanged").asInt()).isPositive();
+        assertThat(roles.get("takenAway").asInt())
+                .as("what it has no row for stays")
+                .isZero();
+        JsonNode taxes = ferro.post("/api/map/bulk/rows", Map.of("route", "yard", "kind", "TAX", "from", "harbour"))
+                .json();
+        assertThat(taxes.get("problems").findValuesAsString("sentence"))
+                .anyMatch(each -> each.contains("no such code"));
+        assertThat(ferro.post("/api/map/bulk/rows", Map.of("route", "yard", "kind", "TAX"))
+                        .status())
+                .isEqualTo(422);
     }
 
     @Test

@@ -8,6 +8,8 @@ import alcabala.server.Api;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -91,7 +93,50 @@ class MapApiTest {
         assertThat(put("CATEGORY", "carriage", "", "4080", 2).status()).isEqualTo(200);
         JsonNode history = ferro.get("/api/map/history?route=yard&kind=category&code=carriage")
                 .json();
-        assertThat(history.findValuesAsString("INCOME")).containsExactly("4080", "4090", "4080");
+        assertThat(history.valueStream()
+                        .map(each -> income(each, "before") + " " + income(each, "meaning") + " " + each.get("stands")))
+                .containsExactly("4090 4080 true", "4080 4090 false", " 4080 false");
+    }
+
+    private static String income(JsonNode change, String when) {
+        return change.at("/" + when + "/targets/INCOME").asString();
+    }
+
+    @Test
+    void theLastChangesOfAllRowsSayWhoAndWhy() {
+        Instant before = Instant.now();
+        Map<String, Object> row = new HashMap<>(Yard.row("yard", "CATEGORY", "electrics", account("4010"), 1));
+        row.put("note", "  chandlery since November ");
+        assertThat(ferro.put("/api/map/row", row).status()).isEqualTo(200);
+        row.put("expectedVersion", 2);
+        row.put("remove", true);
+        row.put("note", "asked the owner");
+        assertThat(ferro.put("/api/map/row", row).status()).isEqualTo(200);
+        List<JsonNode> changes = ferro.get("/api/map/changes?route=yard&limit=2")
+                .json()
+                .valueStream()
+                .toList();
+        assertThat(changes)
+                .extracting(each -> each.get("code").asString() + ": " + income(each, "before") + " > "
+                        + income(each, "meaning") + ", " + each.get("note").asString())
+                .containsExactly(
+                        "electrics: 4010 > , asked the owner", "electrics: 4018 > 4010, chandlery since November");
+        assertThat(changes.getFirst().get("was").findValuesAsString("name")).containsExactly("Chandlery sales");
+        assertThat(changes.getFirst().get("stands").asBoolean()).isTrue();
+        assertThat(ferro.get("/api/map/changes?route=yard&limit=500&before=" + before)
+                        .json()
+                        .valueStream())
+                .isNotEmpty()
+                .allMatch(each -> Instant.parse(each.get("setAt").asString()).isBefore(before));
+        row.put("note", "x".repeat(501));
+        assertThat(ferro.put("/api/map/row", row).status()).isEqualTo(400);
+        assertThat(ferro.put("/api/map/row", Yard.row("yard", "CATEGORY", "electrics", account("4018"), 0))
+                        .status())
+                .isEqualTo(200);
+    }
+
+    private static Meaning account(String income) {
+        return Meaning.NONE.with(Purpose.INCOME, income);
     }
 
     @Test
