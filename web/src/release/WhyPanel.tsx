@@ -9,7 +9,7 @@ import type { RowKind } from '../map/useChangeRow';
 import { useTouched } from '../news/touched';
 import { Failure } from '../ui/Failure';
 import { Key } from '../ui/Key';
-import { amount } from '../ui/format';
+import { amount, moment } from '../ui/format';
 import type { Row } from './useRows';
 import { JournalSlip, TaxSlip } from './slips';
 import { StrangerChoice } from './StrangerChoice';
@@ -70,6 +70,11 @@ function Why({ row, onClose }: { row: Row; onClose: () => void }) {
           , {row.party}, {row.state}
           {touched && <b className="text-secondary">, {touched}</b>}
         </p>
+        {why.data.postedUnder && (
+          <p className="soft text-[12.5px]">
+            Explained by the crosswalk as it was on {moment(why.data.postedUnder)}, when this was posted.
+          </p>
+        )}
       </div>
       {why.data.findings.map((finding) => (
         <p
@@ -135,7 +140,7 @@ function Why({ row, onClose }: { row: Row; onClose: () => void }) {
       )}
       {why.data.journal && (
         <JournalSlip
-          title="Journal it will cause"
+          title={why.data.postedUnder ? 'Journal it was sent with' : 'Journal it will cause'}
           journal={why.data.journal}
           rate={why.data.journal.rate === '' ? undefined : why.data.journal}
         />

@@ -16,6 +16,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -68,6 +70,28 @@ public class Compilers {
         List<CrosswalkRow> rows = new ArrayList<>(store.rows(route.id()));
         rows.removeIf(row -> row.kind() == kind && row.code().equals(code));
         meaning.ifPresent(said -> rows.add(new CrosswalkRow(kind, code, said, 0, "", Instant.EPOCH)));
+        return with(route, settings.of(route.id()), rows);
+    }
+
+    /// The compiler with the crosswalk as it stood at a moment. Parties that were created by what was
+    /// sent then are
+    /// known by now, and are not asked about again.
+    public Compiler at(RouteRow route, Instant moment) {
+        List<CrosswalkRow> rows = new ArrayList<>(store.rowsAt(route.id(), moment));
+        Set<String> parties = rows.stream()
+                .filter(row -> row.kind() == RowKind.PARTY)
+                .map(CrosswalkRow::code)
+                .collect(Collectors.toSet());
+        store.rows(route.id(), List.of(RowKind.PARTY)).stream()
+                .filter(row -> !parties.contains(row.code()) && row.saysCounterpart())
+                .map(row -> new CrosswalkRow(
+                        row.kind(),
+                        row.code(),
+                        Meaning.of(RowKind.PARTY, row.counterpart(), ""),
+                        row.version(),
+                        row.setBy(),
+                        row.setAt()))
+                .forEach(rows::add);
         return with(route, settings.of(route.id()), rows);
     }
 

@@ -7,6 +7,7 @@ import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Targets;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
@@ -32,6 +33,12 @@ public class Compiling {
                 .apply(id);
     }
 
+    /// With the crosswalk as it stood at a moment.
+    public Compilation compile(long routeId, long id, Record record, Instant moment) {
+        RouteRow route = routes.get(routeId);
+        return with(route, compilers.at(route, moment), Map.of(id, record)).apply(id);
+    }
+
     /// Compiles any of these, with what is known at this moment.
     ///
     /// @param records by their numbers here, by which their lines are overridden
@@ -40,7 +47,8 @@ public class Compiling {
         return id -> compiler.compile(records.get(id), Long.toString(id), targets.apply(id));
     }
 
-    /// The same of those that go together, asked for in the order in which they go: each sees what those before it
+    /// The same of those that go together, asked for in the order in which they go: each sees what those
+    /// before it
     /// take.
     ///
     /// @param stands those that are there, and count as they are now already

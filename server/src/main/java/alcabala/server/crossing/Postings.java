@@ -24,7 +24,8 @@ import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// What was compiled, frozen when it is queued: the entry, its journal, and the versions it was made under. Added to,
+/// What was compiled, frozen when it is queued: the entry, its journal, and the versions it was made
+/// under. Added to,
 /// and never changed.
 @Component
 public class Postings {
@@ -129,6 +130,16 @@ public class Postings {
                 .query(Long.class)
                 .optional()
                 .flatMap(posting -> find(posting).flatMap(frozen -> cancelling(posting, frozen)));
+    }
+
+    /// When what stands on the ledger of a record was frozen; empty for what was not sent from here.
+    public Optional<Instant> findFrozenAt(long recordId) {
+        return jdbc.sql("""
+                select p.queued_at from dispatch d join posting p on p.id = d.posting_id
+                where d.record_id = :record and d.outcome = 'posted' and not p.reconstructed order by d.id desc limit 1""")
+                .param("record", recordId)
+                .query((row, n) -> row.getTimestamp("queued_at").toInstant())
+                .optional();
     }
 
     /// What stood on the ledger of a record until a dispatch put another in its place.

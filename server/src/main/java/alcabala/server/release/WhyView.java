@@ -16,6 +16,7 @@ import alcabala.accounting.record.Record;
 import alcabala.accounting.tax.TaxComputation;
 import alcabala.server.compile.Compiled;
 import alcabala.server.compile.Compiling;
+import alcabala.server.crossing.Postings;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Sentences;
 import alcabala.server.record.Records;
@@ -26,6 +27,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -37,6 +39,7 @@ class WhyView {
     private final Records documents;
     private final Routes routes;
     private final Compiling compiling;
+    private final Postings postings;
     private final LedgerReference reference;
 
     /// @param verdict `answered`, `no-row` or `not-asked`
@@ -73,7 +76,8 @@ class WhyView {
     /// @param cost what of it may not be reclaimed
     record BothSidesTax(String code, String rate, String net, String tax, String deductible, String cost) {}
 
-    /// @param gap how much the ledger's tax is more than what is stated, where no rounding line makes up for it
+    /// @param gap how much the ledger's tax is more than what is stated, where no rounding line makes up
+    ///     for it
     record Tax(
             String stated,
             Computation source,
@@ -109,9 +113,18 @@ class WhyView {
 
     record FindingJson(String severity, String cause, String sentence, Fix fix) {}
 
-    record Why(List<FindingJson> findings, List<Stranger> strangers, List<WhyLine> lines, Tax tax, Journal journal) {}
+    /// @param postedUnder the moment whose crosswalk it was posted under, and is explained by; null for
+    ///     what is not posted
+    record Why(
+            List<FindingJson> findings,
+            List<Stranger> strangers,
+            List<WhyLine> lines,
+            Tax tax,
+            Journal journal,
+            Instant postedUnder) {}
 
-    WhyView(Records documents, Routes routes, Compiling compiling, LedgerReference reference) {
+    WhyView(Records documents, Routes routes, Compiling compiling, Postings postings, LedgerReference reference) {
+        this.postings = postings;
         this.documents = documents;
         this.routes = routes;
         this.compiling = compiling;
@@ -122,7 +135,9 @@ class WhyView {
         Records.Row row = documents.get(documentId);
         RouteRow route = routes.get(row.routeId());
         Record record = documents.record(documentId);
-        Compilation compilation = compiling.compile(route.id(), documentId, record);
+        Optional<Instant> posted = row.state().equals("Posted") ? postings.findFrozenAt(documentId) : Optional.empty();
+        Compilation compilation = posted.map(moment -> compiling.compile(route.id(), documentId, record, moment))
+                .orElseGet(() -> compiling.compile(route.id(), documentId, record));
         Map<String, LedgerAccount> accounts = reference.accounts(route.ledgerId()).stream()
                 .collect(Collectors.toMap(LedgerAccount::code, Function.identity()));
         Map<String, LedgerDimension> dimensions = reference.dimensions(route.ledgerId());
@@ -140,7 +155,8 @@ class WhyView {
                         .filter(journal -> !journal.lines().isEmpty())
                         .map(journal -> journal(
                                 journal, compilation.entry().orElseThrow().rate(), accounts))
-                        .orElse(null));
+                        .orElse(null),
+                posted.orElse(null));
     }
 
     private static Journal journal(

@@ -75,6 +75,16 @@ class WhatIfTest {
         assertThat(saved.at("/before/targets/INCOME").asString()).isEqualTo("4010");
         assertThat(saved.get("version").asInt()).isEqualTo(version("chandlery"));
         assertThat(readyOn("4015")).isNotEmpty();
+        JsonNode why = ferro.get("/api/documents/" + posted + "/why").json();
+        assertThat(why.has("postedUnder")).isTrue();
+        assertThat(why.get("findings")).isEmpty();
+        assertThat(why.get("lines")
+                        .valueStream()
+                        .filter(line -> line.get("category").asString().equals("chandlery"))
+                        .map(line -> line.get("account").asString()))
+                .as("what is posted is explained by the crosswalk that it was posted under")
+                .isNotEmpty()
+                .containsOnly("4010");
         assertThat(correction(id).get("state").asString()).isEqualTo("DRAFT");
         Api.Response file = ferro.get("/api/map/corrections/" + id + "/file");
         assertThat(file.header("Content-Disposition")).contains("correction-" + id + ".csv");
