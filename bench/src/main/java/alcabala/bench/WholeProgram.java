@@ -118,7 +118,8 @@ final class WholeProgram {
         requireAllOnTheRoute(documents);
     }
 
-    /// As many items and parties of the source, a third of the items without an answer, and half as many of each on the
+    /// As many items and parties of the source, a third of the items without an answer, and half as many
+    /// of each on the
     /// ledger.
     private void fillCodes(int count) {
         String party = """
@@ -144,6 +145,7 @@ final class WholeProgram {
                                 + "insert into ledger_party (ledger_id, code, name, body, active) select 1, 'L-' || n, b->>'name', b, true from made m(n, b)")
                 .param("count", count / 2)
                 .update();
+        jdbc.sql("update source set catalogue_version = catalogue_version + 1").update();
         jdbc.sql("vacuum analyze").update();
     }
 

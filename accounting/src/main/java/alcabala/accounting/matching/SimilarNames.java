@@ -2,10 +2,13 @@ package alcabala.accounting.matching;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 
-/// Finds names that are like a name among very many, by an index of their three-letter pieces. Gives exactly those that
-/// comparing with each of them would give ([Names#similarity]): pieces that fall into the same bucket only add names to
+/// Finds names that are like a name among very many, by an index of their three-letter pieces. Gives
+/// exactly those that
+/// comparing with each of them would give ([Names#similarity]): pieces that fall into the same bucket
+/// only add names to
 /// be compared.
 public final class SimilarNames {
     private static final int BUCKET_BITS = 16;
@@ -47,8 +50,9 @@ public final class SimilarNames {
     /// @param atLeast over 0, to 1
     public List<Integer> find(String name, double atLeast) {
         long[] asked = Names.pieces(name);
+        int passedOver = passedOver(asked.length, atLeast);
         int[] common = new int[pieces.length];
-        for (long piece : asked) {
+        for (long piece : rarest(asked, asked.length - passedOver)) {
             int bucket = bucket(piece);
             for (int i = starts[bucket]; i < starts[bucket + 1]; i++) {
                 common[places[i]]++;
@@ -57,11 +61,30 @@ public final class SimilarNames {
         List<Integer> found = new ArrayList<>();
         for (int place = 0; place < common.length; place++) {
             if (common[place] > 0
-                    && 2.0 * common[place] / (asked.length + pieces[place]) >= atLeast
+                    && 2.0 * (common[place] + passedOver) / (asked.length + pieces[place]) >= atLeast
                     && Names.similarity(name, names.get(place)) >= atLeast) {
                 found.add(place);
             }
         }
         return found;
+    }
+
+    /// How many pieces need not be looked at. A name that is similar enough has at least `least` in
+    /// common, since it
+    /// has itself no fewer pieces than that; so it has one in common with any of the others but `least -
+    /// 1`. What very
+    /// many names have, such as a word of the trade, is passed over.
+    private static int passedOver(int asked, double atLeast) {
+        int least = (int) Math.ceil(atLeast * asked / (2 - atLeast) - 1e-9);
+        return Math.max(0, Math.min(asked, least) - 1);
+    }
+
+    private long[] rarest(long[] asked, int count) {
+        return Arrays.stream(asked)
+                .boxed()
+                .sorted(Comparator.comparingInt(piece -> starts[bucket(piece) + 1] - starts[bucket(piece)]))
+                .limit(count)
+                .mapToLong(Long::longValue)
+                .toArray();
     }
 }

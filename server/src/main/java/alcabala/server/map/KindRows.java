@@ -84,17 +84,16 @@ final class KindRows {
                 .param("id", route.sourceId())
                 .param("only", only.toArray(String[]::new))
                 .query((row, n) -> {
+                    String code = row.getString("code");
+                    String name = row.getString("name");
                     String category = row.getString("category");
-                    return row(
-                            RowKind.ITEM,
-                            row.getString("code"),
-                            row.getString("name"),
-                            category,
-                            covered(category, LineKind.valueOf(row.getString("kind"))),
-                            "item-unmapped:",
-                            suggestions
-                                    .forItem(row.getString("code"), row.getString("name"))
-                                    .orElse(null));
+                    String covered = covered(category, LineKind.valueOf(row.getString("kind")));
+                    // To find a name like it among very many takes a while: for those that need it, and for the one
+                    // that is looked at.
+                    Optional<Suggestion> suggestion = covered.isEmpty() || only.size() == 1
+                            ? suggestions.forItem(code, name)
+                            : suggestions.forItem(code);
+                    return row(RowKind.ITEM, code, name, category, covered, "item-unmapped:", suggestion.orElse(null));
                 })
                 .list();
     }
@@ -120,9 +119,11 @@ final class KindRows {
 
     List<Row> categories() {
         return jdbc.sql("""
-                select c.code, c.name, coalesce(min(i.kind), 'GOODS') as kind, count(i.code) as items
-                from source_category c left join source_item i on i.source_id = c.source_id and i.category = c.code
-                where c.source_id = :id""" + IF_WANTED.formatted("c.code") + "group by c.code, c.name order by c.code")
+                select c.code, c.name, coalesce(i.kind, 'GOODS') as kind, coalesce(i.items, 0) as items
+                from source_category c left join (
+                    select category, min(kind) as kind, count(*) as items from source_item where source_id = :id
+                    group by category) i on i.category = c.code
+                where c.source_id = :id""" + IF_WANTED.formatted("c.code") + "order by c.code")
                 .param("id", route.sourceId())
                 .param("only", only.toArray(String[]::new))
                 .query((row, n) -> row(

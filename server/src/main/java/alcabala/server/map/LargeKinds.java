@@ -5,46 +5,23 @@ import alcabala.server.platform.Like;
 import alcabala.server.route.RouteRow;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// Which rows come on a page of parties or items, of which there may be hundreds of thousands; and how many there are.
+/// Which rows come on a page of parties or items, of which there may be hundreds of thousands; and how
+/// many there are.
 @Component
 class LargeKinds {
     private static final Set<RowKind> LARGE = Set.of(RowKind.PARTY, RowKind.ITEM);
-
-    /// What waits for each code. That is no more than documents wait, however many codes there are.
-    private static final String HELD = """
-            with held as (
-                select substring(f.cause from position(':' in f.cause) + 1) as code,
-                    coalesce(sum(signed(d.kind, d.gross)) filter (where d.currency = :currency and is_document(d.kind)),
-                        sum(signed(d.kind, d.gross)) filter (where d.currency = :currency), 0) as amount
-                from finding f join record d on d.id = f.record_id
-                where d.route_id = :route and f.severity = 'blocks' and d.state in ('Blocked', 'Waiting')
-                    and f.cause like :cause
-                group by 1)
-            """;
-    private static final String SET =
-            "select code from crosswalk_row where route_id = :route and kind = :kind and ended_at is null";
-    private static final String MAPPED = "(s.code in (" + SET + "))";
-    private static final String OPEN_PARTY =
-            "(not " + MAPPED + " and (s.code in (select code from held) or s.code = any(:answers)))";
-    private static final String OPEN_ITEM =
-            "(not " + MAPPED + " and not (s.category = any(:answers) or 'kind ' || s.kind = any(:answers)))";
-    private static final String DEAR = "(s.code in (select code from held where amount <> 0))";
-    private static final String MATCHES = "(:text = '%%' or (s.code || ' ' || s.name || ' ' || %s) ilike :text"
-            + " or s.code in (" + SET + " and (target ilike :text or (:kind = 'PARTY' and target in"
-            + " (select code from ledger_party where ledger_id = :ledger and name ilike :text)))))";
-
-    /// By this each stretch of the list is walked along an index, and never sorted.
-    private static final String BY_CODE = " order by s.code collate \"C\" offset :skip limit :limit";
-
-    private static final String BY_AMOUNT =
-            " order by (select amount from held h where h.code = s.code) desc, s.code collate \"C\" offset :skip limit :limit";
     private final JdbcClient jdbc;
+    private final SourceCodes source;
 
     /// How many rows of a kind there are, and what those without an answer hold up.
     ///
@@ -52,107 +29,136 @@ class LargeKinds {
     /// @param heldUp minor units
     record Counts(int mapped, int covered, int open, long heldUp) {}
 
-    /// How long each stretch of the list is: what is open and holds something up, the rest of what is open, all else.
-    private record Stretches(int dear, int open, int others) {}
-
     /// @param count how many match, those of other pages included
     record Codes(List<String> codes, int count) {}
 
-    LargeKinds(JdbcClient jdbc) {
+    LargeKinds(JdbcClient jdbc, SourceCodes source) {
         this.jdbc = jdbc;
+        this.source = source;
     }
 
     static boolean has(RowKind kind) {
         return LARGE.contains(kind);
     }
 
-    /// Codes in the order of the list: what is open first, that which holds up most money before the others.
+    /// Codes in the order of the list: what is open and holds something up, the dearest first; the rest
+    /// of what is open;
+    /// all else. The last two are in the order of the codes.
     ///
     /// @param answers of parties those that may be somebody on the ledger; of items the categories and
     ///     the kinds of line that an account answers for
     Codes codes(RouteRow route, RowKind kind, Collection<String> answers, MapPages.Wanted wanted) {
-        Asked asked = new Asked(route, kind, answers, wanted);
-        String open = asked.open();
-        Stretches stretches = asked.with("""
-                select count(*) filter (where open and dear) as dear, count(*) filter (where open and not dear) as open,
-                    count(*) filter (where not open) as others
-                from (select %s as open, %s as dear from %s offset 0) listed""".formatted(open, DEAR, asked.matching()))
-                .query(Stretches.class)
-                .single();
-        List<String> codes = new ArrayList<>();
-        int before = asked.take(codes, 0, stretches.dear(), open + " and " + DEAR, BY_AMOUNT);
-        before = asked.take(codes, before, stretches.open(), open + " and not " + DEAR, BY_CODE);
-        if (!wanted.onlyOpen()) {
-            before = asked.take(codes, before, stretches.others(), "not " + open, BY_CODE);
+        Walk walk = new Walk(route, kind, answers);
+        String text = wanted.text().strip().toLowerCase(Locale.ROOT);
+        Set<String> there = text.isEmpty() ? Set.of() : mappedTo(route, kind, text);
+        List<String> dear = new ArrayList<>();
+        List<String> open = new ArrayList<>();
+        List<String> others = new ArrayList<>();
+        for (int place = 0; place < walk.all.size(); place++) {
+            String code = walk.all.codes().get(place);
+            if (!text.isEmpty() && !walk.all.texts().get(place).contains(text) && !there.contains(code)) {
+                continue;
+            }
+            if (!walk.isOpen(place)) {
+                others.add(code);
+            } else if (walk.holdsUp(code) != 0) {
+                dear.add(code);
+            } else {
+                open.add(code);
+            }
         }
-        return new Codes(codes, before);
+        dear.sort(Comparator.comparingLong(walk::holdsUp).reversed().thenComparing(Comparator.naturalOrder()));
+        dear.addAll(open);
+        if (!wanted.onlyOpen()) {
+            dear.addAll(others);
+        }
+        int from = Math.min(wanted.skip(), dear.size());
+        int to = (int) Math.min(dear.size(), (long) from + wanted.limit());
+        return new Codes(List.copyOf(dear.subList(from, to)), dear.size());
     }
 
     Counts counts(RouteRow route, RowKind kind, Collection<String> answers) {
-        Asked asked = new Asked(route, kind, answers, MapPages.Wanted.ALL);
-        return asked.with("""
-                select count(*) filter (where mapped) as mapped, count(*) filter (where not mapped and not open) as covered,
-                    count(*) filter (where open) as open, coalesce(sum(held_up), 0) as held_up
-                from (select %1$s as mapped, %2$s as open, case when %3$s and %2$s
-                        then (select amount from held h where h.code = s.code) end as held_up
-                    from %4$s offset 0) listed""".formatted(MAPPED, asked.open(), DEAR, asked.matching()))
-                .query(Counts.class)
-                .single();
+        Walk walk = new Walk(route, kind, answers);
+        int mapped = 0;
+        int open = 0;
+        long heldUp = 0;
+        for (int place = 0; place < walk.all.size(); place++) {
+            String code = walk.all.codes().get(place);
+            if (walk.mapped.contains(code)) {
+                mapped++;
+            } else if (walk.isOpen(place)) {
+                open++;
+                heldUp = Math.addExact(heldUp, walk.holdsUp(code));
+            }
+        }
+        return new Counts(mapped, walk.all.size() - mapped - open, open, heldUp);
     }
 
-    /// One question about the codes of one kind.
-    private final class Asked {
-        private final RouteRow route;
+    /// All codes of one kind, with what decides where each comes.
+    private final class Walk {
+        private final SourceCodes.Codes all;
+        private final Set<String> mapped;
+        private final Map<String, Long> held;
+        private final Set<String> answers;
         private final RowKind kind;
-        private final Collection<String> answers;
-        private final MapPages.Wanted wanted;
 
-        Asked(RouteRow route, RowKind kind, Collection<String> answers, MapPages.Wanted wanted) {
-            this.route = route;
+        Walk(RouteRow route, RowKind kind, Collection<String> answers) {
             this.kind = kind;
-            this.answers = answers;
-            this.wanted = wanted;
+            all = source.of(route, kind);
+            mapped = source.mapped(route, kind);
+            held = held(route, kind);
+            this.answers = new HashSet<>(answers);
         }
 
-        String open() {
-            return kind == RowKind.PARTY ? OPEN_PARTY : OPEN_ITEM;
-        }
-
-        String matching() {
-            boolean parties = kind == RowKind.PARTY;
-            String note = parties ? "coalesce(s.body->>'taxIdentifier', '')" : "s.category";
-            return (parties ? "source_party" : "source_item") + " s where s.source_id = :source and "
-                    + MATCHES.replace("%s", note);
-        }
-
-        /// Adds what of one stretch is on the page.
-        ///
-        /// @param before how many come before the stretch
-        /// @return how many come before the next one
-        int take(List<String> codes, int before, int length, String stretch, String order) {
-            int skip = Math.max(0, wanted.skip() - before);
-            int room = wanted.limit() - codes.size();
-            if (room > 0 && skip < length) {
-                codes.addAll(with("select s.code from " + matching() + " and " + stretch + order)
-                        .param("skip", skip)
-                        .param("limit", room)
-                        .query(String.class)
-                        .list());
+        boolean isOpen(int place) {
+            String code = all.codes().get(place);
+            if (mapped.contains(code)) {
+                return false;
             }
-            return before + length;
+            return kind == RowKind.PARTY
+                    ? held.containsKey(code) || answers.contains(code)
+                    : !answers.contains(all.categories().get(place))
+                            && !answers.contains("kind " + all.kinds().get(place));
         }
 
-        JdbcClient.StatementSpec with(String select) {
-            return jdbc.sql(HELD + select)
-                    .param("route", route.id())
-                    .param("source", route.sourceId())
-                    .param("ledger", route.ledgerId())
-                    .param("currency", route.currency())
-                    .param("kind", kind.name())
-                    .param("cause", kind == RowKind.PARTY ? "party-%" : "item-unmapped:%")
-                    .param("answers", answers.toArray(String[]::new))
-                    .param("text", Like.anywhere(wanted.text().strip().toLowerCase(Locale.ROOT)));
+        long holdsUp(String code) {
+            return held.getOrDefault(code, 0L);
         }
+    }
+
+    /// What waits for each code, minor units. That is no more than documents wait, however many codes
+    /// there are.
+    private Map<String, Long> held(RouteRow route, RowKind kind) {
+        Map<String, Long> held = new HashMap<>();
+        jdbc.sql("""
+                select substring(f.cause from position(':' in f.cause) + 1) as code,
+                    coalesce(sum(signed(d.kind, d.gross)) filter (where d.currency = :currency and is_document(d.kind)),
+                        sum(signed(d.kind, d.gross)) filter (where d.currency = :currency), 0) as amount
+                from finding f join record d on d.id = f.record_id
+                where d.route_id = :route and f.severity = 'blocks' and d.state in ('Blocked', 'Waiting')
+                    and f.cause like :cause
+                group by 1""")
+                .param("route", route.id())
+                .param("currency", route.currency())
+                .param("cause", kind == RowKind.PARTY ? "party-%" : "item-unmapped:%")
+                .query(row -> {
+                    held.put(row.getString("code"), row.getLong("amount"));
+                });
+        return held;
+    }
+
+    /// Codes whose row goes to something with this text.
+    private Set<String> mappedTo(RouteRow route, RowKind kind, String text) {
+        return jdbc.sql("""
+                select code from crosswalk_row where route_id = :route and kind = :kind and ended_at is null
+                    and (target ilike :text or (:kind = 'PARTY' and target in
+                        (select code from ledger_party where ledger_id = :ledger and name ilike :text)))""")
+                .param("route", route.id())
+                .param("ledger", route.ledgerId())
+                .param("kind", kind.name())
+                .param("text", Like.anywhere(text))
+                .query(String.class)
+                .set();
     }
 
     /// Items without a row of their own whose code an active item of the ledger has.
@@ -172,13 +178,7 @@ class LargeKinds {
 
     /// How many of these parties have no row of their own.
     int unmapped(RouteRow route, Collection<String> parties) {
-        return jdbc.sql("""
-                select count(*) from unnest(cast(:parties as text[])) as asked(party)
-                where not exists (select 1 from crosswalk_row c where c.route_id = :route and c.kind = 'PARTY'
-                    and c.code = asked.party and c.ended_at is null)""")
-                .param("parties", parties.toArray(String[]::new))
-                .param("route", route.id())
-                .query(Integer.class)
-                .single();
+        Set<String> mapped = source.mapped(route, RowKind.PARTY);
+        return (int) parties.stream().filter(party -> !mapped.contains(party)).count();
     }
 }

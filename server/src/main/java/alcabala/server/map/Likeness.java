@@ -16,7 +16,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// Who on a ledger the parties of a source probably are, all of them looked at together. That takes a while for very
+/// Who on a ledger the parties of a source probably are, all of them looked at together. That takes a
+/// while for very
 /// many, so it is kept until either side has others; what was known before is said meanwhile.
 @Component
 class Likeness {
@@ -34,7 +35,7 @@ class Likeness {
 
     private record Sides(long source, long ledger) {}
 
-    /// @param parties of the source
+    /// @param parties of the source, as far as it matters whether they are few
     private record Stamp(long parties, long changed, long version, long keptVersion) {}
 
     private record Known(Stamp stamp, Map<String, Suggestion> likeliest) {}
@@ -50,7 +51,8 @@ class Likeness {
         this.telling = telling;
     }
 
-    /// Whether it is certain by itself, and not any more once all are looked at together: another claims the same one.
+    /// Whether it is certain by itself, and not any more once all are looked at together: another claims
+    /// the same one.
     ///
     /// @param together as from [#of]
     static boolean isDisputed(Map<String, Suggestion> together, String code, String counterpart) {
@@ -58,7 +60,8 @@ class Likeness {
         return likeliest != null && likeliest.counterpart().equals(counterpart) && !likeliest.exact();
     }
 
-    /// The likeliest for each party of the source that may be somebody there, by its code; mapped ones included.
+    /// The likeliest for each party of the source that may be somebody there, by its code; mapped ones
+    /// included.
     Map<String, Suggestion> of(RouteRow route) {
         Sides sides = new Sides(route.sourceId(), route.ledgerId());
         Stamp now = stamp(sides);
@@ -85,16 +88,17 @@ class Likeness {
         return likeliest;
     }
 
-    /// Each row that was written since has another transaction, and so they have another sum. With very many, those
-    /// that a batch creates on the ledger do not count: all would be compared anew for as long as it runs.
+    /// With very many, those that a batch creates on the ledger do not count: all would be compared anew
+    /// for as long as
+    /// it runs.
     private Stamp stamp(Sides sides) {
         Stamp stamp = jdbc.sql("""
-                select p.parties, p.changed, l.version, l.kept_version
-                from ledger l, (select count(*) as parties, coalesce(sum(xmin::text::bigint), 0) as changed
-                    from source_party where source_id = :source) p
-                where l.id = :ledger""")
+                select (select count(*) from (select 1 from source_party where source_id = :source limit :many) p) as parties,
+                    s.catalogue_version as changed, l.version, l.kept_version
+                from ledger l, source s where l.id = :ledger and s.id = :source""")
                 .param("source", sides.source())
                 .param("ledger", sides.ledger())
+                .param("many", FEW + 1)
                 .query(Stamp.class)
                 .single();
         return stamp.parties() <= FEW

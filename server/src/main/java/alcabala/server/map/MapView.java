@@ -140,10 +140,12 @@ class MapView {
     /// Made anew only when a ledger has other items: to find the likest of a hundred thousand names takes
     /// an index.
     private KnownItems items(long ledgerId) {
-        String stamp =
+        // Those that a batch creates there are no news of the ledger, and are counted.
+        String version =
                 jdbc.sql("""
-                select count(*) || '/' || coalesce(sum(xmin::text::bigint), 0) from ledger_item where ledger_id = :ledger""").param("ledger", ledgerId).query(String.class).single();
-        return itemsOf.get(ledgerId, stamp, () -> new KnownItems(reference.items(ledgerId)));
+                select l.version || '/' || (select count(*) from ledger_item i where i.ledger_id = l.id) from ledger l
+                where l.id = :ledger""").param("ledger", ledgerId).query(String.class).single();
+        return itemsOf.get(ledgerId, version, () -> new KnownItems(reference.items(ledgerId)));
     }
 
     /// Categories, and after "kind" kinds of line, for which an account answers where an item has none.

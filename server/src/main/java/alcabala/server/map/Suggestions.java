@@ -65,7 +65,8 @@ final class Suggestions {
         return likeliest(parties, asked);
     }
 
-    /// The likeliest for each, by code, looked at together: two that look different are not both certain of one.
+    /// The likeliest for each, by code, looked at together: two that look different are not both certain
+    /// of one.
     static Map<String, Suggestion> likeliest(PartyMatcher parties, Collection<Party> asked) {
         Map<String, Suggestion> all = new HashMap<>();
         parties.rankAll(asked)
@@ -89,13 +90,17 @@ final class Suggestions {
     }
 
     Optional<Suggestion> forItem(String code, String name) {
-        return items.ofCode(code)
-                .map(i -> new Suggestion(i.code(), i.account(), i.name(), "same code", true))
+        return forItem(code)
                 .or(() -> items.likest(name, LIKE_AN_ITEM)
                         .map(i -> new Suggestion(i.code(), i.account(), i.name(), "similar name", false)));
     }
 
-    /// Labour goes to an account that says labour, where the chart has one, however alike another's name is.
+    Optional<Suggestion> forItem(String code) {
+        return items.ofCode(code).map(i -> new Suggestion(i.code(), i.account(), i.name(), "same code", true));
+    }
+
+    /// Labour goes to an account that says labour, where the chart has one, however alike another's name
+    /// is.
     Optional<Suggestion> forCategory(String name, LineKind kind) {
         List<LedgerAccount> ofLabour = accounts.stream()
                 .filter(account -> Names.normalise(account.name()).contains("labo"))
@@ -105,7 +110,8 @@ final class Suggestions {
                 .map(a -> new Suggestion("", a.code(), a.code() + " " + a.name(), "similar name", false));
     }
 
-    /// The account whose name is most like anything that was bought there, else one for purchases in general.
+    /// The account whose name is most like anything that was bought there, else one for purchases in
+    /// general.
     Optional<Suggestion> forSupplier(Collection<String> bought) {
         record Fit(LedgerAccount account, String text, double score) {}
         return bought.stream()

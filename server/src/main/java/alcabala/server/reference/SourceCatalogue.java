@@ -10,6 +10,7 @@ import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceLookup;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -64,6 +65,18 @@ public class SourceCatalogue {
                 case SourceChange.SetAside c -> {}
             }
         }
+        if (changes.stream()
+                .anyMatch(change ->
+                        change instanceof SourceChange.PartyChanged || change instanceof SourceChange.ItemChanged)) {
+            changed(sourceId);
+        }
+    }
+
+    /// What is kept of its parties and items in memory is another by now.
+    private void changed(long sourceId) {
+        jdbc.sql("update source set catalogue_version = nextval('state_version') where id = :id")
+                .param("id", sourceId)
+                .update();
     }
 
     /// Codes that documents use and the source has not told of: files name parties, items and taxes only
@@ -106,9 +119,11 @@ public class SourceCatalogue {
         }
         keepCodes("source_means", sourceId, records.stream().flatMap(SourceCatalogue::means));
         keepCodes("source_project", sourceId, records.stream().flatMap(SourceCatalogue::projects));
-        addNew(PARTY, parties);
-        addNew(ITEM, items);
+        int found = addNew(PARTY, parties) + addNew(ITEM, items);
         addNew(TAX, taxes);
+        if (found > 0) {
+            changed(sourceId);
+        }
     }
 
     private static Stream<String> means(Record record) {
@@ -247,11 +262,14 @@ public class SourceCatalogue {
                 row(sourceId, party.code(), party.name()).addValue("body", json.writeValueAsString(party)));
     }
 
-    private void addNew(String insert, Map<String, MapSqlParameterSource> rows) {
-        if (!rows.isEmpty()) {
-            template.batchUpdate(
-                    insert + " on conflict do nothing", rows.values().toArray(MapSqlParameterSource[]::new));
+    /// @return how many were not known
+    private int addNew(String insert, Map<String, MapSqlParameterSource> rows) {
+        if (rows.isEmpty()) {
+            return 0;
         }
+        int[] counts = template.batchUpdate(
+                insert + " on conflict do nothing", rows.values().toArray(MapSqlParameterSource[]::new));
+        return Arrays.stream(counts).sum();
     }
 
     private static MapSqlParameterSource row(long sourceId, String code, String name) {

@@ -34,7 +34,13 @@ class MapPagesTest {
     void takeAway() {
         world.jdbc().sql("""
                 delete from source_party where code ~ '^(P[0-9]|DOUBT|CLAIM)'; delete from ledger_party where code = 'CLAIMED';
-                update ledger set version = version + 1""").update();
+                update ledger set version = version + 1; update source set catalogue_version = catalogue_version + 1""").update();
+    }
+
+    private static void sourceHasToldOfMore() {
+        world.jdbc()
+                .sql("update source set catalogue_version = catalogue_version + 1")
+                .update();
     }
 
     @AfterAll
@@ -114,7 +120,8 @@ class MapPagesTest {
         assertThat(ferro.get("/api/map/party?route=yard&" + query).status()).isEqualTo(400);
     }
 
-    /// Up to a thousand are compared while somebody waits, more behind the screens; until then what documents ask
+    /// Up to a thousand are compared while somebody waits, more behind the screens; until then what
+    /// documents ask
     /// about is open all the same.
     @Test
     void veryManyPartiesAreComparedBehindTheScreens() {
@@ -149,6 +156,7 @@ class MapPagesTest {
                 .param("from", from)
                 .param("to", to)
                 .update();
+        sourceHasToldOfMore();
     }
 
     private static void addParty(String code, String name) {
@@ -157,6 +165,7 @@ class MapPagesTest {
                 .param("code", code)
                 .param("name", name)
                 .update();
+        sourceHasToldOfMore();
     }
 
     private static final String PARTY = """
@@ -185,12 +194,14 @@ class MapPagesTest {
                 .param("code", "CLAIM-A")
                 .param("name", "Oake Sails")
                 .update();
+        sourceHasToldOfMore();
         assertThat(exact("CLAIM-A")).isTrue();
         world.jdbc()
                 .sql(claim)
                 .param("code", "CLAIM-B")
                 .param("name", "Tarn Lofts")
                 .update();
+        sourceHasToldOfMore();
         Await.until("they are seen together", () -> !exact("CLAIM-A"));
         assertThat(exact("CLAIM-B")).isFalse();
         assertThat(ferro.get("/api/map/parties/likeness?route=yard&code=CLAIM-B")
