@@ -179,7 +179,8 @@ final class WholeProgram {
                 alter table record_revision disable trigger user; alter table posting disable trigger user;
                 alter table posting_record disable trigger user; alter table posting_line disable trigger user;
                 truncate record_revision, record, finding, trail, trail_block, link, dispatch, batch, posting, posting_record,
-                    posting_line, approval_claim, allocation restart identity;
+                    posting_line, approval_claim, allocation, correction, correction_journal, correction_line,
+                    correction_record restart identity;
                 update trail_watch set up_to = 0, writers = '{}';
                 alter table trail enable trigger user; alter table trail_block enable trigger user;
                 alter table record_revision enable trigger user; alter table posting enable trigger user;

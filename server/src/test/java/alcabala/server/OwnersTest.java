@@ -43,7 +43,13 @@ class OwnersTest {
                     "crossing",
                     "cursor asks_first_until accounted paused_until")),
             "source",
-            columns(Map.of("connection", "name kind system desk address answers connected", "route", "cursor")),
+            columns(Map.of(
+                    "connection",
+                    "name kind system desk address answers connected",
+                    "route",
+                    "cursor",
+                    "reference",
+                    "catalogue_version")),
             "route",
             columns(Map.of("route", "ledger_id ended_at crosswalk_version")));
     private static final Pattern WRITES = Pattern.compile("(?:insert into|update|delete from)\\s+([a-z_]+)\\b");

@@ -25,7 +25,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
-/// Brings back what happened on the ledger: payments, and edits of what was posted. What Alcabala itself wrote is no
+/// Brings back what happened on the ledger: payments, and edits of what was posted. What Alcabala itself
+/// wrote is no
 /// news.
 @Component
 public class LedgerNews {
@@ -36,6 +37,7 @@ public class LedgerNews {
     private final SetAsides setAsides;
     private final Beyond beyond;
     private final EnteredThere entered;
+    private final BookedLines booked;
     private final Settlements settlements;
     private final Outcomes outcomes;
     private final Links links;
@@ -71,6 +73,7 @@ public class LedgerNews {
             SetAsides setAsides,
             Beyond beyond,
             EnteredThere entered,
+            BookedLines booked,
             Settlements settlements,
             Outcomes outcomes,
             Links links,
@@ -86,6 +89,7 @@ public class LedgerNews {
         this.setAsides = setAsides;
         this.beyond = beyond;
         this.entered = entered;
+        this.booked = booked;
         this.settlements = settlements;
         this.outcomes = outcomes;
         this.links = links;
@@ -139,6 +143,7 @@ public class LedgerNews {
                 route.ledgerId(), feed.records().stream().map(LedgerRecord::id).toList());
         Map<String, LedgerRecord> latest = new LinkedHashMap<>();
         feed.records().forEach(record -> latest.put(record.id(), record));
+        booked.keep(route.ledgerId(), latest.values());
         int payments = 0;
         int edits = 0;
         for (LedgerRecord record : latest.values()) {
@@ -180,7 +185,8 @@ public class LedgerNews {
                 Kept.text(json.writeValueAsString(record)));
     }
 
-    /// What our own settlements settled since the document was last seen is no news, whether the ledger's answer to the
+    /// What our own settlements settled since the document was last seen is no news, whether the ledger's
+    /// answer to the
     /// last of them was heard or not; nor is what they took back.
     private boolean isOurs(Linked linked, LedgerRecord record) {
         record Own(long done, long underWay) {}

@@ -119,12 +119,17 @@ final class KindRows {
 
     List<Row> categories() {
         return jdbc.sql("""
-                select c.code, c.name, coalesce(i.kind, 'GOODS') as kind, coalesce(i.items, 0) as items
+                select c.code, c.name, coalesce(i.kind, 'GOODS') as kind, coalesce(i.items, 0) as items, array(
+                    select name from source_item o where o.source_id = c.source_id and o.category = c.code
+                        and not exists (select 1 from crosswalk_row r where r.route_id = :route and r.kind = 'CATEGORY'
+                            and r.code = c.code and r.ended_at is null)
+                    limit 200) as named
                 from source_category c left join (
                     select category, min(kind) as kind, count(*) as items from source_item where source_id = :id
                     group by category) i on i.category = c.code
                 where c.source_id = :id""" + IF_WANTED.formatted("c.code") + "order by c.code")
                 .param("id", route.sourceId())
+                .param("route", route.id())
                 .param("only", only.toArray(String[]::new))
                 .query((row, n) -> row(
                         RowKind.CATEGORY,
@@ -134,7 +139,10 @@ final class KindRows {
                         covered("", LineKind.valueOf(row.getString("kind"))),
                         "category-unmapped:",
                         suggestions
-                                .forCategory(row.getString("name"), LineKind.valueOf(row.getString("kind")))
+                                .forCategory(
+                                        row.getString("name"),
+                                        LineKind.valueOf(row.getString("kind")),
+                                        List.of((String[]) row.getArray("named").getArray()))
                                 .orElse(null)))
                 .list();
     }
@@ -186,10 +194,22 @@ final class KindRows {
                         byRole(AccountRole.PURCHASES),
                         "supplier-unmapped:",
                         suggestions
-                                .forSupplier(List.of(
-                                        (String[]) row.getArray("bought").getArray()))
+                                .forSupplier(there(row.getString("code")), List.of((String[])
+                                        row.getArray("bought").getArray()))
                                 .orElse(null)))
                 .list();
+    }
+
+    /// The party of the ledger that stands for one of the source, or empty.
+    private String there(String party) {
+        return jdbc.sql("""
+                select target from crosswalk_row where route_id = :route and kind = 'PARTY' and purpose = 'COUNTERPART'
+                    and code = :party and ended_at is null""")
+                .param("route", route.id())
+                .param("party", party)
+                .query(String.class)
+                .optional()
+                .orElse("");
     }
 
     List<Row> roles() {

@@ -37,6 +37,8 @@ class MapView {
     private static final Set<String> ALL = Set.of();
     /// What may answer for an item that has no row of its own.
     private static final Set<RowKind> SMALL = EnumSet.complementOf(EnumSet.of(RowKind.PARTY, RowKind.ITEM));
+    /// What something was booked to before is advice for these.
+    private static final Set<RowKind> ADVISED = Set.of(RowKind.ITEM, RowKind.CATEGORY, RowKind.SUPPLIER);
     private static final Set<RowKind> MORE_GENERAL = Set.of(RowKind.CATEGORY, RowKind.LINE_KIND, RowKind.ROLE);
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
@@ -47,6 +49,7 @@ class MapView {
     private final MoneyRows money;
     private final PlaceRows places;
     private final CommittedCache<Long, KnownItems> itemsOf = new CommittedCache<>();
+    private final CommittedCache<Long, BookedBefore> bookedOn = new CommittedCache<>();
 
     /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`, or why
     ///     none is
@@ -134,7 +137,8 @@ class MapView {
                 reference.accounts(route.ledgerId()),
                 kind == RowKind.ITEM ? items(route.ledgerId()) : KnownItems.NONE,
                 reference.taxCodes(route.ledgerId()),
-                kind == RowKind.PARTY ? matchers.of(route.ledgerId()) : new PartyMatcher(List.of()));
+                kind == RowKind.PARTY ? matchers.of(route.ledgerId()) : new PartyMatcher(List.of()),
+                ADVISED.contains(kind) ? booked(route.ledgerId()) : BookedBefore.NONE);
     }
 
     /// Made anew only when a ledger has other items: to find the likest of a hundred thousand names takes
@@ -146,6 +150,26 @@ class MapView {
                 select l.version || '/' || (select count(*) from ledger_item i where i.ledger_id = l.id) from ledger l
                 where l.id = :ledger""").param("ledger", ledgerId).query(String.class).single();
         return itemsOf.get(ledgerId, version, () -> new KnownItems(reference.items(ledgerId)));
+    }
+
+    /// Made anew only when the ledger's feed has told of something.
+    private BookedBefore booked(long ledgerId) {
+        String cursor = jdbc.sql("select cursor from ledger where id = :ledger")
+                .param("ledger", ledgerId)
+                .query(String.class)
+                .single();
+        return bookedOn.get(
+                ledgerId,
+                cursor,
+                () -> new BookedBefore(jdbc.sql("""
+                        select kind in ('invoice', 'credit-note') as sale,
+                            case when kind in ('invoice', 'credit-note') then '' else party end as party,
+                            case when kind in ('invoice', 'credit-note') then text else '' end as text,
+                            account, count(*) as times, max(day) as last
+                        from ledger_booked where ledger_id = :ledger group by 1, 2, 3, 4""")
+                        .param("ledger", ledgerId)
+                        .query(BookedBefore.Lines.class)
+                        .list()));
     }
 
     /// Categories, and after "kind" kinds of line, for which an account answers where an item has none.

@@ -14,6 +14,7 @@ import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.matching.RoleMatcher;
 import alcabala.accounting.matching.evidence.Evidence;
 import alcabala.accounting.party.Party;
+import alcabala.server.platform.Writing;
 import java.math.BigDecimal;
 import java.util.Collection;
 import java.util.Comparator;
@@ -32,6 +33,7 @@ final class Suggestions {
     private final List<LedgerAccount> accounts;
     private final List<LedgerAccount> purchases;
     private final KnownItems items;
+    private final BookedBefore booked;
     private final List<LedgerTaxCode> taxCodes;
     private final PartyMatcher parties;
     private final RoleMatcher roles;
@@ -48,7 +50,13 @@ final class Suggestions {
         }
     }
 
-    Suggestions(List<LedgerAccount> accounts, KnownItems items, List<LedgerTaxCode> taxCodes, PartyMatcher parties) {
+    Suggestions(
+            List<LedgerAccount> accounts,
+            KnownItems items,
+            List<LedgerTaxCode> taxCodes,
+            PartyMatcher parties,
+            BookedBefore booked) {
+        this.booked = booked;
         this.roles = new RoleMatcher(accounts);
         this.accounts = accounts.stream()
                 .filter(a -> a.active() && a.type() == AccountType.REVENUE)
@@ -91,12 +99,49 @@ final class Suggestions {
 
     Optional<Suggestion> forItem(String code, String name) {
         return forItem(code)
+                .or(() -> booked.ofText(name).flatMap(usual -> revenue(usual, asBooked(usual))))
                 .or(() -> items.likest(name, LIKE_AN_ITEM)
-                        .map(i -> new Suggestion(i.code(), i.account(), i.name(), "similar name", false)));
+                        .map(i -> new Suggestion(i.code(), i.account(), i.name(), "similar name", false)))
+                .or(() -> booked.ofTextLike(name, LIKE_AN_ITEM)
+                        .flatMap(usual -> revenue(usual, "like “%s”, %s".formatted(usual.text(), asBooked(usual)))));
+    }
+
+    private Optional<Suggestion> revenue(BookedBefore.Usual usual, String reason) {
+        return ofAccount(accounts, usual, reason);
+    }
+
+    /// As long as the account is still in use for such things.
+    private static Optional<Suggestion> ofAccount(
+            List<LedgerAccount> fitting, BookedBefore.Usual usual, String reason) {
+        return fitting.stream()
+                .filter(account -> account.code().equals(usual.account()))
+                .findFirst()
+                .map(account ->
+                        new Suggestion("", account.code(), account.code() + " " + account.name(), reason, false));
+    }
+
+    private static String asBooked(BookedBefore.Usual usual) {
+        return "booked there %s, last on %s"
+                .formatted(often(usual), Writing.now().day(usual.last()));
+    }
+
+    private static String often(BookedBefore.Usual usual) {
+        String times = usual.of() == 1 ? "once" : usual.of() + " times";
+        return usual.isAlways() ? times : "%d of %s".formatted(usual.times(), times);
     }
 
     Optional<Suggestion> forItem(String code) {
         return items.ofCode(code).map(i -> new Suggestion(i.code(), i.account(), i.name(), "same code", true));
+    }
+
+    /// What its items were mostly booked to, else by its name.
+    ///
+    /// @param items their names
+    Optional<Suggestion> forCategory(String name, LineKind kind, Collection<String> items) {
+        return booked.ofTexts(items)
+                .filter(usual -> usual.times() * 3 >= usual.of() * 2)
+                .flatMap(usual -> revenue(usual, "its items were " + asBooked(usual)))
+                .or(() -> forCategory(name, kind));
     }
 
     /// Labour goes to an account that says labour, where the chart has one, however alike another's name
@@ -108,6 +153,16 @@ final class Suggestions {
         List<LedgerAccount> fitting = kind == LineKind.LABOUR && !ofLabour.isEmpty() ? ofLabour : accounts;
         return closest(fitting, LedgerAccount::name, name, WORTH_SAYING)
                 .map(a -> new Suggestion("", a.code(), a.code() + " " + a.name(), "similar name", false));
+    }
+
+    /// What bills of theirs were mostly booked to, else what other names say.
+    ///
+    /// @param party there; empty where it is not known
+    Optional<Suggestion> forSupplier(String party, Collection<String> bought) {
+        return booked.boughtFrom(party)
+                .filter(usual -> usual.times() * 3 >= usual.of() * 2)
+                .flatMap(usual -> ofAccount(purchases, usual, "their bills were " + asBooked(usual)))
+                .or(() -> forSupplier(bought));
     }
 
     /// The account whose name is most like anything that was bought there, else one for purchases in

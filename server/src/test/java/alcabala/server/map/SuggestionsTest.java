@@ -14,6 +14,7 @@ import alcabala.accounting.party.Party;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.map.Suggestions.Suggestion;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -41,7 +42,66 @@ class SuggestionsTest {
                     code("E0", "0", TaxCategory.E, true),
                     code("S21", "21", TaxCategory.S, false)),
             new PartyMatcher(List.of(
-                    party("IC-1", "Ostrander and Daughter Ltd", ""), party("IC-2", "Pell Estuary", "IE7710243F"))));
+                    party("IC-1", "Ostrander and Daughter Ltd", ""), party("IC-2", "Pell Estuary", "IE7710243F"))),
+            new BookedBefore(List.of(
+                    sold("Mast storage, week", "4035", 4, "2026-11-03"),
+                    sold("Mast  storage, week", "4012", 1, "2026-08-01"),
+                    sold("Hull survey", "4900", 7, "2026-11-01"),
+                    sold("Hauling", "4020", 2, "2026-10-10"),
+                    sold("Launching", "4020", 1, "2026-10-11"),
+                    bought("KELP", "6100", 2, "2026-10-01"),
+                    bought("TARN", "6100", 1, "2026-10-01"),
+                    bought("TARN", "6200", 1, "2026-10-01"))));
+
+    private static BookedBefore.Lines sold(String text, String account, int times, String last) {
+        return new BookedBefore.Lines(true, "", text, account, times, LocalDate.parse(last));
+    }
+
+    private static BookedBefore.Lines bought(String party, String account, int times, String last) {
+        return new BookedBefore.Lines(false, party, "", account, times, LocalDate.parse(last));
+    }
+
+    @Test
+    void whatWasBookedBeforeIsAdviceAndNeverCertain() {
+        assertThat(suggestions.forItem("STO-MST", "mast storage WEEK"))
+                .contains(new Suggestion(
+                        "", "4035", "4035 Winter storage", "booked there 4 of 5 times, last on 3 Nov 2026", false));
+        assertThat(suggestions.forItem("STO-MST2", "Mast storage, weeks"))
+                .as("like it")
+                .map(Suggestion::reason)
+                .contains("like “Mast storage, week”, booked there 4 of 5 times, last on 3 Nov 2026");
+        assertThat(suggestions.forItem("SRV", "Hull survey"))
+                .as("the account is out of use")
+                .isEmpty();
+        assertThat(suggestions.forItem("RIG-06", "Mast storage, week"))
+                .as("the same code is better advice")
+                .map(Suggestion::counterpart)
+                .contains("RIG-06");
+    }
+
+    @Test
+    void aCategoryGoesWhereItsItemsWereBooked() {
+        assertThat(suggestions.forCategory("Slip", LineKind.GOODS, List.of("Hauling", "Launching", "Never sold")))
+                .map(Suggestion::reason)
+                .contains("its items were booked there 3 times, last on 11 Oct 2026");
+        assertThat(suggestions.forCategory("Winter storage", LineKind.GOODS, List.of("Hauling", "Mast storage, week")))
+                .as("four of seven are too few: its name says more")
+                .map(Suggestion::reason)
+                .contains("similar name");
+    }
+
+    @Test
+    void whatWasBoughtGoesWhereTheirBillsWent() {
+        assertThat(suggestions
+                        .forSupplier("KELP", List.of("Storage of our own"))
+                        .map(Suggestion::reason))
+                .contains("their bills were booked there 2 times, last on 1 Oct 2026");
+        assertThat(suggestions
+                        .forSupplier("TARN", List.of("Storage of our own"))
+                        .map(Suggestion::reason))
+                .as("half here, half there")
+                .contains("like what was bought: Storage of our own");
+    }
 
     private static LedgerAccount account(String code, String name, AccountType type, boolean active) {
         return new LedgerAccount(code, name, type, active);
@@ -95,7 +155,12 @@ class SuggestionsTest {
         List<LedgerAccount> withPurchases = List.of(
                 account("5100", "Goods for resale", AccountType.COST, true),
                 account("6100", "Storage of our own", AccountType.EXPENSE, true));
-        assertThat(new Suggestions(withPurchases, KnownItems.NONE, List.of(), new PartyMatcher(List.of()))
+        assertThat(new Suggestions(
+                                withPurchases,
+                                KnownItems.NONE,
+                                List.of(),
+                                new PartyMatcher(List.of()),
+                                BookedBefore.NONE)
                         .forSupplier(List.of("Rope 12 mm")))
                 .contains(new Suggestion("", "5100", "5100 Goods for resale", "for purchases in general", false));
     }
