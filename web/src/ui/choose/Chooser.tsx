@@ -94,7 +94,7 @@ export function Chooser<T extends Choice>(props: Props<T>) {
       // With something chosen, Enter is to go on and not to close a list.
       menuTrigger={chosen ? 'input' : 'focus'}
     >
-      <MovedTo placeRef={movedRef} />
+      <Moved placeRef={movedRef} chosen={chosen?.key} />
       <span className="relative block">
         <Input
           className="field text-base-content w-full !pr-7"
@@ -145,12 +145,27 @@ export function Chooser<T extends Choice>(props: Props<T>) {
   );
 }
 
-/** Keeps which choice was moved to by the arrows. */
-function MovedTo({ placeRef }: { placeRef: RefObject<string | null> }) {
+interface Kept {
+  placeRef: RefObject<string | null>;
+  chosen: string | undefined;
+}
+
+/** Keeps which choice was moved to by the arrows, and closes the list once something is chosen. */
+function Moved({ placeRef, chosen }: Kept) {
   const state = useContext(ComboBoxStateContext);
   const key = state?.isOpen ? (state.selectionManager.focusedKey ?? null) : null;
+  const stateRef = useRef(state);
   useEffect(() => {
     placeRef.current = key === null ? null : String(key);
+    stateRef.current = state;
   });
+  useEffect(() => {
+    if (chosen === undefined) {
+      return;
+    }
+    // What a choice fills in is taken for typing, which opens the list again.
+    const later = requestAnimationFrame(() => stateRef.current?.close());
+    return () => cancelAnimationFrame(later);
+  }, [chosen]);
   return null;
 }

@@ -28,6 +28,7 @@ class MapJourneyTest {
             aDraftIsEnteredThere(browser, demo);
             aFileIsBroughtInAndTakenBack(browser, demo);
             manyCodesGoToOneAccount(browser, demo);
+            allThatHoldsUpIsMappedByKeys(browser, demo);
         }
     }
 
@@ -49,7 +50,7 @@ class MapJourneyTest {
         browser.until(d -> browser.textOf("[role=option]").startsWith("4018") ? true : null);
         browser.keys(Keys.ENTER);
         browser.until(d -> browser.all("[role=option]").isEmpty() ? true : null);
-        tabTo(browser, "What would change?");
+        tabTo(browser, "What would change?", 20);
         browser.keys(Keys.ENTER);
         browser.awaitText("49 would belong elsewhere");
         assertThat(browser.text())
@@ -60,8 +61,8 @@ class MapJourneyTest {
         browser.until(d -> account(browser, "chandlery").startsWith("4018") ? true : null);
     }
 
-    private static void tabTo(Browser browser, String text) {
-        for (int i = 0; i < 20 && !browser.focused().startsWith(text); i++) {
+    private static void tabTo(Browser browser, String text, int most) {
+        for (int i = 0; i < most && !browser.focused().startsWith(text); i++) {
             browser.keys(Keys.TAB);
         }
         assertThat(browser.focused()).startsWith(text);
@@ -124,5 +125,49 @@ class MapJourneyTest {
         browser.keys("u");
         browser.awaitText("Undone");
         browser.until(d -> account(browser, "berths").startsWith("4040") ? true : null);
+    }
+
+    /// No mouse: two items, a category for three more, a tax and a party, until nothing is held up any
+    /// more.
+    private static void allThatHoldsUpIsMappedByKeys(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/map?route=yard&kind=item&only=open");
+        browser.find("tr[data-code='RIG-0042'].row-chosen");
+        browser.awaitText("Items 5 open");
+        browser.keys("y");
+        browser.awaitText("Items 4 open");
+        browser.find("tr[data-code='ENG-0310'].row-chosen");
+        browser.keys("e");
+        browser.until(d -> d.switchTo().activeElement().getTagName().equals("input") ? true : null);
+        browser.keys(Keys.ENTER);
+        browser.awaitText("Items 3 open");
+
+        goTo(browser, "Categories 1 open");
+        browser.find("tr[data-code=storage].row-chosen");
+        browser.keys("y");
+        browser.until(d ->
+                browser.text().contains("Categories 1 open") || browser.text().contains("Items 3 open") ? null : true);
+
+        goTo(browser, "Tax codes");
+        browser.find("tr[data-code=VEU].row-chosen");
+        browser.keys("e");
+        browser.until(d -> d.switchTo().activeElement().getTagName().equals("input") ? true : null);
+        browser.keys("RC0");
+        browser.until(d -> browser.textOf("[role=option]").startsWith("RC0") ? true : null);
+        browser.keys(Keys.ENTER);
+        browser.until(d -> browser.all("[role=option]").isEmpty() ? true : null);
+        browser.keys(Keys.ENTER);
+        browser.awaitText("Tax codes 3 open");
+
+        goTo(browser, "Parties 1 open");
+        browser.find("tr[data-code='C-1001'].row-chosen");
+        browser.keys("c");
+        browser.find("[data-topic]");
+        browser.keys("1");
+        browser.until(d -> browser.text().contains("blocked") ? null : true);
+    }
+
+    private static void goTo(Browser browser, String chip) {
+        tabTo(browser, chip, 60);
+        browser.keys(Keys.ENTER);
     }
 }

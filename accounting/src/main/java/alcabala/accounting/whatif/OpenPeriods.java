@@ -1,25 +1,30 @@
 package alcabala.accounting.whatif;
 
+import static java.util.Comparator.naturalOrder;
+
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.stream.Stream;
 
 /// In which months the books can still be written.
 ///
 /// @param lockedThrough the last day that is locked
-/// @param today no correction is dated later, unless everything up to it is locked
+/// @param today no correction of this month or one before is dated later, unless all up to it is locked
 public record OpenPeriods(LocalDate lockedThrough, LocalDate today) {
     public boolean isLocked(LocalDate day) {
         return !day.isAfter(lockedThrough);
     }
 
-    /// The day on which that is put right which was booked on a day: the last of its month that is over
-    /// or has come, or
-    /// of the first month with an open day where its own is locked throughout.
+    /// The day on which that is put right which was booked on a day: the last of its month, or of the
+    /// first month with an
+    /// open day where its own is locked throughout; no later than today, as long as that is in this month.
     public LocalDate correctOn(LocalDate booked) {
-        LocalDate end = YearMonth.from(booked).atEndOfMonth();
+        YearMonth month = YearMonth.from(booked);
         LocalDate open = lockedThrough.plusDays(1);
-        LocalDate day = isLocked(end) ? YearMonth.from(open).atEndOfMonth() : end;
-        LocalDate come = day.isAfter(today) ? today : day;
-        return come.isBefore(open) ? open : come;
+        YearMonth corrected = isLocked(month.atEndOfMonth()) ? YearMonth.from(open) : month;
+        LocalDate end = corrected.atEndOfMonth();
+        return end.isAfter(today)
+                ? Stream.of(today, corrected.atDay(1), open).max(naturalOrder()).orElseThrow()
+                : end;
     }
 }

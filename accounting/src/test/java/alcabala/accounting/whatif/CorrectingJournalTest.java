@@ -24,6 +24,8 @@ class CorrectingJournalTest {
         "2026-11-02, 2026-11-25, 2026-11-26, only today is open",
         "2026-11-02, 2026-11-26, 2026-11-27, not even today is",
         "2026-11-02, 2026-12-31, 2027-01-01, locked ahead",
+        "2026-12-05, 2026-10-12, 2026-12-01, booked ahead: in the same month",
+        "2026-11-30, 2026-10-12, 2026-11-26, booked ahead within this month",
     })
     void isDatedInAnOpenPeriod(LocalDate booked, LocalDate lockedThrough, LocalDate correctedOn, String because) {
         OpenPeriods periods = new OpenPeriods(lockedThrough, LocalDate.of(2026, 11, 26));

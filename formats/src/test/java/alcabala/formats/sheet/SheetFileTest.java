@@ -8,12 +8,18 @@ import alcabala.formats.csv.CsvTable;
 import alcabala.formats.csv.CsvTable.Outcome;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.net.InetAddress;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipFile;
+import org.dhatim.fastexcel.VisibilityState;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.junit.jupiter.api.Test;
@@ -94,7 +100,7 @@ class SheetFileTest {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (Workbook book = new Workbook(bytes, "Test", "1.0")) {
             Worksheet hidden = book.newWorksheet("Old");
-            hidden.setVisibilityState(org.dhatim.fastexcel.VisibilityState.HIDDEN);
+            hidden.setVisibilityState(VisibilityState.HIDDEN);
             hidden.value(0, 0, "Wrong");
             book.newWorksheet("New").value(0, 0, "Right");
         }
@@ -107,14 +113,42 @@ class SheetFileTest {
         assertThat(problem("PK is no workbook".getBytes(StandardCharsets.UTF_8)).code())
                 .isEqualTo(Code.SHEET);
         byte[] whole = SheetFile.xlsx("Items", COLUMNS, List.of(List.of("a", "b", "c")));
-        assertThat(problem(java.util.Arrays.copyOf(whole, whole.length / 2)).code())
-                .isEqualTo(Code.SHEET);
+        assertThat(problem(Arrays.copyOf(whole, whole.length / 2)).code()).isEqualTo(Code.SHEET);
         assertThat(problem(workbook(sheet -> {})).code()).isEqualTo(Code.EMPTY);
         assertThat(problem(new byte[20 * 1024 * 1024 + 1]).code()).isEqualTo(Code.TOO_LARGE);
         assertThat(problem(packedNothing(401)).code())
                 .as("little that unpacks to very much")
                 .isEqualTo(Code.TOO_LARGE);
         assertThat(problem(packedNothing(1)).code()).isEqualTo(Code.SHEET);
+    }
+
+    /// Nothing is looked up for it, and little does not become very much.
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "<!DOCTYPE worksheet [<!ENTITY e SYSTEM \"file:///etc/hostname\">]>",
+                "<!DOCTYPE worksheet [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;&a;&a;\"><!ENTITY c \"&b;&b;&b;&b;&b;&b;&b;&b;&b;&b;\">"
+                        + "<!ENTITY e \"&c;&c;&c;&c;&c;&c;&c;&c;&c;&c;\">]>"
+            })
+    void entitiesAreNotFollowed(String doctype) throws IOException {
+        byte[] plain = SheetFile.xlsx("Items", COLUMNS, List.of(List.of("a", "MARK", "c")));
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipFile from = ZipFile.builder().setByteArray(plain).get();
+                ZipOutputStream to = new ZipOutputStream(bytes)) {
+            for (ZipArchiveEntry part : Collections.list(from.getEntries())) {
+                String content = new String(from.getInputStream(part).readAllBytes(), StandardCharsets.UTF_8);
+                boolean inIt = content.contains("MARK");
+                String changed = inIt ? content.replace("MARK", "&e;").replaceFirst("\\?>", "?>" + doctype) : content;
+                to.putNextEntry(new ZipEntry(part.getName()));
+                to.write(changed.getBytes(StandardCharsets.UTF_8));
+            }
+        }
+        Outcome outcome = SheetFile.read(bytes.toByteArray());
+        String said = outcome.toString();
+        assertThat(said).hasSizeLessThan(1_000);
+        assertThat(said)
+                .doesNotContain("aaaaaaaaaa")
+                .doesNotContain(InetAddress.getLocalHost().getHostName());
     }
 
     private static byte[] packedNothing(int megabytes) throws IOException {
