@@ -152,6 +152,7 @@ function InHand({
         <Labelled label="Why">
           <input
             className="field"
+            aria-label="Why"
             maxLength={500}
             placeholder="kept in its history"
             value={note}

@@ -53,6 +53,7 @@ public class Mapping {
 
     @Transactional
     public Changed change(RouteRow route, Change change, String who, Progress at) {
+        checks.requireName(change.kind(), change.code());
         routes.lock(route.id());
         Optional<CrosswalkRow> before = store.find(route.id(), change.kind(), change.code());
         if (change.remove()) {
@@ -114,6 +115,7 @@ public class Mapping {
     public Released takeAway(RouteRow route, RowKind kind, Map<String, Integer> versions, String who, Progress at) {
         routes.lock(route.id());
         Set<String> refs = new HashSet<>();
+        versions.keySet().forEach(code -> checks.requireName(kind, code));
         versions.forEach((code, version) -> {
             store.remove(route.id(), kind, code, version, who);
             refs.add(Refs.of(kind, code));

@@ -39,7 +39,10 @@ public class RowChecks {
     ///
     /// @throws NotPossibleException with what is wrong
     public Meaning check(RouteRow route, RowKind kind, String code, Meaning asked) {
-        checkCode(route, kind, code);
+        requireName(kind, code);
+        if (kind == RowKind.LINE) {
+            checkLine(route, code);
+        }
         Meaning meaning = kind == RowKind.ITEM ? withItsAccount(route, asked) : asked;
         if (meaning.targets().isEmpty() && meaning.dimensions().isEmpty()) {
             throw NotPossibleException.invalid("says-nothing", "The row of " + code + " says nothing; take it away.");
@@ -49,14 +52,16 @@ public class RowChecks {
         return meaning;
     }
 
-    /// The record that a line's name tells of.
-    public static long recordOf(String lineCode) {
-        return Long.parseLong(lineCode.substring(0, lineCode.indexOf('/')));
-    }
-
-    private void checkCode(RouteRow route, RowKind kind, String code) {
+    /// Whether a code can name anything of its kind, also of a row that is only to be taken away.
+    ///
+    /// @throws NotPossibleException with what is wrong
+    public void requireName(RowKind kind, String code) {
         switch (kind) {
-            case LINE -> checkLine(route, code);
+            case LINE -> {
+                if (!LINE.matcher(code).matches()) {
+                    throw noLine(code);
+                }
+            }
             case ROLE -> role(code);
             case LINE_KIND -> checkLineKind(code);
             case PAYER -> checkPayer(code);
@@ -64,18 +69,26 @@ public class RowChecks {
         }
     }
 
+    /// The record that a line's name tells of.
+    public static long recordOf(String lineCode) {
+        return Long.parseLong(lineCode.substring(0, lineCode.indexOf('/')));
+    }
+
     private void checkLine(RouteRow route, String code) {
-        boolean known = LINE.matcher(code).matches()
-                && jdbc.sql("select exists (select 1 from record where id = :id and route_id = :route)")
-                        .param("id", recordOf(code))
-                        .param("route", route.id())
-                        .query(Boolean.class)
-                        .single();
+        boolean known = jdbc.sql("select exists (select 1 from record where id = :id and route_id = :route)")
+                .param("id", recordOf(code))
+                .param("route", route.id())
+                .query(Boolean.class)
+                .single();
         if (!known) {
-            throw NotPossibleException.invalid(
-                    "line-invalid",
-                    "A line is named by its document here and its own number, such as 4711/2; " + code + " is none.");
+            throw noLine(code);
         }
+    }
+
+    private static NotPossibleException noLine(String code) {
+        return NotPossibleException.invalid(
+                "line-invalid",
+                "A line is named by its document here and its own number, such as 4711/2; " + code + " is none.");
     }
 
     static AccountRole role(String code) {

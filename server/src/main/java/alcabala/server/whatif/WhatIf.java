@@ -29,6 +29,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -73,6 +74,7 @@ class WhatIf {
     }
 
     Found of(RouteRow route, Change change, Progress at) {
+        checks.requireName(change.kind(), change.code());
         Meaning would = change.remove() ? Meaning.NONE : checked(route, change);
         Optional<CrosswalkRow> row = store.find(route.id(), change.kind(), change.code());
         Under under = new Under(route, change, change.remove() ? Optional.empty() : Optional.of(would));
@@ -152,6 +154,7 @@ class WhatIf {
                         each -> each.one().id(), each -> each.one().record()));
         LongFunction<Compilation> now = under.now(records);
         LongFunction<Compilation> would = under.would(records);
+        Function<Standing, Optional<Compilation>> then = under.then(records);
         for (Standing each : chunk) {
             long id = each.one().id();
             Compilation after = would.apply(id);
@@ -163,7 +166,7 @@ class WhatIf {
                 continue;
             }
             List<Compilation> rules = new ArrayList<>(List.of(now.apply(id)));
-            under.then(each, records).ifPresent(rules::add);
+            then.apply(each).ifPresent(rules::add);
             page.add(each, new Booked(each.books(), rules).under(after));
         }
     }
@@ -194,19 +197,23 @@ class WhatIf {
         }
 
         /// As the row was when it was sent; empty where that is as it is now.
-        Optional<Compilation> then(Standing each, Map<Long, Record> records) {
-            Optional<From> from = said.stream()
-                    .filter(state -> !state.moment().isAfter(each.queuedAt()))
-                    .findFirst();
-            if (!said.isEmpty() && from.equals(Optional.of(said.getFirst()))) {
-                return Optional.empty();
-            }
-            Optional<Meaning> meaning = from.map(From::meaning);
-            Compiler then =
-                    former.computeIfAbsent(meaning, it -> compilers.with(route, change.kind(), change.code(), it));
-            long id = each.one().id();
-            return Optional.of(
-                    compiling.with(route, then, Map.of(id, records.get(id))).apply(id));
+        Function<Standing, Optional<Compilation>> then(Map<Long, Record> records) {
+            Map<Optional<Meaning>, LongFunction<Compilation>> compiled = new HashMap<>();
+            return each -> {
+                Optional<From> from = said.stream()
+                        .filter(state -> !state.moment().isAfter(each.queuedAt()))
+                        .findFirst();
+                if (!said.isEmpty() && from.equals(Optional.of(said.getFirst()))) {
+                    return Optional.empty();
+                }
+                LongFunction<Compilation> as = compiled.computeIfAbsent(
+                        from.map(From::meaning), meaning -> compiling.with(route, former(meaning), records));
+                return Optional.of(as.apply(each.one().id()));
+            };
+        }
+
+        private Compiler former(Optional<Meaning> meaning) {
+            return former.computeIfAbsent(meaning, it -> compilers.with(route, change.kind(), change.code(), it));
         }
     }
 }

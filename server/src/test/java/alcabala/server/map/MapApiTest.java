@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.Purpose;
+import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.Api;
 import alcabala.server.World;
 import alcabala.server.Yard;
@@ -96,6 +97,18 @@ class MapApiTest {
         assertThat(history.valueStream()
                         .map(each -> income(each, "before") + " " + income(each, "meaning") + " " + each.get("stands")))
                 .containsExactly("4090 4080 true", "4080 4090 false", " 4080 false");
+    }
+
+    /// Also where nothing stands that could be taken away.
+    @ParameterizedTest
+    @CsvSource({"LINE, nonsense", "LINE, /", "PAYER, C-1001", "ROLE, OWNER", "LINE_KIND, WIND"})
+    void aNameThatNamesNothingIsRefused(RowKind kind, String code) {
+        Map<String, Object> away = Map.of("route", "yard", "kind", kind, "code", code, "remove", true);
+        Map<String, Object> rows = Map.of("route", "yard", "kind", kind, "rows", Map.of(code, 0));
+        assertThat(ferro.put("/api/map/row", away).status()).isEqualTo(422);
+        assertThat(ferro.post("/api/map/what-if", away).status()).isEqualTo(422);
+        assertThat(ferro.post("/api/map/corrections", away).status()).isEqualTo(422);
+        assertThat(ferro.post("/api/map/rows/removal", rows).status()).isEqualTo(422);
     }
 
     private static String income(JsonNode change, String when) {
