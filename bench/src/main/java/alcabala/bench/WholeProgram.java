@@ -118,8 +118,7 @@ final class WholeProgram {
         requireAllOnTheRoute(documents);
     }
 
-    /// As many items and parties of the source, a third of the items without an answer, and half as many
-    /// of each on the
+    /// As many items and parties of the source, a third of the items without an answer, and half as many of each on the
     /// ledger.
     private void fillCodes(int count) {
         String party = """

@@ -9,8 +9,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
 
-/// A row is changed knowing what that changes, what was posted before is put right, and many rows are
-/// changed as one.
+/// A row is changed knowing what that changes, what was posted before is put right, and many rows are changed
+/// as one.
 class MapJourneyTest {
     private static final String CATEGORIES = "/map?route=yard&kind=category";
 
@@ -127,8 +127,7 @@ class MapJourneyTest {
         browser.until(d -> account(browser, "berths").startsWith("4040") ? true : null);
     }
 
-    /// No mouse: two items, a category for three more, a tax and a party, until nothing is held up any
-    /// more.
+    /// No mouse: two items, a category for three more, a tax and a party, until nothing is held up any more.
     private static void allThatHoldsUpIsMappedByKeys(Browser browser, Demo demo) {
         browser.open(demo.address() + "/map?route=yard&kind=item&only=open");
         browser.find("tr[data-code='RIG-0042'].row-chosen");

@@ -8,8 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 
-/// Remakes the pictures of the main views from the demo data. Run by `./alcabala screenshots`; its name
-/// keeps it out of
+/// Remakes the pictures of the main views from the demo data. Run by `./alcabala screenshots`; its name keeps it out of
 /// the tests.
 class Screenshots {
     private final Path folder = Path.of(System.getenv().getOrDefault("ALCABALA_SCREENSHOTS", "target/screenshots"));

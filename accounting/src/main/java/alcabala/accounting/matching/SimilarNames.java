@@ -5,10 +5,8 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 
-/// Finds names that are like a name among very many, by an index of their three-letter pieces. Gives
-/// exactly those that
-/// comparing with each of them would give ([Names#similarity]): pieces that fall into the same bucket
-/// only add names to
+/// Finds names that are like a name among very many, by an index of their three-letter pieces. Gives exactly those that
+/// comparing with each of them would give ([Names#similarity]): pieces that fall into the same bucket only add names to
 /// be compared.
 public final class SimilarNames {
     private static final int BUCKET_BITS = 16;
@@ -69,11 +67,9 @@ public final class SimilarNames {
         return found;
     }
 
-    /// How many pieces need not be looked at. A name that is similar enough has at least `least` in
-    /// common, since it
-    /// has itself no fewer pieces than that; so it has one in common with any of the others but `least -
-    /// 1`. What very
-    /// many names have, such as a word of the trade, is passed over.
+    /// How many pieces need not be looked at. A name that is similar enough has at least `least` in common,
+    /// since it has itself no fewer pieces than that; so it has one in common with any of the others but `least
+    /// - 1`. What very many names have, such as a word of the trade, is passed over.
     private static int passedOver(int asked, double atLeast) {
         int least = (int) Math.ceil(atLeast * asked / (2 - atLeast) - 1e-9);
         return Math.max(0, Math.min(asked, least) - 1);

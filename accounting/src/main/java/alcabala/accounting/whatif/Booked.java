@@ -12,8 +12,7 @@ public record Booked(Books stands, List<Compilation> rules) {
     /// What the change would move of it.
     ///
     /// @param would what it compiles to under the row as it would be
-    /// @return empty where the books do not say what any of the rows says: somebody booked it otherwise,
-    ///     and it
+    /// @return empty where the books do not say what any of the rows says: somebody booked it otherwise, and it
     ///     has to be looked at
     public Optional<Effect> under(Compilation would) {
         return rules.stream()

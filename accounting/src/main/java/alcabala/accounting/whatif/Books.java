@@ -5,8 +5,7 @@ import alcabala.accounting.posting.PostingKey;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
-/// What stands on the books, in minor units of base currency, positive is debit. Nothing that is zero is
-/// kept.
+/// What stands on the books, in minor units of base currency, positive is debit. Nothing that is zero is kept.
 public record Books(Map<PostingKey, Long> amounts) {
     /// Where nothing stands.
     public static final Books NONE = new Books(Map.of());

@@ -20,9 +20,8 @@ public record CorrectingJournal(LocalDate day, List<Line> lines, int records, in
     /// @param booked the day that it was booked on
     public record Corrected(LocalDate booked, Books moved) {}
 
-    /// One for each open period, in order of days. Lines of a place that come to nothing are left out,
-    /// and a journal
-    /// without lines with them.
+    /// One for each open period, in order of days. Lines of a place that come to nothing are left out, and a
+    /// journal without lines with them.
     public static List<CorrectingJournal> of(List<Corrected> records, OpenPeriods periods) {
         Map<LocalDate, List<Corrected>> byDay = new TreeMap<>();
         records.forEach(each -> byDay.computeIfAbsent(periods.correctOn(each.booked()), day -> new ArrayList<>())

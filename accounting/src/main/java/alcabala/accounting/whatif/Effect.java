@@ -29,8 +29,7 @@ public record Effect(Kind kind, Books moved) {
         /// It was held back, and could go.
         RELEASES;
 
-        /// Whether an entry made by hand can put right what was booked: it names no tax and nobody who
-        /// owes.
+        /// Whether an entry made by hand can put right what was booked: it names no tax and nobody who owes.
         public boolean isCorrectable() {
             return this == BOOKS;
         }

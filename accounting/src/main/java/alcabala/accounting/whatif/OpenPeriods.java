@@ -15,9 +15,9 @@ public record OpenPeriods(LocalDate lockedThrough, LocalDate today) {
         return !day.isAfter(lockedThrough);
     }
 
-    /// The day on which that is put right which was booked on a day: the last of its month, or of the
-    /// first month with an
-    /// open day where its own is locked throughout; no later than today, as long as that is in this month.
+    /// The day on which that is put right which was booked on a day: the last of its month, or of the first
+    /// month with an open day where its own is locked throughout; no later than today, as long as that is in
+    /// this month.
     public LocalDate correctOn(LocalDate booked) {
         YearMonth month = YearMonth.from(booked);
         LocalDate open = lockedThrough.plusDays(1);

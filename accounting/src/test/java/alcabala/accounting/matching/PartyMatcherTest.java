@@ -166,8 +166,8 @@ class PartyMatcherTest {
                 .isEqualTo(14);
     }
 
-    /// A word that one of one party has weighs 9.55 bits; one tax identifier 14, one e-mail address 11, one telephone
-    /// number 10, another of a wrong check 6 against, another legal form 1.5 against.
+    /// A word that one of one party has weighs 9.55 bits; one tax identifier 14, one e-mail address 11, one
+    /// telephone number 10, another of a wrong check 6 against, another legal form 1.5 against.
     @ParameterizedTest(name = "{0}; {1}; {2}; {3}: {4}")
     @CsvSource({
         "Quillan, '', office@quillan.example, '', CERTAIN",

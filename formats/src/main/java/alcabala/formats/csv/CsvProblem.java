@@ -20,8 +20,7 @@ public record CsvProblem(Code code, int line, String place, String found) {
         QUOTES,
         /// A line has more or fewer cells than the first; `found` counts them.
         CELLS,
-        /// It looks like a workbook, and no sheet of it can be read; `found` says why as far as it is
-        /// known.
+        /// It looks like a workbook, and no sheet of it can be read; `found` says why as far as it is known.
         SHEET,
         /// A cell holds what its column cannot take.
         VALUE,

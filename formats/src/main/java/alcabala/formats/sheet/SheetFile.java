@@ -12,13 +12,12 @@ import java.util.regex.Pattern;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 
-/// A table with a heading row, as CSV or as the first sheet of a workbook. What is written is read back
-/// the same.
+/// A table with a heading row, as CSV or as the first sheet of a workbook. What is written is read back the
+/// same.
 public final class SheetFile {
-    /// With which it begins that a spreadsheet may take for a formula. Text of CSV that begins so, or
-    /// with an apostrophe
-    /// before such, gets an apostrophe before it, and loses it when it is read; a cell of a workbook is
-    /// text anyway.
+    /// With which it begins that a spreadsheet may take for a formula. Text of CSV that begins so, or with an
+    /// apostrophe before such, gets an apostrophe before it, and loses it when it is read; a cell of a workbook
+    /// is text anyway.
     private static final Pattern FORMULA = Pattern.compile("'*[=@+\\-\\t\\r].*", Pattern.DOTALL);
 
     private SheetFile() {}

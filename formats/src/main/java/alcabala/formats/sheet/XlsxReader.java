@@ -20,8 +20,7 @@ import org.dhatim.fastexcel.reader.Row;
 import org.dhatim.fastexcel.reader.Sheet;
 import org.dhatim.fastexcel.reader.SheetVisibility;
 
-/// The first sheet of a workbook that can be seen. Numbers are read as they would be typed, without
-/// exponents.
+/// The first sheet of a workbook that can be seen. Numbers are read as they would be typed, without exponents.
 final class XlsxReader {
     private static final int LARGEST = 20 * 1024 * 1024;
     private static final long LARGEST_UNPACKED = 400L * 1024 * 1024;

@@ -4,14 +4,13 @@ import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.formats.sheet.SheetFile;
 import alcabala.server.bulk.BulkStore.Bulk;
-import alcabala.server.bulk.BulkStore.Changing;
 import alcabala.server.bulk.BulkStore.State;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.map.RowWords;
-import alcabala.server.map.Said;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Sentences;
 import alcabala.server.record.Hashes;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -24,8 +23,11 @@ import java.io.IOException;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -48,33 +50,11 @@ import org.springframework.web.multipart.MultipartFile;
 class BulkApi {
     private static final MediaType XLSX =
             MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
-    /// So many changes and problems are listed; all are counted.
-    private static final int LISTED = 2_000;
     private final Routes routes;
     private final Bulks bulks;
     private final BulkStore store;
     private final RowWords words;
     private final Works works;
-
-    /// @param before empty for no row, as is after
-    record BulkRow(int line, String code, List<Said> before, List<Said> after) {}
-
-    record BulkProblem(int line, String code, String sentence) {}
-
-    /// What would change. Rows and problems are the first 2,000 of each.
-    ///
-    /// @param id by which it is done; null where nothing would change
-    /// @param notTaken columns of the file that say nothing of a crosswalk
-    record BulkTried(
-            Long id,
-            int changed,
-            int added,
-            int takenAway,
-            int unchanged,
-            int wrong,
-            List<BulkRow> rows,
-            List<BulkProblem> problems,
-            List<String> notTaken) {}
 
     record BulkDone(long id, String sentence) {}
 
@@ -122,7 +102,7 @@ class BulkApi {
         Columns columns = bulks.columns(found, kind);
         List<List<String>> lines = bulks.lines(found, kind, columns);
         boolean csv = format.equals("csv");
-        String name = "%s-%s.%s".formatted(found.code(), kind.name().toLowerCase(java.util.Locale.ROOT), format);
+        String name = "%s-%s.%s".formatted(found.code(), Sentences.word(kind).replace(' ', '-'), format);
         return ResponseEntity.ok()
                 .contentType(csv ? MediaType.parseMediaType("text/csv;charset=UTF-8") : XLSX)
                 .header(
@@ -131,8 +111,7 @@ class BulkApi {
                 .body(
                         csv
                                 ? SheetFile.csv(columns.heads(), lines)
-                                : SheetFile.xlsx(
-                                        kind.name().toLowerCase(java.util.Locale.ROOT), columns.heads(), lines));
+                                : SheetFile.xlsx(Sentences.word(kind), columns.heads(), lines));
     }
 
     private static void requireTable(RowKind kind) {
@@ -151,16 +130,13 @@ class BulkApi {
             Principal who)
             throws IOException {
         RouteRow found = routes.getLeading(route);
-        requireTable(kind);
         byte[] content = file.getBytes();
         String name = file.getOriginalFilename() == null ? "file" : shortened(file.getOriginalFilename());
-        return works.start(
-                Kind.SUPPOSING,
-                found.code() + " " + UUID.randomUUID(),
+        return suppose(
+                found,
+                kind,
                 who.getName(),
-                BulkTried.class,
-                at -> json(
-                        found, kind, bulks.tryFile(found, kind, name, content, Hashes.sha256(content), who.getName())));
+                () -> bulks.tryFile(found, kind, name, content, Hashes.sha256(content), who.getName()));
     }
 
     private static String shortened(String name) {
@@ -172,71 +148,44 @@ class BulkApi {
     @ResponseStatus(HttpStatus.ACCEPTED)
     Work<BulkTried> tryCodes(@Valid @RequestBody BulkCodes wanted, Principal who) {
         RouteRow found = routes.getLeading(wanted.route());
-        requireTable(wanted.kind());
         Meaning meaning = wanted.meaning() == null ? Meaning.NONE : wanted.meaning();
-        return works.start(
-                Kind.SUPPOSING,
-                found.code() + " " + UUID.randomUUID(),
+        return suppose(
+                found,
+                wanted.kind(),
                 who.getName(),
-                BulkTried.class,
-                at -> json(
-                        found,
-                        wanted.kind(),
-                        bulks.tryCodes(found, wanted.kind(), wanted.codes(), meaning, who.getName())));
+                () -> bulks.tryCodes(found, wanted.kind(), wanted.codes(), meaning, who.getName()));
     }
 
-    /// What would change if the rows were those of another route, or those of a moment before; changes
-    /// nothing yet.
+    /// What would change if the rows were those of another route, or those of a moment before; changes nothing
+    /// yet.
     @PostMapping("/rows")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Work<BulkTried> tryRows(@Valid @RequestBody BulkRows wanted, Principal who) {
         RouteRow found = routes.getLeading(wanted.route());
-        requireTable(wanted.kind());
         if ((wanted.from() == null) == (wanted.moment() == null)) {
             throw NotPossibleException.invalid("from-where", "Name another route or a moment, and not both.");
         }
         RouteRow from = wanted.from() == null ? null : routes.getLeading(wanted.from());
-        return works.start(
-                Kind.SUPPOSING,
-                found.code() + " " + UUID.randomUUID(),
+        return suppose(
+                found,
+                wanted.kind(),
                 who.getName(),
-                BulkTried.class,
-                at -> json(
-                        found,
-                        wanted.kind(),
-                        from == null
-                                ? bulks.tryThen(found, wanted.kind(), wanted.moment(), who.getName())
-                                : bulks.tryRoute(found, wanted.kind(), from, who.getName())));
+                () -> from == null
+                        ? bulks.tryThen(found, wanted.kind(), wanted.moment(), who.getName())
+                        : bulks.tryRoute(found, wanted.kind(), from, who.getName()));
     }
 
-    private BulkTried json(RouteRow route, RowKind kind, Bulks.Tried tried) {
-        List<Changing> changes = tried.changes();
-        return new BulkTried(
-                tried.bulk(),
-                (int) changes.stream()
-                        .filter(each -> each.before() != null && each.after() != null)
-                        .count(),
-                (int) changes.stream().filter(each -> each.before() == null).count(),
-                (int) changes.stream().filter(each -> each.after() == null).count(),
-                tried.unchanged(),
-                tried.wrong().size(),
-                changes.stream()
-                        .limit(LISTED)
-                        .map(each -> new BulkRow(
-                                each.line(),
-                                each.code(),
-                                said(route, kind, each.before()),
-                                said(route, kind, each.after())))
-                        .toList(),
-                tried.wrong().stream()
-                        .limit(LISTED)
-                        .map(each -> new BulkProblem(each.line(), each.code(), each.sentence()))
-                        .toList(),
-                tried.notTaken());
-    }
-
-    private List<Said> said(RouteRow route, RowKind kind, Meaning meaning) {
-        return meaning == null ? List.of() : words.of(route, kind, meaning);
+    private Work<BulkTried> suppose(RouteRow route, RowKind kind, String who, Supplier<Bulks.Tried> attempt) {
+        requireTable(kind);
+        return works.start(Kind.SUPPOSING, route.code() + " " + UUID.randomUUID(), who, BulkTried.class, at -> {
+            Bulks.Tried tried = attempt.get();
+            List<Meaning> meanings = BulkTried.listed(tried).stream()
+                    .flatMap(each -> Stream.of(each.before(), each.after()))
+                    .filter(Objects::nonNull)
+                    .distinct()
+                    .toList();
+            return BulkTried.of(tried, words.of(route, kind, meanings));
+        });
     }
 
     /// Does what was tried.
@@ -246,7 +195,7 @@ class BulkApi {
         Bulk bulk = visible(id);
         return works.start(
                 Kind.COMPILING,
-                "bulk " + id,
+                "doing bulk " + id,
                 who.getName(),
                 BulkDone.class,
                 at -> new BulkDone(
@@ -262,7 +211,7 @@ class BulkApi {
     @ResponseStatus(HttpStatus.ACCEPTED)
     Work<BulkTakenBack> takeBack(@PathVariable long id, Principal who) {
         Bulk bulk = visible(id);
-        return works.start(Kind.COMPILING, "bulk " + id, who.getName(), BulkTakenBack.class, at -> {
+        return works.start(Kind.COMPILING, "undoing bulk " + id, who.getName(), BulkTakenBack.class, at -> {
             Bulks.TakenBack taken = bulks.takeBack(bulk, who.getName(), at);
             String left = taken.left().isEmpty()
                     ? ""
@@ -271,7 +220,7 @@ class BulkApi {
             return new BulkTakenBack(
                     "%s as before, %s%s"
                             .formatted(rows(taken.rows()), taken.released().wholeSentence(), left),
-                    taken.left().stream().limit(LISTED).toList());
+                    taken.left().stream().limit(BulkTried.LISTED).toList());
         });
     }
 

@@ -48,10 +48,17 @@ class BulkStore {
 
     /// @param line in the file; 0 for a choice of codes
     /// @param before null for no row, as is after
-    record Changing(String code, int line, int version, Meaning before, Meaning after) {}
+    record Changing(String code, int line, int version, Meaning before, Meaning after) {
+        boolean isNew() {
+            return before == null;
+        }
 
-    /// @param became the version that it was changed to; null where it was taken away, or was not changed
-    ///     yet
+        boolean isTakenAway() {
+            return after == null;
+        }
+    }
+
+    /// @param became the version that it was changed to; null where it was taken away, or was not changed yet
     record Done(Changing change, Integer became) {}
 
     BulkStore(JdbcClient jdbc, DataSource dataSource, Clock clock) {

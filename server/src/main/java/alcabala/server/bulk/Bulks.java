@@ -15,6 +15,7 @@ import alcabala.server.compile.Released;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.map.RowChecks;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Sentences;
 import alcabala.server.record.Refs;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
@@ -25,7 +26,6 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -34,8 +34,8 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/// Many rows of one crosswalk at once: tried, then done as it was shown, all or nothing, and taken back
-/// as a whole.
+/// Many rows of one crosswalk at once: tried, then done as it was shown, all or nothing, and taken back as a
+/// whole.
 @Component
 class Bulks {
     static final int MOST = 20_000;
@@ -161,7 +161,7 @@ class Bulks {
     }
 
     private Trying trying(RouteRow route, RowKind kind) {
-        return new Trying(route, kind, checks, rows(route, kind), names.of(route, kind));
+        return new Trying(route, new CheckedMeanings(route, kind, checks), rows(route, kind), names.of(route, kind));
     }
 
     private Tried keep(
@@ -193,7 +193,9 @@ class Bulks {
         List<Changing> changes =
                 bulks.rows(bulk.id()).stream().map(Done::change).toList();
         Map<String, Integer> became = new HashMap<>();
+        CheckedMeanings checked = new CheckedMeanings(route, bulk.kind(), checks);
         for (Changing each : changes) {
+            requirePossible(checked, each);
             put(route, bulk.kind(), each.code(), each.after(), each.version(), who);
             if (each.after() != null) {
                 became.put(each.code(), null);
@@ -205,6 +207,17 @@ class Bulks {
         String because = because(bulk, changes.size());
         trail.write(route.id(), null, who, "rows-changed-together", told(bulk, changes.size()));
         return compileAgain(route, bulk.kind(), codes(changes), who, because, at);
+    }
+
+    /// The ledger may be another one by now.
+    private static void requirePossible(CheckedMeanings checked, Changing each) {
+        if (!each.isTakenAway()) {
+            String problem = checked.of(each.code(), each.after()).problem();
+            if (!problem.isEmpty()) {
+                throw NotPossibleException.conflict(
+                        "changed-meanwhile", "%s: %s Look at the changes again.".formatted(each.code(), problem));
+            }
+        }
     }
 
     private void put(RouteRow route, RowKind kind, String code, Meaning meaning, int version, String who) {
@@ -222,7 +235,7 @@ class Bulks {
     private static Map<String, ?> told(Bulk bulk, int rows) {
         Map<String, Object> told = new LinkedHashMap<>();
         told.put("change", bulk.id());
-        told.put("kind", word(bulk.kind()));
+        told.put("kind", Sentences.word(bulk.kind()));
         told.put("rows", rows);
         if (!bulk.fileName().isEmpty()) {
             told.put("file", bulk.fileName());
@@ -232,11 +245,8 @@ class Bulks {
 
     private static String because(Bulk bulk, int rows) {
         return "%d rows of %s changed together%s"
-                .formatted(rows, word(bulk.kind()), bulk.fileName().isEmpty() ? "" : " from " + bulk.fileName());
-    }
-
-    private static String word(RowKind kind) {
-        return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+                .formatted(
+                        rows, Sentences.word(bulk.kind()), bulk.fileName().isEmpty() ? "" : " from " + bulk.fileName());
     }
 
     private Released compileAgain(
@@ -276,7 +286,7 @@ class Bulks {
                         bulk.kind(),
                         codes(changes),
                         who,
-                        "%d rows of %s taken back together".formatted(changes.size(), word(bulk.kind())),
+                        "%d rows of %s taken back together".formatted(changes.size(), Sentences.word(bulk.kind())),
                         at);
         return new TakenBack(released, changes.size(), left);
     }

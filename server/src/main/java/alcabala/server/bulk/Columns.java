@@ -11,8 +11,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 
-/// The columns of a crosswalk as a file: the code, what can be said of it, and the version that it was
-/// seen in.
+/// The columns of a crosswalk as a file: the code, what can be said of it, and the version that it was seen in.
 ///
 /// @param dimensions the ledger's, by their codes
 record Columns(RowKind kind, Map<String, String> dimensions) {

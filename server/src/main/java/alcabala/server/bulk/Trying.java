@@ -2,15 +2,11 @@ package alcabala.server.bulk;
 
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
-import alcabala.accounting.crosswalk.RowKind;
 import alcabala.formats.csv.CsvTable;
 import alcabala.server.bulk.BulkStore.Changing;
-import alcabala.server.map.RowChecks;
-import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,15 +15,10 @@ import java.util.Set;
 
 /// Compares what a file says of the codes of one kind with what stands, row by row, and says what is wrong.
 final class Trying {
-    /// Kinds of which each code takes other accounts.
-    private static final Set<RowKind> EACH_ITS_OWN =
-            Set.of(RowKind.ROLE, RowKind.LINE_KIND, RowKind.LINE, RowKind.PAYER);
     private final RouteRow route;
-    private final RowKind kind;
-    private final RowChecks checks;
+    private final CheckedMeanings checks;
     private final Map<String, CrosswalkRow> rows;
     private final Map<String, String> names;
-    private final Map<Meaning, Checked> checked = new HashMap<>();
     private final List<Changing> changes = new ArrayList<>();
     private final List<Wrong> wrong = new ArrayList<>();
     private final Set<String> seen = new HashSet<>();
@@ -36,13 +27,10 @@ final class Trying {
     /// @param line in the file; 0 for a choice of codes
     record Wrong(int line, String code, String sentence) {}
 
-    private record Checked(Meaning meaning, String problem) {}
-
     /// @param rows as they stand, by code
     /// @param names of all codes that there are
-    Trying(RouteRow route, RowKind kind, RowChecks checks, Map<String, CrosswalkRow> rows, Map<String, String> names) {
+    Trying(RouteRow route, CheckedMeanings checks, Map<String, CrosswalkRow> rows, Map<String, String> names) {
         this.route = route;
-        this.kind = kind;
         this.checks = checks;
         this.rows = rows;
         this.names = names;
@@ -92,23 +80,14 @@ final class Trying {
     }
 
     private void addChecked(int line, String code, Meaning says, CrosswalkRow now) {
-        Checked result =
-                EACH_ITS_OWN.contains(kind) ? check(code, says) : checked.computeIfAbsent(says, it -> check(code, it));
-        if (!result.problem().isEmpty()) {
+        CheckedMeanings.Checked result = checks.of(code, says);
+        if (result.isWrong()) {
             wrong.add(new Wrong(line, code, result.problem()));
         } else if (result.meaning().equals(meaning(now))) {
             unchanged++;
         } else {
             int version = now == null ? 0 : now.version();
             changes.add(new Changing(code, line, version, now == null ? null : now.meaning(), result.meaning()));
-        }
-    }
-
-    private Checked check(String code, Meaning says) {
-        try {
-            return new Checked(checks.check(route, kind, code, says), "");
-        } catch (NotPossibleException e) {
-            return new Checked(says, e.getMessage());
         }
     }
 

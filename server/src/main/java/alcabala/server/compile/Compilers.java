@@ -6,8 +6,10 @@ import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.Route;
+import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.server.platform.CommittedCache;
+import alcabala.server.record.Refs;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -17,6 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -24,6 +27,8 @@ import org.springframework.stereotype.Component;
 /// The compiler of a route at the present state of its crosswalk and ledger.
 @Component
 public class Compilers {
+    /// What a record says that it uses, of kinds of which there may be very many.
+    private static final Pattern OF_MANY = Pattern.compile("(item|party|supplier):");
     private final JdbcClient jdbc;
     private final Routes routes;
     private final CrosswalkStore store;
@@ -73,16 +78,19 @@ public class Compilers {
         return with(route, settings.of(route.id()), rows);
     }
 
-    /// The compiler with the crosswalk as it stood at a moment. Parties that were created by what was
-    /// sent then are
-    /// known by now, and are not asked about again.
-    public Compiler at(RouteRow route, Instant moment) {
-        List<CrosswalkRow> rows = new ArrayList<>(store.rowsAt(route.id(), moment));
+    /// The compiler of one record with the crosswalk as it stood at a moment. A party that was created by what
+    /// was sent then is known by now, and is not asked about again.
+    public Compiler at(RouteRow route, Instant moment, long id, Record record) {
+        Set<String> codes = Refs.of(record).stream()
+                .filter(ref -> OF_MANY.matcher(ref).lookingAt())
+                .map(ref -> ref.substring(ref.indexOf(':') + 1))
+                .collect(Collectors.toSet());
+        List<CrosswalkRow> rows = new ArrayList<>(store.rowsAt(route.id(), moment, id, codes));
         Set<String> parties = rows.stream()
                 .filter(row -> row.kind() == RowKind.PARTY)
                 .map(CrosswalkRow::code)
                 .collect(Collectors.toSet());
-        store.rows(route.id(), List.of(RowKind.PARTY)).stream()
+        store.rows(route.id(), RowKind.PARTY, codes).stream()
                 .filter(row -> !parties.contains(row.code()) && row.saysCounterpart())
                 .map(row -> new CrosswalkRow(
                         row.kind(),

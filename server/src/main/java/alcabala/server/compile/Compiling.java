@@ -36,7 +36,8 @@ public class Compiling {
     /// With the crosswalk as it stood at a moment.
     public Compilation compile(long routeId, long id, Record record, Instant moment) {
         RouteRow route = routes.get(routeId);
-        return with(route, compilers.at(route, moment), Map.of(id, record)).apply(id);
+        return with(route, compilers.at(route, moment, id, record), Map.of(id, record))
+                .apply(id);
     }
 
     /// Compiles any of these, with what is known at this moment.
@@ -47,8 +48,7 @@ public class Compiling {
         return id -> compiler.compile(records.get(id), Long.toString(id), targets.apply(id));
     }
 
-    /// The same of those that go together, asked for in the order in which they go: each sees what those
-    /// before it
+    /// The same of those that go together, asked for in the order in which they go: each sees what those before it
     /// take.
     ///
     /// @param stands those that are there, and count as they are now already

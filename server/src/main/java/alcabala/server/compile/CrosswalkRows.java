@@ -16,8 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 
-/// Between rows of `crosswalk_row`, each of which says one thing of a code, and all that is said of it
-/// together.
+/// Between rows of `crosswalk_row`, each of which says one thing of a code, and all that is said of it together.
 final class CrosswalkRows {
     static final String SELECT =
             "select kind, code, version, purpose, dimension, target, set_by, set_at from crosswalk_row";

@@ -1,5 +1,6 @@
 package alcabala.server.compile;
 
+import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
@@ -10,17 +11,17 @@ import alcabala.server.route.Routes;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
+import java.util.TreeMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// What the bookkeeper decided about the codes of a source, now and at every moment before. A row is set
-/// once and ended
+/// What the bookkeeper decided about the codes of a source, now and at every moment before. A row is set once and ended
 /// once; nothing else of it ever changes.
 @Component
 public class CrosswalkStore {
@@ -70,6 +71,25 @@ public class CrosswalkStore {
         return CrosswalkRows.of(jdbc.sql(CrosswalkRows.SELECT + " where route_id = :route and " + STOOD)
                 .param("route", routeId)
                 .param("moment", Timestamp.from(moment))
+                .query(CrosswalkRows.Said.class)
+                .list());
+    }
+
+    /// As they stood at a moment, as far as one record can ask for them: of items and parties, of which there
+    /// may be very many, only those of its codes.
+    ///
+    /// @param codes of items and parties
+    public List<CrosswalkRow> rowsAt(long routeId, Instant moment, long recordId, Collection<String> codes) {
+        String standing = " where route_id = :route and " + STOOD;
+        return CrosswalkRows.of(jdbc.sql(CrosswalkRows.SELECT + standing + " and not kind = any(:many) union all "
+                        + CrosswalkRows.SELECT + standing + " and kind = any(:large) and code = any(:codes) union all "
+                        + CrosswalkRows.SELECT + standing + " and kind = 'LINE' and starts_with(code, :line)")
+                .param("route", routeId)
+                .param("moment", Timestamp.from(moment))
+                .param("many", new String[] {"ITEM", "PARTY", "SUPPLIER", "LINE"})
+                .param("large", new String[] {"ITEM", "PARTY", "SUPPLIER"})
+                .param("codes", codes.toArray(String[]::new))
+                .param("line", Crosswalk.lineCode(Long.toString(recordId), ""))
                 .query(CrosswalkRows.Said.class)
                 .list());
     }
@@ -129,14 +149,6 @@ public class CrosswalkStore {
         telling.tell(Topic.CROSSWALK, routeId, who, kind + "/" + code);
     }
 
-    /// Every state that a row ever had, the newest first.
-    public List<CrosswalkRow> history(long routeId, RowKind kind, String code) {
-        return CrosswalkRows.of(jdbc.sql(CrosswalkRows.SELECT + " where " + CODE + " order by version desc")
-                .params(named(routeId, kind, code))
-                .query(CrosswalkRows.Said.class)
-                .list());
-    }
-
     /// One version of a row.
     public record Key(RowKind kind, String code, int version) {
         public Key earlier() {
@@ -159,7 +171,14 @@ public class CrosswalkStore {
             String note,
             String endedBy,
             Instant endedAt,
-            String endedNote) {}
+            String endedNote) {
+        /// Whether another one was said in its place at once.
+        ///
+        /// @param later the next version; null for none
+        public boolean isFollowedBy(Span later) {
+            return later != null && later.setAt().equals(endedAt);
+        }
+    }
 
     /// All versions of one row.
     public List<Span> spans(long routeId, RowKind kind, String code) {
@@ -203,26 +222,16 @@ public class CrosswalkStore {
 
     /// What it said, and from when on, the newest first.
     public List<From> said(long routeId, RowKind kind, String code) {
-        Stream<From> set = history(routeId, kind, code).stream().map(row -> new From(row.setAt(), row.meaning()));
-        Stream<From> takenAway = removals(routeId, kind, code).stream().map(removal -> new From(removal.at(), null));
-        return Stream.concat(set, takenAway)
-                .sorted(Comparator.comparing(From::moment).reversed())
-                .toList();
-    }
-
-    /// A row was taken away, and nothing else was said in its place at once.
-    public record Removal(int version, String who, Instant at) {}
-
-    public List<Removal> removals(long routeId, RowKind kind, String code) {
-        return jdbc.sql("""
-                select distinct c.version, c.ended_by as who, c.ended_at as at from crosswalk_row c
-                where c.ended_at is not null and not exists (
-                    select 1 from crosswalk_row n where n.route_id = c.route_id and n.kind = c.kind and n.code = c.code
-                        and n.version > c.version and n.set_at = c.ended_at)
-                    and c.route_id = :route and c.kind = :kind and c.code = :code""")
-                .params(named(routeId, kind, code))
-                .query(Removal.class)
-                .list();
+        Map<Integer, Span> spans = new TreeMap<>(Comparator.reverseOrder());
+        spans(routeId, kind, code).forEach(span -> spans.put(span.key().version(), span));
+        List<From> said = new ArrayList<>();
+        spans.forEach((version, span) -> {
+            if (span.endedAt() != null && !span.isFollowedBy(spans.get(version + 1))) {
+                said.add(new From(span.endedAt(), null));
+            }
+            said.add(new From(span.setAt(), span.meaning()));
+        });
+        return said;
     }
 
     private void end(long routeId, RowKind kind, String code, String who, Timestamp now, String note) {

@@ -6,8 +6,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
-/// What became ready when records were compiled again, and what is blocked that was not. Money is never
-/// counted or
+/// What became ready when records were compiled again, and what is blocked that was not. Money is never counted or
 /// added together with the documents that it settles.
 public record Released(Part documents, Part payments, int blockedAgain) {
     public static final Released NONE = new Released(Part.NONE, Part.NONE, 0);

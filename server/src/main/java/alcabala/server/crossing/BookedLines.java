@@ -1,5 +1,6 @@
 package alcabala.server.crossing;
 
+import alcabala.connectors.Kept;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.platform.Copy;
 import java.util.Collection;
@@ -20,8 +21,8 @@ class BookedLines {
         this.dataSource = dataSource;
     }
 
-    /// As they stand there now; settlements have no such lines. Within the transaction that moves the
-    /// feed's cursor.
+    /// As they stand there now; settlements have no such lines. Within the transaction that moves the feed's
+    /// cursor.
     void keep(long ledgerId, Collection<LedgerRecord> records) {
         List<LedgerRecord> documents = records.stream()
                 .filter(record -> record.recordKind().isDocument())
@@ -44,16 +45,22 @@ class BookedLines {
             if (line.amount().signum() == 0) {
                 continue;
             }
-            String text = line.text() == null ? "" : line.text().strip();
             rows.value(ledgerId)
                     .value(document.id())
                     .value(++ordinal)
                     .value(document.kind())
                     .value(document.party())
                     .value(document.date())
-                    .value(text.substring(0, Math.min(text.length(), LONGEST_TEXT)))
+                    .value(text(line.text()))
                     .value(line.account())
                     .endRow();
         }
+    }
+
+    /// Nobody checked it so far: it may hold what no text column takes.
+    private static String text(String said) {
+        String text = said == null ? "" : Kept.text(said).strip();
+        int end = text.offsetByCodePoints(0, Math.min(text.codePointCount(0, text.length()), LONGEST_TEXT));
+        return text.substring(0, end);
     }
 }

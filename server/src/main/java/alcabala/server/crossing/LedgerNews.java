@@ -25,8 +25,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
-/// Brings back what happened on the ledger: payments, and edits of what was posted. What Alcabala itself
-/// wrote is no
+/// Brings back what happened on the ledger: payments, and edits of what was posted. What Alcabala itself wrote is no
 /// news.
 @Component
 public class LedgerNews {
@@ -185,8 +184,7 @@ public class LedgerNews {
                 Kept.text(json.writeValueAsString(record)));
     }
 
-    /// What our own settlements settled since the document was last seen is no news, whether the ledger's
-    /// answer to the
+    /// What our own settlements settled since the document was last seen is no news, whether the ledger's answer to the
     /// last of them was heard or not; nor is what they took back.
     private boolean isOurs(Linked linked, LedgerRecord record) {
         record Own(long done, long underWay) {}

@@ -24,8 +24,7 @@ import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// What was compiled, frozen when it is queued: the entry, its journal, and the versions it was made
-/// under. Added to,
+/// What was compiled, frozen when it is queued: the entry, its journal, and the versions it was made under. Added to,
 /// and never changed.
 @Component
 public class Postings {

@@ -14,10 +14,8 @@ import java.util.Locale;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/// Measures the body of a request before anything reads it, and reads it within a time: little from
-/// strangers, more
-/// from who is signed in, files apart. Stands behind the question who may, so that a body nobody asked
-/// for is not
+/// Measures the body of a request before anything reads it, and reads it within a time: little from strangers, more
+/// from who is signed in, files apart. Stands behind the question who may, so that a body nobody asked for is not
 /// read at all.
 public final class BodyFilter extends OncePerRequestFilter {
     private static final int KILOBYTE = 1024;

@@ -39,12 +39,9 @@ import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
-/// Does what waits for outside systems apart from the request that asked for it: a row says how far it
-/// is, on
-/// whichever server one asks, and survives a reload. The same work asked for twice at a time is done
-/// once. What a
-/// server was doing when it ended is said to be cut off; nothing of such work is lost by that, since each
-/// can be
+/// Does what waits for outside systems apart from the request that asked for it: a row says how far it is, on
+/// whichever server one asks, and survives a reload. The same work asked for twice at a time is done once. What a
+/// server was doing when it ended is said to be cut off; nothing of such work is lost by that, since each can be
 /// asked for again.
 @Component
 public class Works {
@@ -121,8 +118,7 @@ public class Works {
 
     /// Begins it, or joins the same that is under way.
     ///
-    /// @param subject what it is about, such as a route; the same kind and subject is not done twice at a
-    ///     time
+    /// @param subject what it is about, such as a route; the same kind and subject is not done twice at a time
     public <T> Work<T> start(Kind kind, String subject, String who, Class<T> type, Task<T> task) {
         giveUpStale();
         Optional<Long> begun = jdbc.sql("""

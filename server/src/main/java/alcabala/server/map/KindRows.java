@@ -12,6 +12,7 @@ import alcabala.server.map.MapView.Blocked;
 import alcabala.server.map.MapView.Loaded;
 import alcabala.server.map.MapView.Row;
 import alcabala.server.map.Suggestions.Suggestion;
+import alcabala.server.platform.Sentences;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
@@ -39,8 +40,7 @@ final class KindRows {
     private final Suggestions suggestions;
     private final boolean asksFirst;
 
-    /// @param only the codes of those that are wanted, where they can be looked up by themselves; none
-    ///     for all
+    /// @param only the codes of those that are wanted, where they can be looked up by themselves; none for all
     KindRows(
             JdbcClient jdbc,
             SourceCatalogue catalogue,
@@ -104,13 +104,15 @@ final class KindRows {
             return "category " + category + ": " + byCategory;
         }
         String byKind = target(RowKind.LINE_KIND, kind.name(), Purpose.INCOME);
-        return byKind.isEmpty() ? byRole(AccountRole.ofIncome(kind)) : "kind of line " + word(kind) + ": " + byKind;
+        return byKind.isEmpty()
+                ? byRole(AccountRole.ofIncome(kind))
+                : "kind of line " + Sentences.word(kind) + ": " + byKind;
     }
 
     /// What the role says when nothing more particular does, or empty.
     String byRole(AccountRole role) {
         String account = target(RowKind.ROLE, role.name(), Purpose.ACCOUNT);
-        return account.isEmpty() ? "" : "role " + word(role) + ": " + account;
+        return account.isEmpty() ? "" : "role " + Sentences.word(role) + ": " + account;
     }
 
     String target(RowKind kind, String code, Purpose purpose) {
@@ -219,7 +221,7 @@ final class KindRows {
             Row row = row(
                     RowKind.ROLE,
                     role.name(),
-                    word(role),
+                    Sentences.word(role),
                     takes(role),
                     role.isRequired(carried) ? "" : role.serves(carried) ? "optional" : notNeeded(role),
                     "role-unset:",
@@ -232,12 +234,8 @@ final class KindRows {
     /// It can be set all the same, as for records that are to cross later.
     private static String notNeeded(AccountRole role) {
         return "not needed: no "
-                + role.carries().stream().map(KindRows::word).sorted().collect(Collectors.joining(" or "))
+                + role.carries().stream().map(Sentences::word).sorted().collect(Collectors.joining(" or "))
                 + " cross here";
-    }
-
-    static String word(Enum<?> name) {
-        return name.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
     private static String takes(AccountRole role) {

@@ -15,8 +15,7 @@ import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// Which rows come on a page of parties or items, of which there may be hundreds of thousands; and how
-/// many there are.
+/// Which rows come on a page of parties or items, of which there may be hundreds of thousands; and how many there are.
 @Component
 class LargeKinds {
     private static final Set<RowKind> LARGE = Set.of(RowKind.PARTY, RowKind.ITEM);
@@ -41,9 +40,8 @@ class LargeKinds {
         return LARGE.contains(kind);
     }
 
-    /// Codes in the order of the list: what is open and holds something up, the dearest first; the rest
-    /// of what is open;
-    /// all else. The last two are in the order of the codes.
+    /// Codes in the order of the list: what is open and holds something up, the dearest first; the rest of what
+    /// is open; all else. The last two are in the order of the codes.
     ///
     /// @param answers of parties those that may be somebody on the ledger; of items the categories and
     ///     the kinds of line that an account answers for
@@ -126,8 +124,8 @@ class LargeKinds {
         }
     }
 
-    /// What waits for each code, minor units. That is no more than documents wait, however many codes
-    /// there are.
+    /// What waits for each code, minor units. That is no more than documents wait, however many codes there
+    /// are.
     private Map<String, Long> held(RouteRow route, RowKind kind) {
         Map<String, Long> held = new HashMap<>();
         jdbc.sql("""

@@ -16,8 +16,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// Who on a ledger the parties of a source probably are, all of them looked at together. That takes a
-/// while for very
+/// Who on a ledger the parties of a source probably are, all of them looked at together. That takes a while for very
 /// many, so it is kept until either side has others; what was known before is said meanwhile.
 @Component
 class Likeness {
@@ -51,8 +50,8 @@ class Likeness {
         this.telling = telling;
     }
 
-    /// Whether it is certain by itself, and not any more once all are looked at together: another claims
-    /// the same one.
+    /// Whether it is certain by itself, and not any more once all are looked at together: another claims the
+    /// same one.
     ///
     /// @param together as from [#of]
     static boolean isDisputed(Map<String, Suggestion> together, String code, String counterpart) {
@@ -60,8 +59,7 @@ class Likeness {
         return likeliest != null && likeliest.counterpart().equals(counterpart) && !likeliest.exact();
     }
 
-    /// The likeliest for each party of the source that may be somebody there, by its code; mapped ones
-    /// included.
+    /// The likeliest for each party of the source that may be somebody there, by its code; mapped ones included.
     Map<String, Suggestion> of(RouteRow route) {
         Sides sides = new Sides(route.sourceId(), route.ledgerId());
         Stamp now = stamp(sides);
@@ -88,9 +86,8 @@ class Likeness {
         return likeliest;
     }
 
-    /// With very many, those that a batch creates on the ledger do not count: all would be compared anew
-    /// for as long as
-    /// it runs.
+    /// With very many, those that a batch creates on the ledger do not count: all would be compared anew for as
+    /// long as it runs.
     private Stamp stamp(Sides sides) {
         Stamp stamp = jdbc.sql("""
                 select (select count(*) from (select 1 from source_party where source_id = :source limit :many) p) as parties,

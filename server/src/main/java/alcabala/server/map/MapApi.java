@@ -146,8 +146,7 @@ class MapApi {
         return behind(route, who, AcceptedRows.class, at -> accept(route, wanted, who.getName(), at));
     }
 
-    /// What a change of the crosswalk touches is compiled again behind the request; each is a work of its
-    /// own.
+    /// What a change of the crosswalk touches is compiled again behind the request; each is a work of its own.
     private <T> Work<T> behind(RouteRow route, Principal who, Class<T> type, Works.Task<T> task) {
         return works.start(Kind.COMPILING, route.code() + " " + UUID.randomUUID(), who.getName(), type, task);
     }

@@ -29,8 +29,7 @@ import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// The crosswalk as it is looked at: every code of the source with what stands for it, the unmapped first
-/// by what they
+/// The crosswalk as it is looked at: every code of the source with what stands for it, the unmapped first by what they
 /// block.
 @Component
 class MapView {
@@ -39,6 +38,8 @@ class MapView {
     private static final Set<RowKind> SMALL = EnumSet.complementOf(EnumSet.of(RowKind.PARTY, RowKind.ITEM));
     /// What something was booked to before is advice for these.
     private static final Set<RowKind> ADVISED = Set.of(RowKind.ITEM, RowKind.CATEGORY, RowKind.SUPPLIER);
+    /// So many different texts are kept in memory, the latest.
+    private static final int MOST_BOOKED = 200_000;
     private static final Set<RowKind> MORE_GENERAL = Set.of(RowKind.CATEGORY, RowKind.LINE_KIND, RowKind.ROLE);
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
@@ -51,8 +52,7 @@ class MapView {
     private final CommittedCache<Long, KnownItems> itemsOf = new CommittedCache<>();
     private final CommittedCache<Long, BookedBefore> bookedOn = new CommittedCache<>();
 
-    /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`, or why
-    ///     none is
+    /// @param covered by a rule less specific than a row of its own, such as `category Chandlery`, or why none is
     /// needed; empty when by none
     /// @param needed whether anything that crosses could ask for it
     /// @param blockedAmount minor units
@@ -141,8 +141,7 @@ class MapView {
                 ADVISED.contains(kind) ? booked(route.ledgerId()) : BookedBefore.NONE);
     }
 
-    /// Made anew only when a ledger has other items: to find the likest of a hundred thousand names takes
-    /// an index.
+    /// Made anew only when a ledger has other items: to find the likest of a hundred thousand names takes an index.
     private KnownItems items(long ledgerId) {
         // Those that a batch creates there are no news of the ledger, and are counted.
         String version =
@@ -166,7 +165,9 @@ class MapView {
                             case when kind in ('invoice', 'credit-note') then '' else party end as party,
                             case when kind in ('invoice', 'credit-note') then text else '' end as text,
                             account, count(*) as times, max(day) as last
-                        from ledger_booked where ledger_id = :ledger group by 1, 2, 3, 4""")
+                        from ledger_booked where ledger_id = :ledger group by 1, 2, 3, 4
+                        order by max(day) desc limit :most""")
+                        .param("most", MOST_BOOKED)
                         .param("ledger", ledgerId)
                         .query(BookedBefore.Lines.class)
                         .list()));
@@ -193,8 +194,7 @@ class MapView {
                         CrosswalkRow::kind, Collectors.toMap(CrosswalkRow::code, Function.identity())));
     }
 
-    /// @param only the codes of those that are wanted, where they can be looked up by themselves; none
-    ///     for all
+    /// @param only the codes of those that are wanted, where they can be looked up by themselves; none for all
     List<Row> rows(RouteRow route, RowKind kind, Collection<String> only) {
         return rows(route, kind, only, only.isEmpty() ? load(route, kind) : load(route, kind, only));
     }
@@ -271,8 +271,7 @@ class MapView {
                 blocked.getOrDefault("party-missing:" + party.code(), Blocked.NOTHING));
     }
 
-    /// What is in another currency than the ledger's is held up by that before all else, and not counted
-    /// in.
+    /// What is in another currency than the ledger's is held up by that before all else, and not counted in.
     ///
     /// @param causes that are wanted; none for all
     private Map<String, Blocked> blocked(RouteRow route, List<String> causes) {

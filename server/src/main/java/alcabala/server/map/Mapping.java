@@ -8,12 +8,12 @@ import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.Released;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.map.Suggestions.Suggestion;
+import alcabala.server.platform.Sentences;
 import alcabala.server.record.Refs;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -70,7 +70,7 @@ public class Mapping {
     }
 
     private Released compileAgain(RouteRow route, RowKind kind, String code, String who, Progress at) {
-        String because = "row of " + word(kind) + " " + code;
+        String because = "row of " + Sentences.word(kind) + " " + code;
         if (kind == RowKind.LINE) {
             return affected.compileAgain(route.id(), List.of(RowChecks.recordOf(code)), who, because);
         }
@@ -78,14 +78,9 @@ public class Mapping {
         return affected.compileAgain(route.id(), refs, who, because, at);
     }
 
-    private static String word(RowKind kind) {
-        return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
-    }
-
     /// Takes suggestions over, all in one transaction and with one compiling for all of them.
     ///
-    /// @param suggested codes with what was suggested for each; a code that got a row meanwhile is passed
-    ///     over
+    /// @param suggested codes with what was suggested for each; a code that got a row meanwhile is passed over
     @Transactional
     public Accepted accept(RouteRow route, RowKind kind, Map<String, Suggestion> suggested, String who, Progress at) {
         routes.lock(route.id());
@@ -100,7 +95,8 @@ public class Mapping {
         if (refs.isEmpty()) {
             return new Accepted(Map.of(), Released.NONE);
         }
-        Released released = compileAgain(route, kind, refs, refs.size() + " accepted rows of " + word(kind), who, at);
+        Released released =
+                compileAgain(route, kind, refs, refs.size() + " accepted rows of " + Sentences.word(kind), who, at);
         Map<String, Integer> written = new TreeMap<>();
         store.rows(route.id()).stream()
                 .filter(row -> row.kind() == kind && refs.contains(Refs.of(kind, row.code())))
@@ -120,7 +116,8 @@ public class Mapping {
             store.remove(route.id(), kind, code, version, who);
             refs.add(Refs.of(kind, code));
         });
-        return compileAgain(route, kind, refs, refs.size() + " rows of " + word(kind) + " taken away", who, at);
+        return compileAgain(
+                route, kind, refs, refs.size() + " rows of " + Sentences.word(kind) + " taken away", who, at);
     }
 
     private Released compileAgain(

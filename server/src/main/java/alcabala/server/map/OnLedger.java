@@ -131,8 +131,7 @@ class OnLedger {
 
     /// What everything is called that such rows point to.
     LedgerNames names(RouteRow route, RowKind kind, Collection<Meaning> meanings) {
-        Map<String, String> accounts = reference.accounts(route.ledgerId()).stream()
-                .collect(Collectors.toMap(LedgerAccount::code, LedgerAccount::name));
+        Map<String, String> accounts = reference.accountNames(route.ledgerId());
         Map<String, String> dimensions =
                 dimensions(route).stream().collect(Collectors.toMap(Dimension::code, Dimension::name));
         return new LedgerNames(accounts, counterparts(route, kind, meanings), dimensions);

@@ -3,6 +3,7 @@ package alcabala.server.map;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.LineKind;
+import alcabala.server.platform.Sentences;
 import alcabala.server.route.RouteRow;
 import java.util.Arrays;
 import java.util.List;
@@ -42,7 +43,7 @@ class PlaceRows {
                     String role = source.byRole(AccountRole.ofIncome(kind));
                     String covered = role.isEmpty() ? NOTHING : role;
                     return source.row(
-                            RowKind.LINE_KIND, kind.name(), KindRows.word(kind), "", covered, "line-kind:", null);
+                            RowKind.LINE_KIND, kind.name(), Sentences.word(kind), "", covered, "line-kind:", null);
                 })
                 .toList();
     }

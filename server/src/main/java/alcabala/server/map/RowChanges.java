@@ -72,7 +72,8 @@ class RowChanges {
         for (Span span : spans) {
             LedgerNames known = names.get(span.key().kind());
             changes.add(set(span, byKey.get(span.key().earlier()), known));
-            if (span.endedAt() != null && !isFollowed(span, byKey.get(span.key().later()))) {
+            if (span.endedAt() != null
+                    && !span.isFollowedBy(byKey.get(span.key().later()))) {
                 changes.add(takenAway(span, byKey.get(span.key().later()), known));
             }
         }
@@ -80,13 +81,8 @@ class RowChanges {
                 .filter(change -> before == null || change.setAt().isBefore(before));
     }
 
-    /// Whether something else was said in its place at once.
-    private static boolean isFollowed(Span span, Span later) {
-        return later != null && later.setAt().equals(span.endedAt());
-    }
-
     private static CrosswalkChange set(Span span, Span earlier, LedgerNames names) {
-        Meaning before = earlier != null && isFollowed(earlier, span) ? earlier.meaning() : null;
+        Meaning before = earlier != null && earlier.isFollowedBy(span) ? earlier.meaning() : null;
         return change(
                 span, before, span.meaning(), names, span.setBy(), span.setAt(), span.note(), span.endedAt() == null);
     }

@@ -21,8 +21,7 @@ import java.util.regex.Pattern;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// What a row may say: only what the ledger has, of a type that serves the purpose, about a code that
-/// there is.
+/// What a row may say: only what the ledger has, of a type that serves the purpose, about a code that there is.
 @Component
 public class RowChecks {
     private static final Pattern LINE = Pattern.compile("(\\d{1,18})/.+");
@@ -34,8 +33,7 @@ public class RowChecks {
         this.reference = reference;
     }
 
-    /// The meaning as it can be kept. An item of the ledger brings its account along unless another is
-    /// chosen.
+    /// The meaning as it can be kept. An item of the ledger brings its account along unless another is chosen.
     ///
     /// @throws NotPossibleException with what is wrong
     public Meaning check(RouteRow route, RowKind kind, String code, Meaning asked) {
@@ -128,7 +126,8 @@ public class RowChecks {
     private void checkTarget(RouteRow route, RowKind kind, String code, Purpose purpose, String target) {
         if (!kind.purposes().contains(purpose)) {
             throw NotPossibleException.invalid(
-                    "purpose-unfit", "A row of " + word(kind) + " says nothing for " + word(purpose) + ".");
+                    "purpose-unfit",
+                    "A row of " + Sentences.word(kind) + " says nothing for " + Sentences.word(purpose) + ".");
         }
         switch (purpose) {
             case COUNTERPART -> checkCounterpart(route, kind, target);
@@ -159,8 +158,7 @@ public class RowChecks {
         }
     }
 
-    /// What is decided for one line may be any account but a control account or a bank: freight into
-    /// stock is fine.
+    /// What is decided for one line may be any account but a control account or a bank: freight into stock is fine.
     private void checkAccount(RouteRow route, RowKind kind, String code, String target) {
         AccountType type = account(route, target).type();
         if (kind == RowKind.MEANS && !type.takesMoney()) {
@@ -175,10 +173,11 @@ public class RowChecks {
         if (kind == RowKind.ROLE && !role(code).takes(type)) {
             throw NotPossibleException.invalid(
                     "account-type",
-                    "Account " + target + " is of type " + word(type) + "; the role " + Sentences.role(role(code))
+                    "Account " + target + " is of type " + Sentences.word(type) + "; the role "
+                            + Sentences.role(role(code))
                             + " takes "
                             + role(code).types().stream()
-                                    .map(RowChecks::word)
+                                    .map(Sentences::word)
                                     .sorted()
                                     .toList() + ".");
         }
@@ -194,7 +193,7 @@ public class RowChecks {
     private void checkDimension(RouteRow route, RowKind kind, String dimension, String value) {
         if (!kind.purposes().contains(Purpose.DIMENSION)) {
             throw NotPossibleException.invalid(
-                    "purpose-unfit", "A row of " + word(kind) + " says nothing of dimensions.");
+                    "purpose-unfit", "A row of " + Sentences.word(kind) + " says nothing of dimensions.");
         }
         Map<String, LedgerDimension> known = reference.dimensions(route.ledgerId());
         Optional<LedgerDimension> named = Optional.ofNullable(known.get(dimension));
@@ -208,21 +207,18 @@ public class RowChecks {
 
     private static NotPossibleException wrongType(String code, AccountType type, String what) {
         return NotPossibleException.invalid(
-                "account-type", "Account " + code + " is of type " + word(type) + "; " + what + " cannot land there.");
+                "account-type",
+                "Account " + code + " is of type " + Sentences.word(type) + "; " + what + " cannot land there.");
     }
 
     private LedgerAccount account(RouteRow route, String code) {
-        return reference.accounts(route.ledgerId()).stream()
-                .filter(each -> each.active() && each.code().equals(code))
-                .findFirst()
+        return reference
+                .findAccount(route.ledgerId(), code)
+                .filter(LedgerAccount::active)
                 .orElseThrow(() -> missing(route, "active account " + code));
     }
 
     private static NotPossibleException missing(RouteRow route, String what) {
         return NotPossibleException.invalid("not-on-ledger", route.ledger() + " has no " + what + ".");
-    }
-
-    private static String word(Enum<?> name) {
-        return name.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 }

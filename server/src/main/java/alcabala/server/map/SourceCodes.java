@@ -4,15 +4,16 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.platform.CommittedCache;
 import alcabala.server.route.RouteRow;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// The parties and items that a source has told of, in memory: there may be hundreds of thousands, and a
-/// list of them is
-/// walked while somebody scrolls. Their names and all else are asked for page by page.
+/// The parties and items that a source has told of, in memory: there may be hundreds of thousands, and a list
+/// of them is walked while somebody scrolls. Their names and all else are asked for page by page.
 @Component
 class SourceCodes {
     private final JdbcClient jdbc;
@@ -46,6 +47,7 @@ class SourceCodes {
     }
 
     private Codes read(long source, RowKind kind) {
+        Map<String, String> words = new HashMap<>();
         Codes read = new Codes(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
         String select = kind == RowKind.PARTY
                 ? "select code, name, '' as category, '' as kind, coalesce(body->>'taxIdentifier', '') as note from source_party"
@@ -55,8 +57,8 @@ class SourceCodes {
                 .query(row -> {
                     String code = row.getString("code");
                     read.codes().add(code);
-                    read.categories().add(row.getString("category").intern());
-                    read.kinds().add(row.getString("kind").intern());
+                    read.categories().add(words.computeIfAbsent(row.getString("category"), word -> word));
+                    read.kinds().add(words.computeIfAbsent(row.getString("kind"), word -> word));
                     read.texts()
                             .add((code + " " + row.getString("name") + " " + row.getString("note"))
                                     .toLowerCase(Locale.ROOT));

@@ -73,8 +73,7 @@ final class Suggestions {
         return likeliest(parties, asked);
     }
 
-    /// The likeliest for each, by code, looked at together: two that look different are not both certain
-    /// of one.
+    /// The likeliest for each, by code, looked at together: two that look different are not both certain of one.
     static Map<String, Suggestion> likeliest(PartyMatcher parties, Collection<Party> asked) {
         Map<String, Suggestion> all = new HashMap<>();
         parties.rankAll(asked)
@@ -144,8 +143,7 @@ final class Suggestions {
                 .or(() -> forCategory(name, kind));
     }
 
-    /// Labour goes to an account that says labour, where the chart has one, however alike another's name
-    /// is.
+    /// Labour goes to an account that says labour, where the chart has one, however alike another's name is.
     Optional<Suggestion> forCategory(String name, LineKind kind) {
         List<LedgerAccount> ofLabour = accounts.stream()
                 .filter(account -> Names.normalise(account.name()).contains("labo"))
@@ -165,8 +163,7 @@ final class Suggestions {
                 .or(() -> forSupplier(bought));
     }
 
-    /// The account whose name is most like anything that was bought there, else one for purchases in
-    /// general.
+    /// The account whose name is most like anything that was bought there, else one for purchases in general.
     Optional<Suggestion> forSupplier(Collection<String> bought) {
         record Fit(LedgerAccount account, String text, double score) {}
         return bought.stream()

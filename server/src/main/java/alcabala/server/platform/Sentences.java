@@ -193,7 +193,12 @@ public final class Sentences {
     }
 
     public static String role(AccountRole role) {
-        return role.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        return word(role);
+    }
+
+    /// `LINE_KIND` as `line kind`.
+    public static String word(Enum<?> name) {
+        return name.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
     private static String day(LocalDate day) {

@@ -47,6 +47,9 @@ public class LedgerReference {
         this.json = json;
     }
 
+    private static final String ACCOUNT =
+            "select code, name, type, active from ledger_account where ledger_id = :id and not gone";
+
     /// A party with the ledger's version since it was created there.
     public record Kept(long version, Party party) {}
 
@@ -131,15 +134,39 @@ public class LedgerReference {
     }
 
     public List<LedgerAccount> accounts(long ledgerId) {
-        return jdbc.sql(
-                        "select code, name, type, active from ledger_account where ledger_id = :id and not gone order by code")
+        return jdbc.sql(ACCOUNT + " order by code")
                 .param("id", ledgerId)
-                .query((row, n) -> new LedgerAccount(
-                        row.getString("code"),
-                        row.getString("name"),
-                        AccountType.valueOf(row.getString("type")),
-                        row.getBoolean("active")))
+                .query(LedgerReference::account)
                 .list();
+    }
+
+    public Optional<LedgerAccount> findAccount(long ledgerId, String code) {
+        return jdbc.sql(ACCOUNT + " and code = :code")
+                .param("id", ledgerId)
+                .param("code", code)
+                .query(LedgerReference::account)
+                .optional();
+    }
+
+    private static LedgerAccount account(ResultSet row, int n) throws SQLException {
+        return new LedgerAccount(
+                row.getString("code"),
+                row.getString("name"),
+                AccountType.valueOf(row.getString("type")),
+                row.getBoolean("active"));
+    }
+
+    /// Names of accounts by their codes.
+    public Map<String, String> accountNames(long ledgerId) {
+        return accounts(ledgerId).stream().collect(Collectors.toMap(LedgerAccount::code, LedgerAccount::name));
+    }
+
+    /// The last day that the ledger has locked; long ago where it has locked none.
+    public LocalDate lockedThrough(long ledgerId) {
+        return jdbc.sql("select coalesce(locked_through, '2000-01-01') from ledger where id = :id")
+                .param("id", ledgerId)
+                .query(LocalDate.class)
+                .single();
     }
 
     public List<LedgerTaxCode> taxCodes(long ledgerId) {

@@ -79,8 +79,7 @@ public class SourceCatalogue {
                 .update();
     }
 
-    /// Codes that documents use and the source has not told of: files name parties, items and taxes only
-    /// in passing.
+    /// Codes that documents use and the source has not told of: files name parties, items and taxes only in passing.
     /// The items of a bill are its supplier's.
     public void keepCodesOf(long sourceId, Collection<? extends Record> records) {
         Map<String, MapSqlParameterSource> parties = new LinkedHashMap<>();

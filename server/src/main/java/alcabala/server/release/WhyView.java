@@ -76,8 +76,7 @@ class WhyView {
     /// @param cost what of it may not be reclaimed
     record BothSidesTax(String code, String rate, String net, String tax, String deductible, String cost) {}
 
-    /// @param gap how much the ledger's tax is more than what is stated, where no rounding line makes up
-    ///     for it
+    /// @param gap how much the ledger's tax is more than what is stated, where no rounding line makes up for it
     record Tax(
             String stated,
             Computation source,
@@ -113,8 +112,8 @@ class WhyView {
 
     record FindingJson(String severity, String cause, String sentence, Fix fix) {}
 
-    /// @param postedUnder the moment whose crosswalk it was posted under, and is explained by; null for
-    ///     what is not posted
+    /// @param postedUnder the moment whose crosswalk it was posted under, and is explained by; null for what is
+    ///     not posted
     record Why(
             List<FindingJson> findings,
             List<Stranger> strangers,

@@ -1,7 +1,6 @@
 package alcabala.server.settings;
 
 import alcabala.accounting.document.Document;
-import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.record.Record;
@@ -82,8 +81,7 @@ class SettingPreview {
                 ? example(all, before, after)
                 : both(route, List.of(candidate(route, documentId)), was, would).stream()
                         .findFirst();
-        Map<String, String> names = reference.accounts(route.ledgerId()).stream()
-                .collect(Collectors.toMap(LedgerAccount::code, LedgerAccount::name));
+        Map<String, String> names = reference.accountNames(route.ledgerId());
         Optional<Previewed> settled = kindsOf(Topic.WINNER, setting).stream()
                 .filter(kind -> documentId == null)
                 .findFirst()

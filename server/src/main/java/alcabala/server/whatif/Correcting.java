@@ -26,8 +26,8 @@ class Correcting {
         this.corrections = corrections;
     }
 
-    /// What is posted is looked at before the row is changed, with the route held, so that nothing
-    /// crosses in between.
+    /// What is posted is looked at before the row is changed, with the route held, so that nothing crosses in
+    /// between.
     @Transactional
     public Saved save(RouteRow route, Change change, String who, Progress at) {
         routes.lock(route.id());

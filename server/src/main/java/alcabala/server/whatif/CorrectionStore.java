@@ -3,6 +3,7 @@ package alcabala.server.whatif;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.whatif.CorrectingJournal;
 import alcabala.accounting.whatif.CorrectingJournal.Corrected;
+import alcabala.accounting.whatif.Place;
 import alcabala.server.map.Mapping.Change;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.DocumentJson;
@@ -14,6 +15,9 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import javax.sql.DataSource;
@@ -21,9 +25,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/// Journals that put right what was booked under a former row. They are kept here until somebody has
-/// entered them on
-/// the ledger, or wants none; none is ever sent.
+/// Journals that put right what was booked under a former row. They are kept here until somebody has entered
+/// them on the ledger, or wants none; none is ever sent.
 @Component
 class CorrectionStore {
     private static final int LISTED = 500;
@@ -52,16 +55,6 @@ class CorrectionStore {
             String ledgerNumber,
             String settledBy,
             Instant settledAt) {}
-
-    record Line(
-            long correction,
-            int journal,
-            LocalDate day,
-            int records,
-            int late,
-            String account,
-            String dimensions,
-            long amount) {}
 
     CorrectionStore(JdbcClient jdbc, DataSource dataSource, Telling telling, Clock clock) {
         this.jdbc = jdbc;
@@ -152,17 +145,29 @@ class CorrectionStore {
                 .orElseThrow(() -> NotPossibleException.missing("correction " + id));
     }
 
-    /// Debits before credits, in each journal.
-    List<Line> lines(List<Long> corrections) {
-        return jdbc.sql("""
+    /// The journals of each, in the order of their days.
+    Map<Long, List<CorrectingJournal>> journals(List<Long> corrections) {
+        record Key(long correction, int journal, LocalDate day, int records, int late) {}
+        Map<Key, List<CorrectingJournal.Line>> lines = new LinkedHashMap<>();
+        jdbc.sql("""
                 select l.correction_id as correction, l.journal, j.day, j.records, j.late, l.account, l.dimensions, l.amount
                 from correction_line l
                     join correction_journal j on j.correction_id = l.correction_id and j.ordinal = l.journal
-                where l.correction_id = any(:ids)
-                order by l.correction_id, l.journal, l.amount < 0, l.account, l.ordinal""")
-                .param("ids", corrections.toArray(Long[]::new))
-                .query(Line.class)
-                .list();
+                where l.correction_id = any(:ids) order by l.correction_id, l.journal, l.ordinal""").param("ids", corrections.toArray(Long[]::new)).query(row -> {
+            Key key = new Key(
+                    row.getLong("correction"),
+                    row.getInt("journal"),
+                    row.getObject("day", LocalDate.class),
+                    row.getInt("records"),
+                    row.getInt("late"));
+            Place place = new Place(row.getString("account"), DocumentJson.map(row.getString("dimensions")));
+            lines.computeIfAbsent(key, it -> new ArrayList<>())
+                    .add(new CorrectingJournal.Line(place, row.getLong("amount")));
+        });
+        Map<Long, List<CorrectingJournal>> journals = new HashMap<>();
+        lines.forEach((key, of) -> journals.computeIfAbsent(key.correction(), it -> new ArrayList<>())
+                .add(new CorrectingJournal(key.day(), of, key.records(), key.late())));
+        return journals;
     }
 
     /// Compare-and-set.

@@ -1,17 +1,14 @@
 package alcabala.server.whatif;
 
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.accounting.ledger.LedgerAccount;
-import alcabala.server.platform.Amounts;
-import alcabala.server.platform.DocumentJson;
+import alcabala.accounting.whatif.CorrectingJournal;
+import alcabala.server.platform.Sentences;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
-import alcabala.server.whatif.CorrectionStore.Line;
 import alcabala.server.whatif.CorrectionStore.Row;
 import alcabala.server.whatif.CorrectionStore.State;
 import alcabala.server.whatif.WouldChange.JournalDraft;
-import alcabala.server.whatif.WouldChange.JournalDraftLine;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -19,10 +16,7 @@ import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.TreeMap;
-import java.util.stream.Collectors;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -78,13 +72,11 @@ class CorrectionsApi {
     List<Correction> all(@RequestParam String route) {
         RouteRow found = routes.getLeading(route);
         List<Row> rows = corrections.all(found.id());
-        Map<Long, List<Line>> lines = corrections
-                .lines(rows.stream().map(Row::id).toList())
-                .stream()
-                .collect(Collectors.groupingBy(Line::correction));
-        Shown shown = new Shown(found.currency(), names(found));
+        Map<Long, List<CorrectingJournal>> journals =
+                corrections.journals(rows.stream().map(Row::id).toList());
+        Shown shown = new Shown(found.currency(), reference.accountNames(found.ledgerId()));
         return rows.stream()
-                .map(row -> shown(row, lines.getOrDefault(row.id(), List.of()), shown))
+                .map(row -> json(row, journals.getOrDefault(row.id(), List.of()), shown))
                 .toList();
     }
 
@@ -102,8 +94,12 @@ class CorrectionsApi {
     ResponseEntity<byte[]> file(@PathVariable long id) {
         Row correction = corrections.get(id);
         RouteRow route = routes.get(correction.routeId());
-        String because = "Correction %d, %s %s".formatted(id, word(correction.kind()), correction.code());
-        byte[] written = JournalFile.write(correction, corrections.lines(List.of(id)), names(route), because);
+        String because = "Correction %d, %s %s".formatted(id, Sentences.word(correction.kind()), correction.code());
+        byte[] written = JournalFile.write(
+                correction,
+                corrections.journals(List.of(id)).getOrDefault(id, List.of()),
+                new Shown(correction.currency(), reference.accountNames(route.ledgerId())),
+                because);
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(
@@ -115,60 +111,21 @@ class CorrectionsApi {
                 .body(written);
     }
 
-    private Map<String, String> names(RouteRow route) {
-        return reference.accounts(route.ledgerId()).stream()
-                .collect(Collectors.toMap(LedgerAccount::code, LedgerAccount::name));
-    }
-
-    private static String word(RowKind kind) {
-        return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
-    }
-
-    private static Correction shown(Row row, List<Line> lines, Shown shown) {
-        List<JournalDraft> journals = lines.stream()
-                .collect(Collectors.groupingBy(Line::journal, TreeMap::new, Collectors.toList()))
-                .values()
-                .stream()
-                .map(journal -> journal(row, journal, shown))
-                .toList();
-        long total = lines.stream()
-                .mapToLong(Line::amount)
-                .filter(amount -> amount > 0)
-                .sum();
+    private static Correction json(Row row, List<CorrectingJournal> journals, Shown shown) {
         return new Correction(
                 row.id(),
                 row.kind(),
                 row.code(),
                 row.rowVersion(),
                 row.currency(),
-                Amounts.decimal(row.currency(), total),
+                shown.amount(
+                        journals.stream().mapToLong(CorrectingJournal::total).sum()),
                 row.madeBy(),
                 row.madeAt(),
                 row.state(),
                 row.ledgerNumber(),
                 row.settledBy(),
                 row.settledAt(),
-                journals);
-    }
-
-    private static JournalDraft journal(Row row, List<Line> lines, Shown shown) {
-        Line one = lines.getFirst();
-        long total = lines.stream()
-                .mapToLong(Line::amount)
-                .filter(amount -> amount > 0)
-                .sum();
-        return new JournalDraft(
-                one.day(),
-                one.records(),
-                one.late(),
-                Amounts.decimal(row.currency(), total),
-                lines.stream()
-                        .map(line -> new JournalDraftLine(
-                                line.account(),
-                                shown.name(line.account()),
-                                DocumentJson.map(line.dimensions()),
-                                line.amount() > 0 ? Amounts.decimal(row.currency(), line.amount()) : "",
-                                line.amount() < 0 ? Amounts.decimal(row.currency(), -line.amount()) : ""))
-                        .toList());
+                journals.stream().map(shown::journal).toList());
     }
 }

@@ -1,11 +1,11 @@
 package alcabala.server.whatif;
 
+import alcabala.accounting.whatif.CorrectingJournal;
 import alcabala.formats.sheet.SheetFile;
-import alcabala.server.platform.Amounts;
-import alcabala.server.platform.DocumentJson;
+import alcabala.server.whatif.WouldChange.JournalDraft;
+import alcabala.server.whatif.WouldChange.JournalDraftLine;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.SortedSet;
 import java.util.TreeSet;
 
@@ -13,42 +13,31 @@ import java.util.TreeSet;
 final class JournalFile {
     private JournalFile() {}
 
-    /// @param names of accounts
     /// @param text what all lines say of their reason
-    static byte[] write(
-            CorrectionStore.Row correction, List<CorrectionStore.Line> lines, Map<String, String> names, String text) {
+    static byte[] write(CorrectionStore.Row correction, List<CorrectingJournal> journals, Shown shown, String text) {
         SortedSet<String> dimensions = new TreeSet<>();
-        lines.forEach(
-                line -> dimensions.addAll(DocumentJson.map(line.dimensions()).keySet()));
+        journals.forEach(journal -> journal.lines()
+                .forEach(line -> dimensions.addAll(line.place().dimensions().keySet())));
         List<String> head =
                 new ArrayList<>(List.of("Journal", "Date", "Account", "Name", "Debit", "Credit", "Currency"));
         head.addAll(dimensions);
         head.add("Text");
-        return SheetFile.csv(
-                head,
-                lines.stream()
-                        .map(line -> cells(correction, line, names, dimensions, text))
-                        .toList());
+        List<List<String>> rows = new ArrayList<>();
+        for (int i = 0; i < journals.size(); i++) {
+            String name = correction.id() + "-" + (i + 1);
+            JournalDraft journal = shown.journal(journals.get(i));
+            journal.lines().forEach(line -> {
+                List<String> cells = cells(name, journal, line, shown.currency());
+                dimensions.forEach(dimension -> cells.add(line.dimensions().getOrDefault(dimension, "")));
+                cells.add(text);
+                rows.add(cells);
+            });
+        }
+        return SheetFile.csv(head, rows);
     }
 
-    private static List<String> cells(
-            CorrectionStore.Row correction,
-            CorrectionStore.Line line,
-            Map<String, String> names,
-            SortedSet<String> dimensions,
-            String text) {
-        String amount = Amounts.decimal(correction.currency(), Math.abs(line.amount()));
-        List<String> cells = new ArrayList<>(List.of(
-                correction.id() + "-" + line.journal(),
-                line.day().toString(),
-                line.account(),
-                names.getOrDefault(line.account(), ""),
-                line.amount() > 0 ? amount : "",
-                line.amount() < 0 ? amount : "",
-                correction.currency()));
-        Map<String, String> values = DocumentJson.map(line.dimensions());
-        dimensions.forEach(dimension -> cells.add(values.getOrDefault(dimension, "")));
-        cells.add(text);
-        return cells;
+    private static List<String> cells(String name, JournalDraft journal, JournalDraftLine line, String currency) {
+        return new ArrayList<>(List.of(
+                name, journal.day().toString(), line.account(), line.name(), line.debit(), line.credit(), currency));
     }
 }

@@ -15,8 +15,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/// Gathers what a change means for what stands on the ledger: what a journal puts right, and what a
-/// person has to.
+/// Gathers what a change means for what stands on the ledger: what a journal puts right, and what a person has
+/// to.
 final class PostedPage {
     private static final int LISTED = 100;
     private final Shown shown;

@@ -2,7 +2,6 @@ package alcabala.server.whatif;
 
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
-import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.record.Record;
@@ -32,14 +31,11 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// Compiles what a row concerns under what it says, what it would say, and what it once said. Changes
-/// nothing.
+/// Compiles what a row concerns under what it says, what it would say, and what it once said. Changes nothing.
 @Component
 class WhatIf {
-    private final JdbcClient jdbc;
     private final Concerned concerned;
     private final Compilers compilers;
     private final Compiling compiling;
@@ -53,7 +49,6 @@ class WhatIf {
     record Found(WouldChange said, PostedPage posted) {}
 
     WhatIf(
-            JdbcClient jdbc,
             Concerned concerned,
             Compilers compilers,
             Compiling compiling,
@@ -62,7 +57,6 @@ class WhatIf {
             RowWords words,
             LedgerReference reference,
             Clock clock) {
-        this.jdbc = jdbc;
         this.concerned = concerned;
         this.compilers = compilers;
         this.compiling = compiling;
@@ -78,9 +72,10 @@ class WhatIf {
         Meaning would = change.remove() ? Meaning.NONE : checked(route, change);
         Optional<CrosswalkRow> row = store.find(route.id(), change.kind(), change.code());
         Under under = new Under(route, change, change.remove() ? Optional.empty() : Optional.of(would));
-        Shown shown = new Shown(route.currency(), names(route));
+        Shown shown = new Shown(route.currency(), reference.accountNames(route.ledgerId()));
         WaitingPage waiting = new WaitingPage(shown);
-        PostedPage posted = new PostedPage(shown, periods(route));
+        PostedPage posted =
+                new PostedPage(shown, new OpenPeriods(reference.lockedThrough(route.ledgerId()), LocalDate.now(clock)));
         int of = concerned.count(route, change.kind(), change.code());
         int done = lookAtWaiting(under, waiting, at, of);
         lookAtStanding(under, posted, at, done, of);
@@ -98,21 +93,8 @@ class WhatIf {
                 posted);
     }
 
-    private Map<String, String> names(RouteRow route) {
-        return reference.accounts(route.ledgerId()).stream()
-                .collect(Collectors.toMap(LedgerAccount::code, LedgerAccount::name));
-    }
-
     private Meaning checked(RouteRow route, Change change) {
         return checks.check(route, change.kind(), change.code(), change.meaning());
-    }
-
-    private OpenPeriods periods(RouteRow route) {
-        LocalDate locked = jdbc.sql("select coalesce(locked_through, '2000-01-01') from ledger where id = :id")
-                .param("id", route.ledgerId())
-                .query(LocalDate.class)
-                .single();
-        return new OpenPeriods(locked, LocalDate.now(clock));
     }
 
     private int lookAtWaiting(Under under, WaitingPage page, Progress at, int of) {
@@ -167,7 +149,11 @@ class WhatIf {
             }
             List<Compilation> rules = new ArrayList<>(List.of(now.apply(id)));
             then.apply(each).ifPresent(rules::add);
-            page.add(each, new Booked(each.books(), rules).under(after));
+            if (rules.stream().allMatch(Compilation::isBlocked)) {
+                page.setAside(each.one(), Reason.HELD_UP);
+            } else {
+                page.add(each, new Booked(each.books(), rules).under(after));
+            }
         }
     }
 

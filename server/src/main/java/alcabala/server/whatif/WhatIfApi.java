@@ -22,8 +22,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/// What a row would change, and the row saved together with the journals that put right what was booked
-/// before.
+/// What a row would change, and the row saved together with the journals that put right what was booked before.
 @RestController
 @RequestMapping("/api/map")
 class WhatIfApi {
@@ -32,8 +31,8 @@ class WhatIfApi {
     private final Correcting correcting;
     private final Works works;
 
-    /// @param expectedVersion of the row as it was seen; what is only asked for is answered for the row
-    ///     as it is
+    /// @param expectedVersion of the row as it was seen; what is only asked for is answered for the row as it
+    ///     is
     record Supposed(
             @NotBlank String route,
             @NotNull RowKind kind,

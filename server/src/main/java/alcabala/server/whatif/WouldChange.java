@@ -63,6 +63,8 @@ record WouldChange(
         LINKED,
         /// Somebody changed it on the ledger.
         CHANGED_THERE,
+        /// It would be held up today by something else, and cannot be compared.
+        HELD_UP,
         /// The books do not say what the row said at any time.
         OTHERWISE,
         /// It would not cross under the new row.

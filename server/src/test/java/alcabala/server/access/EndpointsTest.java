@@ -15,8 +15,7 @@ import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
-/// Walks every endpoint with every role. An endpoint that is not in the table fails: somebody has to say
-/// who may.
+/// Walks every endpoint with every role. An endpoint that is not in the table fails: somebody has to say who may.
 class EndpointsTest {
     private static final List<String> ROLES = List.of("administrator", "bookkeeper", "operations", "reviewer");
     private static final Map<String, String> PERSONS =

@@ -120,9 +120,8 @@ class MapPagesTest {
         assertThat(ferro.get("/api/map/party?route=yard&" + query).status()).isEqualTo(400);
     }
 
-    /// Up to a thousand are compared while somebody waits, more behind the screens; until then what
-    /// documents ask
-    /// about is open all the same.
+    /// Up to a thousand are compared while somebody waits, more behind the screens; until then what documents
+    /// ask about is open all the same.
     @Test
     void veryManyPartiesAreComparedBehindTheScreens() {
         int known = page("party", "limit=1").get("count").asInt();

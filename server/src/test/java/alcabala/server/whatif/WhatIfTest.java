@@ -69,8 +69,8 @@ class WhatIfTest {
         whatTheLedgerBookedIsAdvice(version);
     }
 
-    /// Its feed tells of the lines, and the category that has lost its row is advised by what its items
-    /// were booked to.
+    /// Its feed tells of the lines, and the category that has lost its row is advised by what its items were
+    /// booked to.
     private void whatTheLedgerBookedIsAdvice(int version) {
         assertThat(ferro.post("/api/pull?route=yard", Map.of()).status()).isEqualTo(200);
         assertThat(ferro.put("/api/map/row", supposed("chandlery", null, version))
