@@ -1,9 +1,11 @@
-import { parseDateTime } from '@internationalized/date';
+import { toCalendarDateTime, type DateValue } from '@internationalized/date';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { DateField, DateInput, DateSegment, I18nProvider, Label } from 'react-aria-components';
 import { routesQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
-import { moment, zone } from '../ui/format';
+import { SEGMENT } from '../ui/choose/segment';
+import { localeOfDays, moment, zone } from '../ui/format';
 import type { From } from './queries';
 
 /** The rows of another route, or those of this one at a moment before. */
@@ -12,8 +14,8 @@ export function Elsewhere({ onTake }: { onTake: (from: From) => void }) {
   const others = (useQuery(routesQuery).data ?? []).filter(
     (each) => each.code !== route.code && each.ledger !== '',
   );
-  const [at, setAt] = useState('');
-  const then = at === '' ? undefined : parseDateTime(at).toDate(zone()).toISOString();
+  const [at, setAt] = useState<DateValue | null>(null);
+  const then = at === null ? undefined : toCalendarDateTime(at).toDate(zone()).toISOString();
   return (
     <div className="flex flex-col gap-2">
       <div>
@@ -55,15 +57,21 @@ export function Elsewhere({ onTake }: { onTake: (from: From) => void }) {
           }
         }}
       >
-        <label className="flex min-w-0 flex-1 items-center gap-2">
-          As it was
-          <input
-            type="datetime-local"
-            className="field min-w-0 flex-1"
+        <I18nProvider locale={localeOfDays()}>
+          <DateField
+            className="flex min-w-0 flex-1 items-center gap-2"
+            granularity="minute"
+            hourCycle={24}
+            hideTimeZone
             value={at}
-            onChange={(event) => setAt(event.target.value)}
-          />
-        </label>
+            onChange={setAt}
+          >
+            <Label>As it was</Label>
+            <DateInput className="field flex min-w-0 flex-1">
+              {(part) => <DateSegment segment={part} className={SEGMENT} />}
+            </DateInput>
+          </DateField>
+        </I18nProvider>
         <button type="submit" className="act" disabled={!then}>
           Compare
         </button>

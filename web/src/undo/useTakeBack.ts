@@ -9,7 +9,8 @@ import { did, done } from './store';
 /** What came of it, as a sentence. */
 async function takeBack(undoing: Undoing): Promise<string> {
   switch (undoing.what) {
-    case 'row':
+    case 'row': {
+      const { sentence } = await workDone(client.PUT('/api/map/row', { body: undoing.change }));
       if (undoing.correction) {
         await answer(
           client.PUT('/api/map/corrections/{id}', {
@@ -18,7 +19,8 @@ async function takeBack(undoing: Undoing): Promise<string> {
           }),
         );
       }
-      return (await workDone(client.PUT('/api/map/row', { body: undoing.change }))).sentence;
+      return sentence;
+    }
     case 'rows':
       return (await workDone(client.POST('/api/map/rows/removal', { body: undoing.rows }))).sentence;
     case 'bulk':

@@ -49,6 +49,7 @@ export const changed = (kinds: Waiting['kinds']) =>
 export const REASONS: Record<Reason, string> = {
   LINKED: 'was linked, not sent from here',
   CHANGED_THERE: 'was changed on the ledger since',
+  HELD_UP: 'would be held up today by something else, so that it cannot be compared',
   OTHERWISE: 'is booked otherwise than any of the rows said',
   BLOCKS: 'would not cross under the new row',
   TAX: 'has another tax then: it has to be replaced, not moved',

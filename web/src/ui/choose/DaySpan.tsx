@@ -12,6 +12,7 @@ import {
   RangeCalendar,
 } from 'react-aria-components';
 import { localeOfDays, weekBegins } from '../format';
+import { SEGMENT } from './segment';
 import { spans } from './spans';
 
 export interface Span {
@@ -25,8 +26,6 @@ interface Props {
   onChoose: (span: Span) => void;
 }
 
-const segment =
-  'data-[focused]:bg-secondary data-[focused]:text-secondary-content rounded-sm px-0.5 outline-none';
 const ALL: Span = { from: undefined, to: undefined };
 
 /** From one day to another: typed, taken from a calendar, or one of the spans that one works in. */
@@ -56,11 +55,11 @@ export default function DaySpan({ label, span, onChoose }: Props) {
         <DateRangePicker aria-label={label} value={value} onChange={choose}>
           <Group className="field mb-2 flex items-center gap-1">
             <DateInput slot="start" className="flex">
-              {(part) => <DateSegment segment={part} className={segment} />}
+              {(part) => <DateSegment segment={part} className={SEGMENT} />}
             </DateInput>
             –
             <DateInput slot="end" className="flex">
-              {(part) => <DateSegment segment={part} className={segment} />}
+              {(part) => <DateSegment segment={part} className={SEGMENT} />}
             </DateInput>
           </Group>
           <RangeCalendar value={value} onChange={choose} firstDayOfWeek={weekBegins()} aria-label={label}>

@@ -3,6 +3,8 @@ package alcabala.accounting.ledger;
 import alcabala.accounting.tax.TaxRounding;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 
 /// What a ledger is and offers, as last pulled.
@@ -30,5 +32,25 @@ public record LedgerProfile(
 
     public Optional<LedgerTaxCode> findTaxCode(String code) {
         return Optional.ofNullable(taxCodes.get(code));
+    }
+
+    /// The same with all accounts and tax codes in use, to explain what was booked while they were.
+    public LedgerProfile withAllInUse() {
+        return new LedgerProfile(
+                name,
+                baseCurrency,
+                multiCurrency,
+                rates,
+                taxRounding,
+                each(accounts, LedgerAccount::inUse),
+                each(taxCodes, LedgerTaxCode::inUse),
+                dimensions,
+                nameLimit,
+                oneTaxCode);
+    }
+
+    private static <T> Map<String, T> each(Map<String, T> all, UnaryOperator<T> change) {
+        return all.entrySet().stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, entry -> change.apply(entry.getValue())));
     }
 }

@@ -43,4 +43,8 @@ public record LedgerTaxCode(
     public BigDecimal chargedRate() {
         return bothSides ? BigDecimal.ZERO : rate;
     }
+
+    LedgerTaxCode inUse() {
+        return new LedgerTaxCode(code, name, rate, category, bothSides, deductible, account, inputAccount, true);
+    }
 }

@@ -151,6 +151,36 @@ class SheetFileTest {
                 .doesNotContain(InetAddress.getLocalHost().getHostName());
     }
 
+    @Test
+    void isReadUpToItsLimits() throws IOException {
+        assertThat(table(workbook(sheet -> fill(sheet, 200, 2))).columns()).hasSize(200);
+        assertThat(problem(workbook(sheet -> fill(sheet, 201, 2))).code()).isEqualTo(Code.TOO_LARGE);
+        assertThat(table(workbook(sheet -> fill(sheet, 1, 500_001))).rows()).hasSize(500_000);
+        assertThat(problem(workbook(sheet -> fill(sheet, 1, 500_002))).code()).isEqualTo(Code.TOO_LARGE);
+        assertThat(problem(parts(1_000)).code())
+                .as("no workbook, but not too much of it")
+                .isEqualTo(Code.SHEET);
+        assertThat(problem(parts(1_001)).code()).isEqualTo(Code.TOO_LARGE);
+    }
+
+    private static void fill(Worksheet sheet, int columns, int rows) {
+        for (int row = 0; row < rows; row++) {
+            for (int column = 0; column < columns; column++) {
+                sheet.value(row, column, "a");
+            }
+        }
+    }
+
+    private static byte[] parts(int count) throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            for (int i = 0; i < count; i++) {
+                zip.putNextEntry(new ZipEntry("part" + i));
+            }
+        }
+        return bytes.toByteArray();
+    }
+
     private static byte[] packedNothing(int megabytes) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(bytes)) {

@@ -4,6 +4,7 @@ import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.Route;
 import alcabala.accounting.record.Record;
@@ -72,10 +73,27 @@ public class Compilers {
     ///
     /// @param meaning empty for no row
     public Compiler with(RouteRow route, RowKind kind, String code, Optional<Meaning> meaning) {
+        return with(
+                route,
+                settings.of(route.id()),
+                rowsWith(route, kind, code, meaning),
+                reference.profile(route.ledgerId()));
+    }
+
+    /// The same for what was booked already: an account that is not in use any more was then.
+    public Compiler ofPosted(RouteRow route, RowKind kind, String code, Optional<Meaning> meaning) {
+        return with(
+                route,
+                settings.of(route.id()),
+                rowsWith(route, kind, code, meaning),
+                reference.profile(route.ledgerId()).withAllInUse());
+    }
+
+    private List<CrosswalkRow> rowsWith(RouteRow route, RowKind kind, String code, Optional<Meaning> meaning) {
         List<CrosswalkRow> rows = new ArrayList<>(store.rows(route.id()));
         rows.removeIf(row -> row.kind() == kind && row.code().equals(code));
         meaning.ifPresent(said -> rows.add(new CrosswalkRow(kind, code, said, 0, "", Instant.EPOCH)));
-        return with(route, settings.of(route.id()), rows);
+        return rows;
     }
 
     /// The compiler of one record with the crosswalk as it stood at a moment. A party that was created by what
@@ -100,21 +118,26 @@ public class Compilers {
                         row.setBy(),
                         row.setAt()))
                 .forEach(rows::add);
-        return with(route, settings.of(route.id()), rows);
+        return with(
+                route,
+                settings.of(route.id()),
+                rows,
+                reference.profile(route.ledgerId()).withAllInUse());
     }
 
     /// The compiler as it would be with other settings.
     public Compiler with(RouteRow route, RouteSettings settings) {
-        return with(route, settings, store.rows(route.id()));
+        if (route.leadsNowhere()) {
+            return Compiler.unrouted(compiled(route, settings));
+        }
+        return with(route, settings, store.rows(route.id()), reference.profile(route.ledgerId()));
     }
 
-    private Compiler with(RouteRow route, RouteSettings settings, List<CrosswalkRow> rows) {
-        Route compiled = new Route(route.code(), route.source(), route.ledger(), settings);
-        return route.leadsNowhere()
-                ? Compiler.unrouted(compiled)
-                : new Compiler(
-                        Crosswalk.of(rows, matchers.of(route.ledgerId())),
-                        compiled,
-                        reference.profile(route.ledgerId()));
+    private Compiler with(RouteRow route, RouteSettings settings, List<CrosswalkRow> rows, LedgerProfile ledger) {
+        return new Compiler(Crosswalk.of(rows, matchers.of(route.ledgerId())), compiled(route, settings), ledger);
+    }
+
+    private static Route compiled(RouteRow route, RouteSettings settings) {
+        return new Route(route.code(), route.source(), route.ledger(), settings);
     }
 }

@@ -134,8 +134,8 @@ class WhatIf {
         Map<Long, Record> records = chunk.stream()
                 .collect(Collectors.toMap(
                         each -> each.one().id(), each -> each.one().record()));
-        LongFunction<Compilation> now = under.now(records);
-        LongFunction<Compilation> would = under.would(records);
+        LongFunction<Compilation> now = under.nowPosted(records);
+        LongFunction<Compilation> would = under.wouldPosted(records);
         Function<Standing, Optional<Compilation>> then = under.then(records);
         for (Standing each : chunk) {
             long id = each.one().id();
@@ -157,20 +157,22 @@ class WhatIf {
         }
     }
 
-    /// The compilers of a row as it is, as it would be, and as it was.
+    /// The compilers of a row as it is, as it would be, and as it was: for what waits, and for what was booked.
     private final class Under {
         private final RouteRow route;
         private final Change change;
+        private final Optional<Meaning> would;
         private final Compiler now;
-        private final Compiler would;
+        private final Compiler wouldBe;
         private final List<From> said;
-        private final Map<Optional<Meaning>, Compiler> former = new HashMap<>();
+        private final Map<Optional<Meaning>, Compiler> posted = new HashMap<>();
 
-        Under(RouteRow route, Change change, Optional<Meaning> meaning) {
+        Under(RouteRow route, Change change, Optional<Meaning> would) {
             this.route = route;
             this.change = change;
+            this.would = would;
             now = compilers.of(route.id());
-            would = compilers.with(route, change.kind(), change.code(), meaning);
+            wouldBe = compilers.with(route, change.kind(), change.code(), would);
             said = store.said(route.id(), change.kind(), change.code());
         }
 
@@ -179,7 +181,16 @@ class WhatIf {
         }
 
         LongFunction<Compilation> would(Map<Long, Record> records) {
-            return compiling.with(route, would, records);
+            return compiling.with(route, wouldBe, records);
+        }
+
+        /// What the row says, as the rule that something was booked by.
+        LongFunction<Compilation> nowPosted(Map<Long, Record> records) {
+            return posted(said.stream().findFirst().map(From::meaning), records);
+        }
+
+        LongFunction<Compilation> wouldPosted(Map<Long, Record> records) {
+            return posted(would, records);
         }
 
         /// As the row was when it was sent; empty where that is as it is now.
@@ -192,14 +203,15 @@ class WhatIf {
                 if (!said.isEmpty() && from.equals(Optional.of(said.getFirst()))) {
                     return Optional.empty();
                 }
-                LongFunction<Compilation> as = compiled.computeIfAbsent(
-                        from.map(From::meaning), meaning -> compiling.with(route, former(meaning), records));
-                return Optional.of(as.apply(each.one().id()));
+                return Optional.of(compiled.computeIfAbsent(from.map(From::meaning), it -> posted(it, records))
+                        .apply(each.one().id()));
             };
         }
 
-        private Compiler former(Optional<Meaning> meaning) {
-            return former.computeIfAbsent(meaning, it -> compilers.with(route, change.kind(), change.code(), it));
+        private LongFunction<Compilation> posted(Optional<Meaning> meaning, Map<Long, Record> records) {
+            Compiler compiler =
+                    posted.computeIfAbsent(meaning, it -> compilers.ofPosted(route, change.kind(), change.code(), it));
+            return compiling.with(route, compiler, records);
         }
     }
 }

@@ -184,6 +184,73 @@ class BulkTest {
         assertThat(tried.get("notTaken")).extracting(JsonNode::asString).containsExactly("Colour");
     }
 
+    @Test
+    void twentyThousandRowsAreChangedAtOnceAndNoMore() {
+        world.jdbc().sql("""
+                insert into source_item (source_id, code, name, category, kind)
+                    select id, 'MANY-' || n, 'One of many', 'chandlery', 'GOODS' from source, generate_series(1, 20001) n
+                    where name = 'Hullwork'""").update();
+        assertThat(bring("ITEM", "many.csv", many(20_000)).get("added").asInt()).isEqualTo(20_000);
+        assertThat(ferro.multipart(path("ITEM"), Map.of("many.csv", many(20_001)))
+                        .json()
+                        .get("code")
+                        .asString())
+                .isEqualTo("too-many-rows");
+        assertThat(bring("ITEM", "many.csv", many(20_000)).get("rows"))
+                .as("those that are listed")
+                .hasSize(2_000);
+        world.jdbc().sql("delete from source_item where code like 'MANY-%'").update();
+    }
+
+    private static byte[] many(int count) {
+        StringBuilder csv = new StringBuilder("Code,Income\r\n");
+        for (int i = 1; i <= count; i++) {
+            csv.append("MANY-").append(i).append(",4010\r\n");
+        }
+        return csv.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void whatWasOnlyTriedIsForgottenAfterADay() {
+        long old = triedAgo("25 hours");
+        long fresh = triedAgo("23 hours");
+        triedAgo("1 minute");
+        assertThat(ferro.post("/api/map/bulk/" + old + "/doing", Map.of()).status())
+                .isEqualTo(404);
+        assertThat(ferro.post("/api/map/bulk/" + fresh + "/doing", Map.of()).status())
+                .isEqualTo(200);
+        assertThat(ferro.post("/api/map/bulk/" + fresh + "/undoing", Map.of()).status())
+                .isEqualTo(200);
+    }
+
+    private static long triedAgo(String age) {
+        long id = bring("CATEGORY", "x.csv", "Code,Income\r\nhull-labour,4025\r\n".getBytes(StandardCharsets.UTF_8))
+                .get("id")
+                .asLong();
+        world.jdbc()
+                .sql("update bulk_change set made_at = now() - cast(:age as interval) where id = :id")
+                .param("age", age)
+                .param("id", id)
+                .update();
+        return id;
+    }
+
+    /// The ledger may have changed between the look and the deed.
+    @Test
+    void whatIsNotPossibleAnyMoreIsNotDone() {
+        long id = triedAgo("1 minute");
+        world.jdbc()
+                .sql("update ledger_account set active = false where code = '4025'")
+                .update();
+        Api.Response late = ferro.post("/api/map/bulk/" + id + "/doing", Map.of());
+        world.jdbc()
+                .sql("update ledger_account set active = true where code = '4025'")
+                .update();
+        assertThat(late.status()).isEqualTo(409);
+        assertThat(late.json().get("sentence").asString()).contains("hull-labour", "no active account 4025");
+        assertThat(row("hull-labour")).isEqualTo("4020");
+    }
+
     private String refusal(String kind, String content) {
         Api.Response answer = ferro.multipart(path(kind), Map.of("x", content.getBytes(StandardCharsets.UTF_8)));
         assertThat(answer.status()).isEqualTo(422);

@@ -143,9 +143,13 @@ class MapApiTest {
                 .allMatch(each -> Instant.parse(each.get("setAt").asString()).isBefore(before));
         row.put("note", "x".repeat(501));
         assertThat(ferro.put("/api/map/row", row).status()).isEqualTo(400);
-        assertThat(ferro.put("/api/map/row", Yard.row("yard", "CATEGORY", "electrics", account("4018"), 0))
-                        .status())
-                .isEqualTo(200);
+        assertThat(ferro.put("/api/map/row", fullNote()).status()).isEqualTo(200);
+    }
+
+    private static Map<String, Object> fullNote() {
+        Map<String, Object> back = new HashMap<>(Yard.row("yard", "CATEGORY", "electrics", account("4018"), 0));
+        back.put("note", "x".repeat(500));
+        return back;
     }
 
     private static Meaning account(String income) {

@@ -49,6 +49,9 @@ class SuggestionsTest {
                     sold("Hull survey", "4900", 7, "2026-11-01"),
                     sold("Hauling", "4020", 2, "2026-10-10"),
                     sold("Launching", "4020", 1, "2026-10-11"),
+                    sold("Towing", "4020", 13, "2026-10-12"),
+                    sold("Mooring", "4035", 7, "2026-10-12"),
+                    sold("Docking", "4035", 1, "2026-10-12"),
                     bought("KELP", "6100", 2, "2026-10-01"),
                     bought("TARN", "6100", 1, "2026-10-01"),
                     bought("TARN", "6200", 1, "2026-10-01"))));
@@ -84,6 +87,13 @@ class SuggestionsTest {
         assertThat(suggestions.forCategory("Slip", LineKind.GOODS, List.of("Hauling", "Launching", "Never sold")))
                 .map(Suggestion::reason)
                 .contains("its items were booked there 3 times, last on 11 Oct 2026");
+        assertThat(suggestions.forCategory("Slip", LineKind.GOODS, List.of("Hauling", "Docking")))
+                .as("two of three are enough")
+                .map(Suggestion::reason)
+                .contains("its items were booked there 2 of 3 times, last on 10 Oct 2026");
+        assertThat(suggestions.forCategory("Slip", LineKind.GOODS, List.of("Towing", "Mooring")))
+                .as("thirteen of twenty are not")
+                .isEmpty();
         assertThat(suggestions.forCategory("Winter storage", LineKind.GOODS, List.of("Hauling", "Mast storage, week")))
                 .as("four of seven are too few: its name says more")
                 .map(Suggestion::reason)

@@ -139,6 +139,8 @@ class WhatIfTest {
                 .isZero();
         assertThat(whatIf("chandlery", "4015").at("/posted/journals/0/lines").findValuesAsString("account"))
                 .containsExactly("4010", "4015");
+        set("chandlery", "4010");
+        aClosedAccountIsLeft();
     }
 
     private void aLockedMonthIsPutRightInTheFirstOpenOne() {
@@ -157,6 +159,23 @@ class WhatIfTest {
         assertThat(posted.at("/journals/0/late").asInt()).isOne();
         assertThat(posted.at("/journals/0/day")).isEqualTo(posted.at("/months/0/correctOn"));
         world.jdbc().sql("update ledger set locked_through = null").update();
+    }
+
+    /// An account is closed, so the row is changed: what was booked to it while it was open is moved all the same.
+    private void aClosedAccountIsLeft() {
+        world.jdbc().sql("""
+                update ledger_account set active = false where code = '4010';
+                update ledger set version = nextval('state_version')""").update();
+        JsonNode would = whatIf("chandlery", "4015");
+        assertThat(would.at("/posted/moved").asInt()).isOne();
+        assertThat(would.at("/waiting/kinds/RELEASES").asInt()).isPositive();
+        assertThat(ferro.get("/api/documents/" + posted + "/why").json().get("findings"))
+                .as("what is posted is not blocked by it")
+                .isEmpty();
+        world.jdbc().sql("""
+                update ledger_account set gone = true where code = '4010';
+                update ledger set version = nextval('state_version')""").update();
+        assertThat(reason(whatIf("chandlery", "4015"))).isEqualTo("HELD_UP");
     }
 
     @Test
@@ -178,7 +197,7 @@ class WhatIfTest {
                 .update();
         assertThat(reason(whatIf("chandlery", "4015"))).isEqualTo("LINKED");
         assertThat(whatIf("chandlery", "4015").at("/posted/journals")).isEmpty();
-        assertThat(reason(whatIf("chandlery", null))).as("without the row").isIn("LINKED");
+        assertThat(reason(whatIf("chandlery", null))).as("without the row").isEqualTo("LINKED");
     }
 
     private void somebodyElseWasFaster() {
