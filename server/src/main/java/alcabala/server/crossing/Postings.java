@@ -131,14 +131,25 @@ public class Postings {
                 .flatMap(posting -> find(posting).flatMap(frozen -> cancelling(posting, frozen)));
     }
 
-    /// When what stands on the ledger of a record was frozen; empty for what was not sent from here.
-    public Optional<Instant> findFrozenAt(long recordId) {
+    /// What stands on the ledger of a record, as it was sent.
+    ///
+    /// @param frozenAt when it was compiled for that
+    public record Sent(Instant frozenAt, LedgerEntry entry, Journal journal) {}
+
+    /// Empty for what was not sent from here.
+    public Optional<Sent> findSent(long recordId) {
+        record Last(long id, Instant frozenAt) {}
         return jdbc.sql("""
-                select p.queued_at from dispatch d join posting p on p.id = d.posting_id
+                select p.id, p.queued_at from dispatch d join posting p on p.id = d.posting_id
                 where d.record_id = :record and d.outcome = 'posted' and not p.reconstructed order by d.id desc limit 1""")
                 .param("record", recordId)
-                .query((row, n) -> row.getTimestamp("queued_at").toInstant())
-                .optional();
+                .query((row, n) -> new Last(
+                        row.getLong("id"), row.getTimestamp("queued_at").toInstant()))
+                .optional()
+                .flatMap(last -> find(last.id()).map(frozen -> {
+                    LedgerEntry entry = frozen.entry();
+                    return new Sent(last.frozenAt(), entry, journal(last.id(), entry, 1));
+                }));
     }
 
     /// What stood on the ledger of a record until a dispatch put another in its place.
@@ -161,27 +172,28 @@ public class Postings {
             return Optional.empty();
         }
         Cancellation entry = new Cancellation(sent);
-        return Optional.of(new Posting(entry, turnedRound(id, sent), source(id), frozen.partyName(), ""));
+        return Optional.of(new Posting(entry, journal(id, sent, -1), source(id), frozen.partyName(), ""));
     }
 
-    private Journal turnedRound(long id, LedgerSettlement sent) {
-        Money zero = Money.zero(sent.currency());
+    /// @param sign -1 for the journal turned round
+    private Journal journal(long id, LedgerEntry entry, int sign) {
+        Money zero = Money.zero(entry.currency());
         List<JournalLine> lines = jdbc.sql(
                         "select account, tax_code, dimensions, amount, base_amount from posting_line where posting_id = :id order by ordinal")
                 .param("id", id)
                 .query((row, n) -> {
-                    Money amount = Money.ofMinor(sent.currency(), row.getLong("amount"));
+                    Money amount = Money.ofMinor(entry.currency(), sign * row.getLong("amount"));
                     return new JournalLine(
                             new PostingKey(
                                     row.getString("account"),
                                     row.getString("tax_code"),
                                     DocumentJson.map(row.getString("dimensions"))),
-                            amount.isNegative() ? amount.negated() : zero,
                             amount.isPositive() ? amount : zero,
-                            Money.ofMinor(sent.rate().to(), -row.getLong("base_amount")));
+                            amount.isNegative() ? amount.negated() : zero,
+                            Money.ofMinor(entry.rate().to(), sign * row.getLong("base_amount")));
                 })
                 .list();
-        return Journal.of(lines, sent.currency(), sent.rate().to());
+        return Journal.of(lines, entry.currency(), entry.rate().to());
     }
 
     private Half source(long id) {

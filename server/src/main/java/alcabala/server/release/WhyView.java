@@ -17,6 +17,7 @@ import alcabala.accounting.tax.TaxComputation;
 import alcabala.server.compile.Compiled;
 import alcabala.server.compile.Compiling;
 import alcabala.server.crossing.Postings;
+import alcabala.server.crossing.Postings.Sent;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Sentences;
 import alcabala.server.record.Records;
@@ -135,7 +136,7 @@ class WhyView {
         RouteRow route = routes.get(row.routeId());
         Record record = documents.record(documentId);
         Optional<Instant> posted = row.state().equals("Posted") ? postings.findFrozenAt(documentId) : Optional.empty();
-        Compilation compilation = posted.map(moment -> compiling.compile(route.id(), documentId, record, moment))
+        Compilation compilation = sent.map(it -> compiling.compile(route.id(), documentId, record, it.frozenAt()))
                 .orElseGet(() -> compiling.compile(route.id(), documentId, record));
         Map<String, LedgerAccount> accounts = reference.accounts(route.ledgerId()).stream()
                 .collect(Collectors.toMap(LedgerAccount::code, Function.identity()));
@@ -149,13 +150,16 @@ class WhyView {
                         .map(line -> line(line, accounts, dimensions))
                         .toList(),
                 compilation.tax().map(WhyView::tax).orElse(null),
-                compilation
-                        .journal()
-                        .filter(journal -> !journal.lines().isEmpty())
-                        .map(journal -> journal(
-                                journal, compilation.entry().orElseThrow().rate(), accounts))
+                sent.map(it -> journal(it.journal(), it.entry().rate(), accounts))
+                        .or(() -> compilation
+                                .journal()
+                                .filter(journal -> !journal.lines().isEmpty())
+                                .map(journal -> journal(
+                                        journal,
+                                        compilation.entry().orElseThrow().rate(),
+                                        accounts)))
                         .orElse(null),
-                posted.orElse(null));
+                sent.map(Sent::frozenAt).orElse(null));
     }
 
     private static Journal journal(

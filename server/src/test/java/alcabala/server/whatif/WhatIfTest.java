@@ -101,6 +101,12 @@ class WhatIfTest {
                 .as("what is posted is explained by the crosswalk that it was posted under")
                 .isNotEmpty()
                 .containsOnly("4010");
+        assertThat(why.at("/journal/lines")
+                        .valueStream()
+                        .filter(line -> line.get("account").asString().equals("4010"))
+                        .map(line -> line.get("credit").asString()))
+                .as("the journal is the one that was sent")
+                .containsExactly(onTheBooks("4010").toPlainString());
         assertThat(correction(id).get("state").asString()).isEqualTo("DRAFT");
         Api.Response file = ferro.get("/api/map/corrections/" + id + "/file");
         assertThat(file.header("Content-Disposition")).contains("correction-" + id + ".csv");
