@@ -135,7 +135,7 @@ class WhyView {
         Records.Row row = documents.get(documentId);
         RouteRow route = routes.get(row.routeId());
         Record record = documents.record(documentId);
-        Optional<Instant> posted = row.state().equals("Posted") ? postings.findFrozenAt(documentId) : Optional.empty();
+        Optional<Sent> sent = row.state().equals("Posted") ? postings.findSent(documentId) : Optional.empty();
         Compilation compilation = sent.map(it -> compiling.compile(route.id(), documentId, record, it.frozenAt()))
                 .orElseGet(() -> compiling.compile(route.id(), documentId, record));
         Map<String, LedgerAccount> accounts = reference.accounts(route.ledgerId()).stream()
