@@ -40,7 +40,9 @@ export function Settle({ document, since }: Props) {
   const goesAgain = document.origin === 'source';
   const may = me.mayChange && !since.voided && (goesAgain || !since.voidedOnLedger);
   const keys = { enabled: may && !settle.isPending, preventDefault: true };
-  useHotkeys('r', () => settle.mutate('SOURCE'), { ...keys, enabled: keys.enabled && goesAgain });
+  // Sent again, it is decided again.
+  const offersAgain = goesAgain && (since.taxDecided === '' || since.changedOnSource);
+  useHotkeys('r', () => settle.mutate('SOURCE'), { ...keys, enabled: keys.enabled && offersAgain });
   useHotkeys('l', () => settle.mutate('LEDGER'), keys);
   return (
     <div className="border-accent bg-base-200 mx-4 my-2 flex flex-wrap items-center gap-2 border-l-[3px] px-3 py-2">
@@ -49,7 +51,7 @@ export function Settle({ document, since }: Props) {
       </p>
       {may && (
         <>
-          {goesAgain && (
+          {offersAgain && (
             <button
               type="button"
               className="act"

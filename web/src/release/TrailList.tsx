@@ -37,6 +37,8 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'payment-brought-back': (d) => `Payment brought back: ${text(d.paid)} of ${text(d.gross)} paid`,
   settled: (d) => `${text(d.amount)} of it settled by ${text(d.by)}`,
   'opened-again': (d) => `${text(d.amount)} of it open again: ${text(d.by)} was taken back`,
+  'tax-decided-otherwise': (d) =>
+    `The ledger decided the tax: ${text(d.decided)} where ${text(d.stated)} is stated`,
   'edited-on-ledger': (d) => `Edited on the ledger, gross now ${text(d.gross)}`,
   'agrees-again': () => 'Both sides agree again',
 };

@@ -20,6 +20,9 @@ export function whatHappened(
   if (since.changedOnSource && since.changedOnLedger) {
     return `It was changed on both sides after it was posted. Sending it replaces what was done in ${ledger}.`;
   }
+  if (since.taxDecided && !since.changedOnSource) {
+    return `${ledger} decides tax itself and charged ${since.taxDecided}, which is not what ${source} states. Change it in ${source}, or let ${ledger}’s stand.`;
+  }
   if (since.changedOnLedger) {
     return `It was changed in ${ledger} after it was posted. Sending it puts back what ${source} has.`;
   }

@@ -84,13 +84,13 @@ const isNone = (decimal: string) => /^-?0(\.0+)?$/.test(decimal);
 
 export function TaxSlip({ tax }: { tax: Schemas['Tax'] }) {
   const { route } = useCurrent();
-  const sides = [
-    { name: route.source, computation: tax.source },
-    { name: route.ledger, computation: tax.ledger },
-  ];
+  const computed = { name: route.source, computation: tax.source };
+  const sides = tax.decidedThere ? [computed] : [computed, { name: route.ledger, computation: tax.ledger }];
   return (
     <section>
-      <h3 className="soft text-[12.5px] font-semibold">Tax, computed both ways</h3>
+      <h3 className="soft text-[12.5px] font-semibold">
+        {tax.decidedThere ? 'Tax' : 'Tax, computed both ways'}
+      </h3>
       <table className="slip">
         <tbody>
           {sides.map(({ name, computation }) => (
@@ -106,6 +106,18 @@ export function TaxSlip({ tax }: { tax: Schemas['Tax'] }) {
               <td className="amount">{amount(computation.tax)}</td>
             </tr>
           ))}
+          {tax.decidedThere && (
+            <tr>
+              <td>
+                {route.ledger}
+                <span className="soft block text-[12px]">
+                  decides itself what is taxed and how much, so that nothing is computed beforehand; what it
+                  charges is held against the {amount(tax.stated)} stated
+                </span>
+              </td>
+              <td className="amount soft">not known</td>
+            </tr>
+          )}
           {tax.bothSides.map((each) => (
             <tr key={each.code}>
               <td>

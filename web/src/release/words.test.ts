@@ -41,7 +41,7 @@ describe('where in Alcabala a cause is settled', () => {
 describe('what happened since both sides agreed', () => {
   const said = (changedOnSource: boolean, changedOnLedger: boolean, voided = false) =>
     whatHappened(
-      { changedOnSource, changedOnLedger, voided, voidedOnLedger: false, ledgerVersion: 3 },
+      { changedOnSource, changedOnLedger, voided, voidedOnLedger: false, ledgerVersion: 3, taxDecided: '' },
       'Hullwork',
       'Inkwell',
     );
@@ -53,10 +53,26 @@ describe('what happened since both sides agreed', () => {
     expect(said(true, true, true)).toContain('voided in Hullwork');
   });
 
+  it('says that a ledger which decides tax charged another one, unless the source moved on', () => {
+    const since = { changedOnSource: false, changedOnLedger: true, voided: false, voidedOnLedger: false };
+    const decided = { ...since, ledgerVersion: 1, taxDecided: 'EUR 25.30' };
+    expect(whatHappened(decided, 'Hullwork', 'Inkwell')).toContain('charged EUR 25.30');
+    expect(whatHappened({ ...decided, changedOnSource: true }, 'Hullwork', 'Inkwell')).toContain(
+      'both sides',
+    );
+  });
+
   it('says of what was entered on the ledger where it is changed, and that a void goes back', () => {
     const entered = (voidedOnLedger: boolean) =>
       whatHappened(
-        { changedOnSource: false, changedOnLedger: true, voided: false, voidedOnLedger, ledgerVersion: 3 },
+        {
+          changedOnSource: false,
+          changedOnLedger: true,
+          voided: false,
+          voidedOnLedger,
+          ledgerVersion: 3,
+          taxDecided: '',
+        },
         'Hullwork',
         'Inkwell',
         false,

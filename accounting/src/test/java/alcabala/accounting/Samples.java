@@ -96,7 +96,17 @@ public final class Samples {
 
     public static LedgerProfile ledger(CurrencyUnit currency, TaxRounding rounding) {
         return new LedgerProfile(
-                "Inkwell", currency, false, DayRates.NONE, rounding, accounts(), taxCodes(), Map.of(), 31, false);
+                "Inkwell",
+                currency,
+                false,
+                DayRates.NONE,
+                rounding,
+                accounts(),
+                taxCodes(),
+                Map.of(),
+                31,
+                false,
+                false);
     }
 
     private static Map<String, LedgerAccount> accounts() {

@@ -48,6 +48,21 @@ public record Yard(Api api) {
         return Map.of("route", route, "kind", kind, "code", code, "meaning", meaning, "expectedVersion", version);
     }
 
+    /// What its ledger says of itself is looked up anew, and everything compiled by it.
+    public void pullReference() {
+        long ledger =
+                api.get("/api/connect").json().get("ledgers").get(0).get("id").asLong();
+        String pulls = "/api/connect/ledgers/" + ledger + "/pulls";
+        long pull = api.post(pulls, Map.of()).json().get("pull").asLong();
+        Await.until(
+                "pull " + pull + " is done",
+                () -> api.get(pulls)
+                        .json()
+                        .valueStream()
+                        .anyMatch(each -> each.get("id").asLong() == pull
+                                && each.get("state").asString().equals("done")));
+    }
+
     public Map<String, Integer> counts() {
         Map<String, Integer> counts = new HashMap<>();
         api.get("/api/summary?route=yard")

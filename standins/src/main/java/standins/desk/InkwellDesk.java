@@ -37,6 +37,7 @@ class InkwellDesk {
         SAYS.put("purchase-orders", "has purchase orders");
         SAYS.put("dimensions", "has dimensions");
         SAYS.put("multi-currency", "keeps several currencies");
+        SAYS.put("decides-tax", "decides tax itself, by the place of the other party; lines are taxable or not");
     }
 
     private final Masters masters;

@@ -12,7 +12,8 @@ public final class Books {
     private Books() {}
 
     /// @param booksId what tells these books from others under the same name
-    /// @param plan what the company has switched on: `purchase-orders`, `dimensions`, `multi-currency`
+    /// @param plan what the company has switched on: `purchase-orders`, `dimensions`, `multi-currency`, and
+    /// `decides-tax`
     public record CompanySettings(
             String id,
             String booksId,
@@ -184,6 +185,10 @@ public final class Books {
             return copy(given, null, null, due, lines, version);
         }
 
+        Draft with(List<DraftLine> others) {
+            return copy(number, numberPrefix, numberFrom, due, others, version);
+        }
+
         private Draft copy(
                 String number,
                 String numberPrefix,
@@ -219,6 +224,7 @@ public final class Books {
     /// @param unitPrice null for whatever the amount comes to
     /// @param adjustment null for none
     /// @param taxCode null for a line that no tax is computed on
+    /// @param taxable what the line says instead where the company has Inkwell decide the tax; else null
     public record DraftLine(
             String item,
             String account,
@@ -228,6 +234,7 @@ public final class Books {
             BigDecimal adjustment,
             BigDecimal amount,
             String taxCode,
+            Boolean taxable,
             Map<String, String> dimensions) {
         /// Without an adjustment.
         public DraftLine(
@@ -238,7 +245,7 @@ public final class Books {
                 BigDecimal unitPrice,
                 BigDecimal amount,
                 String taxCode) {
-            this(item, account, text, quantity, unitPrice, null, amount, taxCode, null);
+            this(item, account, text, quantity, unitPrice, null, amount, taxCode, null, null);
         }
 
         public DraftLine {
@@ -246,6 +253,12 @@ public final class Books {
             unitPrice = unitPrice == null ? amount : unitPrice;
             adjustment = adjustment == null ? BigDecimal.ZERO : adjustment;
             dimensions = dimensions == null ? Map.of() : Map.copyOf(dimensions);
+        }
+
+        DraftLine decided(String code) {
+            boolean isTaxable = Boolean.TRUE.equals(taxable);
+            return new DraftLine(
+                    item, account, text, quantity, unitPrice, adjustment, amount, code, isTaxable, dimensions);
         }
 
         BigDecimal computed() {
@@ -268,6 +281,7 @@ public final class Books {
             BigDecimal amount,
             BigDecimal net,
             String taxCode,
+            Boolean taxable,
             Map<String, String> dimensions) {
         public String toldApart() {
             return words(dimensions);
@@ -276,7 +290,7 @@ public final class Books {
         /// As it would be sent, at some amount; what changes is the adjustment.
         public DraftLine at(BigDecimal other) {
             BigDecimal rest = other.subtract(product(quantity, unitPrice));
-            return new DraftLine(item, account, text, quantity, unitPrice, rest, other, taxCode, dimensions);
+            return new DraftLine(item, account, text, quantity, unitPrice, rest, other, taxCode, taxable, dimensions);
         }
     }
 

@@ -31,7 +31,8 @@ import tools.jackson.databind.json.JsonMapper;
 public class Masters {
     static final int ITEM_NAME_LIMIT = 31;
     private static final int EVERYTHING = 1_000_000;
-    private static final List<String> PLAN = List.of("purchase-orders", "dimensions", "multi-currency");
+    private static final List<String> PLAN =
+            List.of("purchase-orders", "dimensions", "multi-currency", TaxByPlace.SETTING);
     public static final List<String> SETTINGS = Stream.concat(
                     Stream.of("applies-credits", "tracks-quantities"), PLAN.stream())
             .toList();

@@ -30,9 +30,17 @@ public class Posting {
     private final Masters masters;
     private final Numbers numbers;
     private final Credited credited;
+    private final TaxByPlace taxByPlace;
     private final JsonMapper json;
 
-    Posting(JdbcClient jdbc, Masters masters, Numbers numbers, Credited credited, JsonMapper json) {
+    Posting(
+            JdbcClient jdbc,
+            Masters masters,
+            Numbers numbers,
+            Credited credited,
+            TaxByPlace taxByPlace,
+            JsonMapper json) {
+        this.taxByPlace = taxByPlace;
         this.json = json;
         this.jdbc = jdbc;
         this.masters = masters;
@@ -43,7 +51,7 @@ public class Posting {
     @Transactional
     public Document post(Draft asked) {
         boolean numbered = asked.number() == null && Kind.of(asked.kind()).isSale();
-        Draft draft = numbered ? asked.numbered(numbers.next(asked)) : asked;
+        Draft draft = taxByPlace.decide(numbered ? asked.numbered(numbers.next(asked)) : asked);
         check(draft);
         String id = "IN-"
                 + jdbc.sql("select nextval('inkwell_id')").query(Long.class).single();
@@ -86,7 +94,8 @@ public class Posting {
 
     /// Replaces what the document says, and books it anew. Its payments stay.
     @Transactional
-    public Document change(String id, Draft draft) {
+    public Document change(String id, Draft asked) {
+        Draft draft = taxByPlace.decide(asked);
         Document old = get(id);
         masters.requireUnlocked(old.date());
         check(draft);
@@ -316,12 +325,13 @@ public class Posting {
             values.put("amount", line.amount());
             values.put("net", tax.nets().get(i));
             values.put("taxCode", line.taxCode());
+            values.put("taxable", line.taxable());
             values.put("dimensions", json.writeValueAsString(line.dimensions()));
             jdbc.sql("""
                     insert into inkwell_line (document, no, item, account, text, quantity, unit_price, adjustment, amount, net, tax_code,
-                        dimensions)
+                        taxable, dimensions)
                     values (:document, :no, :item, :account, :text, :quantity, :price, :adjustment, :amount, :net, :taxCode,
-                        cast(:dimensions as jsonb))""").params(values).update();
+                        cast(:taxable as boolean), cast(:dimensions as jsonb))""").params(values).update();
         }
     }
 
@@ -477,7 +487,7 @@ public class Posting {
         List<Books.Line> lines =
                 jdbc.sql("""
                 select no, item, account, text, trim_scale(quantity) as quantity, trim_scale(unit_price) as unit_price, adjustment,
-                    amount, net, tax_code, dimensions
+                    amount, net, tax_code, taxable, dimensions
                 from inkwell_line where document = :id order by no""").param("id", head.id()).query(this::line).list();
         List<Books.JournalLine> journal = jdbc.sql("""
                 select l.account, l.debit, l.credit, l.dimensions from inkwell_journal j join inkwell_journal_line l on l.journal = j.id
@@ -527,6 +537,7 @@ public class Posting {
                 row.getBigDecimal("amount"),
                 row.getBigDecimal("net"),
                 row.getString("tax_code"),
+                row.getObject("taxable", Boolean.class),
                 dimensions(row));
     }
 

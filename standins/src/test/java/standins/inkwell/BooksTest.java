@@ -523,14 +523,23 @@ class BooksTest {
 
     private static Draft priced(String quantity, String price, String adjustment, String amount) {
         DraftLine line = new DraftLine(
-                null, "4010", "Rope", amount(quantity), amount(price), amount(adjustment), amount(amount), "S23", null);
+                null,
+                "4010",
+                "Rope",
+                amount(quantity),
+                amount(price),
+                amount(adjustment),
+                amount(amount),
+                "S23",
+                null,
+                null);
         Draft plain = invoice("P-" + quantity + price + adjustment + amount);
         return plain.changed(plain.due(), List.of(line), 0);
     }
 
     private static Draft inDepartment(String number, Map<String, String> dimensions) {
         DraftLine line = new DraftLine(
-                null, "4010", "Rope", BigDecimal.ONE, amount("10.00"), null, amount("10.00"), "S23", dimensions);
+                null, "4010", "Rope", BigDecimal.ONE, amount("10.00"), null, amount("10.00"), "S23", null, dimensions);
         Draft plain = invoice(number);
         List<DraftLine> lines = new ArrayList<>(plain.lines());
         lines.add(line);
@@ -569,6 +578,50 @@ class BooksTest {
                 .containsExactlyInAnyOrder(journal.split("; "));
         Books.Document sale = saltmere(() -> posting.post(invoice("T-" + code).changed(DAY, List.of(line), 0)));
         assertThat(sale.journal()).as("a sale under it books none").hasSize(2);
+    }
+
+    private static Draft placed(String number, String party, Boolean taxable) {
+        DraftLine line = new DraftLine(
+                null, "4020", "Work", BigDecimal.ONE, amount("10.00"), null, amount("10.00"), null, taxable, null);
+        Draft plain = invoice(number);
+        return new Draft(
+                number,
+                plain.kind(),
+                party,
+                DAY,
+                plain.due(),
+                "EUR",
+                false,
+                plain.controlAccount(),
+                "test:" + number,
+                "",
+                List.of(line),
+                null);
+    }
+
+    @Test
+    void whatIsTaxableIsDecidedByTheOtherPartysPlaceWhereTheCompanyHasItSo() {
+        assertRefused(placed("W-1", "IC-1002", true), "tax-by-code");
+        String abroad = saltmere(() -> masters.add(new Books.Party(
+                        null, "Larkspur Yachts", "", "", "", Map.of("country", "US"), Map.of(), "test:US", true, 0)))
+                .id();
+        saltmere(() -> {
+            masters.set("decides-tax", true);
+            return null;
+        });
+        assertRefused(invoice("W-2"), "tax-by-place");
+        assertThat(saltmere(() -> posting.post(placed("W-3", "IC-1002", true))).tax())
+                .as("at home, whatever the rate of the work was")
+                .isEqualByComparingTo("2.30");
+        assertThat(saltmere(() -> posting.post(placed("W-4", abroad, true))).tax())
+                .isEqualByComparingTo("0");
+        Books.Document not = saltmere(() -> posting.post(placed("W-5", "IC-1002", false)));
+        assertThat(not.tax()).isEqualByComparingTo("0");
+        assertThat(not.lines().getFirst().taxable()).isFalse();
+        saltmere(() -> {
+            masters.set("decides-tax", false);
+            return null;
+        });
     }
 
     private static BigDecimal balance(String account) {

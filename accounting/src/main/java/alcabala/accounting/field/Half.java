@@ -18,6 +18,7 @@ public record Half(Map<String, String> values) {
     public static final String ISSUE_DATE = "issue-date";
     public static final String DUE_DATE = "due-date";
     public static final String GROSS = "gross";
+    public static final String TAX = "tax";
     public static final String STANDING = "standing";
     public static final String MEANS = "means";
     public static final String REFERENCE = "reference";
@@ -31,6 +32,13 @@ public record Half(Map<String, String> values) {
     /// @param position from 1
     public static String line(int position) {
         return "line " + position;
+    }
+
+    /// The same with another value for one of its fields.
+    public Half with(String name, BigDecimal value) {
+        Builder changed = builder();
+        values.forEach(changed::text);
+        return changed.number(name, value).build();
     }
 
     /// The fields in which the two halves differ, in their own order.

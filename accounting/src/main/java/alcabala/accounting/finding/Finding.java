@@ -132,6 +132,14 @@ public sealed interface Finding {
     /// The ledger would compute a tax that differs by more than rounding explains.
     record TaxDiffers(Money source, Money ledger, int taxedLines) implements Finding {}
 
+    /// A ledger that decides tax itself charged another tax than the source document states; so on what is posted.
+    record TaxDecidedOtherwise(Money stated, Money decided) implements Finding {
+        @Override
+        public Severity severity() {
+            return Severity.WARNS;
+        }
+    }
+
     /// The party may already be on the ledger under another name.
     record PartyDoubtful(String party, String name, String ledgerParty, String ledgerName) implements Finding {
         @Override

@@ -12,6 +12,8 @@ import org.joda.money.CurrencyUnit;
 /// @param multiCurrency whether it books what is in another currency than its own
 /// @param rates that it converts by
 /// @param oneTaxCode whether a document carries one tax code for all its lines
+/// @param decidesTax whether it decides itself, by place, what is taxed and how much; its codes are then those of
+/// `LedgerTaxCode.ofLedgerThatDecides`
 /// @param dimensions by their codes; none when it has none, or has them switched off
 /// @param nameLimit how many characters the ledger keeps of an item's name
 public record LedgerProfile(
@@ -24,7 +26,8 @@ public record LedgerProfile(
         Map<String, LedgerTaxCode> taxCodes,
         Map<String, LedgerDimension> dimensions,
         int nameLimit,
-        boolean oneTaxCode) {
+        boolean oneTaxCode,
+        boolean decidesTax) {
 
     public Optional<LedgerAccount> findAccount(String code) {
         return Optional.ofNullable(accounts.get(code));
@@ -46,7 +49,8 @@ public record LedgerProfile(
                 each(taxCodes, LedgerTaxCode::inUse),
                 dimensions,
                 nameLimit,
-                oneTaxCode);
+                oneTaxCode,
+                decidesTax);
     }
 
     private static <T> Map<String, T> each(Map<String, T> all, UnaryOperator<T> change) {

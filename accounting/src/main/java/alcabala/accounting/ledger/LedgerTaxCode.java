@@ -2,6 +2,7 @@ package alcabala.accounting.ledger;
 
 import alcabala.accounting.document.TaxCategory;
 import java.math.BigDecimal;
+import java.util.List;
 
 /// One tax code of the ledger.
 ///
@@ -21,6 +22,10 @@ public record LedgerTaxCode(
         String account,
         String inputAccount,
         boolean active) {
+    /// What a line says to a ledger that decides tax itself.
+    public static final String TAXABLE = "taxable";
+
+    public static final String NOT_TAXABLE = "not-taxable";
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
     public LedgerTaxCode {
@@ -37,6 +42,19 @@ public record LedgerTaxCode(
             String inputAccount,
             boolean active) {
         this(code, name, rate, category, false, HUNDRED, account, inputAccount, active);
+    }
+
+    /// The two that stand in for codes where the ledger decides tax itself: their rate says nothing.
+    public static List<LedgerTaxCode> ofLedgerThatDecides() {
+        return List.of(
+                new LedgerTaxCode(
+                        TAXABLE, "Taxable, as the ledger decides", BigDecimal.ZERO, TaxCategory.S, "", "", true),
+                new LedgerTaxCode(NOT_TAXABLE, "Not taxable", BigDecimal.ZERO, TaxCategory.O, "", "", true));
+    }
+
+    /// Whether it stands in for a code where the ledger decides tax itself.
+    public static boolean isOfLedgerThatDecides(String code) {
+        return code.equals(TAXABLE) || code.equals(NOT_TAXABLE);
     }
 
     /// What the other party is charged, in percent.

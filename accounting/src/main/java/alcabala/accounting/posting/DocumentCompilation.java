@@ -202,6 +202,9 @@ final class DocumentCompilation {
         if (taxInLines) {
             return Optional.of(check.inLines(lines, taxedLines));
         }
+        if (known && ledger.decidesTax()) {
+            return Optional.of(check.decidedThere(resolved, lines));
+        }
         return known ? Optional.of(check.byCodes(lines, taxedLines, codes, side == Side.PURCHASE)) : Optional.empty();
     }
 }

@@ -2,7 +2,6 @@ package alcabala.accounting.posting;
 
 import alcabala.accounting.document.Document;
 import alcabala.accounting.ledger.LedgerProfile;
-import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.tax.TaxBreakdown;
 import java.util.List;
 import org.joda.money.Money;
@@ -25,14 +24,13 @@ final class DocumentJournal {
     void checkTaxAccounts(TaxComparison tax) {
         boolean charged = false;
         for (TaxBreakdown group : tax.ledger().groups()) {
-            charged |=
-                    !group.tax().isZero() && side.accountOf(code(group.code())).isEmpty();
+            charged |= !group.tax().isZero() && own(side, group.code()).isEmpty();
         }
         boolean owed = false;
         boolean reclaimed = false;
         for (SelfAssessed each : tax.selfAssessed()) {
-            owed |= Side.SALE.accountOf(code(each.code())).isEmpty();
-            reclaimed |= Side.PURCHASE.accountOf(code(each.code())).isEmpty();
+            owed |= own(Side.SALE, each.code()).isEmpty();
+            reclaimed |= own(Side.PURCHASE, each.code()).isEmpty();
         }
         if (charged || reclaimed) {
             roles.of(side.tax());
@@ -78,11 +76,12 @@ final class DocumentJournal {
 
     /// Where the ledger posts the tax of a code: its own account, else that of the role output or input tax.
     private PostingKey key(Side of, String code) {
-        String own = of.accountOf(code(code));
+        String own = own(of, code);
         return PostingKey.of(own.isEmpty() ? roles.find(of.tax()) : own, code);
     }
 
-    private LedgerTaxCode code(String code) {
-        return ledger.taxCodes().get(code);
+    /// Empty also for tax that the ledger decides itself, under whatever code.
+    private String own(Side of, String code) {
+        return ledger.findTaxCode(code).map(of::accountOf).orElse("");
     }
 }

@@ -5,6 +5,7 @@ import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.LedgerProfile;
+import alcabala.accounting.tax.TaxBreakdown;
 import alcabala.accounting.tax.TaxCalculator;
 import alcabala.accounting.tax.TaxComputation;
 import alcabala.accounting.tax.TaxedAmount;
@@ -44,7 +45,8 @@ final class TaxCheck {
             compare(byLedger.tax(), taxedLines);
         }
         List<SelfAssessed> both = buys ? new BothSides(ledger, lines, byLedger.lineNets()).taxes() : List.of();
-        return new TaxComparison(document.totals().tax(), source, byLedger, both, rounding(byLedger, taxedLines));
+        return new TaxComparison(
+                false, document.totals().tax(), source, byLedger, both, rounding(byLedger, taxedLines));
     }
 
     /// Where tax stays in the lines the ledger computes none; the stated tax is held against the lines' own rates by
@@ -54,7 +56,21 @@ final class TaxCheck {
         TaxComputation byLedger = compute(lines.stream()
                 .map(line -> new TaxedAmount("", BigDecimal.ZERO, line.amount()))
                 .toList());
-        return new TaxComparison(document.totals().tax(), source, byLedger, List.of(), Money.zero(document.currency()));
+        return new TaxComparison(
+                false, document.totals().tax(), source, byLedger, List.of(), Money.zero(document.currency()));
+    }
+
+    /// Where the ledger decides tax itself nothing is computed beforehand: what the document states stands in for it.
+    ///
+    /// @param resolved what the lines are made of
+    TaxComparison decidedThere(List<ResolvedLine> resolved, List<LedgerLine> lines) {
+        Money zero = Money.zero(document.currency());
+        Money tax = document.totals().tax();
+        List<Money> nets = new StatedNets(document, source).of(resolved, lines);
+        Money net = nets.stream().reduce(zero, Money::plus);
+        List<TaxBreakdown> groups = tax.isZero() ? List.of() : List.of(new TaxBreakdown("", BigDecimal.ZERO, net, tax));
+        TaxComputation stated = new TaxComputation(source.rounding(), groups, nets, net, tax);
+        return new TaxComparison(true, tax, source, stated, List.of(), zero);
     }
 
     private TaxComputation compute(List<TaxedAmount> amounts) {

@@ -64,7 +64,9 @@ final class TaxCodes {
             findings.accept(new Finding.TaxCodeUnusable(tax.key(), code));
             return "";
         }
-        compare(tax, ledgerCode.get());
+        if (!ledger.decidesTax()) {
+            compare(tax, ledgerCode.get());
+        }
         return code;
     }
 

@@ -42,6 +42,7 @@ class FindingTest {
         causes.put(new Finding.TaxCodeUnusable("V", "S23"), "tax-code-unusable:S23");
         causes.put(new Finding.TaxRateDiffers("V", BigDecimal.ONE, "S23", BigDecimal.TEN), "tax-rate-differs:V");
         causes.put(new Finding.TaxDiffers(EURO, EURO, 1), "tax-differs");
+        causes.put(new Finding.TaxDecidedOtherwise(EURO, EURO), "tax-decided-otherwise");
         causes.put(new Finding.PartyDoubtful("P", "a party", "L", "another"), "party-doubtful:P");
         causes.put(new Finding.PartyMissing("P", "a party"), "party-missing:P");
         causes.put(new Finding.SeveralTaxCodes(List.of("A", "B")), "several-tax-codes:A+B");
@@ -69,12 +70,14 @@ class FindingTest {
     }
 
     @Test
-    void eachHasItsCauseAndAllButTwoBlock() {
+    void eachHasItsCauseAndAllButThreeBlock() {
         causes().forEach((finding, cause) -> {
             assertThat(finding.cause()).isEqualTo(cause);
             assertThat(finding.severity())
                     .isEqualTo(
-                            finding instanceof Finding.Prepaid || finding instanceof Finding.StaysOpen
+                            finding instanceof Finding.Prepaid
+                                            || finding instanceof Finding.TaxDecidedOtherwise
+                                            || finding instanceof Finding.StaysOpen
                                     ? Severity.WARNS
                                     : Severity.BLOCKS);
         });

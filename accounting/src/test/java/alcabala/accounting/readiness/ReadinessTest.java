@@ -130,6 +130,7 @@ class ReadinessTest {
                     "OLD", code("OLD", "23", false)),
             Map.of(),
             9,
+            false,
             false);
 
     private static LedgerTaxCode code(String code, String rate, boolean active) {

@@ -13,7 +13,7 @@ import java.util.Set;
 /// @param tracksQuantities whether it tracks quantities, and so books the cost of what is sold
 /// @param timeZone where its days begin
 /// @param clock what its clock says at this moment
-/// @param features what it has switched on, such as `purchase-orders`, `dimensions`, `multi-currency`
+/// @param features what it has switched on, such as `purchase-orders`, `dimensions`, `multi-currency`, `decides-tax`
 public record LedgerCompany(
         String id,
         String booksId,
@@ -26,4 +26,7 @@ public record LedgerCompany(
         boolean tracksQuantities,
         Set<String> features,
         ZoneId timeZone,
-        Instant clock) {}
+        Instant clock) {
+    /// Of a company that has the ledger decide what is taxed and how much.
+    public static final String DECIDES_TAX = "decides-tax";
+}

@@ -85,11 +85,19 @@ public record LedgerRecord(
                     .text(Half.REFERENCE, settlement.reference())
                     .text(Half.STANDING, settlement.voided() ? "voided" : "");
         }
+        if (decidedTax()) {
+            half.number(Half.TAX, tax);
+        }
         int position = 0;
         for (Line line : lines) {
             half.line(++position, named(line), line.taxCode(), line.amount(), line.dimensions());
         }
         return half.build();
+    }
+
+    /// Whether the ledger decided what is taxed, so that its tax may be another than the document's.
+    public boolean decidedTax() {
+        return lines.stream().anyMatch(line -> line.taxable() != null);
     }
 
     private String named(Line line) {
@@ -112,6 +120,7 @@ public record LedgerRecord(
     /// without.
     ///
     /// @param adjustment what quantity by price lacks to the amount; null on what was kept before ledgers told it
+    /// @param taxable null except where the ledger decides the tax: what the line was told to be
     /// @param dimensions values by the ledger's dimensions; null where the ledger tells of none
     public record Line(
             int no,
@@ -123,6 +132,7 @@ public record LedgerRecord(
             BigDecimal adjustment,
             BigDecimal amount,
             String taxCode,
+            Boolean taxable,
             Map<String, String> dimensions) {}
 
     public record JournalEntry(String account, BigDecimal debit, BigDecimal credit) {}

@@ -1,10 +1,13 @@
 package alcabala.server.crossing;
 
+import alcabala.accounting.field.Half;
+import alcabala.accounting.finding.Finding;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerEntry;
 import alcabala.connectors.Kept;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Affected;
+import alcabala.server.platform.Amounts;
 import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.Telling;
 import alcabala.server.record.SourceFacts;
@@ -31,6 +34,7 @@ class Dispatches {
     private final Queue queue;
     private final Outcomes outcomes;
     private final Links links;
+    private final DecidedTax decidedTax;
     private final SourceFacts facts;
     private final Settlements settlements;
     private final Trail trail;
@@ -46,6 +50,7 @@ class Dispatches {
             Queue queue,
             Outcomes outcomes,
             Links links,
+            DecidedTax decidedTax,
             SourceFacts facts,
             Settlements settlements,
             Trail trail,
@@ -60,6 +65,7 @@ class Dispatches {
         this.queue = queue;
         this.outcomes = outcomes;
         this.links = links;
+        this.decidedTax = decidedTax;
         this.facts = facts;
         this.settlements = settlements;
         this.trail = trail;
@@ -268,9 +274,20 @@ class Dispatches {
         Links.Before before = links.before(dispatch);
         LedgerRecord latest =
                 before.seen().filter(seen -> seen.version() > record.version()).orElse(record);
-        boolean differs = !record.half().differing(latest.half()).isEmpty();
+        Half agreed = decidedTax.agreed(dispatch, record);
+        boolean differs = !agreed.differing(latest.half()).isEmpty();
         outcomes.posted(dispatch, record.id(), latest, differs, now);
-        links.agree(dispatch, before, record, latest, now);
+        links.agree(dispatch, before, record, agreed, latest, now);
+        decidedTax.compare(dispatch, record).ifPresent(otherwise -> decidedOtherwise(dispatch, otherwise));
+    }
+
+    /// Sent again it would be decided again, so that nothing but a person settles it.
+    private void decidedOtherwise(Dispatch dispatch, Finding.TaxDecidedOtherwise tax) {
+        outcomes.refuse(dispatch.recordId(), tax.kind());
+        trail(
+                dispatch,
+                tax.kind(),
+                Map.of("stated", Amounts.decimal(tax.stated()), "decided", Amounts.decimal(tax.decided())));
     }
 
     /// The ledger is left alone until somebody says so: what may have arrived rests, what has not is given up.

@@ -62,8 +62,9 @@ public class Links {
     }
 
     /// @param agreed as the ledger answered it
+    /// @param half what of it both sides agree on
     /// @param latest what it is known to have by now
-    void agree(Dispatch dispatch, Before before, LedgerRecord agreed, LedgerRecord latest, Instant now) {
+    void agree(Dispatch dispatch, Before before, LedgerRecord agreed, Half half, LedgerRecord latest, Instant now) {
         jdbc.sql("""
                 insert into link (record_id, ledger_id, ledger_ref, source_half, ledger_half, ledger_now, seen_at)
                 select :id, ledger_id, :ref, cast(:source as jsonb), cast(:ledger as jsonb), cast(:latest as jsonb), :now
@@ -75,7 +76,7 @@ public class Links {
                 .param("route", dispatch.routeId())
                 .param("ref", agreed.id())
                 .param("source", before.sourceHalf())
-                .param("ledger", write(agreed.half()))
+                .param("ledger", write(half))
                 .param("latest", json.writeValueAsString(latest))
                 .param("now", Timestamp.from(now))
                 .update();

@@ -71,7 +71,9 @@ class OnLedger {
                 Meaning.of(RowKind.TAX, code.code(), ""),
                 code.code(),
                 code.name(),
-                code.rate().stripTrailingZeros().toPlainString() + " %",
+                LedgerTaxCode.isOfLedgerThatDecides(code.code())
+                        ? ""
+                        : code.rate().stripTrailingZeros().toPlainString() + " %",
                 "");
     }
 

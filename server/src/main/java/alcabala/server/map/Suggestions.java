@@ -183,6 +183,23 @@ final class Suggestions {
     }
 
     Optional<Suggestion> forTax(BigDecimal rate, TaxCategory category) {
+        return taxCodes.stream().anyMatch(code -> code.code().equals(LedgerTaxCode.TAXABLE))
+                ? taxableOrNot(rate, category)
+                : forRate(rate, category);
+    }
+
+    /// What is charged nothing for where it goes to is for the ledger to know; what never is, is not taxable.
+    private Optional<Suggestion> taxableOrNot(BigDecimal rate, TaxCategory category) {
+        boolean taxed = rate.signum() != 0;
+        boolean certain = taxed || category == TaxCategory.E || category == TaxCategory.O;
+        String because = taxed ? "it has a rate" : "no tax is charged on it";
+        return taxCodes.stream()
+                .filter(code -> code.code().equals(taxed ? LedgerTaxCode.TAXABLE : LedgerTaxCode.NOT_TAXABLE))
+                .findFirst()
+                .map(code -> new Suggestion(code.code(), "", code.name(), because, certain));
+    }
+
+    private Optional<Suggestion> forRate(BigDecimal rate, TaxCategory category) {
         List<LedgerTaxCode> sameRate = taxCodes.stream()
                 .filter(code -> code.rate().compareTo(rate) == 0)
                 .toList();

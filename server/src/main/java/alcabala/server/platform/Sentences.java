@@ -39,6 +39,9 @@ public final class Sentences {
             case Finding.TaxDiffers f ->
                 "The document says tax %s, the ledger would compute %s; rounding explains at most one unit on each of %d taxed lines."
                         .formatted(Amounts.shown(f.source()), Amounts.shown(f.ledger()), f.taxedLines());
+            case Finding.TaxDecidedOtherwise f ->
+                "The document says tax %s; the ledger, which decides tax itself, charged %s."
+                        .formatted(Amounts.shown(f.stated()), Amounts.shown(f.decided()));
             case Finding.PartyDoubtful f ->
                 "%s may already be on the ledger as %s (%s): say whether it is."
                         .formatted(f.name(), f.ledgerName(), f.ledgerParty());

@@ -9,6 +9,7 @@ import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.tax.TaxRounding;
+import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerItem;
 import java.math.BigDecimal;
 import java.sql.ResultSet;
@@ -108,9 +109,11 @@ public class LedgerReference {
         Map<String, LedgerDimension> dimensions = dimensions(ledgerId);
         DayRates rates = rates(ledgerId);
         return jdbc.sql("""
-                select name, currency, tax_rounding, name_limit, one_tax_code, 'multi-currency' = any(features) as multi
+                select name, currency, tax_rounding, name_limit, one_tax_code, 'multi-currency' = any(features) as multi,
+                    :decides = any(features) as decides
                 from ledger where id = :id""")
                 .param("id", ledgerId)
+                .param("decides", LedgerCompany.DECIDES_TAX)
                 .query((row, n) -> new LedgerProfile(
                         row.getString("name"),
                         CurrencyUnit.of(row.getString("currency")),
@@ -121,7 +124,8 @@ public class LedgerReference {
                         taxCodes.stream().collect(Collectors.toMap(LedgerTaxCode::code, Function.identity())),
                         dimensions,
                         row.getInt("name_limit"),
-                        row.getBoolean("one_tax_code")))
+                        row.getBoolean("one_tax_code"),
+                        row.getBoolean("decides")))
                 .single();
     }
 

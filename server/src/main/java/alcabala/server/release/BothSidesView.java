@@ -10,6 +10,7 @@ import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Compiling;
+import alcabala.server.crossing.DecidedTax;
 import alcabala.server.platform.Amounts;
 import alcabala.server.record.Records;
 import alcabala.server.reference.LedgerReference;
@@ -33,6 +34,7 @@ class BothSidesView {
     private final Records documents;
     private final Routes routes;
     private final Compiling compiling;
+    private final DecidedTax decidedTax;
     private final LedgerReference reference;
     private final JsonMapper json;
 
@@ -58,12 +60,14 @@ class BothSidesView {
     ///
     /// @param voided on its source
     /// @param ledgerVersion the version that the ledger was last seen to have; 0 when it has none
+    /// @param taxDecided what the ledger decided otherwise than the document states; else empty
     record Since(
             boolean changedOnSource,
             boolean changedOnLedger,
             boolean voided,
             boolean voidedOnLedger,
-            int ledgerVersion) {}
+            int ledgerVersion,
+            String taxDecided) {}
 
     /// @param posted whether the right side is what stands on the ledger; else it is what would be sent, or nothing
     record BothSides(
@@ -102,8 +106,10 @@ class BothSidesView {
             Records documents,
             Routes routes,
             Compiling compiling,
+            DecidedTax decidedTax,
             LedgerReference reference,
             JsonMapper json) {
+        this.decidedTax = decidedTax;
         this.jdbc = jdbc;
         this.documents = documents;
         this.routes = routes;
@@ -156,12 +162,21 @@ class BothSidesView {
     }
 
     private Since since(long documentId) {
+        String decided = decidedTax
+                .find(documentId)
+                .map(it -> Amounts.shown(it.decided()))
+                .orElse("");
         return jdbc.sql("""
                 select coalesce(outcome = 'posted' and revision > outcome_revision, false) as changed_on_source,
                     ledger_differs as changed_on_ledger, voided,
                     coalesce((select cast(ledger_now->'settlement'->>'voided' as boolean) from link
                         where record_id = :id), false) as voided_on_ledger,
-                    coalesce(ledger_version, 0) as ledger_version from record where id = :id""").param("id", documentId).query(Since.class).single();
+                    coalesce(ledger_version, 0) as ledger_version, :decided as tax_decided
+                from record where id = :id""")
+                .param("id", documentId)
+                .param("decided", decided)
+                .query(Since.class)
+                .single();
     }
 
     private Optional<LedgerRecord> findPosted(long documentId) {

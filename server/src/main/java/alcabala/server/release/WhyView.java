@@ -16,6 +16,7 @@ import alcabala.accounting.record.Record;
 import alcabala.accounting.tax.TaxComputation;
 import alcabala.server.compile.Compiled;
 import alcabala.server.compile.Compiling;
+import alcabala.server.crossing.DecidedTax;
 import alcabala.server.crossing.Postings;
 import alcabala.server.crossing.Postings.Sent;
 import alcabala.server.platform.Amounts;
@@ -41,6 +42,7 @@ class WhyView {
     private final Routes routes;
     private final Compiling compiling;
     private final Postings postings;
+    private final DecidedTax decidedTax;
     private final LedgerReference reference;
 
     /// @param verdict `answered`, `no-row` or `not-asked`
@@ -79,6 +81,7 @@ class WhyView {
 
     /// @param gap how much the ledger's tax is more than what is stated, where no rounding line makes up for it
     record Tax(
+            boolean decidedThere,
             String stated,
             Computation source,
             Computation ledger,
@@ -123,7 +126,14 @@ class WhyView {
             Journal journal,
             Instant postedUnder) {}
 
-    WhyView(Records documents, Routes routes, Compiling compiling, Postings postings, LedgerReference reference) {
+    WhyView(
+            Records documents,
+            Routes routes,
+            Compiling compiling,
+            Postings postings,
+            DecidedTax decidedTax,
+            LedgerReference reference) {
+        this.decidedTax = decidedTax;
         this.postings = postings;
         this.documents = documents;
         this.routes = routes;
@@ -142,7 +152,7 @@ class WhyView {
                 .collect(Collectors.toMap(LedgerAccount::code, Function.identity()));
         Map<String, LedgerDimension> dimensions = reference.dimensions(route.ledgerId());
         return new Why(
-                compilation.findings().stream()
+                Stream.concat(compilation.findings().stream(), decidedTax.find(documentId).stream())
                         .map(f -> new FindingJson(Compiled.severity(f), f.cause(), Sentences.of(f), fix(f.cause())))
                         .toList(),
                 record instanceof Document document ? strangers(document, route) : List.of(),
@@ -248,6 +258,7 @@ class WhyView {
 
     private static Tax tax(TaxComparison tax) {
         return new Tax(
+                tax.decidedThere(),
                 Amounts.decimal(tax.stated()),
                 computation(tax.source()),
                 computation(tax.ledger()),

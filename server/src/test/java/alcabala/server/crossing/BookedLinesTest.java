@@ -69,7 +69,7 @@ class BookedLinesTest {
 
     private static LedgerRecord.Line line(String text, String amount) {
         BigDecimal money = new BigDecimal(amount);
-        return new LedgerRecord.Line(1, "", "4010", text, BigDecimal.ONE, money, null, money, "S23", Map.of());
+        return new LedgerRecord.Line(1, "", "4010", text, BigDecimal.ONE, money, null, money, "S23", null, Map.of());
     }
 
     private static LedgerRecord record(String kind, List<LedgerRecord.Line> lines) {

@@ -3,7 +3,6 @@ package alcabala.server.send;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.server.Api;
-import alcabala.server.Await;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import java.math.BigDecimal;
@@ -68,20 +67,6 @@ class CurrencyTest {
         world.close();
     }
 
-    private static void pullReference() {
-        long ledger =
-                admin.get("/api/connect").json().get("ledgers").get(0).get("id").asLong();
-        String pulls = "/api/connect/ledgers/" + ledger + "/pulls";
-        long pull = admin.post(pulls, Map.of()).json().get("pull").asLong();
-        Await.until(
-                "pull " + pull + " is done",
-                () -> admin.get(pulls)
-                        .json()
-                        .valueStream()
-                        .anyMatch(each -> each.get("id").asLong() == pull
-                                && each.get("state").asString().equals("done")));
-    }
-
     private static List<String> causes() {
         return admin.get("/api/documents/" + id + "/why").json().get("findings").findValuesAsString("cause");
     }
@@ -129,12 +114,12 @@ class CurrencyTest {
     @Order(1)
     void aLedgerOfOneCurrencyIsOneCause() {
         world.standIns().desk(BOOKS + "/settings/multi-currency", "on=false");
-        pullReference();
+        yard.pullReference();
         world.standIns().desk(desk + "/currency", "currency=USD&rate=");
         money.fetch();
         assertThat(causes()).containsExactly("currency-unavailable:USD");
         world.standIns().desk(BOOKS + "/settings/multi-currency", "on=true");
-        pullReference();
+        yard.pullReference();
         assertThat(causes()).as("its day has a rate there").isEmpty();
     }
 

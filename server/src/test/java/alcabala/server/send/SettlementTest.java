@@ -2,12 +2,17 @@ package alcabala.server.send;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.Api;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -16,6 +21,7 @@ import tools.jackson.databind.JsonNode;
 /// A posted document that one side changes, or both: it goes again in its place, or the ledger's stands; there is never
 /// a second one.
 class SettlementTest {
+    private static final String SALTMERE = "/inkwell/books/saltmere";
     private static World world;
     private static Api admin;
     private static Yard yard;
@@ -203,6 +209,75 @@ class SettlementTest {
         assertStandsOnce(posted);
     }
 
+    /// What the ledger charges is held against what the document states (records, section 2).
+    @Test
+    void whatALedgerDecidesItselfIsComparedOnceItStandsThere() {
+        JsonNode before = admin.get("/api/map/tax?route=yard").json().get("rows");
+        world.standIns().desk(SALTMERE + "/settings/decides-tax", "on=true");
+        yard.pullReference();
+        assertThat(admin.get("/api/summary?route=yard").json().toString()).contains("tax-code-unusable:S23");
+        JsonNode suggested = admin.get("/api/map/tax?route=yard").json().get("rows");
+        assertThat(suggested.toString()).contains("\"taxable\"");
+        mapTaxes(Map.of("V23", "taxable", "V13", "taxable", "V0", "not-taxable", "VEU", "not-taxable"));
+        Posted same = post(row ->
+                row.get("taxCodes").asString().equals("taxable") && taxed(row).compareTo(new BigDecimal("0.23")) == 0);
+        assertThat(state(same)).as("at 23 % as the ledger decides").isEqualTo("Posted");
+        Posted other = post(row ->
+                row.get("taxCodes").asString().equals("taxable") && taxed(row).compareTo(new BigDecimal("0.135")) == 0);
+        assertThat(state(other)).as("at 13.5 %, where the ledger charges 23").isEqualTo("Diverged");
+        JsonNode there = onLedger(other);
+        assertThat(there.get("lines").get(0).get("taxCode").asString()).isEqualTo("S23");
+        String charged = since(other, "taxDecided").asString();
+        assertThat(charged.replaceAll("[^0-9.]", ""))
+                .isEqualTo(there.get("tax").asDecimal().toPlainString());
+        JsonNode why = admin.get("/api/documents/" + other.id() + "/why").json();
+        assertThat(why.get("tax").get("decidedThere").asBoolean()).isTrue();
+        assertThat(why.get("findings").findValuesAsString("cause")).containsExactly("tax-decided-otherwise");
+        decide("INVOICES_WINNER", "source");
+        int sent = timesSent(other);
+        fetch();
+        assertThat(timesSent(other)).as("it would only be decided again").isEqualTo(sent);
+        decide("INVOICES_WINNER", "ask");
+        assertThat(state(other)).as("and its own news change nothing").isEqualTo("Diverged");
+        settle(other, "LEDGER");
+        assertThat(state(other)).isEqualTo("Posted");
+
+        world.standIns().desk(SALTMERE + "/settings/decides-tax", "on=false");
+        yard.pullReference();
+        mapTaxes(before.valueStream()
+                .filter(row -> row.has("row"))
+                .collect(Collectors.toMap(row -> row.get("code").asString(), SettlementTest::counterpart)));
+        assertThat(state(same)).as("what stands there is left alone").isEqualTo("Posted");
+        assertStandsOnce(other);
+    }
+
+    private static BigDecimal taxed(JsonNode row) {
+        return row.get("tax").asDecimal().divide(row.get("net").asDecimal(), 3, RoundingMode.HALF_UP);
+    }
+
+    private static String counterpart(JsonNode row) {
+        return row.get("row").get("meaning").get("targets").get("COUNTERPART").asString();
+    }
+
+    private static void mapTaxes(Map<String, String> codes) {
+        for (JsonNode row : admin.get("/api/map/tax?route=yard").json().get("rows")) {
+            String code = codes.get(row.get("code").asString());
+            int version = row.has("row") ? row.get("row").get("version").asInt() : 0;
+            if (code != null) {
+                assertThat(admin.put(
+                                        "/api/map/row",
+                                        Yard.row(
+                                                "yard",
+                                                "TAX",
+                                                row.get("code").asString(),
+                                                Meaning.of(RowKind.TAX, code, ""),
+                                                version))
+                                .status())
+                        .isEqualTo(200);
+            }
+        }
+    }
+
     private record Posted(long id, String number, String ledgerRef) {
         String desk() {
             return "/inkwell/books/saltmere/documents/" + ledgerRef;
@@ -210,7 +285,12 @@ class SettlementTest {
     }
 
     private static Posted post() {
+        return post(row -> true);
+    }
+
+    private static Posted post(Predicate<JsonNode> which) {
         JsonNode row = yard.documents("Ready").stream()
+                .filter(which)
                 .filter(each -> each.get("kind").asString().equals("invoice"))
                 .filter(each -> !each.get("number").asString().matches("HW-20388|HW-20301"))
                 .findFirst()

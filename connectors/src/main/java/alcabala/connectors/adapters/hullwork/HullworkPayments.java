@@ -166,6 +166,7 @@ final class HullworkPayments {
                     BigDecimal.ZERO,
                     money,
                     null,
+                    null,
                     null));
         }
         return new LedgerRecord(

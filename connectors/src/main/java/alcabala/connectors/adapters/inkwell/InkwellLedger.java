@@ -88,7 +88,11 @@ final class InkwellLedger
 
     @Override
     public void taxCodes(Consumer<List<LedgerTaxCode>> page) {
-        pages("/tax-codes", "code", InkwellMapping::taxCode, page);
+        if (company().features().contains(LedgerCompany.DECIDES_TAX)) {
+            page.accept(LedgerTaxCode.ofLedgerThatDecides());
+        } else {
+            pages("/tax-codes", "code", InkwellMapping::taxCode, page);
+        }
     }
 
     @Override
@@ -140,7 +144,7 @@ final class InkwellLedger
         body.put("code", item.code());
         body.put("name", item.name());
         body.put("account", item.account());
-        body.put("taxCode", item.taxCode().isEmpty() ? null : item.taxCode());
+        body.put("taxCode", InkwellMapping.isCode(item.taxCode()) ? item.taxCode() : null);
         body.put("externalReference", reference);
         body.put("active", true);
         body.put("version", 0);

@@ -102,11 +102,20 @@ final class InkwellMapping {
         body.put("unitPrice", line.price());
         body.put("adjustment", line.adjustment().getAmount());
         body.put("amount", line.amount().getAmount());
-        body.put("taxCode", line.taxCode().isEmpty() ? null : line.taxCode());
+        if (isCode(line.taxCode())) {
+            body.put("taxCode", line.taxCode());
+        } else if (!line.taxCode().isEmpty()) {
+            body.put("taxable", line.taxCode().equals(LedgerTaxCode.TAXABLE));
+        }
         if (!line.dimensions().isEmpty()) {
             body.put("dimensions", line.dimensions());
         }
         return body;
+    }
+
+    /// What stands in for a code where Inkwell decides tax is none that it knows.
+    static boolean isCode(String taxCode) {
+        return !taxCode.isEmpty() && !LedgerTaxCode.isOfLedgerThatDecides(taxCode);
     }
 
     static LedgerRecord record(JsonNode node) {

@@ -119,6 +119,7 @@ final class InkwellPayments {
                 deducted,
                 (part.path("worth").isNumber() ? decimal(part, "worth") : money).add(deducted),
                 null,
+                null,
                 null);
     }
 
