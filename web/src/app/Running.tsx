@@ -13,6 +13,7 @@ const WORDS: Record<Work['kind'], string> = {
   NUMBERS: 'Looking at the numbers there',
   COMPILING: 'Compiling again',
   MATCHING: 'Comparing parties',
+  REWRITING: 'Writing items anew',
   SUPPOSING: 'Working out what would change',
   TEST: 'Trying a connection',
   CONSENT: 'Taking up a consent',

@@ -47,6 +47,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../bulk/BulkPage')).BulkPage }),
       },
       {
+        path: 'map/names',
+        lazy: async () => ({ Component: (await import('../items/NamesPage')).NamesPage }),
+      },
+      {
         path: 'map/corrections',
         lazy: async () => ({ Component: (await import('../whatif/CorrectionsPage')).CorrectionsPage }),
       },

@@ -99,6 +99,11 @@ function RightHead({ kind, children }: { kind: RowKind; children: ReactNode }) {
       <Link className={link} to={`/map/bulk?route=${route.code}&kind=${kind.toLowerCase()}`}>
         In bulk
       </Link>
+      {kind === 'ITEM' && route.ledger !== '' && (
+        <Link className={link} to={`/map/names?route=${route.code}`}>
+          Names there
+        </Link>
+      )}
       <Link className={link} to={`/map/history?route=${route.code}`}>
         History
       </Link>

@@ -65,6 +65,17 @@ type Chosen = Offered | null | 'unclear' | undefined;
 
 const chosenOf = (choice: Offered | undefined, typed: string): Chosen =>
   choice ?? (typed === '' ? null : 'unclear');
+/** A name is not chosen among others, but typed. */
+const named = (name: string): Chosen =>
+  name.trim() === ''
+    ? null
+    : offered({
+        meaning: { targets: { NAME: name }, dimensions: {} },
+        code: name,
+        name,
+        note: '',
+        reason: '',
+      });
 const clear = (chosen: Chosen) => (chosen === 'unclear' ? undefined : (chosen ?? undefined));
 
 function InHand({
@@ -133,19 +144,29 @@ function InHand({
       {shown &&
         further.map((each, index) => (
           <Labelled key={each.key} label={each.word}>
-            <Chooser
-              autoFocus={!row.purpose && index === 0}
-              label={each.word}
-              search={choicesOf({
-                route: route.code,
-                kind,
-                code,
-                purpose: each.purpose,
-                dimension: each.dimension,
-              })}
-              chosen={each.chosen}
-              onChoose={(choice, typed) => setMore({ ...more, [each.key]: chosenOf(choice, typed) })}
-            />
+            {each.purpose === 'NAME' ? (
+              <input
+                className="field"
+                aria-label={each.word}
+                maxLength={200}
+                value={each.chosen?.name ?? ''}
+                onChange={(event) => setMore({ ...more, [each.key]: named(event.target.value) })}
+              />
+            ) : (
+              <Chooser
+                autoFocus={!row.purpose && index === 0}
+                label={each.word}
+                search={choicesOf({
+                  route: route.code,
+                  kind,
+                  code,
+                  purpose: each.purpose,
+                  dimension: each.dimension,
+                })}
+                chosen={each.chosen}
+                onChoose={(choice, typed) => setMore({ ...more, [each.key]: chosenOf(choice, typed) })}
+              />
+            )}
           </Labelled>
         ))}
       {shown && !onChosen && (

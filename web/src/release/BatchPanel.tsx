@@ -25,6 +25,9 @@ const PURCHASES: What = { name: 'Purchases', purchases: true, payments: false };
 const RECEIVED: What = { name: 'Payments received', purchases: false, payments: true };
 const MADE: What = { name: 'Payments made', purchases: true, payments: true };
 
+/** Names that collide and are told here; all are where they are put right. */
+const NAMED = 3;
+
 /** Says what sending will do before anything is done. */
 export function BatchPanel({ view }: { view: ReleaseView }) {
   const { route } = useCurrent();
@@ -181,11 +184,19 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
       <AlikeParties alike={preview.alike} />
       <Creations title={`Parties created on ${route.ledger}`} rows={preview.parties} />
       <Creations title={`Items created on ${route.ledger}`} rows={preview.items} />
-      {preview.collisions.map((collision) => (
+      {preview.collisions.slice(0, NAMED).map((collision) => (
         <p key={collision.name} className="text-error text-[13px]">
           Items {collision.items.join(' and ')} would have the same name, “{collision.name}”.
         </p>
       ))}
+      {preview.collisions.length > 0 && (
+        <p className="text-[13px]">
+          {preview.collisions.length > NAMED && `And ${preview.collisions.length - NAMED} more. `}
+          <Link className="underline" to={`/map/names?route=${route.code}`}>
+            Give them names of their own
+          </Link>
+        </p>
+      )}
       <BatchReadiness />
       {/* At the foot of the sheet, so that what is still being judged does not move it from under one's hand. */}
       <div className="bg-base-100 sticky bottom-0 mt-auto flex flex-col gap-3 pt-2 pb-3.5">

@@ -21,6 +21,7 @@ import alcabala.accounting.ledger.DayRates;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.ledger.NameRules;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.party.Party;
@@ -104,7 +105,7 @@ public final class Samples {
                 accounts(),
                 taxCodes(),
                 Map.of(),
-                31,
+                new NameRules(31, ""),
                 false,
                 false);
     }

@@ -38,7 +38,7 @@ class OwnersTest {
                     "connection",
                     "name system company desk address answers connected connected_by connected_at",
                     "reference",
-                    "company_name currency tax_rounding name_limit locked_through applies_credits tracks_quantities features"
+                    "company_name currency tax_rounding name_limit name_forbids locked_through applies_credits tracks_quantities features"
                             + " books_id pulled_at kept_version",
                     "crossing",
                     "cursor asks_first_until accounted paused_until")),
@@ -72,6 +72,7 @@ class OwnersTest {
                         "compile", "compiled_by crosswalk_row finding",
                         "crossing",
                                 "batch beyond dispatch entered_there link posting posting_line posting_record restoration",
+                        "items", "item_rewriting item_rewriting_row",
                         "release", "approval_claim known_as",
                         "trail", "trail trail_checked")
                 .forEach((owner, tables) -> Stream.of(tables.split(" ")).forEach(table -> owners.put(table, owner)));

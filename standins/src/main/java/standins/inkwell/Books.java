@@ -21,6 +21,7 @@ public final class Books {
             String currency,
             String taxRounding,
             int itemNameLimit,
+            String itemNameForbids,
             LocalDate lockedThrough,
             boolean appliesCredits,
             boolean tracksQuantities,

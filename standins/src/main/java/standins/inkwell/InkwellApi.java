@@ -98,6 +98,19 @@ class InkwellApi {
         return requests.once(key, () -> masters.add(draft));
     }
 
+    @GetMapping("/items/{code}")
+    Books.Item item(@PathVariable String code) {
+        return masters.findItem(code).orElseThrow(() -> Refusal.notFound("item " + code));
+    }
+
+    @PutMapping("/items/{code}")
+    ResponseEntity<String> changeItem(
+            @PathVariable String code,
+            @RequestHeader(name = KEY, required = false) String key,
+            @RequestBody Books.Item draft) {
+        return requests.once(key, () -> masters.change(code, draft));
+    }
+
     @PostMapping("/documents")
     ResponseEntity<String> post(
             @RequestHeader(name = KEY, required = false) String key, @RequestBody Books.Draft draft) {

@@ -30,6 +30,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class Masters {
     static final int ITEM_NAME_LIMIT = 31;
+    /// Parts of a name are told apart by it in its reports.
+    static final String ITEM_NAME_FORBIDS = ":";
     private static final int EVERYTHING = 1_000_000;
     private static final List<String> PLAN =
             List.of("purchase-orders", "dimensions", "multi-currency", TaxByPlace.SETTING);
@@ -55,6 +57,7 @@ public class Masters {
                 company.currency(),
                 company.taxRounding(),
                 ITEM_NAME_LIMIT,
+                ITEM_NAME_FORBIDS,
                 lockedThrough(),
                 isOn("applies-credits"),
                 isOn("tracks-quantities"),
@@ -278,19 +281,10 @@ public class Masters {
     @Transactional
     public Item add(Item draft) {
         require(draft.code(), "code");
-        require(draft.name(), "name");
-        if (draft.name().length() > ITEM_NAME_LIMIT) {
-            throw Refusal.unprocessable(
-                    "name-too-long",
-                    "The name of item " + draft.code() + " has more than " + ITEM_NAME_LIMIT + " characters.");
-        }
         if (exists("select 1 from inkwell_item where code = :value", draft.code())) {
             throw Refusal.unprocessable("code-taken", "There is an item " + draft.code() + " already.");
         }
-        if (exists("select 1 from inkwell_item where lower(name) = lower(:value)", draft.name())) {
-            throw Refusal.unprocessable("name-taken", "There is an item named " + draft.name() + " already.");
-        }
-        requireAccount(draft.account());
+        check(draft);
         Map<String, Object> values = new HashMap<>();
         values.put("code", draft.code());
         values.put("name", draft.name());
@@ -302,6 +296,50 @@ public class Masters {
                 values (:code, :name, :account, :taxCode, :reference)""").params(values).update();
         changed("item", draft.code());
         return findItem(draft.code()).orElseThrow();
+    }
+
+    private void check(Item draft) {
+        require(draft.name(), "name");
+        if (draft.name().length() > ITEM_NAME_LIMIT) {
+            throw Refusal.unprocessable(
+                    "name-too-long",
+                    "The name of item " + draft.code() + " has more than " + ITEM_NAME_LIMIT + " characters.");
+        }
+        if (draft.name().contains(ITEM_NAME_FORBIDS)) {
+            throw Refusal.unprocessable(
+                    "name-character", "The name of item " + draft.code() + " has a “" + ITEM_NAME_FORBIDS + "”.");
+        }
+        boolean taken = jdbc.sql("select 1 from inkwell_item where lower(name) = lower(:name) and code <> :code")
+                .param("name", draft.name())
+                .param("code", draft.code())
+                .query(Integer.class)
+                .optional()
+                .isPresent();
+        if (taken) {
+            throw Refusal.unprocessable("name-taken", "There is an item named " + draft.name() + " already.");
+        }
+        requireAccount(draft.account());
+    }
+
+    /// Compare-and-set on the version.
+    @Transactional
+    public Item change(String code, Item draft) {
+        Item there = findItem(code).orElseThrow(() -> Refusal.notFound("item " + code));
+        check(draft);
+        int rows = jdbc.sql("""
+                update inkwell_item set name = :name, account = :account, tax_code = :taxCode, version = version + 1
+                where code = :code and version = :version""")
+                .param("name", draft.name())
+                .param("account", draft.account())
+                .param("taxCode", draft.taxCode())
+                .param("code", there.code())
+                .param("version", draft.version())
+                .update();
+        if (rows == 0) {
+            throw Posting.stale("Item " + code);
+        }
+        changed("item", code);
+        return findItem(code).orElseThrow();
     }
 
     /// Compare-and-set on the version.

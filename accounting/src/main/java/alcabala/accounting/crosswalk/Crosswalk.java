@@ -1,5 +1,6 @@
 package alcabala.accounting.crosswalk;
 
+import alcabala.accounting.document.LineKind;
 import alcabala.accounting.matching.Candidate;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
@@ -9,6 +10,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 
 /// The crosswalk of one route at one moment. Immutable.
 public final class Crosswalk {
@@ -64,6 +66,27 @@ public final class Crosswalk {
     public Optional<Candidate> findDoubt(Party party) {
         return doubts.computeIfAbsent(
                 party, asked -> matcher.rank(asked).stream().findFirst());
+    }
+
+    /// Where an item's income goes, as far as that can be said of the item alone: by its own row, its category, its
+    /// kind of line, and the role; empty when none of them says.
+    public String incomeOf(String item, String category, LineKind kind) {
+        return Stream.of(
+                        asked(RowKind.ITEM, item, kind),
+                        asked(RowKind.CATEGORY, category, kind),
+                        asked(RowKind.LINE_KIND, kind.name(), kind),
+                        account(AccountRole.ofIncome(kind)))
+                .filter(account -> !account.isEmpty())
+                .findFirst()
+                .orElse("");
+    }
+
+    private String asked(RowKind rowKind, String code, LineKind kind) {
+        return find(rowKind, code).stream()
+                .flatMap(row -> Purpose.of(kind, true).stream().map(row::target))
+                .filter(account -> !account.isEmpty())
+                .findFirst()
+                .orElse("");
     }
 
     /// How it is named that somebody pays for a party, `C-1044 > C-1002`.

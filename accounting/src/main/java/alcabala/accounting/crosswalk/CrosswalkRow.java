@@ -24,6 +24,12 @@ public record CrosswalkRow(RowKind kind, String code, Meaning meaning, int versi
         return meaning.targets().containsKey(Purpose.COUNTERPART);
     }
 
+    /// Whether it says where something goes, and not only how it is named there.
+    public boolean decides() {
+        return !meaning.dimensions().isEmpty()
+                || meaning.targets().keySet().stream().anyMatch(purpose -> purpose != Purpose.NAME);
+    }
+
     /// Its value of one of the ledger's dimensions, or empty.
     public String dimension(String dimension) {
         return meaning.dimensions().getOrDefault(dimension, "");

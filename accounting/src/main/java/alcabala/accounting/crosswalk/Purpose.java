@@ -18,6 +18,8 @@ public enum Purpose {
     SHIPPING,
     /// The account of what is paid before it is earned.
     ADVANCE,
+    /// How an item is named on the ledger, where its own name does not do.
+    NAME,
     /// A value of one of the ledger's dimensions, such as a site or a department.
     DIMENSION;
 

@@ -7,6 +7,7 @@ import static alcabala.accounting.crosswalk.Purpose.DIMENSION;
 import static alcabala.accounting.crosswalk.Purpose.DISCOUNT;
 import static alcabala.accounting.crosswalk.Purpose.EXPENSE;
 import static alcabala.accounting.crosswalk.Purpose.INCOME;
+import static alcabala.accounting.crosswalk.Purpose.NAME;
 import static alcabala.accounting.crosswalk.Purpose.SHIPPING;
 
 import java.util.EnumSet;
@@ -17,7 +18,7 @@ import java.util.stream.Stream;
 /// What a crosswalk row stands for, and the purposes that it can answer.
 public enum RowKind {
     PARTY(COUNTERPART, INCOME, DISCOUNT, SHIPPING, ADVANCE, DIMENSION),
-    ITEM(COUNTERPART, INCOME, DIMENSION),
+    ITEM(COUNTERPART, INCOME, NAME, DIMENSION),
     CATEGORY(INCOME, DIMENSION),
     /// A project or job.
     PROJECT(INCOME, EXPENSE, DISCOUNT, SHIPPING, ADVANCE, DIMENSION),

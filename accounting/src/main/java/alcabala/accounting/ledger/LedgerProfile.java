@@ -15,7 +15,6 @@ import org.joda.money.CurrencyUnit;
 /// @param decidesTax whether it decides itself, by place, what is taxed and how much; its codes are then those of
 /// `LedgerTaxCode.ofLedgerThatDecides`
 /// @param dimensions by their codes; none when it has none, or has them switched off
-/// @param nameLimit how many characters the ledger keeps of an item's name
 public record LedgerProfile(
         String name,
         CurrencyUnit baseCurrency,
@@ -25,7 +24,7 @@ public record LedgerProfile(
         Map<String, LedgerAccount> accounts,
         Map<String, LedgerTaxCode> taxCodes,
         Map<String, LedgerDimension> dimensions,
-        int nameLimit,
+        NameRules itemNames,
         boolean oneTaxCode,
         boolean decidesTax) {
 
@@ -48,7 +47,7 @@ public record LedgerProfile(
                 each(accounts, LedgerAccount::inUse),
                 each(taxCodes, LedgerTaxCode::inUse),
                 dimensions,
-                nameLimit,
+                itemNames,
                 oneTaxCode,
                 decidesTax);
     }

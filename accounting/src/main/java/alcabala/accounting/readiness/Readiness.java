@@ -217,7 +217,7 @@ public final class Readiness {
 
     private Result itemNames() {
         List<ItemNames.Collision> collisions = ItemNames.collisions(
-                facts.newItems(), facts.itemNames(), facts.ledger().nameLimit());
+                facts.newItems(), facts.itemNames(), facts.ledger().itemNames());
         return collisions.isEmpty()
                 ? passes(Check.ITEM_NAMES)
                 : result(

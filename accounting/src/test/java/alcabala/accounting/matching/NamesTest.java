@@ -2,6 +2,8 @@ package alcabala.accounting.matching;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.accounting.ledger.NameRules;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -54,29 +56,66 @@ class NamesTest {
     }
 
     @Test
-    void aNameIsCutAsTheLedgerCutsIt() {
-        assertThat(ItemNames.cut("  Swage terminal  ", 31)).isEqualTo("Swage terminal");
-        assertThat(ItemNames.cut("Anchor chain 8 mm", 13)).isEqualTo("Anchor chain");
-        assertThat(ItemNames.cut("exactly", 7)).isEqualTo("exactly");
-        assertThat(ItemNames.cut("exactly", 6)).isEqualTo("exactl");
+    void aNameIsMadeFitAsTheLedgerTakesIt() {
+        assertThat(rules(31).fit("  Swage terminal  ")).isEqualTo("Swage terminal");
+        assertThat(rules(13).fit("Anchor chain 8 mm")).isEqualTo("Anchor chain");
+        assertThat(rules(7).fit("exactly")).isEqualTo("exactly");
+        assertThat(rules(6).fit("exactly")).isEqualTo("exactl");
+        assertThat(rules(4).fit("abc😀d")).as("no half of a sign").isEqualTo("abc");
+        assertThat(rules(5).fit("abc😀d")).isEqualTo("abc😀");
+        assertThat(new NameRules(31, ":;").fit("Rope: 8 mm;\twhite")).isEqualTo("Rope 8 mm white");
+        assertThat(new NameRules(31, ":").takes("Rope: 8 mm")).isFalse();
+        assertThat(rules(4).takes("Rope")).isTrue();
+        assertThat(rules(3).takes("Rope")).isFalse();
+        assertThat(rules(31).takes("")).isFalse();
     }
 
     @Test
     void namesThatAreTheSameAfterCuttingCollide() {
-        assertThat(ItemNames.collisions(Map.of("A", "Anchor chain 8 mm", "B", "Anchor CHAIN 10 mm"), Map.of(), 12))
+        assertThat(ItemNames.collisions(
+                        Map.of("A", "Anchor chain 8 mm", "B", "Anchor CHAIN 10 mm"), Map.of(), rules(12)))
                 .singleElement()
                 .satisfies(collision -> {
                     assertThat(collision.name()).isEqualTo("anchor chain");
                     assertThat(collision.items()).containsExactlyInAnyOrder("A", "B");
                 });
-        assertThat(ItemNames.collisions(Map.of("A", "Rope"), Map.of("OLD", "rope"), 31))
+        assertThat(ItemNames.collisions(Map.of("A", "Rope"), Map.of("OLD", "rope"), rules(31)))
                 .as("with one that is there")
                 .extracting(ItemNames.Collision::items)
                 .containsExactly(List.of("OLD", "A"));
-        assertThat(ItemNames.collisions(Map.of("A", "Rope"), Map.of("X", "Chain", "Y", "chain"), 31))
+        assertThat(ItemNames.collisions(Map.of("A", "Rope"), Map.of("X", "Chain", "Y", "chain"), rules(31)))
                 .as("two old ones that are the same are the ledger's own business")
                 .isEmpty();
-        assertThat(ItemNames.collisions(Map.of(), Map.of(), 5)).isEmpty();
+        assertThat(ItemNames.collisions(Map.of(), Map.of(), rules(5))).isEmpty();
+    }
+
+    @Test
+    void eachOfACollisionIsProposedANameOfItsOwn() {
+        Map<String, String> fresh = new LinkedHashMap<>();
+        fresh.put("CH-8", "Anchor chain 8 mm");
+        fresh.put("CH-10", "Anchor chain 10 mm");
+        fresh.put("CH", "Anchor chain");
+        fresh.put("X", "Anchor CH-10");
+        assertThat(proposals(fresh, Map.of(), 12))
+                .as("the one whose name is whole keeps it; another's name is not given away")
+                .isEqualTo(Map.of("CH-8", "Anchor CH-8", "CH-10", "Anchor cha 2"));
+        fresh.remove("X");
+        assertThat(proposals(fresh, Map.of("OLD", "ANCHOR CHAIN"), 12))
+                .as("what is there is not renamed")
+                .isEqualTo(Map.of("CH-8", "Anchor CH-8", "CH-10", "Anchor CH-10", "CH", "Anchor ch CH"));
+        assertThat(proposals(Map.of("LONG-CODE", "Rope", "SECOND-CODE", "rope"), Map.of(), 4))
+                .as("a code that does not fit is cut, and is as good as a number")
+                .containsKeys("LONG-CODE", "SECOND-CODE")
+                .allSatisfy((code, name) -> assertThat(name.length()).isLessThanOrEqualTo(4));
+    }
+
+    private static Map<String, String> proposals(Map<String, String> fresh, Map<String, String> known, int limit) {
+        NameRules rules = rules(limit);
+        return ItemNames.proposals(ItemNames.collisions(fresh, known, rules), fresh, known, rules);
+    }
+
+    private static NameRules rules(int limit) {
+        return new NameRules(limit, "");
     }
 
     /// The index gives what comparing with each would give, in seeded random names.

@@ -10,6 +10,7 @@ import alcabala.accounting.ledger.DayRates;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.ledger.NameRules;
 import alcabala.accounting.readiness.Facts.TaxUse;
 import alcabala.accounting.readiness.Facts.Waiting;
 import alcabala.accounting.readiness.Result.Verdict;
@@ -129,7 +130,7 @@ class ReadinessTest {
                     "R9", code("R9", "9", true),
                     "OLD", code("OLD", "23", false)),
             Map.of(),
-            9,
+            new NameRules(9, ""),
             false,
             false);
 

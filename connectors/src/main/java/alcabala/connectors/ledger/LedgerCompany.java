@@ -9,6 +9,7 @@ import java.util.Set;
 /// The company on the ledger and its settings.
 ///
 /// @param booksId what tells these books from others under the same name
+/// @param itemNameForbids characters that no name of an item may have; empty for none
 /// @param appliesCredits whether the ledger applies open credits to invoices by itself
 /// @param tracksQuantities whether it tracks quantities, and so books the cost of what is sold
 /// @param timeZone where its days begin
@@ -21,6 +22,7 @@ public record LedgerCompany(
         String currency,
         TaxRounding taxRounding,
         int itemNameLimit,
+        String itemNameForbids,
         LocalDate lockedThrough,
         boolean appliesCredits,
         boolean tracksQuantities,

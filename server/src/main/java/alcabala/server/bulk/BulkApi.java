@@ -23,6 +23,7 @@ import java.io.IOException;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
@@ -78,6 +79,12 @@ class BulkApi {
             @NotNull RowKind kind,
             @NotNull @Size(min = 1, max = Bulks.MOST) Set<@NotBlank @Size(max = 200) String> codes,
             Meaning meaning) {}
+
+    record BulkNames(
+            @NotBlank String route,
+
+            @NotNull @Size(min = 1, max = Bulks.MOST)
+            Map<@NotBlank @Size(max = 200) String, @NotBlank @Size(max = 200) String> names) {}
 
     /// @param from the code of another route; left out for this one as it was
     /// @param moment when; left out for another route as it is
@@ -154,6 +161,14 @@ class BulkApi {
                 wanted.kind(),
                 who.getName(),
                 () -> bulks.tryCodes(found, wanted.kind(), wanted.codes(), meaning, who.getName()));
+    }
+
+    /// What would change if items were named so on the ledger; changes nothing yet.
+    @PostMapping("/names")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Work<BulkTried> tryNames(@Valid @RequestBody BulkNames wanted, Principal who) {
+        RouteRow found = routes.getLeading(wanted.route());
+        return suppose(found, RowKind.ITEM, who.getName(), () -> bulks.tryNames(found, wanted.names(), who.getName()));
     }
 
     /// What would change if the rows were those of another route, or those of a moment before; changes nothing

@@ -2,6 +2,7 @@ package alcabala.server.bulk;
 
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.formats.csv.CsvTable;
 import alcabala.formats.sheet.SheetFile;
@@ -27,6 +28,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
@@ -135,6 +137,23 @@ class Bulks {
         Trying trying = trying(route, kind);
         codes.forEach(code -> trying.add(0, code, meaning));
         return keep(route, kind, "", null, trying, List.of(), who);
+    }
+
+    /// Names of items on the ledger; all else that their rows say stays.
+    ///
+    /// @param named by their codes
+    @Transactional
+    public Tried tryNames(RouteRow route, Map<String, String> named, String who) {
+        Trying trying = trying(route, RowKind.ITEM);
+        Map<String, CrosswalkRow> now = rows(route, RowKind.ITEM);
+        named.forEach((code, name) -> trying.add(
+                0,
+                code,
+                Optional.ofNullable(now.get(code))
+                        .map(CrosswalkRow::meaning)
+                        .orElse(Meaning.NONE)
+                        .with(Purpose.NAME, name)));
+        return keep(route, RowKind.ITEM, "", null, trying, List.of(), who);
     }
 
     /// What another route says of the same codes; codes that it has no row for stay as they are.

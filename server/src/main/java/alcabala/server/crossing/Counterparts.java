@@ -5,7 +5,6 @@ import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.finding.Finding;
-import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerLine;
@@ -13,6 +12,7 @@ import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.items.ItemNaming;
 import alcabala.server.platform.Sentences;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.reference.SourceCatalogue;
@@ -39,6 +39,7 @@ class Counterparts {
     static final String WHO = "Alcabala, on first use";
     private final LedgerReference reference;
     private final SourceCatalogue catalogue;
+    private final ItemNaming naming;
     private final CrosswalkStore store;
     private final Trail trail;
     private final TransactionTemplate transaction;
@@ -54,11 +55,13 @@ class Counterparts {
     Counterparts(
             LedgerReference reference,
             SourceCatalogue catalogue,
+            ItemNaming naming,
             CrosswalkStore store,
             Trail trail,
             TransactionTemplate transaction) {
         this.reference = reference;
         this.catalogue = catalogue;
+        this.naming = naming;
         this.store = store;
         this.trail = trail;
         this.transaction = transaction;
@@ -119,9 +122,9 @@ class Counterparts {
 
     private Answer<LedgerItem> create(Trip trip, long recordId, LedgerLine line) {
         RouteRow route = trip.route();
-        int limit = reference.nameLimit(route.ledgerId());
-        LedgerItem item = new LedgerItem(
-                line.item(), ItemNames.cut(line.description(), limit), line.account(), line.taxCode(), true);
+        String name =
+                naming.names(route, Map.of(line.item(), line.description())).get(line.item());
+        LedgerItem item = new LedgerItem(line.item(), name, line.account(), line.taxCode(), true);
         String about = "item:" + line.item();
         String key = key(route, about);
         CreatesMasters ledger = trip.ledger().get().get(CreatesMasters.class);

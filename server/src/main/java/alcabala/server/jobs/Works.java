@@ -67,6 +67,7 @@ public class Works {
         NUMBERS(false),
         COMPILING(false),
         SUPPOSING(false),
+        REWRITING(false),
         MATCHING(false),
         TEST(true),
         CONSENT(true),

@@ -67,6 +67,7 @@ class Choosing {
         return switch (sought.purpose()) {
             case COUNTERPART -> counterparts(route, sought, text);
             case ACCOUNT, INCOME, EXPENSE, DISCOUNT, SHIPPING, ADVANCE -> accounts(route, sought);
+            case NAME -> List.of();
             case DIMENSION -> dimension(route, sought.dimension());
         };
     }

@@ -25,7 +25,7 @@ final class Fitting {
             case DISCOUNT -> anyOf(AccountRole.DISCOUNT_GIVEN, AccountRole.PURCHASES);
             case SHIPPING -> anyOf(AccountRole.SHIPPING_INCOME, AccountRole.EXPENSES);
             case ADVANCE -> anyOf(AccountRole.CUSTOMER_ADVANCES, AccountRole.SUPPLIER_ADVANCES);
-            case COUNTERPART, DIMENSION -> type -> false;
+            case COUNTERPART, NAME, DIMENSION -> type -> false;
         };
     }
 

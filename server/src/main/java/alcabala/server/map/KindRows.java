@@ -253,17 +253,18 @@ final class KindRows {
 
     Row row(RowKind kind, String code, String name, String note, String covered, String cause, Suggestion suggestion) {
         CrosswalkRow row = find(kind, code).orElse(null);
+        boolean decided = row != null && row.decides();
         Blocked by = blocked.getOrDefault(cause + code, Blocked.NOTHING);
         return new Row(
                 code,
                 name,
                 note,
                 row,
-                row == null ? covered : "",
+                decided ? "" : covered,
                 true,
                 by.documents(),
                 by.amount(),
-                row == null ? suggestion : null);
+                decided ? null : suggestion);
     }
 
     Suggestions suggestions() {

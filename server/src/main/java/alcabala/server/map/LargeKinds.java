@@ -166,7 +166,7 @@ class LargeKinds {
                 where s.source_id = :source and exists (select 1 from ledger_item l where l.ledger_id = :ledger
                         and l.active and not l.gone and lower(l.code) = lower(s.code))
                     and not exists (select 1 from crosswalk_row c where c.route_id = :route and c.kind = 'ITEM'
-                        and c.code = s.code and c.ended_at is null)""")
+                        and c.code = s.code and c.purpose <> 'NAME' and c.ended_at is null)""")
                 .param("source", route.sourceId())
                 .param("ledger", route.ledgerId())
                 .param("route", route.id())

@@ -67,7 +67,7 @@ class MapView {
             long blockedAmount,
             Suggestion suggestion) {
         boolean isOpen() {
-            return row == null && covered.isEmpty();
+            return (row == null || !row.decides()) && covered.isEmpty();
         }
 
         /// As seen together with all others.

@@ -214,7 +214,7 @@ class RouteMove {
         Optional<String> whyNot(CrosswalkRow row) {
             List<String> reasons = new ArrayList<>();
             row.meaning().targets().forEach((purpose, target) -> {
-                if (!target.isEmpty()) {
+                if (!target.isEmpty() && purpose != Purpose.NAME) {
                     (purpose == Purpose.COUNTERPART ? counterpart(row.kind(), target) : account(target))
                             .ifPresent(reasons::add);
                 }

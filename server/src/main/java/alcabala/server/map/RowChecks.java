@@ -8,6 +8,7 @@ import alcabala.accounting.document.LineKind;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerDimension;
+import alcabala.accounting.ledger.NameRules;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Sentences;
@@ -136,6 +137,7 @@ public class RowChecks {
             case EXPENSE -> requireFitting(route, kind, purpose, target, "what is bought");
             case DISCOUNT -> requireFitting(route, kind, purpose, target, "a discount");
             case SHIPPING -> requireFitting(route, kind, purpose, target, "carriage");
+            case NAME -> checkItemName(route, target);
             case ADVANCE -> requireFitting(route, kind, purpose, target, "an advance");
             case DIMENSION ->
                 throw NotPossibleException.invalid("purpose-unfit", "Dimensions are said by their codes.");
@@ -155,6 +157,20 @@ public class RowChecks {
             item(route, target);
         } else if (!target.isEmpty() && kind == RowKind.PAYER) {
             throw NotPossibleException.invalid("payer-invalid", "Nothing on the ledger stands for who pays for whom.");
+        }
+    }
+
+    private void checkItemName(RouteRow route, String name) {
+        NameRules rules = reference.itemNames(route.ledgerId());
+        if (!rules.takes(name)) {
+            throw NotPossibleException.invalid(
+                    "name-unfit",
+                    "%s takes names of %d characters at most%s; “%s” is none."
+                            .formatted(
+                                    route.ledger(),
+                                    rules.limit(),
+                                    rules.forbidden().isEmpty() ? "" : ", without " + rules.forbidden(),
+                                    name));
         }
     }
 

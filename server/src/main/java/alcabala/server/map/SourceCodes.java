@@ -76,7 +76,7 @@ class SourceCodes {
                 new Of(route.id(), kind),
                 version,
                 () -> Set.copyOf(jdbc.sql(
-                                "select code from crosswalk_row where route_id = :route and kind = :kind and ended_at is null")
+                                "select code from crosswalk_row where route_id = :route and kind = :kind and purpose <> 'NAME' and ended_at is null")
                         .param("route", route.id())
                         .param("kind", kind.name())
                         .query(String.class)

@@ -21,6 +21,7 @@ class Screens {
         "/map/corrections",
         "/map/history",
         "/map/bulk",
+        "/map/names",
         "/send/{id}"
     })
     String page() {

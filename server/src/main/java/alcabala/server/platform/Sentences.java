@@ -191,6 +191,7 @@ public final class Sentences {
             case DISCOUNT -> "Discounts";
             case SHIPPING -> "Carriage";
             case ADVANCE -> "Advances";
+            case NAME -> "Name there";
             case DIMENSION -> "Dimension";
         };
     }

@@ -7,6 +7,7 @@ import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerDimension;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.ledger.NameRules;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.ledger.LedgerCompany;
@@ -109,7 +110,7 @@ public class LedgerReference {
         Map<String, LedgerDimension> dimensions = dimensions(ledgerId);
         DayRates rates = rates(ledgerId);
         return jdbc.sql("""
-                select name, currency, tax_rounding, name_limit, one_tax_code, 'multi-currency' = any(features) as multi,
+                select name, currency, tax_rounding, name_limit, name_forbids, one_tax_code, 'multi-currency' = any(features) as multi,
                     :decides = any(features) as decides
                 from ledger where id = :id""")
                 .param("id", ledgerId)
@@ -123,17 +124,17 @@ public class LedgerReference {
                         accounts.stream().collect(Collectors.toMap(LedgerAccount::code, Function.identity())),
                         taxCodes.stream().collect(Collectors.toMap(LedgerTaxCode::code, Function.identity())),
                         dimensions,
-                        row.getInt("name_limit"),
+                        new NameRules(row.getInt("name_limit"), row.getString("name_forbids")),
                         row.getBoolean("one_tax_code"),
                         row.getBoolean("decides")))
                 .single();
     }
 
-    /// How many characters the ledger keeps of an item's name.
-    public int nameLimit(long ledgerId) {
-        return jdbc.sql("select name_limit from ledger where id = :id")
+    /// What the ledger asks of the names of its items.
+    public NameRules itemNames(long ledgerId) {
+        return jdbc.sql("select name_limit, name_forbids from ledger where id = :id")
                 .param("id", ledgerId)
-                .query(Integer.class)
+                .query((row, n) -> new NameRules(row.getInt("name_limit"), row.getString("name_forbids")))
                 .single();
     }
 

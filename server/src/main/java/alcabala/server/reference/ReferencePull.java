@@ -262,20 +262,21 @@ public class ReferencePull {
     private boolean keepSettings(long ledgerId, LedgerCompany company, boolean tablesChanged) {
         return jdbc.sql("""
                 with before as (
-                    select (tax_rounding, name_limit, locked_through, currency, company_name, applies_credits,
+                    select (tax_rounding, name_limit, name_forbids, locked_through, currency, company_name, applies_credits,
                         tracks_quantities, features)::text as was from ledger where id = :id for update)
-                update ledger set tax_rounding = :rounding, name_limit = :limit, locked_through = :locked,
+                update ledger set tax_rounding = :rounding, name_limit = :limit, name_forbids = :forbids, locked_through = :locked,
                     currency = :currency, company_name = :name, applies_credits = :applies, tracks_quantities = :tracks,
                     features = :features, pulled_at = :now,
                     books_id = case when books_id = '' then :books else books_id end,
-                    version = case when :changed or (cast(:rounding as text), cast(:limit as int),
+                    version = case when :changed or (cast(:rounding as text), cast(:limit as int), cast(:forbids as text),
                         cast(:locked as date), cast(:currency as text), cast(:name as text), cast(:applies as boolean),
                         cast(:tracks as boolean), cast(:features as text[]))::text <> before.was then nextval('state_version') else version end
                 from before where id = :id
-                returning (tax_rounding, name_limit, locked_through, currency, company_name, applies_credits,
+                returning (tax_rounding, name_limit, name_forbids, locked_through, currency, company_name, applies_credits,
                     tracks_quantities, features)::text <> before.was""")
                 .param("rounding", company.taxRounding().name())
                 .param("limit", company.itemNameLimit())
+                .param("forbids", company.itemNameForbids())
                 .param("locked", company.lockedThrough())
                 .param("currency", company.currency())
                 .param("name", company.name())

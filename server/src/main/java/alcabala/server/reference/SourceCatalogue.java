@@ -233,6 +233,18 @@ public class SourceCatalogue {
         return names("source_party", sourceId);
     }
 
+    /// Names of those of these items that it knows, by codes.
+    public Map<String, String> itemNames(long sourceId, Collection<String> codes) {
+        Map<String, String> names = new HashMap<>();
+        jdbc.sql("select code, name from source_item where source_id = :id and code = any(:codes)")
+                .param("id", sourceId)
+                .param("codes", codes.toArray(String[]::new))
+                .query(row -> {
+                    names.put(row.getString("code"), row.getString("name"));
+                });
+        return names;
+    }
+
     /// Names by codes, in the order of the codes.
     public Map<String, String> itemNames(long sourceId) {
         return names("source_item", sourceId);

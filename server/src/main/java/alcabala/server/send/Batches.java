@@ -98,7 +98,8 @@ class Batches {
             throw NotPossibleException.invalid(
                     "names-collide",
                     "On the ledger the items " + String.join(" and ", first.items()) + " would both be named “"
-                            + first.name() + "”. Rename one or map it to an item that is there; nothing was sent.");
+                            + first.name()
+                            + "”. Give them names of their own under Map, Names there, or map one to an item that is there; nothing was sent.");
         }
         Optional<Money> typed = independentTotal(preview.totals(), order.independentTotal());
         if (typed.isPresent()

@@ -2,7 +2,6 @@ package alcabala.server.send;
 
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.document.Document;
-import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.BookingDay;
@@ -18,6 +17,8 @@ import alcabala.server.compile.Compiling;
 import alcabala.server.crossing.BatchDates;
 import alcabala.server.crossing.Posting;
 import alcabala.server.crossing.Postings;
+import alcabala.server.items.ItemNaming;
+import alcabala.server.items.NewItems;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Stored;
 import alcabala.server.reference.LedgerReference;
@@ -29,7 +30,6 @@ import alcabala.server.send.Preview.Prepared;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -51,6 +51,8 @@ class Previews {
     private final Candidates candidates;
     private final Compilers compilers;
     private final LedgerReference reference;
+    private final ItemNaming naming;
+    private final NewItems newItems;
     private final BatchDates dates;
     private final Compiling compiling;
     private final Postings postings;
@@ -61,6 +63,8 @@ class Previews {
             Candidates candidates,
             Compilers compilers,
             LedgerReference reference,
+            ItemNaming naming,
+            NewItems newItems,
             BatchDates dates,
             Compiling compiling,
             Postings postings,
@@ -69,6 +73,8 @@ class Previews {
         this.candidates = candidates;
         this.compilers = compilers;
         this.reference = reference;
+        this.naming = naming;
+        this.newItems = newItems;
         this.dates = dates;
         this.compiling = compiling;
         this.postings = postings;
@@ -86,7 +92,7 @@ class Previews {
                 .toList();
         Set<String> known = reference.findItems(route.ledgerId(), needed(going).keySet());
         Map<String, Creation> parties = new LinkedHashMap<>();
-        Map<String, Creation> items = new LinkedHashMap<>();
+        Map<String, String> items = new LinkedHashMap<>();
         for (Prepared each : going) {
             if (each.posting().entry().partyCounterpart().isEmpty()) {
                 Party party = each.party();
@@ -100,8 +106,8 @@ class Previews {
                 totals(route, going),
                 List.copyOf(parties.values()),
                 List.copyOf(alike.values()),
-                List.copyOf(items.values()),
-                collisions(route, items.values()),
+                named(route, items),
+                items.isEmpty() ? List.of() : newItems.collisions(route),
                 (int) going.stream().filter(Prepared::stands).count(),
                 asked - going.size());
     }
@@ -242,24 +248,15 @@ class Previews {
         return needed;
     }
 
-    private static void addItem(LedgerLine line, Set<String> known, Map<String, Creation> items) {
+    private static void addItem(LedgerLine line, Set<String> known, Map<String, String> items) {
         if (!line.item().isEmpty() && line.counterpart().isEmpty() && !known.contains(line.item())) {
-            items.putIfAbsent(line.item(), new Creation(line.item(), line.description()));
+            items.putIfAbsent(line.item(), line.description());
         }
     }
 
-    private List<ItemNames.Collision> collisions(RouteRow route, Collection<Creation> fresh) {
-        if (fresh.isEmpty()) {
-            return List.of();
-        }
-        int limit = reference.nameLimit(route.ledgerId());
-        Map<String, String> freshNames = new LinkedHashMap<>();
-        fresh.forEach(item -> freshNames.put(item.code(), item.name()));
-        Set<String> kept = fresh.stream()
-                .map(item -> ItemNames.cut(item.name(), limit).toLowerCase(Locale.ROOT))
-                .collect(Collectors.toSet());
-        Map<String, String> knownNames = new LinkedHashMap<>();
-        reference.itemsNamed(route.ledgerId(), kept).forEach(item -> knownNames.put(item.code(), item.name()));
-        return ItemNames.collisions(freshNames, knownNames, limit);
+    private List<Creation> named(RouteRow route, Map<String, String> items) {
+        return naming.names(route, items).entrySet().stream()
+                .map(each -> new Creation(each.getKey(), each.getValue()))
+                .toList();
     }
 }

@@ -56,6 +56,13 @@ class EndpointsTest {
             POST /api/map/bulk/rows                                administrator bookkeeper
             GET /api/map/changes                                   administrator bookkeeper reviewer
             POST /api/map/bulk/codes                               administrator bookkeeper
+            POST /api/map/bulk/names                               administrator bookkeeper
+            GET /api/items/names                                   administrator bookkeeper reviewer
+            GET /api/items/rewritings                              administrator bookkeeper reviewer
+            GET /api/items/rewritings/{id}                         administrator bookkeeper reviewer
+            POST /api/items/rewritings                             administrator bookkeeper
+            POST /api/items/rewritings/{id}/running                administrator bookkeeper
+            POST /api/items/rewritings/{id}/stopping               administrator bookkeeper
             POST /api/map/bulk/{id}/doing                          administrator bookkeeper
             POST /api/map/bulk/{id}/undoing                        administrator bookkeeper
             POST /api/map/what-if                                  administrator bookkeeper

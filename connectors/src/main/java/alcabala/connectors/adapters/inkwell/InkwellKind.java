@@ -12,6 +12,7 @@ import alcabala.connectors.ledger.OffersCompanies;
 import alcabala.connectors.ledger.ReadsReferenceData;
 import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.ReplacesSettlements;
+import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.ShowsConsent;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TakesSettlements;
@@ -53,6 +54,7 @@ public final class InkwellKind implements ConnectionKind {
                 DescribesCompany.class,
                 ReadsReferenceData.class,
                 CreatesMasters.class,
+                RewritesItems.class,
                 TakesDocuments.class,
                 ReplacesDocuments.class,
                 TakesSettlements.class,

@@ -33,6 +33,7 @@ import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.ReadsReferenceData;
 import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.ReplacesSettlements;
+import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TakesSettlements;
@@ -56,6 +57,7 @@ final class InkwellLedger
         implements DescribesCompany,
                 ReadsReferenceData,
                 CreatesMasters,
+                RewritesItems,
                 TakesDocuments,
                 ReplacesDocuments,
                 TakesSettlements,
@@ -140,15 +142,25 @@ final class InkwellLedger
 
     @Override
     public Answer<LedgerItem> create(LedgerItem item, String reference, String key) {
-        Map<String, Object> body = new LinkedHashMap<>();
-        body.put("code", item.code());
-        body.put("name", item.name());
-        body.put("account", item.account());
-        body.put("taxCode", InkwellMapping.isCode(item.taxCode()) ? item.taxCode() : null);
+        Map<String, Object> body = InkwellMapping.draft(item, 0);
         body.put("externalReference", reference);
-        body.put("active", true);
-        body.put("version", 0);
         return http.post("/items", InkwellMapping.write(body), key, InkwellMapping::item);
+    }
+
+    @Override
+    public Optional<RewritesItems.ItemThere> findItem(String code) {
+        return http.find("/items/{code}", JsonNode.class, code)
+                .map(node -> Understood.read(
+                        SYSTEM,
+                        "item " + code,
+                        () -> new RewritesItems.ItemThere(
+                                InkwellMapping.item(node), node.path("version").asInt())));
+    }
+
+    @Override
+    public Answer<LedgerItem> change(RewritesItems.ItemThere standing, LedgerItem item, String key) {
+        String body = InkwellMapping.write(InkwellMapping.draft(item, standing.version()));
+        return http.put("/items/{code}", body, key, InkwellMapping::item, item.code());
     }
 
     @Override

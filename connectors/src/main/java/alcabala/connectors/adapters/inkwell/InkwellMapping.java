@@ -50,6 +50,7 @@ final class InkwellMapping {
                 text(company, "currency"),
                 text(company, "taxRounding").equals("per-line") ? TaxRounding.PER_LINE : TaxRounding.PER_DOCUMENT,
                 company.path("itemNameLimit").asInt(),
+                text(company, "itemNameForbids"),
                 LocalDate.parse(text(company, "lockedThrough")),
                 company.path("appliesCredits").asBoolean(),
                 company.path("tracksQuantities").asBoolean(),
@@ -188,6 +189,17 @@ final class InkwellMapping {
         }
         return new LedgerRate(
                 CurrencyUnit.of(text(node, "currency")).getCode(), LocalDate.parse(text(node, "day")), rate);
+    }
+
+    static Map<String, Object> draft(LedgerItem item, int version) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        body.put("code", item.code());
+        body.put("name", item.name());
+        body.put("account", item.account());
+        body.put("taxCode", isCode(item.taxCode()) ? item.taxCode() : null);
+        body.put("active", true);
+        body.put("version", version);
+        return body;
     }
 
     static LedgerItem item(JsonNode node) {

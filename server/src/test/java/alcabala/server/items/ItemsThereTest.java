@@ -1,0 +1,177 @@
+package alcabala.server.items;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import tools.jackson.databind.JsonNode;
+
+/// Items get names that the ledger takes before the first is created, and all that are there can be written anew.
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class ItemsThereTest {
+    private static World world;
+    private static Api ferro;
+    private static Yard yard;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        ferro = world.api("ferro");
+        yard = new Yard(ferro);
+        yard.mapEverything();
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    private static JsonNode names() {
+        return ferro.get("/api/items/names?route=yard").json();
+    }
+
+    private static Map<String, String> proposed() {
+        return names().get("rows")
+                .valueStream()
+                .filter(row -> !row.get("proposed").asString().isEmpty())
+                .collect(Collectors.toMap(
+                        row -> row.get("code").asString(),
+                        row -> row.get("proposed").asString()));
+    }
+
+    private static JsonNode tryNames(Map<String, String> names) {
+        return ferro.post("/api/map/bulk/names", Map.of("route", "yard", "names", names))
+                .json();
+    }
+
+    @Test
+    @Order(1)
+    void asLongAsTwoWouldBeNamedAlikeNoneIsCreated() {
+        assertThat(names().get("alike").asInt()).isZero();
+        assertThat(names().get("limit").asInt()).isEqualTo(31);
+        world.jdbc().sql("""
+                insert into source_item (source_id, code, name, category, kind)
+                    select source.id, more.code, more.name, 'chandlery', 'GOODS' from source, (values
+                        ('BLK-57', 'Ratchet block, 57 mm, with becket'), ('BLK-58', 'Ratchet block, 57 mm, with beckets'),
+                        ('STRAIN-1', 'Strainer: raw water')) as more (code, name)
+                    where source.name = 'Hullwork'""").update();
+        world.jdbc()
+                .sql("update source set catalogue_version = nextval('state_version')")
+                .update();
+        JsonNode found = names();
+        assertThat(found.get("rows").findValuesAsString("code")).containsExactly("BLK-57", "BLK-58");
+        assertThat(found.get("fitted").asInt())
+                .as("two are cut; what has a colon is there already")
+                .isEqualTo(2);
+        Api.Response no = Yard.trySend(ferro, Map.of("route", "yard"));
+        assertThat(no.json().get("code").asString())
+                .as("though no document in the batch has either")
+                .isEqualTo("names-collide");
+        assertThat(world.standIns().postedReferences()).isEmpty();
+    }
+
+    @Test
+    @Order(2)
+    void namesThatAreProposedSettleItTogetherAndCanBeTakenBack() {
+        JsonNode wrong = tryNames(Map.of("BLK-57", "b".repeat(32), "BLK-58", "Block: 57", "NONE", "Nothing"));
+        assertThat(wrong.get("problems").findValuesAsString("sentence"))
+                .filteredOn(each -> each.contains("31 characters at most, without :"))
+                .hasSize(2);
+        assertThat(tryNames(Map.of("BLK-57", "b".repeat(31))).get("wrong").asInt())
+                .isZero();
+        Map<String, String> proposed = proposed();
+        assertThat(proposed)
+                .containsEntry("BLK-57", "Ratchet block, 57 mm, wi BLK-57")
+                .containsEntry("BLK-58", "Ratchet block, 57 mm, wi BLK-58");
+        long bulk = tryNames(proposed).get("id").asLong();
+        ferro.post("/api/map/bulk/" + bulk + "/doing", Map.of());
+        assertThat(names().get("alike").asInt()).isZero();
+        assertThat(openItems()).as("a name says not where it goes").contains("BLK-57");
+
+        ferro.post("/api/map/bulk/" + bulk + "/undoing", Map.of());
+        assertThat(names().get("alike").asInt()).isEqualTo(2);
+        long again = tryNames(proposed()).get("id").asLong();
+        ferro.post("/api/map/bulk/" + again + "/doing", Map.of());
+        assertThat(Yard.trySend(ferro, Map.of("route", "yard", "ids", List.of(withNewItem())))
+                        .status())
+                .isEqualTo(200);
+    }
+
+    private static String openItems() {
+        return ferro.get("/api/map/item?route=yard&limit=500")
+                .json()
+                .get("rows")
+                .valueStream()
+                .filter(row -> !row.has("row") || row.get("row").toString().contains("NAME"))
+                .map(JsonNode::toString)
+                .collect(Collectors.joining());
+    }
+
+    private static long withNewItem() {
+        return yard.documents("Ready").getFirst().get("id").asLong();
+    }
+
+    @Test
+    @Order(3)
+    void allItemsAreWrittenAnewAndWhatWasCutOffIsGoneOnWith() {
+        JsonNode stands = item("RIG-06");
+        yard.map("ITEM", "STRAIN-1", "", "4010");
+        JsonNode listed =
+                ferro.post("/api/items/rewritings?route=yard", Map.of()).json();
+        long id = listed.get("id").asLong();
+        Map<String, String> wanted = new HashMap<>();
+        listed.get("rows")
+                .forEach(row -> wanted.put(
+                        row.get("there").asString(), row.get("nameAfter").asString()));
+        assertThat(wanted).containsKey("RIG-06");
+        assertThat(item("RIG-06").get("name")).as("listing changes nothing").isEqualTo(stands.get("name"));
+
+        world.standIns().fault("inkwell", "UNAVAILABLE", 0);
+        JsonNode stopped =
+                ferro.post("/api/items/rewritings/" + id + "/running", Map.of()).json();
+        assertThat(stopped.get("state").asString()).isEqualTo("STOPPED");
+        assertThat(stopped.get("reason").asString()).contains("can be gone on with");
+        assertThat(stopped.get("done").asInt()).isZero();
+        world.standIns().fault("inkwell", "NONE", 0);
+
+        // As if the server had ended after the ledger took the first, and somebody changed another there.
+        world.jdbc()
+                .sql("update item_rewriting set state = 'RUNNING' where id = :id")
+                .param("id", id)
+                .update();
+        world.jdbc()
+                .sql("update item_rewriting_row set name_before = 'Called otherwise' where there = 'RIG-06'")
+                .update();
+        world.standIns().fault("inkwell", "ANSWER_LOST", 1);
+        JsonNode done =
+                ferro.post("/api/items/rewritings/" + id + "/running", Map.of()).json();
+        assertThat(done.get("state").asString()).isEqualTo("DONE");
+        assertThat(done.get("open").asInt()).isZero();
+        assertThat(done.get("left").asInt()).isOne();
+        assertThat(done.get("rows").get(0).get("sentence").asString()).startsWith("It was changed there meanwhile");
+        wanted.forEach((code, name) -> assertThat(item(code).get("name").asString())
+                .as(code)
+                .isEqualTo(code.equals("RIG-06") ? stands.get("name").asString() : name));
+        assertThat(item("STRAIN-1").get("account").asString()).isEqualTo("4010");
+        assertThat(wanted).containsEntry("STRAIN-1", "Strainer raw water");
+        JsonNode rest = ferro.post("/api/items/rewritings?route=yard", Map.of()).json();
+        assertThat(rest.get("rows").findValuesAsString("there"))
+                .as("it is known what stands there by now")
+                .containsExactly("RIG-06");
+    }
+
+    private static JsonNode item(String code) {
+        return world.standIns().inkwell("/items/" + code);
+    }
+}
