@@ -66,6 +66,10 @@ final class WholeProgram {
             if (wanted.contains("release")) {
                 program.pages(100_000);
             }
+            if (wanted.contains("rule")) {
+                program.fill(8 * RuleChange.DOCUMENTS);
+                RuleChange.measure(context, program.route);
+            }
             if (wanted.contains("screens")) {
                 program.fill(200_000);
                 program.fillCodes(200_000);
@@ -239,7 +243,8 @@ final class WholeProgram {
                 insert into route (code, source_id, ledger_id, site, business_name, business_tax_identifiers)
                     values ('yard', 1, 1, 'Saltmere', 'Corvane Boatyards', '{}');
                 insert into ledger_account values (1, '1100', 'Receivables', 'RECEIVABLE', true),
-                    (1, '2200', 'Tax', 'TAX', true), (1, '4010', 'Sales', 'REVENUE', true), (1, '6990', 'Rounding', 'EXPENSE', true);
+                    (1, '2200', 'Tax', 'TAX', true), (1, '4010', 'Sales', 'REVENUE', true),
+                    (1, '4011', 'Other sales', 'REVENUE', true), (1, '6990', 'Rounding', 'EXPENSE', true);
                 insert into ledger_tax_code values (1, 'S23', 'Standard', 23, 'S', '2200', true),
                     (1, 'R13', 'Reduced', 13.5, 'S', '2200', true)""").update();
         CrosswalkStore store = context.getBean(CrosswalkStore.class);

@@ -6,9 +6,9 @@ import alcabala.server.platform.CopyAhead;
 import alcabala.server.platform.KeptFindings;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.function.IntFunction;
 import javax.sql.DataSource;
-import org.springframework.jdbc.core.namedparam.MapSqlParameterSource;
-import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -18,12 +18,10 @@ public class CompiledFacts {
     /// In the order in which [#put] writes them.
     public static final String COLUMNS = "blocking, cause, lands_in, tax_codes, rounding";
     private final JdbcClient jdbc;
-    private final NamedParameterJdbcTemplate template;
     private final DataSource dataSource;
 
-    CompiledFacts(JdbcClient jdbc, NamedParameterJdbcTemplate template, DataSource dataSource) {
+    CompiledFacts(JdbcClient jdbc, DataSource dataSource) {
         this.jdbc = jdbc;
-        this.template = template;
         this.dataSource = dataSource;
     }
 
@@ -38,27 +36,28 @@ public class CompiledFacts {
 
     /// What a new compiling says of records that are there, each by its number.
     public void update(Map<Long, Compiled> compiled) {
-        template.batchUpdate(
-                """
-                update record set blocking = :blocking, cause = :cause, lands_in = :landsIn, tax_codes = :taxCodes,
-                    rounding = :rounding, version = version + 1
-                where id = :id""",
-                compiled.entrySet().stream()
-                        .map(each -> values(each.getKey(), each.getValue()))
-                        .toArray(MapSqlParameterSource[]::new));
+        // As one statement: a statement for each takes half as long again.
+        jdbc.sql("""
+                update record d set blocking = v.blocking, cause = v.cause, lands_in = v.lands_in, tax_codes = v.tax_codes,
+                    rounding = v.rounding, version = d.version + 1
+                from unnest(cast(:ids as bigint[]), cast(:blocking as int[]), cast(:causes as text[]), cast(:landsIn as text[]),
+                    cast(:taxCodes as text[]), cast(:rounding as bigint[])) v(id, blocking, cause, lands_in, tax_codes, rounding)
+                where d.id = v.id""")
+                .param("ids", compiled.keySet().toArray(Long[]::new))
+                .param("blocking", each(compiled, Compiled::blocking, Integer[]::new))
+                .param("causes", each(compiled, Compiled::cause, String[]::new))
+                .param("landsIn", each(compiled, Compiled::landsIn, String[]::new))
+                .param("taxCodes", each(compiled, Compiled::taxCodes, String[]::new))
+                .param("rounding", each(compiled, Compiled::rounding, Long[]::new))
+                .update();
         forget(compiled.keySet());
         try (CopyAhead ahead = CopyAhead.on(dataSource)) {
             writeFindings(ahead, compiled);
         }
     }
 
-    private static MapSqlParameterSource values(long id, Compiled compiled) {
-        return new MapSqlParameterSource("id", id)
-                .addValue("blocking", compiled.blocking())
-                .addValue("cause", compiled.cause())
-                .addValue("landsIn", compiled.landsIn())
-                .addValue("taxCodes", compiled.taxCodes())
-                .addValue("rounding", compiled.rounding());
+    private static <T> T[] each(Map<Long, Compiled> compiled, Function<Compiled, T> column, IntFunction<T[]> array) {
+        return compiled.values().stream().map(column).toArray(array);
     }
 
     private void forget(Set<Long> ids) {

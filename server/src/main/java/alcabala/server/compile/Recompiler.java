@@ -14,6 +14,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -30,11 +31,6 @@ class Recompiler implements Affected {
     private final ObjectProvider<Compiling> compiling;
     private final CompiledFacts facts;
     private final Trail trail;
-
-    /// The next of a family to be compiled, after the number of the last.
-    private interface Chunks {
-        List<Before> after(Family family, long id);
-    }
 
     private record Before(long id, String state, String kind, String currency, long gross, String content) {
         Released released() {
@@ -63,42 +59,36 @@ class Recompiler implements Affected {
     @Override
     @Transactional
     public Released compileAgain(long routeId, Set<String> refs, String who, String because, Progress at) {
-        return compileAll(
-                routeId, count(routeId, refs), (family, after) -> next(routeId, refs, family, after), who, because, at);
+        return compileAll(routeId, family -> using(routeId, refs, family), who, because, at);
     }
 
     @Override
     @Transactional
     public Released compileAgain(long routeId, List<Long> documents, String who, String because) {
-        return compileAll(
-                routeId,
-                documents.size(),
-                (family, after) -> next(routeId, documents, family, after),
-                who,
-                because,
-                (done, of) -> {});
+        return compileAll(routeId, family -> of(documents, family), who, because, (done, of) -> {});
     }
 
-    private Released compileAll(long routeId, int of, Chunks chunks, String who, String because, Progress at) {
+    private Released compileAll(
+            long routeId, Function<Family, List<Long>> which, String who, String because, Progress at) {
+        // What a document has become is known before what settles it is compiled.
+        List<List<Long>> families = Stream.of(Family.values()).map(which).toList();
+        int of = families.stream().mapToInt(List::size).sum();
         int done = 0;
         Compiler compiler = compilers.getObject().of(routeId);
         Released total = Released.NONE;
-        // What a document has become is known before what settles it is compiled.
-        for (Family family : Family.values()) {
-            List<Before> chunk = chunks.after(family, 0);
-            while (!chunk.isEmpty()) {
-                total = total.plus(compile(routeId, compiler, chunk, who, because));
+        for (List<Long> ids : families) {
+            for (int from = 0; from < ids.size(); from += CHUNK) {
+                List<Long> chunk = ids.subList(from, Math.min(from + CHUNK, ids.size()));
+                total = total.plus(compile(routeId, compiler, read(routeId, chunk), who, because));
                 done += chunk.size();
-                at.at(done, Math.max(of, done));
-                chunk = chunks.after(family, chunk.getLast().id());
+                at.at(done, of);
             }
         }
         return total;
     }
 
     private Released compile(long routeId, Compiler compiler, List<Before> chunk, String who, String because) {
-        Map<Long, Record> records = new LinkedHashMap<>();
-        chunk.forEach(before -> records.put(before.id(), Stored.record(before.content())));
+        Map<Long, Record> records = parsed(chunk);
         Map<Long, Compiled> results = compiling.getObject().all(routes.get(routeId), compiler, records);
         facts.update(results);
         Released released = Released.NONE;
@@ -118,6 +108,18 @@ class Recompiler implements Affected {
         return released;
     }
 
+    /// Reading them takes longer than compiling them, and is spread over the machine's processors.
+    private static Map<Long, Record> parsed(List<Before> chunk) {
+        List<Record> parsed = chunk.parallelStream()
+                .map(before -> Stored.record(before.content()))
+                .toList();
+        Map<Long, Record> records = LinkedHashMap.newLinkedHashMap(chunk.size());
+        for (int i = 0; i < chunk.size(); i++) {
+            records.put(chunk.get(i).id(), parsed.get(i));
+        }
+        return records;
+    }
+
     private static String[] kinds(Family family) {
         return Stream.of(RecordKind.values())
                 .filter(kind -> kind.family() == family)
@@ -125,46 +127,43 @@ class Recompiler implements Affected {
                 .toArray(String[]::new);
     }
 
-    private int count(long routeId, Set<String> refs) {
-        return jdbc.sql("select count(*) from record d where " + OPEN + touched(refs))
+    /// @param refs none for all of the route
+    private List<Long> using(long routeId, Set<String> refs, Family family) {
+        String touched = refs.isEmpty() ? "" : " and d.refs && cast(:refs as text[])";
+        return jdbc.sql("select d.id from record d where d.kind = any(:kinds) and " + OPEN + touched + " order by d.id")
                 .param("route", routeId)
-                .param("after", 0)
-                .param("refs", Copy.array(refs))
-                .query(Integer.class)
-                .single();
-    }
-
-    private static String touched(Set<String> refs) {
-        return refs.isEmpty() ? "" : " and d.refs && cast(:refs as text[])";
-    }
-
-    private List<Before> next(long routeId, Set<String> refs, Family family, long after) {
-        return jdbc.sql(SELECT + touched(refs) + " order by d.id limit :limit")
-                .param("route", routeId)
-                .param("after", after)
                 .param("kinds", kinds(family))
                 .param("refs", Copy.array(refs))
-                .param("limit", CHUNK)
-                .query(Before.class)
+                .query(Long.class)
                 .list();
     }
 
-    private List<Before> next(long routeId, List<Long> documents, Family family, long after) {
-        return jdbc.sql(SELECT + " and d.id = any(:ids) order by d.id limit :limit")
-                .param("route", routeId)
-                .param("after", after)
-                .param("kinds", kinds(family))
+    private List<Long> of(List<Long> documents, Family family) {
+        return jdbc.sql("select id from record where id = any(:ids) and kind = any(:kinds) order by id")
                 .param("ids", documents.toArray(Long[]::new))
-                .param("limit", CHUNK)
-                .query(Before.class)
+                .param("kinds", kinds(family))
+                .query(Long.class)
+                .list();
+    }
+
+    /// Those of them that are still to cross.
+    private List<Before> read(long routeId, List<Long> ids) {
+        return jdbc.sql(SELECT + OPEN + " and d.id = any(:ids) order by d.id")
+                .param("route", routeId)
+                .param("ids", ids.toArray(Long[]::new))
+                .query((row, n) -> new Before(
+                        row.getLong("id"),
+                        row.getString("state"),
+                        row.getString("kind"),
+                        row.getString("currency"),
+                        row.getLong("gross"),
+                        row.getString("content")))
                 .list();
     }
 
     private static final String OPEN = """
-            d.route_id = :route and d.id > :after and d.outcome is distinct from 'posted'
+            d.route_id = :route and d.outcome is distinct from 'posted'
                 and (d.outcome is null or d.outcome in ('refused', 'unreached'))""";
     private static final String SELECT = "select d.id, d.state, d.kind, d.currency, d.gross, " + Stored.COLUMN
-            + " from record d" + Stored.JOIN + """
-            where d.route_id = :route and d.id > :after and d.kind = any(:kinds) and d.outcome is distinct from 'posted'
-                and (d.outcome is null or d.outcome in ('refused', 'unreached'))""";
+            + " from record d" + Stored.JOIN + " where ";
 }

@@ -2,6 +2,9 @@ package alcabala.server.platform;
 
 import alcabala.accounting.document.Tax;
 import alcabala.accounting.document.TaxCombination;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -21,7 +24,7 @@ public final class DocumentJson {
     private static final JsonMapper MAPPER = JsonMapper.builder()
             .addModule(new SimpleModule()
                     .addSerializer(Money.class, text(Money.class, Money::toString))
-                    .addDeserializer(Money.class, parsed(Money::parse))
+                    .addDeserializer(Money.class, parsed(DocumentJson::money))
                     .addSerializer(CurrencyUnit.class, text(CurrencyUnit.class, CurrencyUnit::getCode))
                     .addDeserializer(CurrencyUnit.class, parsed(CurrencyUnit::of))
                     .addSerializer(TaxCombination.class, new CombinationWriter())
@@ -35,12 +38,18 @@ public final class DocumentJson {
     }
 
     public static <T> T read(String json, Class<T> type) {
-        return MAPPER.readValue(json, type);
+        // Names of fields are found by their bytes much sooner than by their letters.
+        return MAPPER.readValue(json.getBytes(StandardCharsets.UTF_8), type);
     }
 
     /// Words by words, such as the values of dimensions.
     public static Map<String, String> map(String json) {
         return MAPPER.readValue(json, new TypeReference<>() {});
+    }
+
+    /// Without the pattern by which people's words would be looked through: it was written here.
+    private static Money money(String kept) {
+        return Money.of(CurrencyUnit.of(kept.substring(0, 3)), new BigDecimal(kept.substring(4)));
     }
 
     private interface ToText<T> {
@@ -75,7 +84,7 @@ public final class DocumentJson {
     private static final class CombinationReader extends ValueDeserializer<TaxCombination> {
         @Override
         public TaxCombination deserialize(JsonParser in, DeserializationContext context) {
-            return TaxCombination.of(java.util.List.of(in.readValueAs(Tax[].class)));
+            return TaxCombination.of(List.of(context.readValue(in, Tax[].class)));
         }
     }
 }
