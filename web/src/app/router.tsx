@@ -47,6 +47,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../bulk/BulkPage')).BulkPage }),
       },
       {
+        path: 'map/twins',
+        lazy: async () => ({ Component: (await import('../twins/TwinsPage')).TwinsPage }),
+      },
+      {
         path: 'map/names',
         lazy: async () => ({ Component: (await import('../items/NamesPage')).NamesPage }),
       },

@@ -99,6 +99,11 @@ function RightHead({ kind, children }: { kind: RowKind; children: ReactNode }) {
       <Link className={link} to={`/map/bulk?route=${route.code}&kind=${kind.toLowerCase()}`}>
         In bulk
       </Link>
+      {kind === 'PARTY' && route.ledger !== '' && (
+        <Link className={link} to={`/map/twins?route=${route.code}`}>
+          There twice
+        </Link>
+      )}
       {kind === 'ITEM' && route.ledger !== '' && (
         <Link className={link} to={`/map/names?route=${route.code}`}>
           Names there

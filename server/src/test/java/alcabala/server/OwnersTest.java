@@ -72,9 +72,10 @@ class OwnersTest {
                         "compile", "compiled_by crosswalk_row finding",
                         "crossing",
                                 "batch beyond dispatch entered_there link posting posting_line posting_record restoration",
-                        "items", "item_rewriting item_rewriting_row",
                         "release", "approval_claim known_as",
                         "trail", "trail trail_checked")
+                .forEach((owner, tables) -> Stream.of(tables.split(" ")).forEach(table -> owners.put(table, owner)));
+        Map.of("items", "item_rewriting item_rewriting_row", "map", "party_apart")
                 .forEach((owner, tables) -> Stream.of(tables.split(" ")).forEach(table -> owners.put(table, owner)));
         return owners;
     }

@@ -47,9 +47,8 @@ public record LedgerTaxCode(
     /// The two that stand in for codes where the ledger decides tax itself: their rate says nothing.
     public static List<LedgerTaxCode> ofLedgerThatDecides() {
         return List.of(
-                new LedgerTaxCode(
-                        TAXABLE, "Taxable, as the ledger decides", BigDecimal.ZERO, TaxCategory.S, "", "", true),
-                new LedgerTaxCode(NOT_TAXABLE, "Not taxable", BigDecimal.ZERO, TaxCategory.O, "", "", true));
+                new LedgerTaxCode(TAXABLE, "the ledger decides how much", BigDecimal.ZERO, TaxCategory.S, "", "", true),
+                new LedgerTaxCode(NOT_TAXABLE, "nothing is charged", BigDecimal.ZERO, TaxCategory.O, "", "", true));
     }
 
     /// Whether it stands in for a code where the ledger decides tax itself.

@@ -9,11 +9,9 @@ import java.util.List;
 /// A party on the ledger that a party of the source may be.
 ///
 /// @param evidence what speaks for it and against it, by topic, silence included
-/// @param certain whether nothing is left to ask: every word of the name is explained, one other thing
-/// identifies it,
-///     nothing contradicts, and nobody else comes near. It may be proposed together with others; it is still
-/// never
-///     linked silently.
+/// @param certain whether nothing is left to ask: every word of the name is explained, one other thing identifies it,
+/// nothing contradicts, and nobody else comes near. It may be proposed together with others; it is still never linked
+/// silently.
 public record Candidate(Party party, List<Evidence> evidence, boolean certain) {
     private static final double WHOLE = 40;
     private static final int MOST = 100;

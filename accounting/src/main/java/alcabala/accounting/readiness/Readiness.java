@@ -53,7 +53,10 @@ public final class Readiness {
             case TAX_RATES ->
                 taxes(
                         check,
-                        use -> codeOf(use).filter(code -> differs(use, code)).isPresent());
+                        use -> !facts.ledger().decidesTax()
+                                && codeOf(use)
+                                        .filter(code -> differs(use, code))
+                                        .isPresent());
             case APPLIES_CREDITS ->
                 ifSet(check, settings().appliesCredits(), doc -> doc.kind() == RecordKind.CREDIT_NOTE);
             case TRACKS_QUANTITIES ->

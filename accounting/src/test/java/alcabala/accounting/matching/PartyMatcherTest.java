@@ -25,8 +25,7 @@ class PartyMatcherTest {
     private static final Party QUILLAN = new Party(
             "1", "Quillan Rescue Ltd.", TAX, "office@quillan.example", "053 555 0142", QUAY, Address.NONE, true);
 
-    /// What is known of the one that asks; what is certain needs the whole name, something that identifies
-    /// it, and
+    /// What is known of the one that asks; what is certain needs the whole name, something that identifies it, and
     /// nothing that contradicts.
     @ParameterizedTest(name = "{0}; {1}; {2}; {3}; {4}")
     @CsvSource({

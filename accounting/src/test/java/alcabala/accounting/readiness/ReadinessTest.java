@@ -2,6 +2,7 @@ package alcabala.accounting.readiness;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.accounting.Changed;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.document.TaxCategory;
@@ -44,6 +45,7 @@ class ReadinessTest {
                 AccountRole.OUTPUT_TAX, "2200",
                 AccountRole.ROUNDING, "6990",
                 AccountRole.SALES, "4010"));
+        LedgerProfile ledger = LEDGER;
         List<TaxUse> taxes = List.of(new TaxUse("V23", new BigDecimal("23.0000"), TaxCategory.S, "S23", 2, 25_000));
         List<Waiting> waiting = List.of(waiting("A-1", 12_300, false), waiting("A-2", -2_000, true));
         LocalDate lockedThrough = DAY.minusDays(1);
@@ -67,7 +69,7 @@ class ReadinessTest {
         Result judge(Check check) {
             Facts facts = new Facts(
                     carried,
-                    LEDGER,
+                    ledger,
                     canBeAsked
                             ? Optional.of(new Facts.Settings(
                                     otherBooks,
@@ -230,6 +232,16 @@ class ReadinessTest {
                         new TaxUse("V0", BigDecimal.ZERO, TaxCategory.Z, "", 8, 1)));
         assertFails(result, Verdict.BLOCKS, 3, "99.00");
         assertThat(result.subjects()).containsExactly("V13|13.5|S|R9|9|S");
+    }
+
+    @Test
+    void aLedgerThatDecidesTaxHasNoRatesToCompare() {
+        TaxUse use = new TaxUse("V13", new BigDecimal("13.5"), TaxCategory.S, "R9", 3, 9_900);
+        Result result = spoilt(Check.TAX_RATES, facts -> {
+            facts.ledger = Changed.in(LEDGER, "decidesTax", true);
+            facts.taxes = List.of(use);
+        });
+        assertThat(result.verdict()).isEqualTo(Verdict.PASSES);
     }
 
     @Test

@@ -60,10 +60,15 @@ public class NewItems {
         return check(route).collisions();
     }
 
+    /// All of them by their codes, with the names that they would have were there no rules.
+    public Map<String, String> fresh(RouteRow route) {
+        return check(route).fresh();
+    }
+
     Checked check(RouteRow route) {
         String version =
                 jdbc.sql("""
-                select concat_ws(' ', s.catalogue_version, r.crosswalk_version, l.id, l.version) from route r
+                select concat_ws(' ', s.catalogue_version, r.crosswalk_version, l.id, l.version, l.name_limit, l.name_forbids) from route r
                     join source s on s.id = r.source_id join ledger l on l.id = r.ledger_id where r.id = :route""").param("route", route.id()).query(String.class).single();
         boolean created = settings.of(route.id()).is(Topic.LINE_KIND, "items");
         return checked.get(route.id(), version + created, () -> check(route, created));

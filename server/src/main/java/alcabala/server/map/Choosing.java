@@ -30,6 +30,7 @@ class Choosing {
     private static final Set<RowKind> FOUND = EnumSet.of(RowKind.PARTY, RowKind.ITEM);
 
     static final String CREATED = "New party, created on its first document";
+    static final String GONE = "not there any more";
     static final String PAYS = "Yes, that is right";
     private final JdbcClient jdbc;
     private final OnLedger ledger;

@@ -141,15 +141,7 @@ class OnLedger {
 
     private Map<String, String> counterparts(RouteRow route, RowKind kind, Collection<Meaning> meanings) {
         List<Option> known = switch (kind) {
-            case PARTY, ITEM ->
-                of(
-                        route,
-                        kind,
-                        meanings.stream()
-                                .map(each -> each.targets().getOrDefault(Purpose.COUNTERPART, ""))
-                                .filter(code -> !code.isEmpty())
-                                .distinct()
-                                .toList());
+            case PARTY, ITEM -> of(route, kind, codes(meanings));
             case TAX ->
                 reference.taxCodes(route.ledgerId()).stream()
                         .map(OnLedger::taxCode)
@@ -157,6 +149,7 @@ class OnLedger {
             case CATEGORY, PROJECT, ROLE, SUPPLIER, SITE, LINE_KIND, LINE, PAYER, MEANS -> List.of();
         };
         Map<String, String> names = known.stream().collect(Collectors.toMap(Option::code, Option::name));
+        codes(meanings).forEach(code -> names.putIfAbsent(code, Choosing.GONE));
         if (kind == RowKind.PARTY) {
             names.put("", Choosing.CREATED);
         }
@@ -164,6 +157,14 @@ class OnLedger {
             names.put("", Choosing.PAYS);
         }
         return names;
+    }
+
+    private static List<String> codes(Collection<Meaning> meanings) {
+        return meanings.stream()
+                .map(each -> each.targets().getOrDefault(Purpose.COUNTERPART, ""))
+                .filter(code -> !code.isEmpty())
+                .distinct()
+                .toList();
     }
 
     /// Only what nothing uses can be hidden.

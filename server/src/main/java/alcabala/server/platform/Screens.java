@@ -22,6 +22,7 @@ class Screens {
         "/map/history",
         "/map/bulk",
         "/map/names",
+        "/map/twins",
         "/send/{id}"
     })
     String page() {

@@ -15,6 +15,7 @@ import alcabala.connectors.ledger.DescribesCompany;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.connection.Ledgers;
+import alcabala.server.items.NewItems;
 import alcabala.server.readiness.Numbering.NumbersOfKind;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
@@ -51,6 +52,7 @@ class FactGatherer {
     private final Ledgers ledgers;
     private final LedgerReference reference;
     private final CrosswalkStore store;
+    private final NewItems newItems;
     private final Numbering numbering;
     private final SettingStore decisions;
     private final TrailSeal seal;
@@ -61,6 +63,7 @@ class FactGatherer {
             Ledgers ledgers,
             LedgerReference reference,
             CrosswalkStore store,
+            NewItems newItems,
             Numbering numbering,
             SettingStore decisions,
             TrailSeal seal,
@@ -69,6 +72,7 @@ class FactGatherer {
         this.ledgers = ledgers;
         this.reference = reference;
         this.store = store;
+        this.newItems = newItems;
         this.numbering = numbering;
         this.decisions = decisions;
         this.seal = seal;
@@ -110,7 +114,7 @@ class FactGatherer {
                 documents(route, words(decided::crosses)),
                 documents(route, words(kind -> !kind.isSale())),
                 unrouted(route),
-                newItems(route, rows.getOrDefault(RowKind.ITEM, Map.of()), items),
+                newItems.fresh(route),
                 items,
                 numbers.stream()
                         .flatMap(each -> each.taken().stream())
@@ -261,27 +265,6 @@ class FactGatherer {
         Map<String, String> names = new HashMap<>();
         reference.items(ledgerId).forEach(item -> names.put(item.code(), item.name()));
         return names;
-    }
-
-    private Map<String, String> newItems(RouteRow route, Map<String, CrosswalkRow> rows, Map<String, String> known) {
-        Map<String, String> fresh = new LinkedHashMap<>();
-        jdbc
-                .sql("""
-                select i.code, i.name from source_item i where i.source_id = :source and exists (
-                    select 1 from record d where d.refs @> array['item:' || i.code] and""" + WAITING + ") order by i.code")
-                .param("source", route.sourceId())
-                .param("route", route.id())
-                .param("kinds", words(RecordKind::isSale))
-                .query((row, n) -> Map.entry(row.getString("code"), row.getString("name")))
-                .list()
-                .stream()
-                .filter(item -> !known.containsKey(item.getKey()))
-                .filter(item -> Optional.ofNullable(rows.get(item.getKey()))
-                        .map(CrosswalkRow::counterpart)
-                        .orElse("")
-                        .isEmpty())
-                .forEach(item -> fresh.put(item.getKey(), item.getValue()));
-        return fresh;
     }
 
     private Map<String, Integer> otherRoutes(RouteRow route) {

@@ -3,10 +3,12 @@ package alcabala.server.release;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Journal;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.posting.TaxComparison;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Compiling;
@@ -91,13 +93,18 @@ class BothSidesView {
             String gross,
             boolean inclusive,
             List<RightLine> lines,
-            List<JournalLine> journal) {}
+            List<JournalLine> journal) {
+        /// Before it stands there nobody knows what its ledger will charge.
+        Right undecided() {
+            return new Right(id, number, party, date, due, net, "decided there", "", inclusive, lines, journal);
+        }
+    }
 
-    private record RightLine(String text, String item, BigDecimal amount, String account, String taxCode) {
+    /// @param taxed what the ledger was told of its tax, which is another thing than the code where it decides itself
+    private record RightLine(
+            String text, String item, BigDecimal amount, String account, String taxCode, String taxed) {
         boolean isBookedAs(RightLine other) {
-            return amount.compareTo(other.amount) == 0
-                    && account.equals(other.account)
-                    && taxCode.equals(other.taxCode);
+            return amount.compareTo(other.amount) == 0 && account.equals(other.account) && taxed.equals(other.taxed);
         }
     }
 
@@ -148,7 +155,9 @@ class BothSidesView {
         Optional<LedgerRecord> posted = findPosted(row.id());
         Compilation compiled = compiling.compile(route.id(), row.id(), document);
         Optional<Right> wouldBe = compiled.ledgerDocument().map(sent -> right(sent, compiled, route));
-        Optional<Right> right = posted.isPresent() ? posted.map(record -> right(record, route)) : wouldBe;
+        Optional<Right> right = posted.isPresent()
+                ? posted.map(record -> right(record, route))
+                : wouldBe.map(it -> isDecidedThere(compiled) ? it.undecided() : it);
         // What has not diverged is agreed, however the route shapes it; what has is measured by what would be sent now.
         Right expected = row.state().equals("Diverged") ? wouldBe.orElseGet(() -> asOnSource(document)) : null;
         return new BothSides(
@@ -159,6 +168,10 @@ class BothSidesView {
                 right.map(Right::journal).orElse(List.of()),
                 route.sourceDesk().isEmpty() ? "" : route.sourceDesk() + "/documents/" + row.sourceRef(),
                 posted.isPresent() ? ledgerDesk(row.id()) + "/documents/" + row.ledgerRef() : "");
+    }
+
+    private static boolean isDecidedThere(Compilation compiled) {
+        return compiled.tax().filter(TaxComparison::decidedThere).isPresent();
     }
 
     private Since since(long documentId) {
@@ -206,9 +219,7 @@ class BothSidesView {
                 plain(record.tax()),
                 plain(record.gross()),
                 record.pricesIncludeTax(),
-                record.lines().stream()
-                        .map(l -> new RightLine(l.text(), text(l.item()), l.amount(), l.account(), text(l.taxCode())))
-                        .toList(),
+                record.lines().stream().map(BothSidesView::rightLine).toList(),
                 journal(route, record));
     }
 
@@ -247,7 +258,21 @@ class BothSidesView {
 
     private static RightLine rightLine(LedgerLine line) {
         String item = line.counterpart().isEmpty() ? line.item() : line.counterpart();
-        return new RightLine(line.description(), item, line.amount().getAmount(), line.account(), line.taxCode());
+        String taxed = line.taxCode().equals(LedgerTaxCode.NOT_TAXABLE) ? "" : line.taxCode();
+        return new RightLine(
+                line.description(), item, line.amount().getAmount(), line.account(), line.taxCode(), taxed);
+    }
+
+    private static RightLine rightLine(LedgerRecord.Line line) {
+        String code = text(line.taxCode());
+        String decided = Boolean.TRUE.equals(line.taxable()) ? LedgerTaxCode.TAXABLE : "";
+        return new RightLine(
+                line.text(),
+                text(line.item()),
+                line.amount(),
+                line.account(),
+                code,
+                line.taxable() == null ? code : decided);
     }
 
     /// For a document that would not cross now.

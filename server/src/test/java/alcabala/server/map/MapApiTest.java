@@ -251,6 +251,49 @@ class MapApiTest {
     }
 
     @Test
+    void whoIsThereTwiceIsLinkedToOneOrSaidToBeTwo() {
+        assertThat(twins("LEDGER")).containsExactly("IC-1001 IC-1052 false");
+        Map<String, Object> apart =
+                Map.of("route", "yard", "side", "LEDGER", "one", "IC-1052", "other", "IC-1001", "apart", true);
+        assertThat(ferro.post("/api/map/twins/apart", apart).status()).isEqualTo(200);
+        assertThat(ferro.post("/api/map/twins/apart", apart).status()).isEqualTo(200);
+        assertThat(twins("LEDGER")).containsExactly("IC-1001 IC-1052 true");
+        Map<String, Object> again = new HashMap<>(apart);
+        again.put("apart", false);
+        ferro.post("/api/map/twins/apart", again);
+        assertThat(twins("LEDGER")).containsExactly("IC-1001 IC-1052 false");
+        again.put("other", "IC-1052");
+        assertThat(ferro.post("/api/map/twins/apart", again).status()).isEqualTo(422);
+
+        world.jdbc().sql("""
+                insert into source_party (source_id, code, name, body)
+                    select source_id, 'C-1001B', name, jsonb_set(body, '{code}', '"C-1001B"') from source_party
+                    where code = 'C-1001'""").update();
+        assertThat(twins("SOURCE")).containsExactly("C-1001 C-1001B false");
+        assertThat(put("PARTY", "C-1001", "IC-1052", "", 0).status()).isEqualTo(200);
+        assertThat(put("PARTY", "C-1001B", "IC-1052", "", 0).status()).isEqualTo(200);
+        assertThat(twins("SOURCE")).as("they are one there by now").isEmpty();
+        world.jdbc().sql("delete from source_party where code = 'C-1001B'").update();
+        for (String code : List.of("C-1001", "C-1001B")) {
+            Map<String, Object> row = Yard.row("yard", "PARTY", code, Meaning.NONE, 1);
+            Map<String, Object> removal = new HashMap<>(row);
+            removal.put("remove", true);
+            ferro.put("/api/map/row", removal);
+        }
+    }
+
+    private static List<String> twins(String side) {
+        return ferro.post("/api/map/twins?route=yard&side=" + side, Map.of())
+                .json()
+                .get("pairs")
+                .valueStream()
+                .map(each -> each.at("/one/code").asString() + " "
+                        + each.at("/other/party/code").asString() + " "
+                        + each.get("apart").asBoolean())
+                .toList();
+    }
+
+    @Test
     void theOpenComeFirstAndTheBiggestHoldUpOfThemAtTheTop() {
         JsonNode items = ferro.get("/api/map/item?route=yard").json().get("rows");
         assertThat(items.get(0).get("code").asString()).isEqualTo("RIG-0042");
