@@ -47,6 +47,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../bulk/BulkPage')).BulkPage }),
       },
       {
+        path: 'map/then',
+        lazy: async () => ({ Component: (await import('../map/ThenPage')).ThenPage }),
+      },
+      {
         path: 'map/twins',
         lazy: async () => ({ Component: (await import('../twins/TwinsPage')).TwinsPage }),
       },

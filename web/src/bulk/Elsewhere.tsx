@@ -1,11 +1,8 @@
-import { toCalendarDateTime, type DateValue } from '@internationalized/date';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { DateField, DateInput, DateSegment, I18nProvider, Label } from 'react-aria-components';
 import { routesQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
-import { SEGMENT } from '../ui/choose/segment';
-import { localeOfDays, moment, zone } from '../ui/format';
+import { moment } from '../ui/format';
+import { MomentField } from '../ui/MomentField';
 import type { From } from './queries';
 
 /** The rows of another route, or those of this one at a moment before. */
@@ -14,8 +11,6 @@ export function Elsewhere({ onTake }: { onTake: (from: From) => void }) {
   const others = (useQuery(routesQuery).data ?? []).filter(
     (each) => each.code !== route.code && each.ledger !== '',
   );
-  const [at, setAt] = useState<DateValue | null>(null);
-  const then = at === null ? undefined : toCalendarDateTime(at).toDate(zone()).toISOString();
   return (
     <div className="flex flex-col gap-2">
       <div>
@@ -45,37 +40,10 @@ export function Elsewhere({ onTake }: { onTake: (from: From) => void }) {
           ))}
         </select>
       </label>
-      <form
-        className="flex items-center gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (then) {
-            onTake({
-              says: `As it was on ${moment(then)}`,
-              rows: { moment: then },
-            });
-          }
-        }}
-      >
-        <I18nProvider locale={localeOfDays()}>
-          <DateField
-            className="flex min-w-0 flex-1 items-center gap-2"
-            granularity="minute"
-            hourCycle={24}
-            hideTimeZone
-            value={at}
-            onChange={setAt}
-          >
-            <Label>As it was</Label>
-            <DateInput className="field flex min-w-0 flex-1">
-              {(part) => <DateSegment segment={part} className={SEGMENT} />}
-            </DateInput>
-          </DateField>
-        </I18nProvider>
-        <button type="submit" className="act" disabled={!then}>
-          Compare
-        </button>
-      </form>
+      <MomentField
+        label="As it was"
+        onMoment={(then) => onTake({ says: `As it was on ${moment(then)}`, rows: { moment: then } })}
+      />
     </div>
   );
 }

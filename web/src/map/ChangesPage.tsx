@@ -113,8 +113,11 @@ export function ChangesPage() {
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
-        <Link className="ml-auto underline" to={`/map/bulk?route=${route.code}`}>
-          A whole crosswalk as it was
+        <Link className="ml-auto underline" to={`/map/then?route=${route.code}`}>
+          All crosswalks as they were
+        </Link>
+        <Link className="underline" to={`/map/bulk?route=${route.code}`}>
+          Put one back as it was
         </Link>
       </div>
       {changes.error && <Failure error={changes.error} />}

@@ -66,6 +66,13 @@ export const changesQuery = (route: string) =>
     getNextPageParam: (last) => (last.length < CHANGES ? undefined : last.at(-1)?.setAt),
   });
 
+/** @param moment as an ISO instant */
+export const thenQuery = (route: string, moment: string, all: boolean) =>
+  queryOptions({
+    queryKey: ['map', route, 'then', moment, all],
+    queryFn: () => answer(client.GET('/api/map/then', { params: { query: { route, moment, all } } })),
+  });
+
 /** Asked anew by whoever changes it, since the version seen is what the change is compared with. */
 export const rowQuery = (route: string, kind: Schemas['ChangeRow']['kind'], code: string) =>
   queryOptions({

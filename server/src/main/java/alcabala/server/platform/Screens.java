@@ -23,6 +23,7 @@ class Screens {
         "/map/bulk",
         "/map/names",
         "/map/twins",
+        "/map/then",
         "/send/{id}"
     })
     String page() {

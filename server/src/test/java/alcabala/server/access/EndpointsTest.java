@@ -57,6 +57,7 @@ class EndpointsTest {
             GET /api/map/changes                                   administrator bookkeeper reviewer
             POST /api/map/bulk/codes                               administrator bookkeeper
             POST /api/map/bulk/names                               administrator bookkeeper
+            GET /api/map/then                                      administrator bookkeeper reviewer
             POST /api/map/twins                                    administrator bookkeeper
             POST /api/map/twins/apart                              administrator bookkeeper
             GET /api/items/names                                   administrator bookkeeper reviewer

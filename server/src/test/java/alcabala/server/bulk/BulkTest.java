@@ -151,6 +151,24 @@ class BulkTest {
                 .contains("4018")
                 .doesNotContain("books");
         assertThat(tried.get("changed").asInt()).isOne();
+        JsonNode all = ferro.get("/api/map/then?route=yard&moment=" + before).json();
+        assertThat(all.get("different").asInt()).isOne();
+        assertThat(all.get("same").asInt()).isPositive();
+        JsonNode changed = all.get("rows").get(0);
+        assertThat(changed.get("code").asString()).isEqualTo("engine-parts");
+        assertThat(changed.at("/then/0/code").asString()).isEqualTo("4018");
+        assertThat(changed.at("/now/0/code").asString()).isEqualTo("4010");
+        assertThat(ferro.get("/api/map/then?route=yard&all=true&moment=" + before)
+                        .json()
+                        .get("rows")
+                        .size())
+                .isEqualTo(1 + all.get("same").asInt());
+        JsonNode atFirst = ferro.get("/api/map/then?route=yard&moment=2000-01-01T00:00:00Z")
+                .json();
+        assertThat(atFirst.get("same").asInt()).isZero();
+        assertThat(atFirst.get("rows").get(0).get("then").size())
+                .as("no row yet")
+                .isZero();
         ferro.post("/api/map/bulk/" + tried.get("id").asLong() + "/doing", Map.of());
         assertThat(row("engine-parts")).isEqualTo("4018");
 

@@ -90,11 +90,18 @@ final class InkwellLedger
 
     @Override
     public void taxCodes(Consumer<List<LedgerTaxCode>> page) {
-        if (company().features().contains(LedgerCompany.DECIDES_TAX)) {
+        if (decidesTax()) {
             page.accept(LedgerTaxCode.ofLedgerThatDecides());
         } else {
             pages("/tax-codes", "code", InkwellMapping::taxCode, page);
         }
+    }
+
+    private boolean decidesTax() {
+        return http.get("", JsonNode.class)
+                .path("plan")
+                .valueStream()
+                .anyMatch(feature -> feature.asString().equals(LedgerCompany.DECIDES_TAX));
     }
 
     @Override

@@ -103,9 +103,8 @@ final class InkwellMapping {
         body.put("unitPrice", line.price());
         body.put("adjustment", line.adjustment().getAmount());
         body.put("amount", line.amount().getAmount());
-        if (isCode(line.taxCode())) {
-            body.put("taxCode", line.taxCode());
-        } else if (!line.taxCode().isEmpty()) {
+        body.put("taxCode", isCode(line.taxCode()) ? line.taxCode() : null);
+        if (LedgerTaxCode.isOfLedgerThatDecides(line.taxCode())) {
             body.put("taxable", line.taxCode().equals(LedgerTaxCode.TAXABLE));
         }
         if (!line.dimensions().isEmpty()) {

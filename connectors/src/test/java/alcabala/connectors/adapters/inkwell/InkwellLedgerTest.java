@@ -20,7 +20,9 @@ import alcabala.connectors.adapters.Somewhere;
 import alcabala.connectors.http.Http;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerCompany;
+import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.Standing;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
@@ -465,6 +467,21 @@ class InkwellLedgerTest {
         ledger().taxCodes(page ->
                 page.forEach(code -> accounts.add(code.code() + " " + code.inputAccount() + " " + code.chargedRate())));
         assertThat(accounts).containsExactly("S23 1400 23", "Z0  0", "RC 1400 0");
+    }
+
+    @Test
+    void aCompanyThatHasItsTaxDecidedHasTaxableAndNotInThePlaceOfCodes() {
+        answer(200, "{\"plan\":[\"decides-tax\"]}");
+        List<String> codes = new ArrayList<>();
+        ledger().taxCodes(page -> page.forEach(code -> codes.add(code.code())));
+        assertThat(codes).containsExactly("taxable", "not-taxable");
+        LedgerItem item = new LedgerItem("ROPE", "Rope", "4010", "taxable", true);
+        answer(200, "{\"code\":\"ROPE\",\"name\":\"Rope\",\"account\":\"4010\",\"active\":true,\"version\":3}");
+        assertThat(ledger().findItem("ROPE").orElseThrow().version()).isEqualTo(3);
+        assertThat(ledger().create(item, "hullwork:item:ROPE", "key")).isInstanceOf(Answer.Accepted.class);
+        RewritesItems.ItemThere there = new RewritesItems.ItemThere(item, 3);
+        answer(409, "{\"code\":\"stale-version\",\"sentence\":\"It was changed.\"}");
+        assertThat(ledger().change(there, item, "key-2")).isInstanceOf(Answer.Refused.class);
     }
 
     private static LedgerDocument numberedByTheLedger() {
