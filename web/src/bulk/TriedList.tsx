@@ -56,7 +56,7 @@ export function TriedList({ tried, says, onDone }: { tried: Tried; says: string;
       code,
       before: saidBy(before) || 'no row',
       after: saidBy(after) || 'no row',
-      what: before.length === 0 ? 'mapped anew' : after.length === 0 ? 'taken away' : 'changed',
+      what: before.length === 0 ? 'new' : after.length === 0 ? 'taken away' : 'changed',
       wrong: false,
     })),
   ];

@@ -38,7 +38,7 @@ export function useCarryOut(onDone: () => void) {
 export const outcome = ({ changed, added, takenAway, unchanged }: Tried): string =>
   [
     changed > 0 && `${changed} would change`,
-    added > 0 && `${added} would be mapped anew`,
+    added > 0 && `${added} would be new`,
     takenAway > 0 && `${takenAway} would be taken away`,
     unchanged > 0 && `${unchanged} stay as they are`,
   ]

@@ -9,6 +9,7 @@ import type { Column } from '../ui/book/columns';
 import { Failure } from '../ui/Failure';
 import { moment } from '../ui/format';
 import { rowName } from '../whatif/words';
+import { BesideMap } from './BesideMap';
 import { NOTHING, saidBy } from './meaning';
 import { changesQuery } from './queries';
 import { useChangeRow } from './useChangeRow';
@@ -96,30 +97,29 @@ export function ChangesPage() {
     },
   ];
   return (
-    <section
-      aria-label="History of the crosswalks"
-      className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0"
+    <BesideMap
+      label="History of the crosswalks"
+      title="History"
+      back={{ to: `/map?route=${route.code}`, name: 'All crosswalks' }}
+      head={
+        <>
+          <input
+            type="search"
+            aria-label="Narrow the history"
+            placeholder="Row, account or person"
+            className="field w-52"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
+          <Link className="ml-auto underline" to={`/map/then?route=${route.code}`}>
+            All crosswalks as they were
+          </Link>
+          <Link className="underline" to={`/map/bulk?route=${route.code}`}>
+            Put one back as it was
+          </Link>
+        </>
+      }
     >
-      <div className="border-base-300 flex items-center gap-3 border-b px-4 py-1.5 text-[13px]">
-        <Link className="underline" to={`/map?route=${route.code}`}>
-          All crosswalks
-        </Link>
-        <h2 className="title text-[16px]">History</h2>
-        <input
-          type="search"
-          aria-label="Narrow the history"
-          placeholder="Row, account or person"
-          className="field w-52"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-        />
-        <Link className="ml-auto underline" to={`/map/then?route=${route.code}`}>
-          All crosswalks as they were
-        </Link>
-        <Link className="underline" to={`/map/bulk?route=${route.code}`}>
-          Put one back as it was
-        </Link>
-      </div>
       {changes.error && <Failure error={changes.error} />}
       {back.error && <Failure error={back.error} />}
       <Book
@@ -132,7 +132,7 @@ export function ChangesPage() {
         onEnd={() => changes.hasNextPage && !changes.isFetchingNextPage && void changes.fetchNextPage()}
         empty={changes.isSuccess && <p className="soft p-4">No row was changed, or none of that kind.</p>}
       />
-    </section>
+    </BesideMap>
   );
 }
 

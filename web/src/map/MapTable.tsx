@@ -170,7 +170,7 @@ const JOINED: Column<MapRow> = {
   name: 'Mapped',
   page: 'gutter',
   width: 54,
-  cell: (row) => <Joint open={row.open} own={row.row !== undefined} />,
+  cell: (row) => <Joint open={row.open} own={row.row !== undefined && !row.open && row.covered === ''} />,
 };
 
 /** Two ends of a line: joined when mapped, dotted when covered by something more general, apart when open. */
@@ -208,7 +208,10 @@ function RightPage({ row, kind, selected, onEdit, onAccept }: Props & { row: Map
   const remove = useChangeRow();
   if (row.row) {
     const { version, setBy, setAt } = row.row;
-    const label = saidBy(row.says);
+    // A row that says only how an item is named there leaves where it goes to what is more general.
+    const label = [row.open ? 'open' : row.covered, saidBy(row.says)]
+      .filter((part) => part !== '')
+      .join('; ');
     return (
       <span className="flex items-center gap-3">
         <span className="truncate" title={label}>

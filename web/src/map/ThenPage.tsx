@@ -1,5 +1,4 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useCurrent } from '../app/current';
 import { useView } from '../app/useView';
@@ -9,6 +8,7 @@ import { Failure } from '../ui/Failure';
 import { moment, plural } from '../ui/format';
 import { MomentField } from '../ui/MomentField';
 import { rowName } from '../whatif/words';
+import { BesideMap } from './BesideMap';
 import { saidBy } from './meaning';
 import { thenQuery } from './queries';
 
@@ -49,36 +49,35 @@ export function ThenPage() {
   const all = view.get('all') === 'yes';
   const found = useQuery({ ...thenQuery(route.code, at, all), enabled: at !== '' });
   return (
-    <section
-      aria-label="Crosswalks at a moment"
-      className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0"
+    <BesideMap
+      label="Crosswalks at a moment"
+      title="As it was"
+      back={{ to: `/map/history?route=${route.code}`, name: 'Back to the history' }}
+      head={
+        <>
+          <div className="w-[300px]">
+            <MomentField label="On" onMoment={(chosen) => view.set({ moment: chosen })} />
+          </div>
+          {found.data && (
+            <span>
+              {moment(found.data.moment)}: {plural(found.data.different, 'row')} said otherwise,{' '}
+              {found.data.same} the same.
+            </span>
+          )}
+          {found.data && found.data.rows.length >= LISTED && (
+            <span className="soft">The first 2,000 are listed.</span>
+          )}
+          <label className="ml-auto flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              checked={all}
+              onChange={(event) => view.set({ all: event.target.checked ? 'yes' : null })}
+            />
+            also what is the same
+          </label>
+        </>
+      }
     >
-      <div className="border-base-300 flex flex-wrap items-center gap-3 border-b px-4 py-1.5 text-[13px]">
-        <Link className="underline" to={`/map/history?route=${route.code}`}>
-          Back to the history
-        </Link>
-        <h2 className="title text-[16px]">As it was</h2>
-        <div className="w-[300px]">
-          <MomentField label="On" onMoment={(chosen) => view.set({ moment: chosen })} />
-        </div>
-        {found.data && (
-          <span>
-            {moment(found.data.moment)}: {plural(found.data.different, 'row')} said otherwise,{' '}
-            {found.data.same} the same.
-          </span>
-        )}
-        {found.data && found.data.rows.length >= LISTED && (
-          <span className="soft">The first 2,000 are listed.</span>
-        )}
-        <label className="ml-auto flex items-center gap-1.5">
-          <input
-            type="checkbox"
-            checked={all}
-            onChange={(event) => view.set({ all: event.target.checked ? 'yes' : null })}
-          />
-          also what is the same
-        </label>
-      </div>
       {found.error && <Failure error={found.error} />}
       <Book
         name="map-then"
@@ -96,6 +95,6 @@ export function ThenPage() {
           </p>
         }
       />
-    </section>
+    </BesideMap>
   );
 }

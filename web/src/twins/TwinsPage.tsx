@@ -1,9 +1,9 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import { client, answer } from '../api/client';
 import { useCurrent } from '../app/current';
 import { useView } from '../app/useView';
+import { BesideMap, Parts } from '../map/BesideMap';
 import { Book } from '../ui/book/Book';
 import { Failure } from '../ui/Failure';
 import { plural } from '../ui/format';
@@ -31,45 +31,37 @@ export function TwinsPage() {
   const pairs = twins.data?.pairs ?? [];
   const shown = pairs.filter((pair) => all || !pair.apart);
   const said = pairs.length - pairs.filter((pair) => !pair.apart).length;
-  const sides: { side: string; name: string; here: Side }[] = [
-    { side: 'source', name: `In ${route.source}`, here: 'SOURCE' },
-    { side: 'ledger', name: `On ${route.ledger}`, here: 'LEDGER' },
-  ];
   return (
-    <section
-      aria-label="Parties that are there twice"
-      className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0"
+    <BesideMap
+      label="Parties that are there twice"
+      title="There twice"
+      back={{ to: `/map?route=${route.code}&kind=party`, name: 'Back to the parties' }}
+      head={
+        <>
+          <Parts
+            parts={[
+              { part: 'SOURCE', name: `In ${route.source}` },
+              { part: 'LEDGER', name: `On ${route.ledger}` },
+            ]}
+            at={side}
+            onPart={(part) => view.set({ side: part.toLowerCase() })}
+          />
+          {twins.data && (
+            <span className="soft">
+              {plural(twins.data.parties, 'party')} compared with each other,{' '}
+              {plural(twins.data.found - said, 'pair')} may be one
+              {twins.data.found > pairs.length && ', the likeliest 500 are listed'}.
+            </span>
+          )}
+          {said > 0 && (
+            <label className="ml-auto flex items-center gap-1.5">
+              <input type="checkbox" checked={all} onChange={(event) => setAll(event.target.checked)} />
+              also {said} said to be two
+            </label>
+          )}
+        </>
+      }
     >
-      <div className="border-base-300 flex flex-wrap items-center gap-3 border-b px-4 py-1.5 text-[13px]">
-        <Link className="underline" to={`/map?route=${route.code}&kind=party`}>
-          Back to the parties
-        </Link>
-        <h2 className="title text-[16px]">There twice</h2>
-        {sides.map((each) => (
-          <button
-            key={each.side}
-            type="button"
-            aria-pressed={each.here === side}
-            className={each.here === side ? 'act act-main' : 'act'}
-            onClick={() => view.set({ side: each.side })}
-          >
-            {each.name}
-          </button>
-        ))}
-        {twins.data && (
-          <span className="soft">
-            {plural(twins.data.parties, 'party')} compared with each other,{' '}
-            {plural(twins.data.found - said, 'pair')} may be one
-            {twins.data.found > pairs.length && ', the likeliest 500 are listed'}.
-          </span>
-        )}
-        {said > 0 && (
-          <label className="ml-auto flex items-center gap-1.5">
-            <input type="checkbox" checked={all} onChange={(event) => setAll(event.target.checked)} />
-            also {said} said to be two
-          </label>
-        )}
-      </div>
       {[twins.error, say.error, link.error].map(
         (error, index) => error && <Failure key={index} error={error} />,
       )}
@@ -89,6 +81,6 @@ export function TwinsPage() {
           </p>
         }
       />
-    </section>
+    </BesideMap>
   );
 }

@@ -8,6 +8,6 @@ export type Side = Schemas['TwinsApart']['side'];
 export const twinsQuery = (route: string, side: Side) =>
   queryOptions({
     queryKey: ['map', route, 'twins', side],
-    queryFn: () => workDone(client.POST('/api/map/twins', { params: { query: { route, side } } })),
+    queryFn: () => workDone(client.GET('/api/map/twins', { params: { query: { route, side } } })),
     staleTime: 60_000,
   });

@@ -1,10 +1,10 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import { answer, client, type Schemas } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { useView } from '../app/useView';
+import { BesideMap } from '../map/BesideMap';
 import { Book } from '../ui/book/Book';
 import type { Column } from '../ui/book/columns';
 import { Failure } from '../ui/Failure';
@@ -69,19 +69,16 @@ export function CorrectionsPage() {
     return <Failure error={corrections.error} />;
   }
   return (
-    <section
-      aria-label="Corrections"
-      className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0"
-    >
-      <div className="border-base-300 flex items-center gap-3 border-b px-4 py-1.5 text-[13px]">
-        <Link className="underline" to={`/map?route=${route.code}`}>
-          All crosswalks
-        </Link>
-        <h2 className="title text-[16px]">Corrections</h2>
+    <BesideMap
+      label="Corrections"
+      title="Corrections"
+      back={{ to: `/map?route=${route.code}`, name: 'All crosswalks' }}
+      head={
         <span className="soft">
           journals to enter on {route.ledger} by hand; nothing here is sent by itself
         </span>
-      </div>
+      }
+    >
       <div className="grid min-h-0 flex-1 grid-cols-[1fr_430px] max-[1000px]:grid-cols-1">
         <Book
           name="corrections"
@@ -103,7 +100,7 @@ export function CorrectionsPage() {
         />
         {at && <Opened key={at.id} correction={at} />}
       </div>
-    </section>
+    </BesideMap>
   );
 }
 

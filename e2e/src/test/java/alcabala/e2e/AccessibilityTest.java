@@ -115,6 +115,11 @@ class AccessibilityTest {
                         "section[aria-label='Not posted yet']"),
                 Map.entry("/map/corrections?route=yard", "table[aria-label=Corrections]"),
                 Map.entry("/map/bulk?route=yard&kind=category", "input[type=file]"),
+                Map.entry("/map/names?route=yard", "section[aria-label='Items on the ledger'] table"),
+                Map.entry("/map/names?route=yard&view=rewriting", "table[aria-label='Items to be written anew']"),
+                Map.entry("/map/twins?route=yard&side=ledger", "table[aria-label='Parties that may be one'] td"),
+                Map.entry(
+                        "/map/then?route=yard&moment=2026-01-01T00:00:00Z", "table[aria-label='Rows then and now'] td"),
                 Map.entry("/documents/2?route=yard", "table[aria-label='Lines on both sides']"),
                 Map.entry("/send?route=yard", "table[aria-label=Batches]"),
                 Map.entry("/send/1?route=yard", "tr[data-outcome]"));

@@ -2,6 +2,7 @@ package alcabala.server;
 
 import static java.util.Map.entry;
 
+import alcabala.connectors.UnreachableException;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
@@ -21,6 +22,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.CannotGetJdbcConnectionException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
@@ -65,8 +67,24 @@ public final class World implements AutoCloseable {
         return URI.create(url("").substring("jdbc:".length())).getPort();
     }
 
+    /// A machine that stands still for longer than a world waits for its stand-ins is given a second chance.
     private static World inProcess(boolean demo, String... settings) {
-        return prepared().start(demo, settings);
+        World world = prepared();
+        try {
+            return world.start(demo, settings);
+        } catch (RuntimeException e) {
+            if (!isForWantOfAnswers(e)) {
+                throw e;
+            }
+            execute("postgres", "drop database " + world.database + " with (force)");
+            return prepared().start(demo, settings);
+        }
+    }
+
+    private static boolean isForWantOfAnswers(Throwable failure) {
+        return Stream.iterate(failure, each -> each != null, Throwable::getCause)
+                .anyMatch(each ->
+                        each instanceof UnreachableException || each instanceof CannotGetJdbcConnectionException);
     }
 
     private World start(boolean demo, String... settings) {

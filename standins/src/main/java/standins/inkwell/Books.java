@@ -256,8 +256,7 @@ public final class Books {
             dimensions = dimensions == null ? Map.of() : Map.copyOf(dimensions);
         }
 
-        DraftLine decided(String code) {
-            boolean isTaxable = Boolean.TRUE.equals(taxable);
+        DraftLine taxed(String code, Boolean isTaxable) {
             return new DraftLine(
                     item, account, text, quantity, unitPrice, adjustment, amount, code, isTaxable, dimensions);
         }

@@ -26,20 +26,22 @@ class TaxByPlace {
             return draft;
         }
         if (!masters.isOn(SETTING)) {
-            draft.lines().forEach(TaxByPlace::requireByCode);
-            return draft;
+            return draft.with(draft.lines().stream().map(TaxByPlace::byCode).toList());
         }
         draft.lines().forEach(TaxByPlace::requireByPlace);
         String taxed = code(isHome(draft.party()) ? "S" : "Z");
         return draft.with(draft.lines().stream()
-                .map(line -> line.decided(Boolean.TRUE.equals(line.taxable()) ? taxed : code("Z")))
+                .map(line ->
+                        Boolean.TRUE.equals(line.taxable()) ? line.taxed(taxed, true) : line.taxed(code("Z"), false))
                 .toList());
     }
 
-    private static void requireByCode(DraftLine line) {
-        if (line.taxable() != null) {
+    /// What was decided before the company had codes sent again keeps its code.
+    private static DraftLine byCode(DraftLine line) {
+        if (line.taxable() != null && line.taxCode() == null) {
             throw Refusal.unprocessable("tax-by-code", "This company has tax codes sent; it decides no tax itself.");
         }
+        return line.taxed(line.taxCode(), null);
     }
 
     private static void requireByPlace(DraftLine line) {

@@ -622,6 +622,13 @@ class BooksTest {
             masters.set("decides-tax", false);
             return null;
         });
+        Books.Document kept = saltmere(() -> posting.change(
+                not.id(),
+                Draft.of(not).changed(DAY, List.of(not.lines().getFirst().at(amount("9.00"))), not.version())));
+        assertThat(kept.lines().getFirst().taxCode())
+                .as("what was decided keeps its code")
+                .isEqualTo(not.lines().getFirst().taxCode());
+        assertThat(kept.lines().getFirst().taxable()).isNull();
     }
 
     private static BigDecimal balance(String account) {

@@ -75,6 +75,22 @@ class ResolverTest {
                 .account(document.lines().getFirst());
     }
 
+    /// As for a line that is for no job and nobody in particular.
+    @Test
+    void whereAnItemGoesIsSaidByTheSameRules() {
+        List<CrosswalkRow> rows = new ArrayList<>(ALL);
+        rows.removeIf(
+                row -> Set.of(RowKind.LINE, RowKind.PROJECT, RowKind.PARTY).contains(row.kind()));
+        while (!rows.isEmpty()) {
+            assertThat(Crosswalk.of(rows, Samples.NOBODY).incomeOf("SHK-08", "chandlery", LineKind.GOODS))
+                    .isEqualTo(walk(rows, invoice(GOODS)).answer());
+            rows.removeFirst();
+        }
+        Crosswalk general =
+                Crosswalk.of(List.of(row(RowKind.CATEGORY, "carriage", Purpose.INCOME, "4080")), Samples.NOBODY);
+        assertThat(general.incomeOf("CRG-01", "carriage", LineKind.SHIPPING)).isEqualTo("4080");
+    }
+
     @Test
     void theMostSpecificRuleAnswers() {
         List<CrosswalkRow> rows = new ArrayList<>(ALL);
@@ -85,6 +101,8 @@ class ResolverTest {
             rows.removeFirst();
         }
         assertThat(walk(rows, invoice(GOODS)).answer()).isEmpty();
+        assertThat(Crosswalk.of(rows, Samples.NOBODY).incomeOf("SHK-08", "chandlery", LineKind.GOODS))
+                .isEmpty();
         assertThat(walk(rows, invoice(GOODS)).findAnswered()).isEmpty();
     }
 

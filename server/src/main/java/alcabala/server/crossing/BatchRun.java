@@ -5,6 +5,7 @@ import alcabala.server.compile.Resemblance;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.connection.Sources;
 import alcabala.server.platform.Lease;
+import alcabala.server.platform.Pauses;
 import alcabala.server.platform.Recently;
 import alcabala.server.platform.RouteLeases;
 import alcabala.server.platform.Settings;

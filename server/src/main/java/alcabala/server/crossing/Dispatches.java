@@ -9,6 +9,7 @@ import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Affected;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.News.Topic;
+import alcabala.server.platform.Pauses;
 import alcabala.server.platform.Telling;
 import alcabala.server.record.SourceFacts;
 import alcabala.server.trail.Trail;

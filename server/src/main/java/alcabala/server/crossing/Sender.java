@@ -11,6 +11,7 @@ import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.spi.CannotException;
 import alcabala.connectors.spi.Connection;
+import alcabala.server.platform.Pauses;
 import alcabala.server.record.Records;
 import alcabala.server.route.RouteRow;
 import java.time.Duration;

@@ -40,7 +40,7 @@ public class ItemNaming {
         store.rows(route.id(), RowKind.ITEM, otherwise.keySet()).stream()
                 .filter(row -> !row.target(Purpose.NAME).isEmpty())
                 .forEach(row -> names.put(row.code(), row.target(Purpose.NAME)));
-        names.replaceAll((code, name) -> rules.fit(name));
+        names.replaceAll((code, name) -> rules.fit(orCode(name, code, rules)));
         return names;
     }
 
@@ -49,12 +49,18 @@ public class ItemNaming {
     /// @param rows of the items
     Map<String, String> all(RouteRow route, Map<String, CrosswalkRow> rows) {
         Map<String, String> names = new LinkedHashMap<>(catalogue.itemNames(route.sourceId()));
-        names.replaceAll((code, name) -> name.isBlank() ? code : name);
+        NameRules rules = rules(route);
+        names.replaceAll((code, name) -> orCode(name, code, rules));
         rows.forEach((code, row) -> {
             if (!row.target(Purpose.NAME).isEmpty()) {
                 names.replace(code, row.target(Purpose.NAME));
             }
         });
         return names;
+    }
+
+    /// A name of which nothing is left is none.
+    private static String orCode(String name, String code, NameRules rules) {
+        return rules.fit(name).isEmpty() ? code : name;
     }
 }

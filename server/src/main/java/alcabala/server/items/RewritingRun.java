@@ -9,6 +9,7 @@ import alcabala.server.items.Rewriting.Facts;
 import alcabala.server.items.Rewriting.Row;
 import alcabala.server.items.Rewriting.RowState;
 import alcabala.server.jobs.Works.Progress;
+import alcabala.server.platform.Pauses;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.trail.Trail;
@@ -25,11 +26,12 @@ import org.springframework.stereotype.Component;
 @Component
 class RewritingRun {
     private static final int PAGE = 200;
-    private static final int TRIES = 5;
-    private static final Duration FIRST_PAUSE = Duration.ofMillis(250);
+    /// Who is asked to wait for longer does not; somebody goes on with it then.
+    private static final Duration LONGEST_PAUSE = Duration.ofMinutes(1);
     private final Ledgers ledgers;
     private final LedgerReference reference;
     private final RewritingStore rewritings;
+    private final Pauses pauses;
     private final Trail trail;
 
     /// The ledger was asked often enough.
@@ -39,7 +41,18 @@ class RewritingRun {
         }
     }
 
-    RewritingRun(Ledgers ledgers, LedgerReference reference, RewritingStore rewritings, Trail trail) {
+    /// What became of one request.
+    ///
+    /// @param sentence why the item is left; empty when it is done
+    /// @param reason why it may be tried again; empty when it is settled
+    private record Attempt(String sentence, String reason, Duration pause) {
+        static Attempt settled(String sentence) {
+            return new Attempt(sentence, "", Duration.ZERO);
+        }
+    }
+
+    RewritingRun(Ledgers ledgers, LedgerReference reference, RewritingStore rewritings, Pauses pauses, Trail trail) {
+        this.pauses = pauses;
         this.ledgers = ledgers;
         this.reference = reference;
         this.rewritings = rewritings;
@@ -82,55 +95,53 @@ class RewritingRun {
         do {
             page = rewritings.rows(rewriting.id(), RowState.OPEN, after, PAGE);
             for (Row row : page) {
+                if (!rewritings.isRunning(rewriting.id())) {
+                    return;
+                }
                 rewritings.settle(rewriting.id(), row, insistently(route, ledger, rewriting.id(), row));
                 after = row.there();
             }
             Rewriting now = rewritings.get(rewriting.id());
             at.at(now.rows() - now.open(), now.rows());
-            if (now.state() != Rewriting.State.RUNNING) {
-                return;
-            }
         } while (page.size() == PAGE);
     }
 
     /// @return why it is left; empty when it is done
     private String insistently(RouteRow route, RewritesItems ledger, long rewriting, Row row) {
-        Duration pause = FIRST_PAUSE;
-        String reason = "";
-        for (int tries = 0; tries < TRIES; tries++) {
-            if (tries > 0) {
-                rest(pause);
-                pause = pause.multipliedBy(2);
+        Attempt attempt = attempt(route, ledger, rewriting, row);
+        for (int failures = 1; !attempt.reason().isEmpty(); failures++) {
+            if (failures == Pauses.TRIES || attempt.pause().compareTo(LONGEST_PAUSE) > 0) {
+                throw new GivenUpException("%s %s; what is done stays done, and it can be gone on with."
+                        .formatted(route.ledger(), attempt.reason()));
             }
-            try {
-                Optional<String> became = once(route, ledger, rewriting, row);
-                if (became.isPresent()) {
-                    return became.get();
-                }
-                reason = "did not say whether it took it";
-            } catch (UnreachableException e) {
-                reason = "did not answer";
-            }
+            rest(pauses.after(failures, attempt.pause()));
+            attempt = attempt(route, ledger, rewriting, row);
         }
-        throw new GivenUpException(
-                "%s %s; what is done stays done, and it can be gone on with.".formatted(route.ledger(), reason));
+        return attempt.sentence();
     }
 
-    /// @return empty when that is not known
-    private Optional<String> once(RouteRow route, RewritesItems ledger, long rewriting, Row row) {
+    private Attempt attempt(RouteRow route, RewritesItems ledger, long rewriting, Row row) {
+        try {
+            return once(route, ledger, rewriting, row);
+        } catch (UnreachableException e) {
+            return new Attempt("", "did not answer", Duration.ZERO);
+        }
+    }
+
+    private Attempt once(RouteRow route, RewritesItems ledger, long rewriting, Row row) {
         Optional<RewritesItems.ItemThere> found = ledger.findItem(row.there());
         if (found.isEmpty()) {
-            return Optional.of("It is not there any more.");
+            return Attempt.settled("It is not there any more.");
         }
         LedgerItem there = found.get().item();
         Facts now = new Facts(there.name(), there.account());
         if (now.equals(row.after())) {
             reference.keep(route.ledgerId(), there);
-            return Optional.of("");
+            return Attempt.settled("");
         }
         if (!now.equals(row.before())) {
             reference.keep(route.ledgerId(), there);
-            return Optional.of(
+            return Attempt.settled(
                     "It was changed there meanwhile: “%s”, account %s.".formatted(now.name(), now.account()));
         }
         LedgerItem wanted = new LedgerItem(
@@ -142,11 +153,12 @@ class RewritingRun {
         return switch (ledger.change(found.get(), wanted, key)) {
             case Answer.Accepted<LedgerItem> accepted -> {
                 reference.keep(route.ledgerId(), accepted.record());
-                yield Optional.of("");
+                yield Attempt.settled("");
             }
-            case Answer.Refused<LedgerItem> refused -> Optional.of(refused.sentence());
-            case Answer.Later<LedgerItem> later -> Optional.empty();
-            case Answer.Lost<LedgerItem> lost -> Optional.empty();
+            case Answer.Refused<LedgerItem> refused -> Attempt.settled(refused.sentence());
+            case Answer.Later<LedgerItem> later ->
+                new Attempt("", "asked to wait (" + later.reason() + ")", later.pause());
+            case Answer.Lost<LedgerItem> _ -> new Attempt("", "did not say whether it took it", Duration.ZERO);
         };
     }
 

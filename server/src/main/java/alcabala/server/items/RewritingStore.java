@@ -123,7 +123,10 @@ class RewritingStore {
     }
 
     boolean isRunning(long id) {
-        return get(id).state() == State.RUNNING;
+        return jdbc.sql("select state = 'RUNNING' from item_rewriting where id = :id")
+                .param("id", id)
+                .query(Boolean.class)
+                .single();
     }
 
     /// @param sentence why it was left; empty when it was done

@@ -2,7 +2,6 @@ package alcabala.server.map;
 
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.Released;
 import alcabala.server.compile.Rerouting;
 import alcabala.server.jobs.Work;
@@ -23,7 +22,6 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -43,7 +41,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/map")
 class MapApi {
-    private final CrosswalkStore store;
     private final Routes routes;
     private final MapView view;
     private final Mapping mapping;
@@ -92,12 +89,9 @@ class MapApi {
 
     record TakenAway(String sentence) {}
 
-    record RowThen(RowKind kind, String code, Meaning meaning, int version, String setBy, Instant setAt) {}
-
     record MoveRoute(@NotBlank String route, @NotNull Long toLedger) {}
 
     MapApi(
-            CrosswalkStore store,
             Routes routes,
             MapView view,
             Mapping mapping,
@@ -106,7 +100,6 @@ class MapApi {
             RouteMove move,
             Rerouting rerouting,
             Works works) {
-        this.store = store;
         this.routes = routes;
         this.view = view;
         this.mapping = mapping;
@@ -253,14 +246,5 @@ class MapApi {
             @RequestParam(required = false) Instant before,
             @RequestParam(defaultValue = "100") @Min(1) @Max(500) int limit) {
         return changes.last(routes.getLeading(route), before, limit);
-    }
-
-    /// The crosswalk as it was, whatever it says now.
-    @GetMapping("/at")
-    List<RowThen> at(@RequestParam String route, @RequestParam Instant moment) {
-        return store.rowsAt(routes.getLeading(route).id(), moment).stream()
-                .map(row -> new RowThen(row.kind(), row.code(), row.meaning(), row.version(), row.setBy(), row.setAt()))
-                .sorted(Comparator.comparing(RowThen::kind).thenComparing(RowThen::code))
-                .toList();
     }
 }

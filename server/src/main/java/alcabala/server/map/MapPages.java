@@ -146,9 +146,9 @@ class MapPages {
         return new KindCounts(
                 kind,
                 rows.size(),
-                (int) rows.stream().filter(row -> row.row() != null).count(),
+                (int) rows.stream().filter(MapView.Row::isMapped).count(),
                 (int) rows.stream()
-                        .filter(row -> row.row() == null && row.needed() && !row.isOpen())
+                        .filter(row -> !row.isMapped() && row.needed() && !row.isOpen())
                         .count(),
                 open.size(),
                 Amounts.decimal(

@@ -66,8 +66,13 @@ class MapView {
             int blockedDocuments,
             long blockedAmount,
             Suggestion suggestion) {
+        /// Whether its own row says where it goes.
+        boolean isMapped() {
+            return row != null && row.decides();
+        }
+
         boolean isOpen() {
-            return (row == null || !row.decides()) && covered.isEmpty();
+            return !isMapped() && covered.isEmpty();
         }
 
         /// As seen together with all others.

@@ -27,6 +27,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -83,7 +84,7 @@ class TwinsApi {
     }
 
     /// Compares all parties of one side with each other.
-    @PostMapping
+    @GetMapping
     @ResponseStatus(HttpStatus.ACCEPTED)
     Work<TwinsFound> find(@RequestParam String route, @RequestParam Side side, Principal who) {
         RouteRow found = routes.getLeading(route);

@@ -58,7 +58,7 @@ class EndpointsTest {
             POST /api/map/bulk/codes                               administrator bookkeeper
             POST /api/map/bulk/names                               administrator bookkeeper
             GET /api/map/then                                      administrator bookkeeper reviewer
-            POST /api/map/twins                                    administrator bookkeeper
+            GET /api/map/twins                                     administrator bookkeeper reviewer
             POST /api/map/twins/apart                              administrator bookkeeper
             GET /api/items/names                                   administrator bookkeeper reviewer
             GET /api/items/rewritings                              administrator bookkeeper reviewer
@@ -79,7 +79,6 @@ class EndpointsTest {
             GET /api/find                                          administrator bookkeeper reviewer
             GET /api/trail                                         administrator bookkeeper reviewer
             GET /api/map/{kind}                                    administrator bookkeeper reviewer
-            GET /api/map/at                                        administrator bookkeeper reviewer
             GET /api/map/choices                                   administrator bookkeeper reviewer
             GET /api/map/row                                       administrator bookkeeper reviewer
             GET /api/map/summary                                   administrator bookkeeper reviewer

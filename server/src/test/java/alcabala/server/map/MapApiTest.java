@@ -188,11 +188,12 @@ class MapApiTest {
     }
 
     private static String at(Instant moment, String category) {
-        return ferro.get("/api/map/at?route=yard&moment=" + moment)
+        return ferro.get("/api/map/then?route=yard&all=true&moment=" + moment)
                 .json()
+                .get("rows")
                 .valueStream()
                 .filter(row -> row.get("code").asString().equals(category))
-                .map(row -> row.get("meaning").get("targets").get("INCOME").asString())
+                .map(row -> row.at("/then/0/code").asString())
                 .findFirst()
                 .orElse("");
     }
@@ -283,7 +284,7 @@ class MapApiTest {
     }
 
     private static List<String> twins(String side) {
-        return ferro.post("/api/map/twins?route=yard&side=" + side, Map.of())
+        return ferro.get("/api/map/twins?route=yard&side=" + side)
                 .json()
                 .get("pairs")
                 .valueStream()

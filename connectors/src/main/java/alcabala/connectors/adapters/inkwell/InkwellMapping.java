@@ -36,6 +36,7 @@ import tools.jackson.databind.JsonNode;
 /// Inkwell's records in our words, and ours in Inkwell's.
 final class InkwellMapping {
     private static final String SYSTEM = "Inkwell";
+    private static final int MOST_FORBIDDEN = 100;
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
     private InkwellMapping() {}
@@ -49,8 +50,8 @@ final class InkwellMapping {
                 text(company, "name"),
                 text(company, "currency"),
                 text(company, "taxRounding").equals("per-line") ? TaxRounding.PER_LINE : TaxRounding.PER_DOCUMENT,
-                company.path("itemNameLimit").asInt(),
-                text(company, "itemNameForbids"),
+                nameLimit(company),
+                forbidden(company),
                 LocalDate.parse(text(company, "lockedThrough")),
                 company.path("appliesCredits").asBoolean(),
                 company.path("tracksQuantities").asBoolean(),
@@ -83,6 +84,23 @@ final class InkwellMapping {
         body.put("creditsNumber", document.precedingNumber());
         body.put("lines", document.lines().stream().map(InkwellMapping::line).toList());
         return body;
+    }
+
+    private static int nameLimit(JsonNode company) {
+        int limit = company.path("itemNameLimit").asInt();
+        if (limit < 1) {
+            throw new AnswerUnusableException(SYSTEM, "the name of an item has at most " + limit + " characters");
+        }
+        return limit;
+    }
+
+    private static String forbidden(JsonNode company) {
+        String forbidden = text(company, "itemNameForbids");
+        if (forbidden.length() > MOST_FORBIDDEN) {
+            throw new AnswerUnusableException(
+                    SYSTEM, "more than " + MOST_FORBIDDEN + " characters are forbidden in the name of an item");
+        }
+        return forbidden;
     }
 
     private static ZoneId zone(String name) {

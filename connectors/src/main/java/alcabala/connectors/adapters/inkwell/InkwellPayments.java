@@ -64,7 +64,7 @@ final class InkwellPayments {
         Map<String, Object> body = new LinkedHashMap<>();
         body.put("account", deducted.account());
         body.put("text", deducted.text());
-        body.put("taxCode", deducted.taxCode().isEmpty() ? null : deducted.taxCode());
+        body.put("taxCode", InkwellMapping.isCode(deducted.taxCode()) ? deducted.taxCode() : null);
         body.put("amount", deducted.amount().getAmount());
         return body;
     }

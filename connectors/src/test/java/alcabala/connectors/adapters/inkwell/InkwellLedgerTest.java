@@ -383,8 +383,18 @@ class InkwellLedgerTest {
         assertThat(company.features()).containsExactly("dimensions");
         assertThat(company.appliesCredits()).isTrue();
         assertThat(company.timeZone()).isEqualTo(ZoneId.of("Europe/Dublin"));
-        answer(200, "{\"taxRounding\":\"per-line\",\"lockedThrough\":\"2026-08-24\",\"timeZone\":\"Mars/Base\"}");
+        assertThat(company.itemNameForbids()).isEmpty();
+        String told = """
+                {"taxRounding":"per-line","lockedThrough":"2026-08-24","timeZone":"%s","clock":"2026-11-24T10:00:00Z",
+                 "itemNameLimit":%d,"itemNameForbids":"%s"}""";
+        answer(200, told.formatted("Mars/Base", 1, ""));
         assertThatThrownBy(() -> ledger().company()).hasMessageContaining("unknown time zone “Mars/Base”");
+        answer(200, told.formatted("Europe/Dublin", 0, ""));
+        assertThatThrownBy(() -> ledger().company()).hasMessageContaining("at most 0 characters");
+        answer(200, told.formatted("Europe/Dublin", 1, "x".repeat(101)));
+        assertThatThrownBy(() -> ledger().company()).hasMessageContaining("more than 100 characters are forbidden");
+        answer(200, told.formatted("Europe/Dublin", 1, "x".repeat(100)));
+        assertThat(ledger().company().itemNameForbids()).hasSize(100);
     }
 
     @Test

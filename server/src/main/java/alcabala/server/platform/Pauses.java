@@ -1,6 +1,5 @@
-package alcabala.server.crossing;
+package alcabala.server.platform;
 
-import alcabala.server.platform.Settings;
 import io.github.resilience4j.core.IntervalFunction;
 import java.time.Duration;
 import org.springframework.stereotype.Component;
@@ -8,11 +7,11 @@ import org.springframework.stereotype.Component;
 /// How long is waited after something failed on its way: longer each time, somewhat at random so that many do not
 /// come back at once, and not without end.
 @Component
-class Pauses {
+public class Pauses {
     /// How often one document is tried, and how often in a row a ledger may not answer, before it is given up.
-    static final int TRIES = 8;
+    public static final int TRIES = 8;
     /// A request limit is no failure, so it is waited for longer.
-    static final int TRIES_AT_A_LIMIT = 40;
+    public static final int TRIES_AT_A_LIMIT = 40;
     private static final int LONGEST_TIMES = 60;
     private final IntervalFunction growing;
 
@@ -22,12 +21,12 @@ class Pauses {
     }
 
     /// @param failures how often it failed, this time included
-    Duration after(int failures) {
+    public Duration after(int failures) {
         return Duration.ofMillis(growing.apply(Math.clamp(failures, 1, TRIES_AT_A_LIMIT)));
     }
 
     /// What was asked for, when that is longer.
-    Duration after(int failures, Duration asked) {
+    public Duration after(int failures, Duration asked) {
         Duration own = after(failures);
         return asked.compareTo(own) > 0 ? asked : own;
     }
