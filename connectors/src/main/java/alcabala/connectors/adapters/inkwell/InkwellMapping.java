@@ -87,7 +87,7 @@ final class InkwellMapping {
     }
 
     private static int nameLimit(JsonNode company) {
-        int limit = company.path("itemNameLimit").asInt();
+        int limit = Integer.parseInt(text(company, "itemNameLimit"));
         if (limit < 1) {
             throw new AnswerUnusableException(SYSTEM, "the name of an item has at most " + limit + " characters");
         }
