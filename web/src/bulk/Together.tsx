@@ -23,6 +23,7 @@ const MAINLY: Record<RowKind, Purpose | undefined> = {
   ITEM: 'COUNTERPART',
   PARTY: 'COUNTERPART',
   TAX: 'COUNTERPART',
+  TERMS: 'COUNTERPART',
   CATEGORY: 'INCOME',
   PROJECT: 'INCOME',
   LINE_KIND: 'INCOME',
@@ -32,6 +33,8 @@ const MAINLY: Record<RowKind, Purpose | undefined> = {
   LINE: 'ACCOUNT',
   SITE: undefined,
   PAYER: undefined,
+  FIELD: undefined,
+  CHOICE: undefined,
 };
 
 /** One answer for all the codes that were chosen: seen first, then done as one change. */

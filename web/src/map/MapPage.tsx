@@ -21,7 +21,7 @@ import { useMapRows } from './useMapRows';
 
 export type MapRow = Schemas['MapRow'];
 
-const SELDOM = new Set<MapKind>(['supplier', 'means', 'payer', 'project', 'site']);
+const SELDOM = new Set<MapKind>(['supplier', 'means', 'payer', 'project', 'site', 'terms', 'choice']);
 
 export function MapPage() {
   const { me, route } = useCurrent();

@@ -7,6 +7,7 @@ import { Failure } from '../ui/Failure';
 import { whatIfOf } from '../whatif/address';
 import { choicesOf, offered, type Offered } from './choices';
 import { Chooser } from './LazyChooser';
+import { FieldTrial } from './FieldTrial';
 import { together, type Meaning } from './meaning';
 import { useChangeRow, type RowKind } from './useChangeRow';
 import type { Schemas } from '../api/client';
@@ -35,6 +36,9 @@ const ASKS: Record<RowKind, string> = {
   SITE: 'What its lines are told apart by',
   MEANS: 'Account that the money moves on',
   PAYER: 'Whether that is right',
+  TERMS: 'Terms on the ledger',
+  FIELD: 'Field on the ledger',
+  CHOICE: 'Choice on the ledger',
 };
 
 const LOOKING = <span className="soft">Looking up what there is…</span>;
@@ -162,6 +166,7 @@ function InHand({
                   code,
                   purpose: each.purpose,
                   dimension: each.dimension,
+                  ...(each.purpose === 'FORMAT' && chosen ? { beside: chosen.code } : {}),
                 })}
                 chosen={each.chosen}
                 onChoose={(choice, typed) => setMore({ ...more, [each.key]: chosenOf(choice, typed) })}
@@ -210,6 +215,7 @@ function InHand({
       )}
       {unclear && <span className="soft text-[13px]">choose one of the ledger</span>}
       {change.error && <Failure error={change.error} />}
+      {kind === 'FIELD' && sayable && <FieldTrial code={code} meaning={together(meanings)} />}
     </form>
   );
 }

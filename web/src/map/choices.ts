@@ -18,6 +18,8 @@ export interface Sought {
   code?: string;
   dimension?: string;
   bought?: boolean;
+  /** What stands for it there by now, which decides what else can be said. */
+  beside?: string;
 }
 
 export const offered = (option: Option): Offered => ({ ...option, key: JSON.stringify(option.meaning) });

@@ -12,5 +12,8 @@ export const KINDS: { kind: MapKind; name: string; left: string; right: string }
   { kind: 'line_kind', name: 'Kinds of line', left: 'Kind', right: 'Account of its income' },
   { kind: 'means', name: 'Means of payment', left: 'Means', right: 'Account that the money moves on' },
   { kind: 'payer', name: 'Who pays for whom', left: 'Who', right: 'Whether that is right' },
+  { kind: 'terms', name: 'Terms', left: 'Terms of payment', right: 'Terms' },
+  { kind: 'field', name: 'Fields', left: 'Field', right: 'Field that its values go into' },
+  { kind: 'choice', name: 'Choices', left: 'Field and choice', right: 'Choice' },
   { kind: 'role', name: 'Account roles', left: 'Role', right: 'Account' },
 ];

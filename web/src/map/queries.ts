@@ -13,7 +13,10 @@ export type MapKind =
   | 'role'
   | 'line'
   | 'means'
-  | 'payer';
+  | 'payer'
+  | 'terms'
+  | 'field'
+  | 'choice';
 
 /** As many rows as a screen that shows few of them needs: what is open first. */
 export const openRowsQuery = (route: string, kind: MapKind) =>
@@ -79,6 +82,14 @@ export const rowQuery = (route: string, kind: Schemas['ChangeRow']['kind'], code
     queryKey: ['map', route, 'row', kind, code],
     queryFn: () => answer(client.GET('/api/map/row', { params: { query: { route, kind, code } } })),
     staleTime: 0,
+  });
+
+/** What a row of a field would make of real documents. */
+export const trialQuery = (route: string, code: string, meaning: Schemas['Meaning']) =>
+  queryOptions({
+    queryKey: ['map', route, 'trial', code, meaning],
+    queryFn: () => answer(client.POST('/api/map/fields/trial', { body: { route, code, meaning } })),
+    retry: false,
   });
 
 /** What waits on every route, and what failed. */

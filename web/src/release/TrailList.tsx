@@ -34,6 +34,9 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'party-created': (d) =>
     d.name ? `${text(d.name)} created on the ledger as ${text(d.ledger)}` : 'Its party created on the ledger',
   'item-created': (d) => `${d.item ? `Item ${text(d.item)}` : 'An item'} created on the ledger`,
+  'field-brought-back': (d) => `Field ${text(d.field)} brought back: ${text(d.value) || 'nothing'}`,
+  'field-not-brought-back': (d) =>
+    `Field ${text(d.field)} not brought back (${text(d.value)}): ${text(d.reason)}`,
   'payment-brought-back': (d) => `Payment brought back: ${text(d.paid)} of ${text(d.gross)} paid`,
   settled: (d) => `${text(d.amount)} of it settled by ${text(d.by)}`,
   'opened-again': (d) => `${text(d.amount)} of it open again: ${text(d.by)} was taken back`,

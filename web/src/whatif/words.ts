@@ -18,6 +18,9 @@ const NAMES: Record<RowKind, string> = {
   MEANS: 'Means of payment',
   PAYER: 'Payer',
   ROLE: 'Role',
+  TERMS: 'Terms',
+  FIELD: 'Field',
+  CHOICE: 'Choice',
 };
 
 /** `Category paint`. */

@@ -4,6 +4,7 @@ module alcabala.accounting {
 
     exports alcabala.accounting.batch;
     exports alcabala.accounting.crosswalk;
+    exports alcabala.accounting.custom;
     exports alcabala.accounting.document;
     exports alcabala.accounting.field;
     exports alcabala.accounting.finding;
@@ -18,5 +19,6 @@ module alcabala.accounting {
     exports alcabala.accounting.setting;
     exports alcabala.accounting.settlement;
     exports alcabala.accounting.tax;
+    exports alcabala.accounting.terms;
     exports alcabala.accounting.whatif;
 }

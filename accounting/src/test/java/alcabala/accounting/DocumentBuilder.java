@@ -1,5 +1,6 @@
 package alcabala.accounting;
 
+import alcabala.accounting.custom.FieldValue;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
@@ -23,6 +24,8 @@ public final class DocumentBuilder {
     private LocalDate deliveryDate;
     private String site;
     private String note;
+    private String terms;
+    private List<FieldValue> fields;
     private PriceMode priceMode;
     private TaxRounding taxRounding;
     private List<DocumentLine> lines;
@@ -39,6 +42,8 @@ public final class DocumentBuilder {
         deliveryDate = from.deliveryDate();
         site = from.site();
         note = from.note();
+        terms = from.terms();
+        fields = from.fields();
         priceMode = from.priceMode();
         taxRounding = from.taxRounding();
         lines = from.lines();
@@ -53,6 +58,16 @@ public final class DocumentBuilder {
 
     public DocumentBuilder type(String code) {
         typeCode = code;
+        return this;
+    }
+
+    public DocumentBuilder terms(String code) {
+        terms = code;
+        return this;
+    }
+
+    public DocumentBuilder fields(FieldValue... values) {
+        fields = List.of(values);
         return this;
     }
 
@@ -128,6 +143,8 @@ public final class DocumentBuilder {
                 deliveryDate,
                 site,
                 note,
+                terms,
+                fields,
                 from.currency(),
                 from.rate(),
                 priceMode,

@@ -106,6 +106,8 @@ public final class Samples {
                 taxCodes(),
                 Map.of(),
                 new NameRules(31, ""),
+                Map.of(),
+                Map.of(),
                 false,
                 false);
     }
@@ -267,6 +269,8 @@ public final class Samples {
                 null,
                 "",
                 "",
+                "",
+                List.of(),
                 currency,
                 null,
                 mode,

@@ -38,6 +38,7 @@ final class HullworkDemo {
         vatCode("V0", "Zero rate", "Z");
         vatCode("VEU", "Reverse charge, other member states", "AE");
         categories();
+        AddedDemo.ofHullwork(records);
         Catalogue.WARES.forEach(ware -> records.put(
                 "item",
                 ware.code(),
@@ -52,6 +53,8 @@ final class HullworkDemo {
         Catalogue.CLIENTS.forEach(this::customer);
         for (int i = 0; i < DOCUMENTS; i++) {
             HullworkDocument document = HullworkArithmetic.total(document(i));
+            boolean business = !client(document.customer()).taxIdentifier().isEmpty();
+            document = AddedDemo.filledIn(document, i, business, today);
             records.put("document", document.id(), document);
         }
         new PortElleryDemo(records, today).write();
@@ -109,6 +112,13 @@ final class HullworkDemo {
         body.put("billTo", billTo);
         body.put("shipTo", shipTo);
         records.put("customer", client.code(), body);
+    }
+
+    private static Client client(String code) {
+        return Catalogue.CLIENTS.stream()
+                .filter(each -> each.code().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 
     private HullworkDocument document(int i) {

@@ -37,6 +37,7 @@ final class InkwellDemo {
             case "saltmere" -> {
                 write(ACCOUNTS, TAX_CODES, PARTIES, ITEMS);
                 dimensions();
+                AddedDemo.ofInkwell(jdbc);
                 rates();
                 oldInvoice();
                 masters.lockThrough(today.minusDays(92));

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import standins.Refusal;
 import standins.hullwork.HullworkDocument;
 import standins.hullwork.HullworkDocuments;
+import standins.hullwork.HullworkField;
 import standins.hullwork.HullworkPayment;
 import standins.hullwork.HullworkPayment.Less;
 import standins.hullwork.HullworkPayment.Share;
@@ -35,6 +36,25 @@ class HullworkDesk {
         this.records = records;
         this.documents = documents;
         this.payments = payments;
+    }
+
+    /// How a field of the yard's own stands on a document.
+    record Added(HullworkField field, String value) {
+        boolean isChoice() {
+            return field.type().equals("choice");
+        }
+    }
+
+    private List<Added> added(HullworkDocument document) {
+        return records.all("field", HullworkField.class).stream()
+                .map(field -> new Added(
+                        field,
+                        document.fields().stream()
+                                .filter(each -> each.code().equals(field.code()))
+                                .map(HullworkDocument.Field::value)
+                                .findFirst()
+                                .orElse("")))
+                .toList();
     }
 
     /// Approved documents of one VAT code added up; credit notes count negative.
@@ -99,11 +119,18 @@ class HullworkDesk {
         model.addAttribute("open", document.gross().subtract(settled));
         model.addAttribute("retained", payments.retained(document.number()));
         model.addAttribute("payments", payments.of(document.number()));
+        model.addAttribute("added", added(document));
         model.addAttribute("draft", document.status().equals("DRAFT"));
         model.addAttribute("void", document.status().equals("VOID"));
         model.addAttribute("invoice", document.type().equals("INVOICE"));
         model.addAttribute("today", LocalDate.now());
         return "hullwork-detail";
+    }
+
+    @PostMapping("/documents/{id}/fields/{field}")
+    String say(@PathVariable String id, @PathVariable String field, @RequestParam String value) {
+        documents.say(id, field, value.trim());
+        return "redirect:/hullwork/documents/" + id;
     }
 
     @PostMapping("/documents/{id}/approve")

@@ -9,12 +9,14 @@ import java.util.Map;
 import org.springframework.format.annotation.DateTimeFormat;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import standins.inkwell.Added;
 import standins.inkwell.Books;
 import standins.inkwell.Books.Document;
 import standins.inkwell.Books.Draft;
@@ -43,10 +45,12 @@ class InkwellDesk {
     private final Masters masters;
     private final Posting posting;
     private final Payments payments;
+    private final Added added;
 
     record Setting(String name, String says, boolean on) {}
 
-    InkwellDesk(Masters masters, Posting posting, Payments payments) {
+    InkwellDesk(Masters masters, Posting posting, Payments payments, Added added) {
+        this.added = added;
         this.masters = masters;
         this.posting = posting;
         this.payments = payments;
@@ -89,6 +93,7 @@ class InkwellDesk {
         model.addAttribute(
                 "partyName", masters.findParty(document.party()).orElseThrow().name());
         model.addAttribute("open", open);
+        model.addAttribute("added", added.shown(document.fields()));
         boolean draft = document.status().equals("draft");
         model.addAttribute("draft", draft);
         model.addAttribute("payable", open.signum() > 0 && !draft);
@@ -160,13 +165,18 @@ class InkwellDesk {
             @PathVariable String id,
             @RequestParam int version,
             @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate due,
-            @RequestParam List<BigDecimal> amount) {
+            @RequestParam List<BigDecimal> amount,
+            @RequestParam MultiValueMap<String, String> all) {
         Document d = posting.get(id);
         List<DraftLine> lines = new ArrayList<>();
         for (int i = 0; i < d.lines().size(); i++) {
             lines.add(d.lines().get(i).at(amount.get(i)));
         }
-        posting.change(id, Draft.of(d).changed(due, lines, version));
+        Map<String, String> fields = new LinkedHashMap<>();
+        added.fields().stream()
+                .filter(field -> all.containsKey("field-" + field.code()))
+                .forEach(field -> fields.put(field.code(), all.getFirst("field-" + field.code())));
+        posting.change(id, Draft.of(d).changed(due, lines, fields, version));
         return "redirect:" + base() + "/documents/" + id;
     }
 
@@ -182,6 +192,8 @@ class InkwellDesk {
         model.addAttribute("accounts", masters.accounts());
         model.addAttribute("taxCodes", masters.taxCodes());
         model.addAttribute("dimensions", masters.allDimensions());
+        model.addAttribute("terms", added.terms());
+        model.addAttribute("fields", added.fields());
         return "inkwell-settings";
     }
 
@@ -216,6 +228,12 @@ class InkwellDesk {
             @PathVariable String value,
             @RequestParam(defaultValue = "false") boolean active) {
         masters.change(dimension, value, active);
+        return "redirect:" + base() + "/settings";
+    }
+
+    @PostMapping("/fields/{field}")
+    String changeField(@PathVariable String field, @RequestParam(defaultValue = "false") boolean active) {
+        added.setActive(field, active);
         return "redirect:" + base() + "/settings";
     }
 

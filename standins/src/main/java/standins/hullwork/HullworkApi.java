@@ -5,6 +5,7 @@ import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -23,6 +24,9 @@ class HullworkApi {
     private final HullworkPayments payments;
     private final Faults faults;
     private final BadRecords badRecords;
+
+    /// @param value null or empty for nothing
+    record Said(String value) {}
 
     /// @param next the cursor to ask with the next time
     record Feed(List<Change> changes, long next, boolean more) {}
@@ -78,6 +82,12 @@ class HullworkApi {
     HullworkPayment voidPayment(
             @RequestParam String externalRef, @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key) {
         return payments.voidUnder(payment(externalRef, "").id(), key);
+    }
+
+    /// What a document says in a field of the yard's own; asked for twice it says it all the same.
+    @PutMapping("/documents/{id}/fields/{field}")
+    HullworkDocument say(@PathVariable String id, @PathVariable String field, @RequestBody Said said) {
+        return documents.say(id, field, said.value() == null ? "" : said.value());
     }
 
     @PostMapping("/documents/{id}/approval")

@@ -7,6 +7,8 @@ import java.util.List;
 /// An invoice or credit note as Hullwork writes it; amounts are decimal strings.
 ///
 /// @param rate what one unit of its currency was worth in `rateTo` when it was made out; null where nobody said
+/// @param terms of payment by their code, or empty
+/// @param fields what it says in fields of the yard's own; those without a value are left out
 /// @param finishedOn when the work was done, or null; so are the other days
 public record HullworkDocument(
         String id,
@@ -31,7 +33,12 @@ public record HullworkDocument(
         BigDecimal vat,
         BigDecimal gross,
         BigDecimal rate,
-        String rateTo) {
+        String rateTo,
+        String terms,
+        List<Field> fields) {
+    public HullworkDocument {
+        fields = fields == null ? List.of() : List.copyOf(fields);
+    }
 
     /// In the currency of the yard itself, or without a rate.
     public HullworkDocument(
@@ -79,8 +86,16 @@ public record HullworkDocument(
                 vat,
                 gross,
                 null,
-                null);
+                null,
+                "",
+                List.of());
     }
+
+    /// What it says in one of the yard's own fields.
+    ///
+    /// @param type `text`, `number`, `date` or `choice`
+    /// @param value a choice's code, a date as 2026-11-28
+    public record Field(String code, String type, String value) {}
 
     /// @param amount after the line, before the discount of the whole document
     public record Line(
@@ -157,7 +172,9 @@ public record HullworkDocument(
                 vat,
                 gross,
                 asked,
-                asked == null ? null : "EUR");
+                asked == null ? null : "EUR",
+                terms,
+                fields);
     }
 
     /// A credit note of it, whose sums are still to be made.
@@ -186,7 +203,9 @@ public record HullworkDocument(
                 none,
                 none,
                 null,
-                null);
+                null,
+                "",
+                List.of());
     }
 
     HullworkDocument withDays(LocalDate finished, LocalDate sent, LocalDate paid) {
@@ -236,6 +255,38 @@ public record HullworkDocument(
                 vat,
                 gross,
                 rate,
-                rateTo);
+                rateTo,
+                terms,
+                fields);
+    }
+
+    /// With terms of payment, and fields of the yard's own in place of those that it had.
+    public HullworkDocument with(String otherTerms, List<Field> otherFields) {
+        return new HullworkDocument(
+                id,
+                number,
+                type,
+                status,
+                date,
+                due,
+                currency,
+                pricesIncludeVat,
+                customer,
+                site,
+                workOrder,
+                workDone,
+                finishedOn,
+                sentOn,
+                paidOn,
+                corrects,
+                discount,
+                lines,
+                net,
+                vat,
+                gross,
+                rate,
+                rateTo,
+                otherTerms,
+                otherFields);
     }
 }

@@ -58,6 +58,24 @@ public class HullworkDocuments {
         return save(HullworkArithmetic.total(d.withHead(number, date, due, lines)));
     }
 
+    /// Says something in a field of the yard's own; nothing takes away what is there.
+    @Transactional
+    public HullworkDocument say(String id, String field, String value) {
+        records.lock();
+        HullworkDocument d = get(id);
+        HullworkField known =
+                records.find("field", field, HullworkField.class).orElseThrow(() -> Refusal.notFound("field " + field));
+        if (!known.takes(value)) {
+            throw Refusal.unprocessable("field-value", "The field " + known.text() + " does not take " + value + ".");
+        }
+        List<HullworkDocument.Field> fields = new ArrayList<>(d.fields());
+        fields.removeIf(each -> each.code().equals(field));
+        if (!value.isEmpty()) {
+            fields.add(new HullworkDocument.Field(field, known.type(), value));
+        }
+        return save(d.with(d.terms(), fields));
+    }
+
     /// So much of one of its lines was too much.
     ///
     /// @param no of the line, from 1

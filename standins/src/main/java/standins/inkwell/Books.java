@@ -58,6 +58,31 @@ public final class Books {
     /// What one unit of a currency is worth in that of the books, until the next.
     public record DayRate(String currency, LocalDate day, BigDecimal rate) {}
 
+    /// When something is due, the days counted from its date; zero, or false, leaves a step out.
+    ///
+    /// @param dayOfMonth to which it goes after the months
+    /// @param discount in per cent, for paying within `discountDays`
+    public record Terms(
+            String code,
+            String name,
+            int days,
+            boolean endOfMonth,
+            int months,
+            int dayOfMonth,
+            BigDecimal discount,
+            int discountDays,
+            boolean active) {}
+
+    /// What the company added to its documents.
+    ///
+    /// @param type `text`, `number`, `date` or `choice`
+    /// @param maxLength of a text; 0 for any
+    /// @param values of a choice
+    public record Field(
+            String code, String title, String type, int maxLength, List<FieldChoice> values, boolean active) {}
+
+    public record FieldChoice(String code, String title) {}
+
     /// A value of something by which what is booked is told apart.
     ///
     /// @param code of the dimension, with its name
@@ -94,6 +119,8 @@ public final class Books {
     /// @param kind `invoice`, `credit-note`, `bill` or `supplier-credit`
     /// @param number null to have it numbered here, after the prefix, from `numberFrom` on
     /// @param status `draft` for one that is not booked yet; anything else is final
+    /// @param terms the code of terms of payment; null for none
+    /// @param fields values by fields; one without a value takes away what is there; null for none
     /// @param exchangeRate at which it is booked; null for the rate of its day
     public record Draft(
             String number,
@@ -101,6 +128,8 @@ public final class Books {
             Long numberFrom,
             String status,
             String note,
+            String terms,
+            Map<String, String> fields,
             Boolean toBeEmailed,
             String kind,
             String party,
@@ -135,6 +164,8 @@ public final class Books {
                     null,
                     "final",
                     "",
+                    null,
+                    null,
                     false,
                     kind,
                     party,
@@ -158,6 +189,8 @@ public final class Books {
                     null,
                     d.status(),
                     d.note(),
+                    d.terms(),
+                    d.fields(),
                     d.toBeEmailed(),
                     d.kind(),
                     d.party(),
@@ -175,7 +208,13 @@ public final class Books {
 
         /// The same with another due date and other lines, for a version that somebody has read.
         public Draft changed(LocalDate otherDue, List<DraftLine> otherLines, int read) {
-            return copy(number, numberPrefix, numberFrom, otherDue, otherLines, read);
+            return changed(otherDue, otherLines, fields, read);
+        }
+
+        /// The same with another due date, other lines and other fields, for a version that somebody has read.
+        public Draft changed(
+                LocalDate otherDue, List<DraftLine> otherLines, Map<String, String> otherFields, int read) {
+            return copy(number, numberPrefix, numberFrom, otherDue, otherLines, otherFields, read);
         }
 
         boolean isDraft() {
@@ -183,11 +222,11 @@ public final class Books {
         }
 
         Draft numbered(String given) {
-            return copy(given, null, null, due, lines, version);
+            return copy(given, null, null, due, lines, fields, version);
         }
 
         Draft with(List<DraftLine> others) {
-            return copy(number, numberPrefix, numberFrom, due, others, version);
+            return copy(number, numberPrefix, numberFrom, due, others, fields, version);
         }
 
         private Draft copy(
@@ -196,6 +235,7 @@ public final class Books {
                 Long numberFrom,
                 LocalDate due,
                 List<DraftLine> lines,
+                Map<String, String> fields,
                 Integer version) {
             return new Draft(
                     number,
@@ -203,6 +243,8 @@ public final class Books {
                     numberFrom,
                     status,
                     note,
+                    terms,
+                    fields,
                     toBeEmailed,
                     kind,
                     party,
@@ -322,6 +364,8 @@ public final class Books {
             String creditsNumber,
             String status,
             String note,
+            String terms,
+            Map<String, String> fields,
             boolean toBeEmailed,
             BigDecimal net,
             BigDecimal tax,

@@ -23,10 +23,18 @@ class InkwellApi {
     private final Payments payments;
     private final Numbers numbers;
     private final Requests requests;
+    private final Added added;
     private final JdbcClient jdbc;
 
     InkwellApi(
-            Masters masters, Posting posting, Payments payments, Numbers numbers, Requests requests, JdbcClient jdbc) {
+            Masters masters,
+            Posting posting,
+            Payments payments,
+            Numbers numbers,
+            Requests requests,
+            Added added,
+            JdbcClient jdbc) {
+        this.added = added;
         this.masters = masters;
         this.posting = posting;
         this.payments = payments;
@@ -62,6 +70,16 @@ class InkwellApi {
     @GetMapping("/rates")
     List<Books.DayRate> rates() {
         return masters.rates();
+    }
+
+    @GetMapping("/terms")
+    List<Books.Terms> terms() {
+        return added.terms();
+    }
+
+    @GetMapping("/fields")
+    List<Books.Field> fields() {
+        return added.fields();
     }
 
     @GetMapping("/dimensions")

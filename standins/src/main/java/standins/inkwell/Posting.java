@@ -31,6 +31,7 @@ public class Posting {
     private final Numbers numbers;
     private final Credited credited;
     private final TaxByPlace taxByPlace;
+    private final Added added;
     private final JsonMapper json;
 
     Posting(
@@ -39,7 +40,9 @@ public class Posting {
             Numbers numbers,
             Credited credited,
             TaxByPlace taxByPlace,
+            Added added,
             JsonMapper json) {
+        this.added = added;
         this.taxByPlace = taxByPlace;
         this.json = json;
         this.jdbc = jdbc;
@@ -57,13 +60,15 @@ public class Posting {
                 + jdbc.sql("select nextval('inkwell_id')").query(Long.class).single();
         TaxOfInkwell.Result tax = compute(draft);
         Map<String, Object> values = head(id, draft, tax);
+        values.put("fields", json.writeValueAsString(added.merged(Map.of(), draft.fields())));
         try {
             jdbc.sql("""
                     insert into inkwell_document (id, number, kind, party, date, due, prices_include_tax,
                         control_account, external_reference, credits_number, status, note, to_be_emailed, net, tax, gross,
-                        currency, rate)
+                        currency, rate, terms, fields)
                     values (:id, :number, :kind, :party, :date, :due, :inclusive, :control, :reference, :credits,
-                        :status, :note, :emailed, :net, :tax, :gross, :currency, :rate)""").params(values).update();
+                        :status, :note, :emailed, :net, :tax, :gross, :currency, :rate, :terms,
+                        cast(:fields as jsonb))""").params(values).update();
         } catch (org.springframework.dao.DuplicateKeyException e) {
             throw numberTaken(draft.number());
         }
@@ -102,10 +107,11 @@ public class Posting {
         TaxOfInkwell.Result tax = compute(draft);
         Map<String, Object> values = head(id, draft, tax);
         values.put("version", draft.version() == null ? -1 : draft.version());
+        values.put("fields", json.writeValueAsString(added.merged(old.fields(), draft.fields())));
         int rows = jdbc.sql("""
                 update inkwell_document set number = :number, party = :party, date = :date, due = :due,
                     prices_include_tax = :inclusive, control_account = :control, note = :note, net = :net, tax = :tax, gross = :gross,
-                    currency = :currency, rate = :rate, version = version + 1
+                    currency = :currency, rate = :rate, terms = :terms, fields = cast(:fields as jsonb), version = version + 1
                 where id = :id and version = :version""").params(values).update();
         if (rows == 0) {
             throw stale("Document " + old.number());
@@ -301,6 +307,8 @@ public class Posting {
         values.put("credits", draft.creditsNumber() == null ? "" : draft.creditsNumber());
         values.put("status", draft.isDraft() ? "draft" : "final");
         values.put("note", draft.note() == null ? "" : draft.note());
+        added.requireTerms(draft.terms());
+        values.put("terms", draft.terms());
         values.put("emailed", Boolean.TRUE.equals(draft.toBeEmailed()));
         values.put("currency", draft.currency());
         values.put("rate", masters.rate(draft.currency(), draft.date(), draft.exchangeRate()));
@@ -474,6 +482,8 @@ public class Posting {
             String creditsNumber,
             String status,
             String note,
+            String terms,
+            String fields,
             boolean toBeEmailed,
             BigDecimal net,
             BigDecimal tax,
@@ -513,6 +523,8 @@ public class Posting {
                 head.creditsNumber(),
                 head.status(),
                 head.note(),
+                head.terms(),
+                words(head.fields()),
                 head.toBeEmailed(),
                 head.net(),
                 head.tax(),
@@ -542,12 +554,16 @@ public class Posting {
     }
 
     private Map<String, String> dimensions(ResultSet row) throws SQLException {
-        return json.readValue(row.getString("dimensions"), new TypeReference<Map<String, String>>() {});
+        return words(row.getString("dimensions"));
+    }
+
+    private Map<String, String> words(String body) {
+        return json.readValue(body, new TypeReference<Map<String, String>>() {});
     }
 
     private static final String HEAD = """
             select id, version, number, kind, party, date, due, prices_include_tax, control_account,
-                external_reference, credits_number, status, note, to_be_emailed, net, tax, gross, paid,
+                external_reference, credits_number, status, note, terms, fields, to_be_emailed, net, tax, gross, paid,
                 currency, rate, base_paid
             from inkwell_document""";
 }

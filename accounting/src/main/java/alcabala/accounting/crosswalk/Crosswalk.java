@@ -5,8 +5,10 @@ import alcabala.accounting.matching.Candidate;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -32,8 +34,15 @@ public final class Crosswalk {
     }
 
     /// Whether there is any row of a kind.
-    boolean has(RowKind kind) {
+    public boolean has(RowKind kind) {
         return !rows.get(kind).isEmpty();
+    }
+
+    /// All rows of a kind, by their codes.
+    public List<CrosswalkRow> rows(RowKind kind) {
+        return rows.get(kind).values().stream()
+                .sorted(Comparator.comparing(CrosswalkRow::code))
+                .toList();
     }
 
     /// The row of a code, or null.
@@ -97,6 +106,14 @@ public final class Crosswalk {
     /// How a means of payment in a currency is named, `48 EUR`.
     public static String meansCode(String means, String currency) {
         return means + " " + currency;
+    }
+
+    /// Stands between a field and a choice in it.
+    public static final String CHOICE_OF = " > ";
+
+    /// How a choice in a field is named, `berth-side > N`.
+    public static String choiceCode(String field, String value) {
+        return field + CHOICE_OF + value;
     }
 
     /// How a line of a record is named, `4711/2`.

@@ -27,7 +27,7 @@ public record CrosswalkRow(RowKind kind, String code, Meaning meaning, int versi
     /// Whether it says where something goes, and not only how it is named there.
     public boolean decides() {
         return !meaning.dimensions().isEmpty()
-                || meaning.targets().keySet().stream().anyMatch(purpose -> purpose != Purpose.NAME);
+                || meaning.targets().keySet().stream().anyMatch(Purpose::pointsThere);
     }
 
     /// Its value of one of the ledger's dimensions, or empty.

@@ -14,14 +14,27 @@ public enum Purpose {
     INCOME,
     /// The account of what is bought.
     EXPENSE,
+    /// The account of what was sold cost, once it has left the stock.
+    COST,
+    /// The account of what lies in stock.
+    STOCK,
     DISCOUNT,
     SHIPPING,
     /// The account of what is paid before it is earned.
     ADVANCE,
     /// How an item is named on the ledger, where its own name does not do.
     NAME,
+    /// How a date or a number is written where one side keeps it as text.
+    FORMAT,
+    /// Which way values of a field go.
+    DIRECTION,
     /// A value of one of the ledger's dimensions, such as a site or a department.
     DIMENSION;
+
+    /// Whether what is said for it stands on the ledger, and not only how something is named, written or sent.
+    public boolean pointsThere() {
+        return this != NAME && this != FORMAT && this != DIRECTION;
+    }
 
     private static final List<List<Purpose>> SOLD = perKind(INCOME);
     private static final List<List<Purpose>> BOUGHT = perKind(EXPENSE);

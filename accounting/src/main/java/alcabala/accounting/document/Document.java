@@ -1,5 +1,6 @@
 package alcabala.accounting.document;
 
+import alcabala.accounting.custom.FieldValue;
 import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Record;
@@ -20,6 +21,8 @@ import org.joda.money.Money;
 /// @param deliveryDate when goods or work were delivered (EN 16931 BT-72), or null
 /// @param site where of the source it was made, or empty
 /// @param note what was done, and notes about it (EN 16931 BT-22), or empty
+/// @param terms of payment by the source's code (EN 16931 BT-20 says them in words), or empty
+/// @param fields what it says in fields of the business's own, in the order of the source
 /// @param rate at which it is converted, as it states itself, or null
 /// @param precedingNumber the invoice a credit note belongs to (EN 16931 BT-25), or empty
 public record Document(
@@ -32,6 +35,8 @@ public record Document(
         LocalDate deliveryDate,
         String site,
         String note,
+        String terms,
+        List<FieldValue> fields,
         CurrencyUnit currency,
         StatedRate rate,
         PriceMode priceMode,
@@ -45,6 +50,11 @@ public record Document(
         List<TaxSubtotal> taxes,
         StatedTotals totals)
         implements Record {
+    /// What was kept before there were terms and fields has none.
+    public Document {
+        terms = terms == null ? "" : terms;
+        fields = fields == null ? List.of() : List.copyOf(fields);
+    }
 
     /// The other party: the buyer of a sale, the seller of a bill.
     @Override
@@ -78,15 +88,20 @@ public record Document(
 
     /// As the business sees it: an invoice in which the business is the buyer is a bill.
     public Document seenBy(Ownership seen) {
-        return copy(seen == Ownership.BUYER ? kind.fromTheBuyer() : kind.fromTheSeller(), replaces, seen);
+        return copy(seen == Ownership.BUYER ? kind.fromTheBuyer() : kind.fromTheSeller(), replaces, seen, fields);
     }
 
     /// The same, in the place of the document that it names.
     public Document replacing(String replaced) {
-        return copy(kind, replaced, ownership);
+        return copy(kind, replaced, ownership, fields);
     }
 
-    private Document copy(RecordKind as, String replaced, Ownership seen) {
+    /// The same with other fields of the business's own.
+    public Document withFields(List<FieldValue> others) {
+        return copy(kind, replaces, ownership, others);
+    }
+
+    private Document copy(RecordKind as, String replaced, Ownership seen, List<FieldValue> said) {
         return new Document(
                 as,
                 typeCode,
@@ -97,6 +112,8 @@ public record Document(
                 deliveryDate,
                 site,
                 note,
+                terms,
+                said,
                 currency,
                 rate,
                 priceMode,

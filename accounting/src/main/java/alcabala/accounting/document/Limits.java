@@ -1,5 +1,6 @@
 package alcabala.accounting.document;
 
+import alcabala.accounting.custom.FieldValue;
 import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.settlement.Allocation;
@@ -18,6 +19,10 @@ public final class Limits {
     public static final int NAME = 500;
     public static final int TEXT = 20_000;
     public static final int LINES = 10_000;
+    /// Of the business's own, on one record.
+    public static final int FIELDS = 200;
+    /// Characters of a value in one of these.
+    public static final int FIELD = 2_000;
     /// Digits before the decimal separator, of an amount, a quantity or a price.
     public static final int WHOLE_DIGITS = 11;
     /// Digits after it, of a quantity, a price or a rate.
@@ -45,6 +50,8 @@ public final class Limits {
                 longer("the number it names", document.precedingNumber(), CODE),
                 longer("its site", document.site(), CODE),
                 longer("its note", document.note(), TEXT),
+                longer("its terms", document.terms(), CODE),
+                fields(document.fields()),
                 day("its date", document.issueDate()),
                 day("the day it is due", document.dueDate()),
                 day("its day of delivery", document.deliveryDate()),
@@ -53,6 +60,18 @@ public final class Limits {
                 document.currency().isPseudoCurrency()
                         ? Optional.of(document.currency().getCode() + " is no currency")
                         : Optional.empty()));
+    }
+
+    private static Optional<String> fields(List<FieldValue> fields) {
+        if (fields.size() > FIELDS) {
+            return Optional.of("it has more than " + FIELDS + " fields of its own");
+        }
+        return fields.stream()
+                .flatMap(each -> Stream.of(
+                        longer("the code of a field", each.field(), CODE),
+                        longer("its field " + each.field(), each.value(), FIELD)))
+                .flatMap(Optional::stream)
+                .findFirst();
     }
 
     /// The same of a settlement, whose amounts are never negative either.

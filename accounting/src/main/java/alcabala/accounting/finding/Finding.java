@@ -1,6 +1,8 @@
 package alcabala.accounting.finding;
 
 import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.crosswalk.Crosswalk;
+import alcabala.accounting.custom.Conversion;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.record.RecordKind;
 import java.math.BigDecimal;
@@ -270,6 +272,52 @@ public sealed interface Finding {
         @Override
         public String subject() {
             return means + " " + currency;
+        }
+    }
+
+    /// The ledger's terms that stand for those of the document are not there, or no longer used.
+    record TermsUnusable(String terms, String ledgerTerms) implements Finding {
+        @Override
+        public String subject() {
+            return ledgerTerms;
+        }
+    }
+
+    /// By the ledger's terms the document would be due on another day than it states; the stated one is sent.
+    record TermsDiffer(String terms, String ledgerTerms, LocalDate stated, LocalDate computed) implements Finding {
+        @Override
+        public String subject() {
+            return terms;
+        }
+
+        @Override
+        public Severity severity() {
+            return Severity.WARNS;
+        }
+    }
+
+    /// The ledger's field that stands for one of the source is not there, or no longer used.
+    record FieldUnusable(String field, String ledgerField) implements Finding {
+        @Override
+        public String subject() {
+            return ledgerField;
+        }
+    }
+
+    /// Nothing says which choice there stands for one of the source's.
+    record ChoiceUnmapped(String field, String choice) implements Finding {
+        @Override
+        public String subject() {
+            return Crosswalk.choiceCode(field, choice);
+        }
+    }
+
+    /// A value that the ledger's field cannot take.
+    record FieldUnconvertible(String field, String ledgerField, String value, Conversion.Reason reason)
+            implements Finding {
+        @Override
+        public String subject() {
+            return field;
         }
     }
 

@@ -1,6 +1,8 @@
 package alcabala.accounting.ledger;
 
+import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.tax.TaxRounding;
+import alcabala.accounting.terms.CodedTerms;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -11,6 +13,8 @@ import org.joda.money.CurrencyUnit;
 ///
 /// @param multiCurrency whether it books what is in another currency than its own
 /// @param rates that it converts by
+/// @param terms of payment by their codes
+/// @param fields that its documents have beside the usual ones, by their codes
 /// @param oneTaxCode whether a document carries one tax code for all its lines
 /// @param decidesTax whether it decides itself, by place, what is taxed and how much; its codes are then those of
 /// `LedgerTaxCode.ofLedgerThatDecides`
@@ -25,6 +29,8 @@ public record LedgerProfile(
         Map<String, LedgerTaxCode> taxCodes,
         Map<String, LedgerDimension> dimensions,
         NameRules itemNames,
+        Map<String, CodedTerms> terms,
+        Map<String, CustomField> fields,
         boolean oneTaxCode,
         boolean decidesTax) {
 
@@ -48,6 +54,8 @@ public record LedgerProfile(
                 each(taxCodes, LedgerTaxCode::inUse),
                 dimensions,
                 itemNames,
+                terms,
+                fields,
                 oneTaxCode,
                 decidesTax);
     }

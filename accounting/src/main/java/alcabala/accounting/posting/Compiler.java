@@ -59,6 +59,13 @@ public final class Compiler {
         return compile(record, "", Targets.NONE);
     }
 
+    /// What of a record can make a difference on the ledger: a field that stays where it is cannot.
+    public Record crossing(Record record) {
+        return crosswalk != null && record instanceof Document document
+                ? CustomFields.crossing(document, crosswalk)
+                : record;
+    }
+
     private boolean goes(Settlement settlement) {
         return settlement.origin() == Origin.SOURCE
                 ? route.settings().crosses(settlement.kind())

@@ -19,6 +19,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -108,6 +109,8 @@ final class DocumentCompilation {
         resolved = taxInLines ? TaxInLines.of(document, resolved, source) : resolved;
         checkOneTaxCode(resolved);
         List<LedgerLine> lines = new LedgerLines(document.kind(), crosswalk, settings).of(resolved);
+        Map<String, String> fields = new CustomFields(crosswalk, ledger.fields(), findings::add).of(document);
+        String terms = new Terms(document, crosswalk, ledger, findings::add).code();
         TaxCheck check = new TaxCheck(document, ledger, taxable, source, findings::add);
         Optional<TaxComparison> tax = compareTax(check, resolved, lines);
         DocumentJournal journal = new DocumentJournal(document, ledger, roles);
@@ -123,7 +126,7 @@ final class DocumentCompilation {
                 List.copyOf(findings),
                 resolved,
                 tax,
-                Optional.of(new Sending(document, crosswalk, settings)
+                Optional.of(new Sending(document, crosswalk, settings, terms, fields)
                         .ledgerDocument(lines, tax.get(), conversion.rate(), control, rounding)),
                 Optional.of(journal.of(lines, tax.get(), control, rounding).at(conversion, PostingKey.of(control))));
     }

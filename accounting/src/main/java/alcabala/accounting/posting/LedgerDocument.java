@@ -5,6 +5,7 @@ import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
@@ -16,6 +17,8 @@ import org.joda.money.Money;
 /// @param controlAccount the account that gets exactly the gross
 /// @param number empty when the ledger numbers it, from `series`
 /// @param note at the end of the document, or empty
+/// @param terms the ledger's code; empty for none
+/// @param fields values by the ledger's custom fields, as `FieldType` tells; empty ones take away what is there
 /// @param draft whether it arrives as a draft, which the ledger books only once somebody makes it final
 /// @param net what the ledger will compute, rounding lines included
 /// @param gross what the other party owes, with what the document itself rounds
@@ -34,12 +37,20 @@ public record LedgerDocument(
         String precedingNumber,
         List<LedgerLine> lines,
         String note,
+        String terms,
+        Map<String, String> fields,
         boolean draft,
         boolean toBeEmailed,
         Money net,
         Money tax,
         Money gross)
         implements LedgerEntry {
+    /// What was kept before there were terms and fields has none.
+    public LedgerDocument {
+        terms = terms == null ? "" : terms;
+        fields = fields == null ? Map.of() : fields;
+    }
+
     @Override
     public LocalDate date() {
         return issueDate;
@@ -71,6 +82,8 @@ public record LedgerDocument(
                 preceding,
                 lines,
                 note,
+                terms,
+                fields,
                 draft,
                 toBeEmailed,
                 net,

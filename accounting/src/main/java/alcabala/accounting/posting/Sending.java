@@ -7,12 +7,19 @@ import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Topic;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.joda.money.Money;
 
 /// How a document that compiles clean goes to the ledger: under which number, with which date, arriving as what.
-record Sending(Document document, Crosswalk crosswalk, RouteSettings settings) {
+///
+/// @param terms the ledger's code, or empty
+/// @param fields values by the ledger's fields, those that every document has among them
+record Sending(
+        Document document, Crosswalk crosswalk, RouteSettings settings, String terms, Map<String, String> fields) {
     LedgerDocument ledgerDocument(
             List<LedgerLine> shaped, TaxComparison tax, ExchangeRate rate, String control, String rounding) {
         List<LedgerLine> lines = new ArrayList<>(shaped);
@@ -29,7 +36,7 @@ record Sending(Document document, Crosswalk crosswalk, RouteSettings settings) {
                 numberOf(document.number()),
                 series(),
                 BookingDay.find(document, settings).orElse(document.issueDate()),
-                document.dueDate(),
+                dueDate(),
                 document.currency(),
                 rate,
                 settings.hasTaxInLines(document.kind()) ? PriceMode.NET : document.priceMode(),
@@ -38,12 +45,30 @@ record Sending(Document document, Crosswalk crosswalk, RouteSettings settings) {
                 control,
                 numberOf(document.precedingNumber()),
                 lines,
-                settings.is(Topic.WORK_DESCRIPTION, "yes") ? document.note() : "",
+                note(),
+                terms,
+                custom(),
                 settings.is(Topic.ARRIVAL, "draft"),
                 document.kind().isSale() && settings.is(Topic.E_MAIL, "yes"),
                 tax.ledger().net().plus(tax.rounding()).plus(payable),
                 tax.ledger().tax(),
                 document.totals().owed());
+    }
+
+    private LocalDate dueDate() {
+        String given = fields.getOrDefault(StandardFields.DUE_DATE, "");
+        return given.isEmpty() ? document.dueDate() : LocalDate.parse(given);
+    }
+
+    private String note() {
+        String usual = settings.is(Topic.WORK_DESCRIPTION, "yes") ? document.note() : "";
+        return fields.getOrDefault(StandardFields.NOTE, usual);
+    }
+
+    private Map<String, String> custom() {
+        Map<String, String> custom = new TreeMap<>(fields);
+        custom.keySet().removeIf(StandardFields::isStandard);
+        return custom;
     }
 
     private boolean ledgerNumbers() {

@@ -273,7 +273,7 @@ class ResolverTest {
     @Test
     void everyStepHasItsKindOfRowAndEveryLineItsPurpose() {
         assertThat(Arrays.stream(RowKind.values()).filter(RowKind::concernsAll))
-                .containsExactly(RowKind.ROLE, RowKind.SITE, RowKind.LINE_KIND);
+                .containsExactly(RowKind.ROLE, RowKind.SITE, RowKind.LINE_KIND, RowKind.FIELD);
         for (LineKind kind : LineKind.values()) {
             assertThat(Purpose.of(kind, true)).doesNotContain(Purpose.EXPENSE).isNotEmpty();
             assertThat(Purpose.of(kind, false)).doesNotContain(Purpose.INCOME).isNotEmpty();

@@ -3,6 +3,7 @@ package alcabala.accounting.finding;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.crosswalk.AccountRole;
+import alcabala.accounting.custom.Conversion;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.record.RecordKind;
 import java.math.BigDecimal;
@@ -66,17 +67,26 @@ class FindingTest {
         causes.put(new Finding.AllocationUnfit("bill HL-1"), "allocation-unfit");
         causes.put(new Finding.DifferenceTooLarge("invoice HW-1", EURO, EURO), "difference-too-large");
         causes.put(new Finding.StaysOpen("invoice HW-1", Finding.StaysOpen.Because.VOIDED, EURO), "stays-open");
+        LocalDate day = LocalDate.of(2026, 11, 28);
+        causes.put(new Finding.TermsUnusable("N30", "30D"), "terms-unusable:30D");
+        causes.put(new Finding.TermsDiffer("N30", "30D", day, day), "terms-differ:N30");
+        causes.put(new Finding.FieldUnusable("hull-no", "HULL"), "field-unusable:HULL");
+        causes.put(new Finding.ChoiceUnmapped("berth", "N"), "choice-unmapped:berth > N");
+        causes.put(
+                new Finding.FieldUnconvertible("survey", "Survey", "soon", Conversion.Reason.NOT_IN_FORMAT),
+                "field-unconvertible:survey");
         return causes;
     }
 
     @Test
-    void eachHasItsCauseAndAllButThreeBlock() {
+    void eachHasItsCauseAndAllButFourBlock() {
         causes().forEach((finding, cause) -> {
             assertThat(finding.cause()).isEqualTo(cause);
             assertThat(finding.severity())
                     .isEqualTo(
                             finding instanceof Finding.Prepaid
                                             || finding instanceof Finding.TaxDecidedOtherwise
+                                            || finding instanceof Finding.TermsDiffer
                                             || finding instanceof Finding.StaysOpen
                                     ? Severity.WARNS
                                     : Severity.BLOCKS);

@@ -133,6 +133,8 @@ class ReadinessTest {
                     "OLD", code("OLD", "23", false)),
             Map.of(),
             new NameRules(9, ""),
+            Map.of(),
+            Map.of(),
             false,
             false);
 

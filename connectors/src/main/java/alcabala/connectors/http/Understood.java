@@ -1,8 +1,10 @@
 package alcabala.connectors.http;
 
+import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.Limits;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.StandardFields;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.AnswerUnusableException;
@@ -23,6 +25,8 @@ import tools.jackson.databind.JsonNode;
 /// Reads what an outside system answered. What cannot be understood is said with its place, as a fault of that system
 /// and not of ours.
 public final class Understood {
+    private static final int MOST_CHOICES = 500;
+
     private Understood() {}
 
     /// @param what that which is read, such as `document HW-20301`
@@ -130,10 +134,29 @@ public final class Understood {
             case SourceChange.SiteChanged c -> findLonger(c.name(), "", "");
             case SourceChange.TaxChanged c ->
                 Limits.isRate(c.rate()) ? findLonger(c.code(), "", c.name()) : Optional.of("its rate is none");
+            case SourceChange.TermsChanged c ->
+                findLonger(c.terms().code(), "", c.terms().name());
+            case SourceChange.FieldChanged c -> findBeyond(c.field());
             case SourceChange.RecordChanged c ->
                 c.id().isBlank() ? Optional.of("it has no id") : findLonger(c.id(), "", "");
             case SourceChange.SetAside c -> Optional.empty();
         };
+    }
+
+    /// What a field may be at most, of either side.
+    public static Optional<String> findBeyond(CustomField field) {
+        if (StandardFields.isStandard(field.code()) || field.code().contains(" > ")) {
+            return Optional.of("its code cannot be told from others: " + field.code());
+        }
+        if (field.choices().size() > MOST_CHOICES) {
+            return Optional.of("it has more than " + MOST_CHOICES + " choices");
+        }
+        return Stream.concat(
+                        Stream.of(findLonger(field.code(), "", field.name())),
+                        field.choices().entrySet().stream()
+                                .map(choice -> findLonger(choice.getKey(), "", choice.getValue())))
+                .flatMap(Optional::stream)
+                .findFirst();
     }
 
     private static Optional<String> findBeyond(Party party) {

@@ -16,6 +16,8 @@ import org.joda.money.CurrencyUnit;
 ///
 /// @param exchangeRate at which it is booked there; null where the ledger does not tell
 /// @param basePaid what is paid of it, in the ledger's own currency; null where the ledger does not tell
+/// @param terms the ledger's code; null or empty where there are none
+/// @param fields values by fields of the business's own; null where the ledger has none
 /// @param settlement what only a settlement has; null for a document
 public record LedgerRecord(
         String id,
@@ -35,6 +37,8 @@ public record LedgerRecord(
         BigDecimal basePaid,
         List<Line> lines,
         List<JournalEntry> journal,
+        String terms,
+        Map<String, String> fields,
         Moved settlement) {
     /// @param means UNCL4461, or empty
     /// @param reference what it says on the slip or statement, or empty
@@ -59,8 +63,9 @@ public record LedgerRecord(
         boolean counted = Stream.of(net, tax, gross, paid).allMatch(LedgerRecord::isSensible);
         boolean lined =
                 lines != null && lines.stream().allMatch(line -> isText(line.account()) && isSensible(line.amount()));
+        boolean added = fields == null || isSensible(fields);
         boolean rated = exchangeRate == null || Limits.isExchangeRate(exchangeRate);
-        if (!named || !counted || !lined || !rated) {
+        if (!named || !counted || !lined || !added || !rated) {
             throw new IllegalArgumentException("a record without what it cannot be without");
         }
         return this;
@@ -110,6 +115,18 @@ public record LedgerRecord(
 
     private static boolean isText(String text) {
         return text != null && !text.isBlank() && text.codePoints().noneMatch(Kept::isUnfit);
+    }
+
+    /// An empty value, or none, is a field that says nothing.
+    private static boolean isSensible(Map<String, String> fields) {
+        return fields.size() <= Limits.FIELDS
+                && fields.entrySet().stream()
+                        .allMatch(each -> isText(each.getKey())
+                                && (each.getValue() == null || each.getValue().isEmpty() || isField(each.getValue())));
+    }
+
+    private static boolean isField(String value) {
+        return value.length() <= Limits.FIELD && value.codePoints().noneMatch(Kept::isUnfit);
     }
 
     private static boolean isSensible(BigDecimal amount) {

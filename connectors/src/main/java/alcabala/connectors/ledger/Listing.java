@@ -3,6 +3,7 @@ package alcabala.connectors.ledger;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.terms.CodedTerms;
 import alcabala.formats.csv.CsvProblem;
 import java.util.List;
 
@@ -14,7 +15,7 @@ public sealed interface Listing {
 
     record Parties(List<Party> rows) implements Listing {}
 
-    record Terms(List<LedgerTerm> rows) implements Listing {}
+    record Terms(List<CodedTerms> rows) implements Listing {}
 
     /// All that is wrong with it, not only the first.
     record Unusable(List<CsvProblem> problems) implements Listing {}

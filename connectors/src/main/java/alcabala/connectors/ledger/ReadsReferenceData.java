@@ -1,8 +1,10 @@
 package alcabala.connectors.ledger;
 
+import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.spi.Capability;
 import java.util.List;
 import java.util.function.Consumer;
@@ -25,5 +27,8 @@ public interface ReadsReferenceData extends Capability {
     default void rates(Consumer<List<LedgerRate>> page) {}
 
     /// Terms of payment, as far as the ledger keeps any.
-    default void terms(Consumer<List<LedgerTerm>> page) {}
+    default void terms(Consumer<List<CodedTerms>> page) {}
+
+    /// What the business added to its documents; of a ledger where it can add none, none.
+    default void fields(Consumer<List<CustomField>> page) {}
 }

@@ -1,10 +1,12 @@
 package alcabala.connectors.source;
 
+import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.Milestone;
+import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.Unusable;
 import java.math.BigDecimal;
 import java.util.Set;
@@ -24,6 +26,11 @@ public sealed interface SourceChange {
     record CategoryChanged(String code, String name) implements SourceChange {}
 
     record TaxChanged(String code, String name, BigDecimal rate, TaxCategory category) implements SourceChange {}
+
+    record TermsChanged(CodedTerms terms) implements SourceChange {}
+
+    /// A field that the business added to its documents.
+    record FieldChanged(CustomField field) implements SourceChange {}
 
     /// A document or a settlement.
     ///

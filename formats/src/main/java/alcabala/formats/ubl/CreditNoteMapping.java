@@ -43,6 +43,8 @@ final class CreditNoteMapping {
                 Mapping.deliveryDate(file.getDelivery()),
                 "",
                 Mapping.note(file.getNote()),
+                "",
+                List.of(),
                 amounts.currency(),
                 Mapping.rate(file.getPricingExchangeRate(), amounts.currency()),
                 PriceMode.NET,

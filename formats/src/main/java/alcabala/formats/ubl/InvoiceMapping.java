@@ -42,6 +42,8 @@ final class InvoiceMapping {
                 Mapping.deliveryDate(file.getDelivery()),
                 "",
                 Mapping.note(file.getNote()),
+                "",
+                List.of(),
                 amounts.currency(),
                 Mapping.rate(file.getPricingExchangeRate(), amounts.currency()),
                 PriceMode.NET,

@@ -12,7 +12,8 @@ import java.util.Set;
 /// Checks what rows of one kind may say. Many rows say the same, which is looked up once.
 final class CheckedMeanings {
     /// Kinds of which each code takes other accounts.
-    private static final Set<RowKind> EACH_ITS_OWN = Set.of(RowKind.ROLE, RowKind.LINE_KIND, RowKind.PAYER);
+    private static final Set<RowKind> EACH_ITS_OWN =
+            Set.of(RowKind.ROLE, RowKind.LINE_KIND, RowKind.PAYER, RowKind.FIELD, RowKind.CHOICE);
     private final RouteRow route;
     private final RowKind kind;
     private final RowChecks checks;

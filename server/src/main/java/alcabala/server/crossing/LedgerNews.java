@@ -37,6 +37,7 @@ public class LedgerNews {
     private final Beyond beyond;
     private final EnteredThere entered;
     private final BookedLines booked;
+    private final FieldsBack fields;
     private final Settlements settlements;
     private final Outcomes outcomes;
     private final Links links;
@@ -73,6 +74,7 @@ public class LedgerNews {
             Beyond beyond,
             EnteredThere entered,
             BookedLines booked,
+            FieldsBack fields,
             Settlements settlements,
             Outcomes outcomes,
             Links links,
@@ -89,6 +91,7 @@ public class LedgerNews {
         this.beyond = beyond;
         this.entered = entered;
         this.booked = booked;
+        this.fields = fields;
         this.settlements = settlements;
         this.outcomes = outcomes;
         this.links = links;
@@ -116,6 +119,7 @@ public class LedgerNews {
         }
         beyond.claim(route.ledgerId(), who);
         entered.bringBack(route.ledgerId(), who);
+        fields.tell(route.ledgerId(), who);
         restorations.accounted(route.ledgerId());
         return new Brought(payments, edits, changed);
     }
@@ -227,6 +231,9 @@ public class LedgerNews {
                 paid ? linked.minor(record.paid()) : linked.paid(),
                 linked.minor(record.gross()),
                 differs);
+        if (record.fields() != null) {
+            fields.note(linked.routeId(), linked.recordId(), links.findSeen(linked.recordId()), record, who);
+        }
         links.seen(linked.recordId(), record, clock.instant());
         if (paid) {
             settlements.paidOtherwise(linked.recordId());

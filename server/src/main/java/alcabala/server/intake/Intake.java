@@ -62,8 +62,9 @@ public class Intake {
                     && sha256.equals(Hashes.hex(incoming.raw()));
         }
 
-        boolean says(Incoming incoming) {
-            return Stored.record(content).equals(incoming.record());
+        /// Whether it says nothing that would be another thing on the ledger.
+        boolean says(Incoming incoming, Compiler compiler) {
+            return compiler.crossing(Stored.record(content)).equals(compiler.crossing(incoming.record()));
         }
     }
 
@@ -207,7 +208,7 @@ public class Intake {
         for (int i = 0; i < changed.size(); i++) {
             Incoming each = changed.get(i);
             Known before = known.get(each.sourceRef());
-            boolean says = before.says(each);
+            boolean says = before.says(each, compiler);
             int revision = before.revision() + (says ? 0 : 1);
             rows.add(new Row(before.id(), said.get(i), revision, each, isApproved(compiler, each)));
             records.put(before.id(), each.record());

@@ -135,6 +135,8 @@ public class SourcePull {
                 case SourceChange.CategoryChanged c -> others.add(c.code());
                 case SourceChange.TaxChanged c -> others.add(c.code());
                 case SourceChange.SiteChanged c -> others.add(c.name());
+                case SourceChange.TermsChanged c -> others.add(c.terms().code());
+                case SourceChange.FieldChanged c -> others.add(c.field().code());
                 case SourceChange.SetAside c -> setAsides.keepOfSource(sourceId, c.record());
             }
         }

@@ -34,6 +34,7 @@ class Choosing {
     static final String PAYS = "Yes, that is right";
     private final JdbcClient jdbc;
     private final OnLedger ledger;
+    private final AddedOnLedger added;
     private final MapView view;
 
     /// What is looked for.
@@ -42,9 +43,12 @@ class Choosing {
     /// @param purpose DIMENSION for a value of one of the ledger's dimensions
     /// @param dimension the ledger's code of it; empty for an account or a counterpart
     /// @param bought whether the row is about something bought, where that is not plain
-    record Sought(RowKind kind, String code, Purpose purpose, String dimension, boolean bought, String text) {}
+    /// @param beside what stands for it there by now, for what is said of how it is written
+    record Sought(
+            RowKind kind, String code, Purpose purpose, String dimension, boolean bought, String beside, String text) {}
 
-    Choosing(JdbcClient jdbc, OnLedger ledger, MapView view) {
+    Choosing(JdbcClient jdbc, OnLedger ledger, AddedOnLedger added, MapView view) {
+        this.added = added;
         this.jdbc = jdbc;
         this.ledger = ledger;
         this.view = view;
@@ -67,8 +71,10 @@ class Choosing {
     private List<Option> all(RouteRow route, Sought sought, String text) {
         return switch (sought.purpose()) {
             case COUNTERPART -> counterparts(route, sought, text);
-            case ACCOUNT, INCOME, EXPENSE, DISCOUNT, SHIPPING, ADVANCE -> accounts(route, sought);
+            case ACCOUNT, INCOME, EXPENSE, COST, STOCK, DISCOUNT, SHIPPING, ADVANCE -> accounts(route, sought);
             case NAME -> List.of();
+            case FORMAT -> added.formats(route, sought.code(), sought.beside());
+            case DIRECTION -> added.directions();
             case DIMENSION -> dimension(route, sought.dimension());
         };
     }
@@ -79,6 +85,9 @@ class Choosing {
             case ITEM -> joined(createdItems(route, sought.code()), ledger.found(route, RowKind.ITEM, text, OFFERED));
             case TAX -> ledger.taxCodes(route);
             case PAYER -> List.of(new Option(Meaning.of(RowKind.PAYER, "", ""), "", PAYS, "", ""));
+            case TERMS -> added.terms(route);
+            case FIELD -> added.fields(route, sought.code());
+            case CHOICE -> added.choices(route, sought.code());
             case CATEGORY, PROJECT, ROLE, SUPPLIER, SITE, LINE_KIND, LINE, MEANS -> List.of();
         };
     }

@@ -25,7 +25,9 @@ final class Fitting {
             case DISCOUNT -> anyOf(AccountRole.DISCOUNT_GIVEN, AccountRole.PURCHASES);
             case SHIPPING -> anyOf(AccountRole.SHIPPING_INCOME, AccountRole.EXPENSES);
             case ADVANCE -> anyOf(AccountRole.CUSTOMER_ADVANCES, AccountRole.SUPPLIER_ADVANCES);
-            case COUNTERPART, NAME, DIMENSION -> type -> false;
+            case COST -> anyOf(AccountRole.COST_OF_SALES, AccountRole.STOCK_VARIANCE);
+            case STOCK -> anyOf(AccountRole.INVENTORY, AccountRole.GOODS_IN_TRANSIT);
+            case COUNTERPART, NAME, FORMAT, DIRECTION, DIMENSION -> type -> false;
         };
     }
 
@@ -34,7 +36,8 @@ final class Fitting {
             case MEANS -> AccountType::takesMoney;
             case LINE -> AccountType::takesLines;
             case ROLE -> RowChecks.role(code)::takes;
-            case PARTY, ITEM, CATEGORY, PROJECT, TAX, SUPPLIER, SITE, LINE_KIND, PAYER -> type -> false;
+            case PARTY, ITEM, CATEGORY, PROJECT, TAX, SUPPLIER, SITE, LINE_KIND, PAYER, TERMS, FIELD, CHOICE ->
+                type -> false;
         };
     }
 

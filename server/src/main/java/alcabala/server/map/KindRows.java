@@ -271,6 +271,11 @@ final class KindRows {
         return suggestions;
     }
 
+    /// Those of a kind that were made.
+    Collection<CrosswalkRow> all(RowKind kind) {
+        return rows.getOrDefault(kind, Map.of()).values();
+    }
+
     /// Codes of a kind that rows were made for.
     Set<String> codes(RowKind kind) {
         return rows.getOrDefault(kind, Map.of()).keySet();

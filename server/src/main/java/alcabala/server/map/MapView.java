@@ -49,6 +49,7 @@ class MapView {
     private final SettingStore settings;
     private final MoneyRows money;
     private final PlaceRows places;
+    private final AddedRows added;
     private final CommittedCache<Long, KnownItems> itemsOf = new CommittedCache<>();
     private final CommittedCache<Long, BookedBefore> bookedOn = new CommittedCache<>();
 
@@ -100,7 +101,9 @@ class MapView {
             PartyMatchers matchers,
             SettingStore settings,
             MoneyRows money,
-            PlaceRows places) {
+            PlaceRows places,
+            AddedRows added) {
+        this.added = added;
         this.money = money;
         this.places = places;
         this.settings = settings;
@@ -258,6 +261,9 @@ class MapView {
             case PROJECT -> places.projects(source, route);
             case SITE -> places.sites(source, route);
             case LINE_KIND -> places.lineKinds(source);
+            case TERMS -> added.terms(source, route);
+            case FIELD -> added.fields(source, route);
+            case CHOICE -> added.choices(source, route);
         };
         return view.stream()
                 .sorted(Comparator.comparing((Row row) -> row.row() == null && !row.needed())

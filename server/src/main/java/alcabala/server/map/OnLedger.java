@@ -25,6 +25,7 @@ import org.springframework.stereotype.Component;
 class OnLedger {
     private final JdbcClient jdbc;
     private final LedgerReference reference;
+    private final AddedOnLedger added;
 
     /// One of the ledger's dimensions with what is in use there.
     ///
@@ -36,7 +37,8 @@ class OnLedger {
         }
     }
 
-    OnLedger(JdbcClient jdbc, LedgerReference reference) {
+    OnLedger(JdbcClient jdbc, LedgerReference reference, AddedOnLedger added) {
+        this.added = added;
         this.jdbc = jdbc;
         this.reference = reference;
     }
@@ -146,9 +148,11 @@ class OnLedger {
                 reference.taxCodes(route.ledgerId()).stream()
                         .map(OnLedger::taxCode)
                         .toList();
-            case CATEGORY, PROJECT, ROLE, SUPPLIER, SITE, LINE_KIND, LINE, PAYER, MEANS -> List.of();
+            case CATEGORY, PROJECT, ROLE, SUPPLIER, SITE, LINE_KIND, LINE, PAYER, MEANS, TERMS, FIELD, CHOICE ->
+                List.of();
         };
-        Map<String, String> names = known.stream().collect(Collectors.toMap(Option::code, Option::name));
+        Map<String, String> names = added.names(route, kind);
+        known.forEach(option -> names.put(option.code(), option.name()));
         codes(meanings).forEach(code -> names.putIfAbsent(code, Choosing.GONE));
         if (kind == RowKind.PARTY) {
             names.put("", Choosing.CREATED);

@@ -4,20 +4,25 @@ import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerDimension;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.matching.Names;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.StandardFields;
+import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.Affected;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.Released;
 import alcabala.server.jobs.Works.Progress;
+import alcabala.server.platform.AddedWords;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.SumJson;
 import alcabala.server.record.Refs;
+import alcabala.server.reference.AddedThere;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -44,6 +49,7 @@ class RouteMove {
     private final Routes routes;
     private final CrosswalkStore store;
     private final LedgerReference reference;
+    private final AddedThere added;
     private final Affected affected;
     private final Trail trail;
 
@@ -72,8 +78,10 @@ class RouteMove {
             Routes routes,
             CrosswalkStore store,
             LedgerReference reference,
+            AddedThere added,
             Affected affected,
             Trail trail) {
+        this.added = added;
         this.jdbc = jdbc;
         this.routes = routes;
         this.store = store;
@@ -193,6 +201,9 @@ class RouteMove {
         private final Map<String, Party> partiesHere;
         private final Map<String, Party> partiesThere;
         private final Map<String, LedgerItem> itemsThere;
+        private final Map<String, CodedTerms> termsHere;
+        private final Map<String, CodedTerms> termsThere;
+        private final Map<String, CustomField> fieldsThere;
         private final Map<String, LedgerDimension> dimensionsThere;
 
         Carrying(long here, long there) {
@@ -203,6 +214,9 @@ class RouteMove {
             partiesHere = by(reference.parties(here), Party::code);
             partiesThere = by(reference.parties(there), Party::code);
             itemsThere = by(reference.items(there), LedgerItem::code);
+            termsHere = by(added.terms(here), CodedTerms::code);
+            termsThere = by(added.terms(there), CodedTerms::code);
+            fieldsThere = by(added.fields(there), CustomField::code);
             dimensionsThere = reference.dimensions(there);
         }
 
@@ -214,7 +228,7 @@ class RouteMove {
         Optional<String> whyNot(CrosswalkRow row) {
             List<String> reasons = new ArrayList<>();
             row.meaning().targets().forEach((purpose, target) -> {
-                if (!target.isEmpty() && purpose != Purpose.NAME) {
+                if (!target.isEmpty() && purpose.pointsThere()) {
                     (purpose == Purpose.COUNTERPART ? counterpart(row.kind(), target) : account(target))
                             .ifPresent(reasons::add);
                 }
@@ -231,8 +245,31 @@ class RouteMove {
                 case PARTY -> party(target);
                 case ITEM ->
                     itemsThere.containsKey(target) ? Optional.empty() : Optional.of("there is no item " + target);
+                case TERMS -> terms(target);
+                case FIELD -> field(target);
+                // Goes with its field, and is found out where that has other choices.
+                case CHOICE -> Optional.empty();
                 case CATEGORY, PROJECT, SUPPLIER, SITE, LINE_KIND, ROLE, LINE, MEANS, PAYER -> Optional.empty();
             };
+        }
+
+        private Optional<String> terms(String code) {
+            CodedTerms there = termsThere.get(code);
+            CodedTerms here = termsHere.get(code);
+            if (there == null || !there.active()) {
+                return Optional.of("there are no active terms " + code);
+            }
+            return here == null || here.rule().computesLike(there.rule())
+                    ? Optional.empty()
+                    : Optional.of("terms %s are %s there, %s here"
+                            .formatted(code, AddedWords.terms(there.rule()), AddedWords.terms(here.rule())));
+        }
+
+        private Optional<String> field(String code) {
+            CustomField there = fieldsThere.get(code);
+            return StandardFields.isStandard(code) || (there != null && there.active())
+                    ? Optional.empty()
+                    : Optional.of("there is no active field " + code);
         }
 
         private Optional<String> dimension(String dimension, String value) {

@@ -28,8 +28,10 @@ public class RowChecks {
     private static final Pattern LINE = Pattern.compile("(\\d{1,18})/.+");
     private final JdbcClient jdbc;
     private final LedgerReference reference;
+    private final AddedChecks added;
 
-    RowChecks(JdbcClient jdbc, LedgerReference reference) {
+    RowChecks(JdbcClient jdbc, LedgerReference reference, AddedChecks added) {
+        this.added = added;
         this.jdbc = jdbc;
         this.reference = reference;
     }
@@ -46,6 +48,7 @@ public class RowChecks {
         if (meaning.targets().isEmpty() && meaning.dimensions().isEmpty()) {
             throw NotPossibleException.invalid("says-nothing", "The row of " + code + " says nothing; take it away.");
         }
+        added.check(route, kind, code, meaning);
         meaning.targets().forEach((purpose, target) -> checkTarget(route, kind, code, purpose, target));
         meaning.dimensions().forEach((dimension, value) -> checkDimension(route, kind, dimension, value));
         return meaning;
@@ -64,7 +67,7 @@ public class RowChecks {
             case ROLE -> role(code);
             case LINE_KIND -> checkLineKind(code);
             case PAYER -> checkPayer(code);
-            case PARTY, ITEM, CATEGORY, PROJECT, TAX, SUPPLIER, SITE, MEANS -> {}
+            case PARTY, ITEM, CATEGORY, PROJECT, TAX, SUPPLIER, SITE, MEANS, TERMS, FIELD, CHOICE -> {}
         }
     }
 
@@ -137,7 +140,10 @@ public class RowChecks {
             case EXPENSE -> requireFitting(route, kind, purpose, target, "what is bought");
             case DISCOUNT -> requireFitting(route, kind, purpose, target, "a discount");
             case SHIPPING -> requireFitting(route, kind, purpose, target, "carriage");
+            case COST -> requireFitting(route, kind, purpose, target, "what was sold cost");
+            case STOCK -> requireFitting(route, kind, purpose, target, "what lies in stock");
             case NAME -> checkItemName(route, target);
+            case FORMAT, DIRECTION -> {}
             case ADVANCE -> requireFitting(route, kind, purpose, target, "an advance");
             case DIMENSION ->
                 throw NotPossibleException.invalid("purpose-unfit", "Dimensions are said by their codes.");

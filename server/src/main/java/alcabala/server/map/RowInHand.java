@@ -21,7 +21,7 @@ record RowInHand(int version, Purpose purpose, Option main, List<Further> furthe
     /// @return null where there is no such thing
     static Purpose mainOf(RowKind kind) {
         return switch (kind) {
-            case PARTY, ITEM, TAX, PAYER -> Purpose.COUNTERPART;
+            case PARTY, ITEM, TAX, PAYER, TERMS, FIELD, CHOICE -> Purpose.COUNTERPART;
             case SITE -> null;
             case CATEGORY, PROJECT, ROLE, SUPPLIER, LINE_KIND, LINE, MEANS -> kind.accountPurpose();
         };

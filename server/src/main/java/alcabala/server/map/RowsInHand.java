@@ -58,7 +58,11 @@ class RowsInHand {
                         Sentences.purpose(purpose),
                         Optional.ofNullable(meaning.targets().get(purpose))
                                 .map(target -> new Option(
-                                        Meaning.NONE.with(purpose, target), target, names.account(target), "", ""))
+                                        Meaning.NONE.with(purpose, target),
+                                        target,
+                                        named(purpose, target, names),
+                                        "",
+                                        ""))
                                 .orElse(null)));
         Stream<Further> dimensions = kind.purposes().contains(Purpose.DIMENSION)
                 ? ledger.dimensions(route).stream()
@@ -71,6 +75,10 @@ class RowsInHand {
                                         .orElse(null)))
                 : Stream.empty();
         return Stream.concat(accounts, dimensions).toList();
+    }
+
+    private static String named(Purpose purpose, String target, LedgerNames names) {
+        return purpose.pointsThere() ? names.account(target) : AddedOnLedger.named(purpose, target);
     }
 
     /// What a row mostly says, with the names of what it points to.
@@ -105,8 +113,10 @@ class RowsInHand {
         Stream<Said> main = main(kind, meaning, names).stream().map(each -> new Said("", each.code(), each.name()));
         Stream<Said> accounts = meaning.targets().entrySet().stream()
                 .filter(each -> !RowInHand.comesWithIt(kind, each.getKey()))
-                .map(each ->
-                        new Said(Sentences.purpose(each.getKey()), each.getValue(), names.account(each.getValue())));
+                .map(each -> new Said(
+                        Sentences.purpose(each.getKey()),
+                        each.getValue(),
+                        named(each.getKey(), each.getValue(), names)));
         Stream<Said> dimensions = meaning.dimensions().entrySet().stream()
                 .map(each -> new Said(names.dimension(each.getKey()), each.getValue(), ""));
         return Stream.of(main, accounts, dimensions).flatMap(each -> each).toList();

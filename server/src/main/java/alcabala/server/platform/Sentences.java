@@ -113,6 +113,19 @@ public final class Sentences {
                 "%s is missed by %s; the route takes %s at most as a difference."
                         .formatted(f.document(), Amounts.shown(f.difference()), Amounts.shown(f.most()));
             case Finding.StaysOpen f -> staysOpen(f);
+            case Finding.TermsUnusable f ->
+                "Its terms %s stand for terms %s of the ledger, which are not there or no longer used."
+                        .formatted(f.terms(), f.ledgerTerms());
+            case Finding.TermsDiffer f ->
+                "By terms %s of the ledger it would be due on %s; it says %s, and that is sent."
+                        .formatted(f.ledgerTerms(), day(f.computed()), day(f.stated()));
+            case Finding.FieldUnusable f ->
+                "Its field %s goes into field %s of the ledger, which is not there or no longer used."
+                        .formatted(f.field(), f.ledgerField());
+            case Finding.ChoiceUnmapped f ->
+                "Nothing says which choice of the ledger stands for %s in its field %s."
+                        .formatted(f.choice(), f.field());
+            case Finding.FieldUnconvertible f -> AddedWords.unconvertible(f);
         };
     }
 
@@ -191,7 +204,11 @@ public final class Sentences {
             case DISCOUNT -> "Discounts";
             case SHIPPING -> "Carriage";
             case ADVANCE -> "Advances";
+            case COST -> "Cost of sales";
+            case STOCK -> "Stock";
             case NAME -> "Name there";
+            case FORMAT -> "Written as";
+            case DIRECTION -> "Goes";
             case DIMENSION -> "Dimension";
         };
     }

@@ -2,6 +2,7 @@ package alcabala.server.record;
 
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.custom.FieldValue;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.record.Record;
@@ -69,6 +70,11 @@ public final class Refs {
         if (!document.kind().isSale()) {
             refs.add(of(RowKind.SUPPLIER, document.seller().code()));
         }
+        addIfAny(RowKind.TERMS, document.terms(), refs);
+        document.fields().stream()
+                .filter(FieldValue::mayBeChosen)
+                .map(each -> of(RowKind.CHOICE, Crosswalk.choiceCode(each.field(), each.value())))
+                .forEach(refs::add);
         for (DocumentLine line : document.lines()) {
             if (document.kind().isSale()) {
                 addSold(line, refs);

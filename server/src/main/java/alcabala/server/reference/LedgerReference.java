@@ -1,5 +1,6 @@
 package alcabala.server.reference;
 
+import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.DayRates;
@@ -10,6 +11,7 @@ import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.ledger.NameRules;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.tax.TaxRounding;
+import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerItem;
 import java.math.BigDecimal;
@@ -42,8 +44,10 @@ public class LedgerReference {
     private final JdbcClient jdbc;
     private final NamedParameterJdbcTemplate template;
     private final JsonMapper json;
+    private final AddedThere added;
 
-    LedgerReference(JdbcClient jdbc, NamedParameterJdbcTemplate template, JsonMapper json) {
+    LedgerReference(JdbcClient jdbc, NamedParameterJdbcTemplate template, JsonMapper json, AddedThere added) {
+        this.added = added;
         this.jdbc = jdbc;
         this.template = template;
         this.json = json;
@@ -109,6 +113,10 @@ public class LedgerReference {
         List<LedgerTaxCode> taxCodes = taxCodes(ledgerId);
         Map<String, LedgerDimension> dimensions = dimensions(ledgerId);
         DayRates rates = rates(ledgerId);
+        Map<String, CodedTerms> terms =
+                added.terms(ledgerId).stream().collect(Collectors.toMap(CodedTerms::code, Function.identity()));
+        Map<String, CustomField> fields =
+                added.fields(ledgerId).stream().collect(Collectors.toMap(CustomField::code, Function.identity()));
         return jdbc.sql("""
                 select name, currency, tax_rounding, name_limit, name_forbids, one_tax_code, 'multi-currency' = any(features) as multi,
                     :decides = any(features) as decides
@@ -125,6 +133,8 @@ public class LedgerReference {
                         taxCodes.stream().collect(Collectors.toMap(LedgerTaxCode::code, Function.identity())),
                         dimensions,
                         new NameRules(row.getInt("name_limit"), row.getString("name_forbids")),
+                        terms,
+                        fields,
                         row.getBoolean("one_tax_code"),
                         row.getBoolean("decides")))
                 .single();

@@ -1,14 +1,16 @@
 package alcabala.server.reference;
 
+import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.ledger.LedgerDimensionValue;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.LedgerRate;
-import alcabala.connectors.ledger.LedgerTerm;
 import alcabala.connectors.ledger.Listing;
+import alcabala.server.platform.AddedWords;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.Telling;
@@ -139,9 +141,19 @@ class PulledRows {
             send(ReferenceKind.RATE);
         }
 
-        void terms(List<LedgerTerm> page) {
-            page.forEach(t -> row(ReferenceKind.TERM, t.code(), t.name(), t.active(), Map.of("days", t.days())));
+        void terms(List<CodedTerms> page) {
+            page.forEach(t -> row(
+                    ReferenceKind.TERM,
+                    t.code(),
+                    t.name(),
+                    t.active(),
+                    Map.of("rule", t.rule(), "words", AddedWords.terms(t.rule()))));
             send(ReferenceKind.TERM);
+        }
+
+        void fields(List<CustomField> page) {
+            page.forEach(f -> row(ReferenceKind.FIELD, f.code(), f.name(), f.active(), f));
+            send(ReferenceKind.FIELD);
         }
 
         ReferenceKind list(Listing list) {

@@ -27,7 +27,8 @@ public enum ReferenceKind {
             "trim_scale(r.rate)::text",
             "currency, day, rate",
             "p.body->>'currency', cast(p.body->>'day' as date), cast(p.body->>'rate' as numeric)"),
-    TERM("terms", "ledger_term", "r.days || ' days'", "days", "cast(p.body->>'days' as int)");
+    TERM("terms", "ledger_term", "r.words", "rule, words", "p.body->'rule', p.body->>'words'"),
+    FIELD("field", "ledger_field", "lower(r.body->>'type')", "body", "p.body");
 
     /// Which table a list is about.
     public static ReferenceKind of(Listing list) {

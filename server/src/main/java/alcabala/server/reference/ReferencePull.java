@@ -190,6 +190,7 @@ public class ReferencePull {
             ledger.dimensions(reading::dimensions);
             ledger.rates(reading::rates);
             ledger.terms(reading::terms);
+            ledger.fields(reading::fields);
             return transaction.execute(status -> {
                 int changes = pulled.merge(pull, ledgerId, ReferenceKind.values());
                 return finish(pull, ledgerId, changes, keepSettings(ledgerId, company, changes > 0), who);

@@ -30,8 +30,10 @@ public class SourceCatalogue {
     private final JdbcClient jdbc;
     private final NamedParameterJdbcTemplate template;
     private final JsonMapper json;
+    private final SourceAdded added;
 
-    SourceCatalogue(JdbcClient jdbc, NamedParameterJdbcTemplate template, JsonMapper json) {
+    SourceCatalogue(JdbcClient jdbc, NamedParameterJdbcTemplate template, JsonMapper json, SourceAdded added) {
+        this.added = added;
         this.jdbc = jdbc;
         this.template = template;
         this.json = json;
@@ -61,6 +63,8 @@ public class SourceCatalogue {
                             row(sourceId, c.code(), c.name())
                                     .addValue("rate", c.rate())
                                     .addValue("category", c.category().name()));
+                case SourceChange.TermsChanged c -> added.keep(sourceId, c.terms());
+                case SourceChange.FieldChanged c -> added.keep(sourceId, c.field());
                 case SourceChange.RecordChanged c -> {}
                 case SourceChange.SetAside c -> {}
             }
@@ -116,6 +120,7 @@ public class SourceCatalogue {
                                                 .name()));
             }
         }
+        added.keepUsed(sourceId, records);
         keepCodes("source_means", sourceId, records.stream().flatMap(SourceCatalogue::means));
         keepCodes("source_project", sourceId, records.stream().flatMap(SourceCatalogue::projects));
         int found = addNew(PARTY, parties) + addNew(ITEM, items);

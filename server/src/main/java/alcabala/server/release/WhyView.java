@@ -212,6 +212,9 @@ class WhyView {
             case "supplier-unmapped" -> new Fix(RowKind.SUPPLIER, code);
             case "role-unset" -> new Fix(RowKind.ROLE, code);
             case "means-unmapped" -> new Fix(RowKind.MEANS, code);
+            case "terms-differ" -> new Fix(RowKind.TERMS, code);
+            case "choice-unmapped" -> new Fix(RowKind.CHOICE, code);
+            case "field-unconvertible" -> new Fix(RowKind.FIELD, code);
             case "payer-differs" -> new Fix(RowKind.PAYER, code);
             default -> null;
         };

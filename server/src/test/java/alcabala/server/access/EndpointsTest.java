@@ -68,6 +68,7 @@ class EndpointsTest {
             POST /api/items/rewritings/{id}/stopping               administrator bookkeeper
             POST /api/map/bulk/{id}/doing                          administrator bookkeeper
             POST /api/map/bulk/{id}/undoing                        administrator bookkeeper
+            POST /api/map/fields/trial                             administrator bookkeeper
             POST /api/map/what-if                                  administrator bookkeeper
             POST /api/map/corrections                              administrator bookkeeper
             PUT /api/map/corrections/{id}                          administrator bookkeeper

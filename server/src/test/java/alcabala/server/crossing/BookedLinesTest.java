@@ -91,6 +91,8 @@ class BookedLinesTest {
                 null,
                 lines,
                 List.of(),
+                null,
+                null,
                 null);
     }
 

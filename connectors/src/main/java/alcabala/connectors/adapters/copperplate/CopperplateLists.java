@@ -6,7 +6,8 @@ import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Address;
 import alcabala.accounting.party.Party;
-import alcabala.connectors.ledger.LedgerTerm;
+import alcabala.accounting.terms.CodedTerms;
+import alcabala.accounting.terms.PaymentTerms;
 import alcabala.connectors.ledger.Listing;
 import alcabala.formats.csv.CsvProblem;
 import alcabala.formats.csv.CsvTable;
@@ -138,13 +139,14 @@ final class CopperplateLists {
                 open(row));
     }
 
-    private LedgerTerm term(CsvTable.Row row) {
+    private CodedTerms term(CsvTable.Row row) {
         String days = cell(row, "Days");
-        boolean known = days.matches("\\d{1,4}");
+        boolean known = days.matches("\\d{1,4}") && Integer.parseInt(days) <= PaymentTerms.MOST_DAYS;
         if (!known) {
             wrong(row, "Days");
         }
-        return new LedgerTerm(cell(row, "Terms"), cell(row, "Title"), known ? Integer.parseInt(days) : 0, open(row));
+        PaymentTerms rule = PaymentTerms.days(known ? Integer.parseInt(days) : 0);
+        return new CodedTerms(cell(row, "Terms"), cell(row, "Title"), rule, open(row));
     }
 
     /// With a point or a comma before the decimals.

@@ -1,5 +1,7 @@
 package alcabala.connectors.adapters.hullwork;
 
+import alcabala.accounting.custom.FieldType;
+import alcabala.accounting.custom.FieldValue;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
@@ -16,6 +18,8 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Milestone;
 import alcabala.accounting.tax.TaxRounding;
+import alcabala.accounting.terms.CodedTerms;
+import alcabala.connectors.http.Extras;
 import alcabala.connectors.http.Json;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.source.SourceChange;
@@ -62,6 +66,10 @@ public final class HullworkMapping {
                         text(record, "text"),
                         decimal(record, "rate"),
                         TaxCategory.valueOf(text(record, "category"))));
+            case "terms" ->
+                Optional.of(new SourceChange.TermsChanged(
+                        new CodedTerms(text(record, "code"), text(record, "text"), Extras.terms(record), true)));
+            case "field" -> Optional.of(new SourceChange.FieldChanged(Extras.field(record, "text", "options")));
             case "document" ->
                 Optional.of(new SourceChange.RecordChanged(
                         text(record, "id"),
@@ -166,6 +174,8 @@ public final class HullworkMapping {
                 day(record, "finishedOn"),
                 text(record, "site"),
                 text(record, "workDone"),
+                text(record, "terms"),
+                fields(record),
                 currency,
                 rate(record),
                 inclusive ? PriceMode.TAX_INCLUSIVE : PriceMode.NET,
@@ -178,6 +188,18 @@ public final class HullworkMapping {
                 allowances,
                 List.of(),
                 totals);
+    }
+
+    private static List<FieldValue> fields(JsonNode record) {
+        List<FieldValue> fields = new ArrayList<>();
+        for (JsonNode field : record.path("fields")) {
+            String value = text(field, "value");
+            if (!value.isEmpty()) {
+                FieldType type = Extras.type(field);
+                fields.add(new FieldValue(text(field, "code"), type, Extras.value(type, value)));
+            }
+        }
+        return fields;
     }
 
     /// What one unit of its currency was worth when it was made out, if the yard says so.

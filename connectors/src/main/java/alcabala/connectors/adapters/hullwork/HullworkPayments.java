@@ -187,6 +187,8 @@ final class HullworkPayments {
                         null,
                         lines,
                         List.of(),
+                        null,
+                        null,
                         new LedgerRecord.Moved(
                                 text(node, "means"),
                                 text(node, "reference"),

@@ -18,13 +18,21 @@ import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.source.Approves;
 import alcabala.connectors.source.SourceFeed;
 import alcabala.connectors.source.TellsChanges;
+import alcabala.connectors.source.WritesFields;
 import alcabala.connectors.spi.Place;
+import java.util.Map;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
 /// Hullwork: a changes feed with a cursor, approval, and payments that were entered elsewhere.
 final class HullworkSource
-        implements TellsChanges, Approves, TakesSettlements, CancelsSettlements, AnswersByKey, FindsByReference {
+        implements TellsChanges,
+                Approves,
+                WritesFields,
+                TakesSettlements,
+                CancelsSettlements,
+                AnswersByKey,
+                FindsByReference {
     private final Http http;
 
     public HullworkSource(Place place, Access access) {
@@ -76,6 +84,26 @@ final class HullworkSource
         return http.find(path, JsonNode.class, by)
                 .map(node -> Understood.read(
                         HullworkMapping.SYSTEM, "payment of " + by, () -> HullworkPayments.record(node)));
+    }
+
+    @Override
+    public Answer<String> say(String documentId, String field, String value) {
+        return http.put(
+                "/documents/{id}/fields/{field}",
+                Http.JSON.writeValueAsString(Map.of("value", value)),
+                null,
+                node -> said(node, field),
+                documentId,
+                field);
+    }
+
+    private static String said(JsonNode document, String field) {
+        return document.path("fields")
+                .valueStream()
+                .filter(each -> text(each, "code").equals(field))
+                .map(each -> text(each, "value"))
+                .findFirst()
+                .orElse("");
     }
 
     @Override

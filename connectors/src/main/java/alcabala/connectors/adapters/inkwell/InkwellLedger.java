@@ -1,5 +1,6 @@
 package alcabala.connectors.adapters.inkwell;
 
+import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
@@ -7,6 +8,7 @@ import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.Access;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
@@ -116,20 +118,29 @@ final class InkwellLedger
 
     @Override
     public void dimensions(Consumer<List<LedgerDimensionValue>> page) {
-        JsonNode values = http.get("/dimensions", JsonNode.class);
-        page.accept(Understood.read(
-                SYSTEM,
-                "its dimensions",
-                () -> values.valueStream().map(InkwellMapping::dimension).toList()));
+        page.accept(whole("/dimensions", "its dimensions", InkwellMapping::dimension));
     }
 
     @Override
     public void rates(Consumer<List<LedgerRate>> page) {
-        JsonNode values = http.get("/rates", JsonNode.class);
-        page.accept(Understood.read(
-                SYSTEM,
-                "its rates of exchange",
-                () -> values.valueStream().map(InkwellMapping::rate).toList()));
+        page.accept(whole("/rates", "its rates of exchange", InkwellMapping::rate));
+    }
+
+    @Override
+    public void terms(Consumer<List<CodedTerms>> page) {
+        page.accept(whole("/terms", "its terms of payment", InkwellMapping::terms));
+    }
+
+    @Override
+    public void fields(Consumer<List<CustomField>> page) {
+        page.accept(whole("/fields", "its fields", InkwellMapping::field));
+    }
+
+    /// A list that is short enough to be told at once.
+    private <T> List<T> whole(String path, String what, Function<JsonNode, T> mapping) {
+        JsonNode values = http.get(path, JsonNode.class);
+        return Understood.read(
+                SYSTEM, what, () -> values.valueStream().map(mapping).toList());
     }
 
     @Override

@@ -1,5 +1,6 @@
 package alcabala.connectors.adapters.inkwell;
 
+import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.document.Limits;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCategory;
@@ -11,7 +12,9 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.tax.TaxRounding;
+import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.http.Extras;
 import alcabala.connectors.http.Http;
 import alcabala.connectors.http.Json;
 import alcabala.connectors.http.Understood;
@@ -69,6 +72,8 @@ final class InkwellMapping {
         }
         body.put("status", document.draft() ? "draft" : "final");
         body.put("note", document.note());
+        body.put("terms", document.terms().isEmpty() ? null : document.terms());
+        body.put("fields", document.fields());
         body.put("toBeEmailed", document.toBeEmailed());
         body.put("kind", document.kind().word());
         body.put("party", partyId);
@@ -196,6 +201,18 @@ final class InkwellMapping {
                 text(node, "value"),
                 text(node, "title"),
                 node.path("active").asBoolean());
+    }
+
+    static CodedTerms terms(JsonNode node) {
+        return new CodedTerms(
+                text(node, "code"),
+                text(node, "name"),
+                Extras.terms(node),
+                node.path("active").asBoolean());
+    }
+
+    static CustomField field(JsonNode node) {
+        return Extras.field(node, "title", "values");
     }
 
     static LedgerRate rate(JsonNode node) {

@@ -93,6 +93,8 @@ final class InkwellPayments {
                         null,
                         lines,
                         List.of(Http.JSON.treeToValue(node.path("journal"), LedgerRecord.JournalEntry[].class)),
+                        null,
+                        null,
                         new LedgerRecord.Moved(
                                 text(node, "means"),
                                 text(node, "reference"),

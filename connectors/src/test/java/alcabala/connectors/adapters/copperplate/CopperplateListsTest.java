@@ -6,7 +6,8 @@ import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
-import alcabala.connectors.ledger.LedgerTerm;
+import alcabala.accounting.terms.CodedTerms;
+import alcabala.accounting.terms.PaymentTerms;
 import alcabala.connectors.ledger.Listing;
 import alcabala.formats.csv.CsvProblem;
 import alcabala.formats.csv.CsvProblem.Code;
@@ -23,7 +24,7 @@ class CopperplateListsTest {
                         new LedgerAccount("4100", "Parts", AccountType.REVENUE, true),
                         new LedgerAccount("1500", "Stock", AccountType.STOCK, false))));
         assertThat(read("Terms,Title,Days,Open\nN30,30 days,30,yes"))
-                .isEqualTo(new Listing.Terms(List.of(new LedgerTerm("N30", "30 days", 30, true))));
+                .isEqualTo(new Listing.Terms(List.of(new CodedTerms("N30", "30 days", PaymentTerms.days(30), true))));
         assertThat(read("Tax code;Title;Percent;Category;Account;Open\nBOTH;Both;12,5;S;2310;yes"))
                 .isEqualTo(new Listing.TaxCodes(List.of(
                         new LedgerTaxCode("BOTH", "Both", new BigDecimal("12.5"), TaxCategory.S, "2310", "", true))));

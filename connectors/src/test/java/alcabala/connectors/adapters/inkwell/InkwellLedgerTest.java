@@ -554,6 +554,8 @@ class InkwellLedgerTest {
                 "HW-1",
                 List.of(goods, rounding),
                 "",
+                "N30",
+                Map.of("berth", "N", "hull-no", ""),
                 false,
                 false,
                 Money.parse("EUR 10.00"),

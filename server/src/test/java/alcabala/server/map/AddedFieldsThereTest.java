@@ -1,0 +1,283 @@
+package alcabala.server.map;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.Purpose;
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.server.Api;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import tools.jackson.databind.JsonNode;
+
+/// Terms of payment, and fields that the yard and its books added: mapped, tried, sent, and brought back.
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class AddedFieldsThereTest {
+    private static World world;
+    private static Api ferro;
+    private static Yard yard;
+    private static JsonNode posted;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        ferro = world.api("ferro");
+        yard = new Yard(ferro);
+        yard.mapEverything();
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    private static JsonNode row(String kind, String code) {
+        return ferro.get("/api/map/" + kind + "?route=yard")
+                .json()
+                .get("rows")
+                .valueStream()
+                .filter(row -> row.get("code").asString().equals(code))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static Api.Response put(String code, Meaning meaning, int version) {
+        return ferro.put("/api/map/row", Yard.row("yard", "FIELD", code, meaning, version));
+    }
+
+    private static Meaning into(String field) {
+        return Meaning.of(RowKind.FIELD, field, "");
+    }
+
+    private static JsonNode trial(String code, Meaning meaning) {
+        return ferro.post("/api/map/fields/trial", Map.of("route", "yard", "code", code, "meaning", meaning))
+                .json();
+    }
+
+    private static String refusal(String code, Meaning meaning) {
+        return put(code, meaning, 0).json().get("code").asString();
+    }
+
+    @Test
+    @Order(1)
+    void termsAreSuggestedByWhatTheyCompute() {
+        assertThat(row("terms", "N30").get("suggestion").get("code").asString()).isEqualTo("30D");
+        assertThat(row("terms", "N30").get("suggestion").get("exact").asBoolean())
+                .isTrue();
+        JsonNode month = row("terms", "M1").get("suggestion");
+        assertThat(month.get("code").asString()).as("of the same name").isEqualTo("30M");
+        assertThat(month.get("exact").asBoolean()).isFalse();
+        assertThat(month.get("reason").asString()).contains("due on").contains("instead of");
+        assertThat(row("terms", "N30").get("open").asBoolean())
+                .as("its due date goes in any case")
+                .isFalse();
+        ferro.post("/api/map/suggestions", Map.of("route", "yard", "kind", "TERMS"));
+        assertThat(row("terms", "T14").get("row").get("meaning").toString()).contains("14D");
+        assertThat(row("terms", "M1").has("row")).isFalse();
+    }
+
+    @Test
+    @Order(2)
+    void whatCannotBecomeTheOtherIsRefused() {
+        assertThat(refusal("hull-no", into("NONE"))).isEqualTo("not-on-ledger");
+        assertThat(refusal("hull-no", into("OLD"))).as("no longer used").isEqualTo("not-on-ledger");
+        assertThat(refusal("none", into("HULL"))).isEqualTo("field-unknown");
+        assertThat(refusal("survey", into("WEIGHT"))).isEqualTo("field-unfit");
+        assertThat(refusal("berth", into("WEIGHT"))).isEqualTo("field-unfit");
+        assertThat(refusal(".site", into("PIER"))).isEqualTo("field-unfit");
+        assertThat(refusal("survey", into("SURVEY").with(Purpose.FORMAT, "day-dots")))
+                .as("a date needs none")
+                .isEqualTo("format-unfit");
+        assertThat(refusal("hull-no", into("HULL").with(Purpose.DIRECTION, "sideways")))
+                .isEqualTo("direction-unknown");
+        assertThat(refusal(".number", into("HULL").with(Purpose.DIRECTION, "to-source")))
+                .isEqualTo("field-unfit");
+        assertThat(ferro.put("/api/map/row", Yard.row("yard", "CHOICE", "berth > N", "1", "", 0))
+                        .json()
+                        .get("code")
+                        .asString())
+                .as("its field goes nowhere yet")
+                .isEqualTo("choice-invalid");
+    }
+
+    @Test
+    @Order(3)
+    void aRowIsTriedOnRealDocumentsBeforeItIsKept() {
+        JsonNode dates = trial("survey", into("SURVEY"));
+        assertThat(dates.get("documents").asInt()).isPositive();
+        assertThat(dates.get("values").findValuesAsString("problem")).containsOnly("");
+        JsonNode hours = trial("hours", into("HOURS").with(Purpose.FORMAT, "comma"));
+        assertThat(hours.get("values").get(0).get("after").asString())
+                .isEqualTo(hours.get("values").get(0).get("before").asString().replace('.', ','));
+        JsonNode berths = trial("berth", into("PIER"));
+        assertThat(berths.get("values").findValuesAsString("problem"))
+                .hasSize(3)
+                .allMatch(each -> each.startsWith("nothing says yet"));
+        JsonNode orders = trial("order-no", into("SURVEY"));
+        assertThat(orders.get("values").findValuesAsString("problem")).containsOnly("it is not written as was said");
+        assertThat(row("field", "survey").has("row")).as("trying keeps nothing").isFalse();
+    }
+
+    @Test
+    @Order(4)
+    void aChoiceWithoutACounterpartBlocksAndItsRowReleases() {
+        assertThat(put("hull-no", into("HULL"), 0).status()).isEqualTo(200);
+        assertThat(refusal("order-no", into("HULL"))).isEqualTo("field-taken");
+        assertThat(put("hours", into("HOURS").with(Purpose.FORMAT, "comma"), 0).status())
+                .isEqualTo(200);
+        assertThat(put("survey", into("SURVEY"), 0).status()).isEqualTo(200);
+        int ready = yard.counts().get("Ready");
+        assertThat(put("berth", into("PIER"), 0).status()).isEqualTo(200);
+        assertThat(yard.counts().get("Ready")).isLessThan(ready);
+        JsonNode north = row("choice", "berth > N");
+        assertThat(north.get("open").asBoolean()).isTrue();
+        assertThat(north.get("blockedDocuments").asInt()).isPositive();
+        assertThat(north.get("suggestion").get("code").asString()).isEqualTo("1");
+        yard.map("CHOICE", "berth > N", "1", "");
+        yard.map("CHOICE", "berth > S", "2", "");
+        yard.map("CHOICE", "berth > Y", "9", "");
+        assertThat(yard.counts().get("Ready")).isEqualTo(ready);
+    }
+
+    @Test
+    @Order(5)
+    void theLedgerGetsThemWithTheDocument() {
+        long id = withAll();
+        yard.awaitFinished(yard.send(List.of(id)));
+        posted = there(id);
+        JsonNode said = posted.get("fields");
+        assertThat(said.get("HULL").asString()).startsWith("CB-");
+        assertThat(said.get("HOURS").asString()).contains(",");
+        assertThat(said.get("PIER").asString()).isIn("1", "2", "9");
+        assertThat(posted.get("terms").asString()).isIn("14D", "30D");
+    }
+
+    /// The first that says hours and a berth.
+    private static long withAll() {
+        return world.jdbc().sql("""
+                select d.id from record d join record_revision v on v.id = d.revision_id
+                where d.state = 'Ready' and v.content::text like '%"hours"%' and v.content::text like '%"berth"%' and d.kind = 'invoice'
+                order by d.id limit 1""").query(Long.class).single();
+    }
+
+    private static JsonNode there(long id) {
+        String ref = world.jdbc()
+                .sql("select ledger_ref from link where record_id = :id")
+                .param("id", id)
+                .query(String.class)
+                .single();
+        return world.standIns().inkwell("/documents/" + ref);
+    }
+
+    private static long recordId() {
+        return world.jdbc()
+                .sql("select record_id from link where ledger_ref = :ref")
+                .param("ref", posted.get("id").asString())
+                .query(Long.class)
+                .single();
+    }
+
+    private static String sourceRef() {
+        return world.jdbc()
+                .sql("select source_ref from record where id = :id")
+                .param("id", recordId())
+                .query(String.class)
+                .single();
+    }
+
+    private static void fetch() {
+        ferro.post("/api/pull?route=yard", Map.of());
+    }
+
+    private static String state() {
+        return yard.document(posted.get("number").asString()).get("state").asString();
+    }
+
+    @Test
+    @Order(6)
+    void aFieldThatStaysWhereItIsChangesNothingOfWhatIsPosted() {
+        world.standIns().desk("/hullwork/documents/" + sourceRef() + "/fields/order-no", "value=PO+1");
+        fetch();
+        assertThat(state()).isEqualTo("Posted");
+        world.standIns().desk("/hullwork/documents/" + sourceRef() + "/fields/hull-no", "value=CB-9");
+        fetch();
+        assertThat(state()).as("this one goes").isEqualTo("Diverged");
+        yard.awaitFinished(yard.send(List.of(recordId())));
+        assertThat(there(recordId()).get("fields").get("HULL").asString()).isEqualTo("CB-9");
+        assertThat(state()).isEqualTo("Posted");
+    }
+
+    @Test
+    @Order(7)
+    void whatIsSaidThereComesBackOnceAndWhateverHappens() {
+        Meaning back = into("PO").with(Purpose.DIRECTION, "to-source");
+        assertThat(put("order-no", back, 0).status()).isEqualTo(200);
+        sayThere("field-PO=PO+4711");
+        world.standIns().fault("hullwork", "UNAVAILABLE", 0);
+        ferro.post("/api/pull?route=yard", Map.of());
+        assertThat(toBeTold()).as("kept until it is taken").isEqualTo(1);
+        world.standIns().fault("hullwork", "NONE", 0);
+        world.jdbc().sql("update field_return set next_at = now()").update();
+        fetch();
+        assertThat(toBeTold()).isZero();
+        fetch();
+        assertThat(orderNumber()).isEqualTo("PO 4711");
+        assertThat(state()).as("no echo").isEqualTo("Posted");
+        assertThat(there(recordId()).get("fields").get("PO").asString()).isEqualTo("PO 4711");
+        assertThat(ferro.get("/api/documents/" + recordId() + "/trail").body()).contains("field-brought-back");
+    }
+
+    @Test
+    @Order(8)
+    void whatTheSourceDoesNotTakeIsSaidAndNotAskedForEver() {
+        Meaning back = into("HOURS").with(Purpose.FORMAT, "comma").with(Purpose.DIRECTION, "to-source");
+        int version = row("field", "hours").get("row").get("version").asInt();
+        assertThat(put("hours", back, version).status()).isEqualTo(200);
+        sayThere("field-HOURS=a+few");
+        fetch();
+        assertThat(trail()).contains("it is not written as was said");
+        sayThere("field-HOURS=" + "9".repeat(20));
+        fetch();
+        assertThat(trail()).contains("does not take 99999999999999999999");
+        assertThat(toBeTold()).isZero();
+        JsonNode tried = trial("hours", back);
+        assertThat(tried.get("values").get(0).get("after").asString()).hasSize(20);
+    }
+
+    private static String trail() {
+        return ferro.get("/api/documents/" + recordId() + "/trail").body();
+    }
+
+    private static int toBeTold() {
+        return world.jdbc()
+                .sql("select count(*) from field_return")
+                .query(Integer.class)
+                .single();
+    }
+
+    private static String orderNumber() {
+        return world.standIns()
+                .page("/hullwork/documents/" + sourceRef())
+                .replaceAll("(?s).*/fields/order-no\".*? name=\"value\" value=\"([^\"]*)\".*", "$1");
+    }
+
+    /// With its date, amounts and all else left as they are.
+    private static void sayThere(String field) {
+        JsonNode now = there(recordId());
+        StringBuilder form = new StringBuilder("version=" + now.get("version").asInt() + "&due="
+                + now.get("due").asString());
+        now.get("lines")
+                .forEach(line ->
+                        form.append("&amount=").append(line.get("amount").asString()));
+        world.standIns()
+                .desk("/inkwell/books/saltmere/documents/" + now.get("id").asString() + "/edit", form + "&" + field);
+    }
+}
