@@ -24,35 +24,37 @@ export function Coverage({ counts }: { counts: Schemas['KindCounts'] | undefined
   const all = mapped + covered + open;
   const share = (count: number) => `${all === 0 ? 0 : (count / all) * 100}%`;
   return (
-    <div className="w-[290px]">
-      <div
-        role="meter"
-        aria-label="Coverage"
-        aria-valuemin={0}
-        aria-valuemax={all}
-        aria-valuenow={all - open}
-        className="bg-base-300 flex h-[9px] overflow-hidden rounded-full"
-      >
-        <span className="bg-primary" style={{ width: share(mapped) }} />
-        <span className="bg-primary/50" style={{ width: share(covered) }} />
-      </div>
-      <div
-        role="meter"
-        aria-label="Coverage of what waits"
-        aria-valuemin={0}
-        aria-valuemax={Number(waiting)}
-        aria-valuenow={Number(waiting) - Number(heldUp)}
-        title={`${money(heldUp, route.currency)} of ${money(waiting, route.currency)} that wait are held up by it`}
-        className="bg-accent/60 mt-[2px] flex h-[4px] overflow-hidden rounded-full"
-      >
-        <span className="bg-secondary" style={{ width: `${free(heldUp, waiting) * 100}%` }} />
-      </div>
+    <div className="flex min-w-0 items-center gap-2 font-sans font-normal">
       <p className="soft truncate text-[12px]">
         <Figure rule="coverage" name="Coverage">
           {counted(mapped)} mapped, {counted(covered)} covered, {counted(open)} open
           {open > 0 && ` hold up ${money(heldUp, route.currency)}`}
         </Figure>
       </p>
+      <div className="w-[150px] shrink-0">
+        <div
+          role="meter"
+          aria-label="Coverage"
+          aria-valuemin={0}
+          aria-valuemax={all}
+          aria-valuenow={all - open}
+          className="bg-base-300 flex h-[9px] overflow-hidden rounded-full"
+        >
+          <span className="bg-primary" style={{ width: share(mapped) }} />
+          <span className="bg-primary/50" style={{ width: share(covered) }} />
+        </div>
+        <div
+          role="meter"
+          aria-label="Coverage of what waits"
+          aria-valuemin={0}
+          aria-valuemax={Number(waiting)}
+          aria-valuenow={Number(waiting) - Number(heldUp)}
+          title={`${money(heldUp, route.currency)} of ${money(waiting, route.currency)} that wait are held up by it`}
+          className="bg-accent/60 mt-[2px] flex h-[4px] overflow-hidden rounded-full"
+        >
+          <span className="bg-secondary" style={{ width: `${free(heldUp, waiting) * 100}%` }} />
+        </div>
+      </div>
     </div>
   );
 }

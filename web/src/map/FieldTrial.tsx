@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
-import { plural } from '../ui/format';
+import { counted, plural } from '../ui/format';
 import type { Meaning } from './meaning';
 import { trialQuery } from './queries';
 
@@ -30,23 +30,27 @@ export function FieldTrial({ code, meaning }: Props) {
   }
   const wrong = values.filter((each) => each.problem !== '').length;
   return (
-    <table aria-label="Tried on real documents" className="basis-full text-[13px]">
-      <caption className="soft text-left">
-        Tried on the latest {plural(documents, 'document')}, {said} of which say something
+    <div role="group" aria-label="Tried on real documents" className="basis-full text-[13px] leading-6">
+      <p className="soft">
+        Tried on the latest {plural(documents, 'document')}, {counted(said)} of which say something
         {wrong > 0 && <span className="text-accent">; {plural(wrong, 'value')} would not go</span>}
-      </caption>
-      <tbody>
+      </p>
+      <ul>
         {values.map((each) => (
-          <tr key={each.before}>
-            <td className="w-20 pr-3">{each.number}</td>
-            <td className="max-w-40 truncate pr-3" title={each.before}>
+          <li key={each.before} className="flex gap-3">
+            <span className="soft w-20 shrink-0">{each.number}</span>
+            <span className="w-36 shrink-0 truncate" title={each.before}>
               {each.before}
-            </td>
-            <td className="amount w-12 pr-3">{each.documents > 1 && `× ${each.documents}`}</td>
-            <td className={each.problem === '' ? '' : 'text-accent'}>→ {each.after || each.problem}</td>
-          </tr>
+            </span>
+            <span className="soft w-9 shrink-0 text-right">
+              {each.documents > 1 && `× ${counted(each.documents)}`}
+            </span>
+            <span className={`truncate ${each.problem === '' ? '' : 'text-accent'}`}>
+              → {each.problem === '' ? each.after : each.problem}
+            </span>
+          </li>
         ))}
-      </tbody>
-    </table>
+      </ul>
+    </div>
   );
 }

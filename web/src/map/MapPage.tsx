@@ -14,7 +14,7 @@ import { useNotice } from '../ui/notices';
 import { useDone } from '../undo/useTakeBack';
 import { Together } from '../bulk/Together';
 import { useChosen } from '../bulk/useChosen';
-import { answered, Coverage } from './Coverage';
+import { answered } from './Coverage';
 import { comparing, MapTable } from './MapTable';
 import { useChangeRow, type RowKind } from './useChangeRow';
 import { useMapRows } from './useMapRows';
@@ -101,9 +101,6 @@ export function MapPage() {
           />
           open only
         </label>
-        <span className="ml-auto flex items-center gap-3">
-          <Coverage counts={countsOf(at?.kind)} />
-        </span>
       </div>
       {chosen.codes.size > 0 && (
         <Together
@@ -119,6 +116,7 @@ export function MapPage() {
         <MapTable
           kind={kind}
           heads={{ left: at.left, right: at.right }}
+          counts={countsOf(at.kind)}
           beside={me.mayChange && <AcceptExact count={countsOf(at.kind)?.exact ?? 0} kind={kind} />}
           list={list}
           selected={selected?.code}

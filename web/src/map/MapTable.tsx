@@ -9,6 +9,8 @@ import { Key } from '../ui/Key';
 import { amount, day, plural } from '../ui/format';
 import type { Chosen } from '../bulk/useChosen';
 import { whatIfOf } from '../whatif/address';
+import type { Schemas } from '../api/client';
+import { Coverage } from './Coverage';
 import { History } from './History';
 import type { MapRow } from './MapPage';
 import { NOTHING, saidBy } from './meaning';
@@ -19,6 +21,7 @@ import type { useMapRows } from './useMapRows';
 interface Props {
   kind: RowKind;
   heads: { left: string; right: string };
+  counts: Schemas['KindCounts'] | undefined;
   /** What can be done with the whole list, at its head. */
   beside: ReactNode;
   list: ReturnType<typeof useMapRows>;
@@ -64,7 +67,12 @@ export function MapTable(props: Props) {
       label="Crosswalk"
       columns={[...left, holdsUp(route.currency), JOINED, right]}
       pages={{
-        left: named ? 'Of this route' : `In ${route.source}`,
+        left: (
+          <span className="flex items-center justify-between gap-4">
+            {named ? 'Of this route' : `In ${route.source}`}
+            <Coverage counts={props.counts} />
+          </span>
+        ),
         right: <RightHead kind={kind}>{props.beside}</RightHead>,
       }}
       rows={list.rows}

@@ -113,7 +113,8 @@ function InHand({
   );
   const unclear = [main, ...Object.values(more)].includes('unclear');
   const sayable = meanings.length > 0 && !unclear;
-  const shown = open || !row.purpose || saysMore;
+  // Which way its values go and how they are written is no afterthought.
+  const shown = open || !row.purpose || saysMore || kind === 'FIELD';
   return (
     <form
       className="flex flex-wrap items-center gap-2 py-1"

@@ -30,7 +30,7 @@ import org.springframework.stereotype.Component;
 /// Terms of payment, fields of documents and choices in them, each with what stands for it there.
 @Component
 class AddedRows {
-    private static final String DUE_DATE_GOES = "its due date goes";
+    private static final String DUE_DATE_GOES = "its due date";
     private static final String STAYS = "stays where it is";
     private static final double LIKE = 0.5;
     private final JdbcClient jdbc;
@@ -74,11 +74,7 @@ class AddedRows {
         return alike.stream()
                 .findFirst()
                 .map(each -> new Suggestion(
-                        each.code(),
-                        "",
-                        each.name(),
-                        "the same due date for every day of four years",
-                        alike.size() == 1))
+                        each.code(), "", each.name(), "due alike on every day of four years", alike.size() == 1))
                 .or(() -> offered.stream()
                         .filter(each -> likeness(each.name(), here.name()) >= LIKE)
                         .max(Comparator.comparingDouble(each -> likeness(each.name(), here.name())))
@@ -87,12 +83,12 @@ class AddedRows {
 
     private static String differing(TermsHere here, CodedTerms there) {
         Optional<LocalDate> day = here.rule().findDiffering(there.rule());
-        return day.map(each -> "similar name, but of %s due on %s instead of %s"
+        return day.map(each -> "alike only in name: of %s due on %s, not %s"
                         .formatted(
                                 Writing.now().day(each),
                                 Writing.now().day(there.rule().due(each)),
                                 Writing.now().day(here.rule().due(each))))
-                .orElse("similar name, but another discount");
+                .orElse("alike only in name: another discount");
     }
 
     List<MapView.Row> fields(KindRows rows, RouteRow route) {
@@ -105,9 +101,7 @@ class AddedRows {
                         RowKind.FIELD,
                         each.code(),
                         each.name(),
-                        StandardFields.isStandard(each.code())
-                                ? "on every document, " + AddedWords.type(each)
-                                : AddedWords.type(each),
+                        StandardFields.isStandard(each.code()) ? "every document" : AddedWords.type(each),
                         STAYS,
                         "field-unconvertible:",
                         StandardFields.isStandard(each.code())

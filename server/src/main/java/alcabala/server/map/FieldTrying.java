@@ -32,7 +32,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class FieldTrying {
     private static final int LOOKED_THROUGH = 1000;
-    private static final int SHOWN = 20;
+    private static final int SHOWN = 8;
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
     private final AddedOnLedger ledger;

@@ -6,6 +6,7 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.StandardFields;
 import alcabala.accounting.setting.Topic;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.PartyMatchers;
@@ -270,6 +271,7 @@ class MapView {
                         .thenComparing((Row row) -> !row.isOpen())
                         .thenComparing(Comparator.comparingLong((Row row) -> row.blockedAmount())
                                 .reversed())
+                        .thenComparing(row -> StandardFields.isStandard(row.code()))
                         .thenComparing(Row::code))
                 .toList();
     }

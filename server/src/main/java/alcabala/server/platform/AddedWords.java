@@ -47,7 +47,9 @@ public final class AddedWords {
         if (field.type() == FieldType.CHOICE) {
             return "choice of " + field.choices().size();
         }
-        return field.limit() > 0 ? "text of at most " + field.limit() : Sentences.word(field.type());
+        return field.type() == FieldType.TEXT && field.limit() > 0
+                ? "text of at most " + field.limit()
+                : Sentences.word(field.type());
     }
 
     /// Which way values go, as it is chosen.

@@ -75,7 +75,7 @@ class AddedFieldsThereTest {
         JsonNode month = row("terms", "M1").get("suggestion");
         assertThat(month.get("code").asString()).as("of the same name").isEqualTo("30M");
         assertThat(month.get("exact").asBoolean()).isFalse();
-        assertThat(month.get("reason").asString()).contains("due on").contains("instead of");
+        assertThat(month.get("reason").asString()).contains("due on").contains(", not ");
         assertThat(row("terms", "N30").get("open").asBoolean())
                 .as("its due date goes in any case")
                 .isFalse();
