@@ -44,3 +44,7 @@ select c.route_id, r.ledger_id, c.kind, c.code,
     lower(c.kind) || ':' || c.code as ref
 from crosswalk_row c join route r on r.id = c.route_id
 where c.ended_at is null and c.target <> '' and c.purpose not in ('NAME', 'FORMAT', 'DIRECTION') and c.kind <> 'CHOICE';
+
+-- What an item is, and in what it is sold.
+alter table source_item add column item_kind text not null default 'GOODS', add column unit text not null default '';
+update source_item set item_kind = kind;

@@ -8,7 +8,12 @@ final class Catalogue {
     private Catalogue() {}
 
     /// @param category empty for the two items nobody has sorted yet
-    record Ware(String code, String text, String category, String kind, String unit, String vat, BigDecimal price) {}
+    record Ware(String code, String text, String category, String kind, String unit, String vat, BigDecimal price) {
+        /// What it is, which its lines do not tell: a set is sold as one and taken from stock in parts.
+        String itemKind() {
+            return text.contains("set of") ? "KIT" : kind;
+        }
+    }
 
     record Client(
             String code, String name, String taxIdentifier, String street, String city, String zone, String country) {}

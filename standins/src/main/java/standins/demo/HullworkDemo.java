@@ -46,7 +46,7 @@ final class HullworkDemo {
                         "code", ware.code(),
                         "text", ware.text(),
                         "category", ware.category(),
-                        "kind", ware.kind(),
+                        "kind", ware.itemKind(),
                         "unit", ware.unit(),
                         "price", ware.price())));
         records.put("site", "Saltmere", Map.of("name", "Saltmere"));

@@ -102,10 +102,17 @@ public final class Books {
             boolean active,
             int version) {}
 
+    /// @param kind such as `goods`, `kit` or `labour`; null for one that nobody said it of
+    /// @param purchaseAccount where buying it is booked, or null; so are those of what it cost and of its stock
     public record Item(
             String code,
             String name,
+            String kind,
+            String unit,
             String account,
+            String purchaseAccount,
+            String costAccount,
+            String stockAccount,
             String taxCode,
             String externalReference,
             boolean active,

@@ -285,17 +285,29 @@ public class Masters {
             throw Refusal.unprocessable("code-taken", "There is an item " + draft.code() + " already.");
         }
         check(draft);
-        Map<String, Object> values = new HashMap<>();
-        values.put("code", draft.code());
-        values.put("name", draft.name());
-        values.put("account", draft.account());
-        values.put("taxCode", draft.taxCode());
-        values.put("reference", draft.externalReference());
         jdbc.sql("""
-                insert into inkwell_item (code, name, account, tax_code, external_reference)
-                values (:code, :name, :account, :taxCode, :reference)""").params(values).update();
+                insert into inkwell_item (code, name, kind, unit, account, purchase_account, cost_account, stock_account,
+                    tax_code, external_reference)
+                values (:code, :name, :kind, :unit, :account, :purchase, :cost, :stock, :taxCode, :reference)""")
+                .params(values(draft))
+                .param("code", draft.code())
+                .param("reference", draft.externalReference())
+                .update();
         changed("item", draft.code());
         return findItem(draft.code()).orElseThrow();
+    }
+
+    private static Map<String, Object> values(Item draft) {
+        Map<String, Object> values = new HashMap<>();
+        values.put("name", draft.name());
+        values.put("kind", draft.kind());
+        values.put("unit", draft.unit() == null ? "" : draft.unit());
+        values.put("account", draft.account());
+        values.put("purchase", draft.purchaseAccount());
+        values.put("cost", draft.costAccount());
+        values.put("stock", draft.stockAccount());
+        values.put("taxCode", draft.taxCode());
+        return values;
     }
 
     private void check(Item draft) {
@@ -319,6 +331,9 @@ public class Masters {
             throw Refusal.unprocessable("name-taken", "There is an item named " + draft.name() + " already.");
         }
         requireAccount(draft.account());
+        Stream.of(draft.purchaseAccount(), draft.costAccount(), draft.stockAccount())
+                .filter(account -> account != null)
+                .forEach(this::requireAccount);
     }
 
     /// Compare-and-set on the version.
@@ -327,11 +342,11 @@ public class Masters {
         Item there = findItem(code).orElseThrow(() -> Refusal.notFound("item " + code));
         check(draft);
         int rows = jdbc.sql("""
-                update inkwell_item set name = :name, account = :account, tax_code = :taxCode, version = version + 1
+                update inkwell_item set name = :name, kind = :kind, unit = :unit, account = :account,
+                    purchase_account = :purchase, cost_account = :cost, stock_account = :stock, tax_code = :taxCode,
+                    version = version + 1
                 where code = :code and version = :version""")
-                .param("name", draft.name())
-                .param("account", draft.account())
-                .param("taxCode", draft.taxCode())
+                .params(values(draft))
                 .param("code", there.code())
                 .param("version", draft.version())
                 .update();
@@ -435,6 +450,8 @@ public class Masters {
     private static final String PARTY = """
             select id, name, tax_identifier, email, phone, bill_to, ship_to, external_reference, active, version
             from inkwell_party""";
-    private static final String ITEM =
-            "select code, name, account, tax_code, external_reference, active, version from inkwell_item";
+    private static final String ITEM = """
+            select code, name, kind, unit, account, purchase_account, cost_account, stock_account, tax_code,
+                external_reference, active, version
+            from inkwell_item""";
 }

@@ -9,3 +9,7 @@ create table inkwell_field (
 alter table inkwell_document
     add column terms text references inkwell_terms,
     add column fields jsonb not null default '{}';
+alter table inkwell_item
+    add column kind text, add column unit text not null default '',
+    add column purchase_account text references inkwell_account, add column cost_account text references inkwell_account,
+    add column stock_account text references inkwell_account;

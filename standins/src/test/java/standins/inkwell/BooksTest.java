@@ -458,14 +458,28 @@ class BooksTest {
         Books.Party draft = new Books.Party(null, "New Buoys", "", "", "", null, null, "test:c1", true, 0);
         saltmere(() -> masters.add(draft));
         assertRefused("name-taken", () -> masters.add(draft));
-        Books.Item item = new Books.Item("BUOY", "Buoy", "4010", "S23", "test:i1", true, 0);
+        Books.Item item = item("BUOY", "Buoy", "test:i1");
         saltmere(() -> masters.add(item));
         assertRefused("code-taken", () -> masters.add(item));
-        assertRefused("name-taken", () -> masters.add(new Books.Item("B2", "BUOY", "4010", "S23", "test:i2", true, 0)));
+        assertRefused("name-taken", () -> masters.add(item("B2", "BUOY", "test:i2")));
+        assertRefused("name-too-long", () -> masters.add(item("B3", "b".repeat(32), "test:i3")));
+        assertRefused("name-missing", () -> masters.add(item("B4", " ", "x")));
+    }
+
+    private static Books.Item item(String code, String name, String reference) {
+        return new Books.Item(code, name, "goods", "C62", "4010", null, "5010", null, "S23", reference, true, 0);
+    }
+
+    /// One whose account there is none of.
+    @Test
+    void everyAccountOfAnItemIsOneOfTheChart() {
         assertRefused(
-                "name-too-long",
-                () -> masters.add(new Books.Item("B3", "b".repeat(32), "4010", "S23", "test:i3", true, 0)));
-        assertRefused("name-missing", () -> masters.add(new Books.Item("B4", " ", "4010", "S23", "x", true, 0)));
+                "account-unknown",
+                () -> masters.add(new Books.Item(
+                        "B5", "Buoy chain", "kit", "C62", "4010", null, "5010", "9999", "S23", "x", true, 0)));
+        assertThat(saltmere(() -> masters.add(item("B6", "Buoy rope", "test:i6")))
+                        .costAccount())
+                .isEqualTo("5010");
     }
 
     private static Draft bill(String number, String party, String kind) {

@@ -112,6 +112,19 @@ public enum AccountRole {
         };
     }
 
+    /// The role that gives the account for a purpose when nothing more specific does.
+    ///
+    /// @throws IllegalArgumentException for a purpose that no role gives an account for
+    public static AccountRole of(Purpose purpose, LineKind kind) {
+        return switch (purpose) {
+            case INCOME -> ofIncome(kind);
+            case EXPENSE -> ofPurchase(kind);
+            case COST -> COST_OF_SALES;
+            case STOCK -> INVENTORY;
+            default -> throw new IllegalArgumentException("no role for " + purpose);
+        };
+    }
+
     /// The role that gives the account of a line that was bought when nothing more specific does.
     public static AccountRole ofPurchase(LineKind kind) {
         return switch (kind) {

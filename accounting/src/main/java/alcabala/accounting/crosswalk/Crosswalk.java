@@ -77,22 +77,26 @@ public final class Crosswalk {
                 party, asked -> matcher.rank(asked).stream().findFirst());
     }
 
-    /// Where an item's income goes, as far as that can be said of the item alone: by its own row, its category, its
-    /// kind of line, and the role; empty when none of them says.
-    public String incomeOf(String item, String category, LineKind kind) {
+    /// The account of an item for a purpose, as far as that can be said of the item alone: by its own row, its
+    /// category,
+    /// its kind of line, and the role; empty when none of them says.
+    ///
+    /// @param purpose INCOME, EXPENSE, COST or STOCK
+    public String accountOf(Purpose purpose, String item, String category, LineKind kind) {
+        List<Purpose> purposes = purpose == Purpose.INCOME ? Purpose.of(kind, true) : List.of(purpose);
         return Stream.of(
-                        asked(RowKind.ITEM, item, kind),
-                        asked(RowKind.CATEGORY, category, kind),
-                        asked(RowKind.LINE_KIND, kind.name(), kind),
-                        account(AccountRole.ofIncome(kind)))
+                        asked(RowKind.ITEM, item, purposes),
+                        asked(RowKind.CATEGORY, category, purposes),
+                        asked(RowKind.LINE_KIND, kind.name(), purposes),
+                        account(AccountRole.of(purpose, kind)))
                 .filter(account -> !account.isEmpty())
                 .findFirst()
                 .orElse("");
     }
 
-    private String asked(RowKind rowKind, String code, LineKind kind) {
+    private String asked(RowKind rowKind, String code, List<Purpose> purposes) {
         return find(rowKind, code).stream()
-                .flatMap(row -> Purpose.of(kind, true).stream().map(row::target))
+                .flatMap(row -> purposes.stream().map(row::target))
                 .filter(account -> !account.isEmpty())
                 .findFirst()
                 .orElse("");

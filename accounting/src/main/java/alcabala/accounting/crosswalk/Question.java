@@ -15,6 +15,11 @@ record Question(Document document, String key, DocumentLine line, List<Purpose> 
                 document, key, line, Purpose.of(line.kind(), document.kind().isSale()), "");
     }
 
+    /// The account of what a line sold cost, or lies in stock on.
+    static Question goods(Document document, String key, DocumentLine line, Purpose purpose) {
+        return new Question(document, key, line, List.of(purpose), "");
+    }
+
     static Question dimension(Document document, String key, DocumentLine line, String dimension) {
         return new Question(document, key, line, List.of(), dimension);
     }
@@ -24,7 +29,9 @@ record Question(Document document, String key, DocumentLine line, List<Purpose> 
         if (!dimension.isEmpty()) {
             return row.dimension(dimension);
         }
-        String account = row.target(Purpose.ACCOUNT);
+        // What one line's account is says nothing of what its goods cost.
+        boolean goods = purposes.contains(Purpose.COST) || purposes.contains(Purpose.STOCK);
+        String account = goods && row.kind() != RowKind.ROLE ? "" : row.target(Purpose.ACCOUNT);
         for (int i = 0; i < purposes.size() && account.isEmpty(); i++) {
             account = row.target(purposes.get(i));
         }

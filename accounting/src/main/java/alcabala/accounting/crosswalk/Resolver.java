@@ -38,10 +38,20 @@ public final class Resolver {
     /// What was sold or bought says nothing of an advance for it.
     private static final List<Rule> ADVANCES_IN = List.of(OVERRIDE, PROJECT, CUSTOMER, ROLE_OF_SALE);
     private static final List<Rule> ADVANCES_OUT = List.of(OVERRIDE, PROJECT, SUPPLIER, ROLE_OF_PURCHASE);
+    /// Where goods lie, or went out from, says more of their accounts than what kind of thing they are.
+    private static final List<Rule> COST =
+            List.of(OVERRIDE, ITEM, CATEGORY, PROJECT, CUSTOMER, SITE, KIND, role(AccountRole.COST_OF_SALES));
+
+    private static final List<Rule> STOCK =
+            List.of(OVERRIDE, ITEM, CATEGORY, PROJECT, CUSTOMER, SITE, KIND, role(AccountRole.INVENTORY));
     /// Where something was done says more of a dimension than what kind of thing it was.
     private static final List<Rule> DIMENSIONS_OF_SALES =
             List.of(OVERRIDE, ITEM, CATEGORY, PROJECT, CUSTOMER, SITE, KIND);
     private static final List<Rule> DIMENSIONS_OF_PURCHASES = List.of(OVERRIDE, PROJECT, SUPPLIER, SITE, KIND);
+
+    private static Rule role(AccountRole role) {
+        return new Rule(Step.ROLE, RowKind.ROLE, asked -> role.name());
+    }
 
     private final Crosswalk crosswalk;
     private final Document document;
@@ -57,6 +67,16 @@ public final class Resolver {
     /// The account of a line, of income or of what was bought, and the rules that can be asked why.
     public Walk account(DocumentLine line) {
         return Walk.over(accountRules(line.kind()), crosswalk, Question.account(document, key, line));
+    }
+
+    /// The account of what a line sold cost.
+    public Walk cost(DocumentLine line) {
+        return Walk.over(COST, crosswalk, Question.goods(document, key, line, Purpose.COST));
+    }
+
+    /// The account that what a line sold lies in stock on.
+    public Walk stock(DocumentLine line) {
+        return Walk.over(STOCK, crosswalk, Question.goods(document, key, line, Purpose.STOCK));
     }
 
     /// The value of one of the ledger's dimensions for a line; it may go without.

@@ -34,7 +34,7 @@ public enum RowKind {
     /// Goods, labour and the like, see [alcabala.accounting.document.LineKind].
     LINE_KIND(INCOME, EXPENSE, COST, STOCK, DIMENSION),
     /// One line of one record, see [Crosswalk#lineCode].
-    LINE(ACCOUNT, DIMENSION),
+    LINE(ACCOUNT, COST, STOCK, DIMENSION),
     /// Somebody who pays for another party, see [Crosswalk#payerCode]. That there is a row is all it says.
     PAYER(COUNTERPART),
     /// A means of payment in a currency, see [Crosswalk#meansCode].

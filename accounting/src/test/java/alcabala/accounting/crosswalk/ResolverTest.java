@@ -82,13 +82,44 @@ class ResolverTest {
         rows.removeIf(
                 row -> Set.of(RowKind.LINE, RowKind.PROJECT, RowKind.PARTY).contains(row.kind()));
         while (!rows.isEmpty()) {
-            assertThat(Crosswalk.of(rows, Samples.NOBODY).incomeOf("SHK-08", "chandlery", LineKind.GOODS))
+            assertThat(Crosswalk.of(rows, Samples.NOBODY)
+                            .accountOf(Purpose.INCOME, "SHK-08", "chandlery", LineKind.GOODS))
                     .isEqualTo(walk(rows, invoice(GOODS)).answer());
             rows.removeFirst();
         }
         Crosswalk general =
                 Crosswalk.of(List.of(row(RowKind.CATEGORY, "carriage", Purpose.INCOME, "4080")), Samples.NOBODY);
-        assertThat(general.incomeOf("CRG-01", "carriage", LineKind.SHIPPING)).isEqualTo("4080");
+        assertThat(general.accountOf(Purpose.INCOME, "CRG-01", "carriage", LineKind.SHIPPING))
+                .isEqualTo("4080");
+    }
+
+    /// What is said of the income says nothing of what the goods cost or where they lie, and the other way round.
+    @ParameterizedTest
+    @CsvSource({"COST, COST_OF_SALES", "STOCK, INVENTORY"})
+    void goodsHaveAWalkOfTheirOwnWithTheSiteInIt(Purpose purpose, AccountRole role) {
+        List<CrosswalkRow> goods = List.of(
+                row(RowKind.LINE, "7/1", purpose, "5001"),
+                row(RowKind.ITEM, "SHK-08", purpose, "5002"),
+                row(RowKind.CATEGORY, "chandlery", purpose, "5003"),
+                row(RowKind.PROJECT, "WO-7001", purpose, "5004"),
+                row(RowKind.PARTY, "C-1", purpose, "5005"),
+                row(RowKind.SITE, "Saltmere", purpose, "5006"),
+                row(RowKind.LINE_KIND, "GOODS", purpose, "5007"),
+                row(RowKind.ROLE, role.name(), Purpose.ACCOUNT, "5008"));
+        for (int i = 0; i <= goods.size(); i++) {
+            List<CrosswalkRow> rows = i == goods.size() ? ALL : goods.subList(i, goods.size());
+            Resolver resolver = new Resolver(Crosswalk.of(rows, Samples.NOBODY), invoice(GOODS), "7");
+            Walk walk = purpose == Purpose.COST ? resolver.cost(GOODS) : resolver.stock(GOODS);
+            assertThat(walk.answer()).isEqualTo(i == goods.size() ? "" : "500" + (i + 1));
+            assertThat(walk.steps()).hasSize(8);
+            assertThat(resolver.account(GOODS).answer()).isEqualTo(i == goods.size() ? "4001" : "");
+        }
+        Crosswalk crosswalk = Crosswalk.of(goods, Samples.NOBODY);
+        assertThat(crosswalk.accountOf(purpose, "SHK-08", "chandlery", LineKind.GOODS))
+                .isEqualTo("5002");
+        assertThat(crosswalk.accountOf(purpose, "OTHER", "other", LineKind.GOODS))
+                .isEqualTo("5007");
+        assertThat(crosswalk.accountOf(purpose, "OTHER", "other", LineKind.FEE)).isEqualTo("5008");
     }
 
     @Test
@@ -101,7 +132,7 @@ class ResolverTest {
             rows.removeFirst();
         }
         assertThat(walk(rows, invoice(GOODS)).answer()).isEmpty();
-        assertThat(Crosswalk.of(rows, Samples.NOBODY).incomeOf("SHK-08", "chandlery", LineKind.GOODS))
+        assertThat(Crosswalk.of(rows, Samples.NOBODY).accountOf(Purpose.INCOME, "SHK-08", "chandlery", LineKind.GOODS))
                 .isEmpty();
         assertThat(walk(rows, invoice(GOODS)).findAnswered()).isEmpty();
     }

@@ -129,7 +129,7 @@ public final class Understood {
     private static Optional<String> findBeyond(SourceChange change) {
         return switch (change) {
             case SourceChange.PartyChanged c -> findBeyond(c.party());
-            case SourceChange.ItemChanged c -> findLonger(c.code(), c.category(), c.name());
+            case SourceChange.ItemChanged c -> findLonger(c.code(), c.category() + c.unit(), c.name());
             case SourceChange.CategoryChanged c -> findLonger(c.code(), "", c.name());
             case SourceChange.SiteChanged c -> findLonger(c.name(), "", "");
             case SourceChange.TaxChanged c ->

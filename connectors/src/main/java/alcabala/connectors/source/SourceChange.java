@@ -1,7 +1,7 @@
 package alcabala.connectors.source;
 
 import alcabala.accounting.custom.CustomField;
-import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.ItemKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Record;
@@ -21,7 +21,8 @@ public sealed interface SourceChange {
 
     record PartyChanged(Party party) implements SourceChange {}
 
-    record ItemChanged(String code, String name, String category, LineKind kind) implements SourceChange {}
+    /// @param unit in which it is sold, or empty
+    record ItemChanged(String code, String name, String category, ItemKind kind, String unit) implements SourceChange {}
 
     record CategoryChanged(String code, String name) implements SourceChange {}
 

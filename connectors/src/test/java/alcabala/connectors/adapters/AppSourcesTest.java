@@ -3,7 +3,7 @@ package alcabala.connectors.adapters;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.ItemKind;
 import alcabala.connectors.Access;
 import alcabala.connectors.AccessLostException;
 import alcabala.connectors.AnswerUnusableException;
@@ -64,7 +64,7 @@ class AppSourcesTest {
                 .contains(
                         new SiteChanged("Saltmere"),
                         new CategoryChanged("rope", "Rope"),
-                        new ItemChanged("RP-12", "Rope 12 mm", "rope", LineKind.GOODS));
+                        new ItemChanged("RP-12", "Rope 12 mm", "rope", ItemKind.GOODS, ""));
         assertThat(((PartyChanged) feed.changes().get(1)).party())
                 .satisfies(party -> assertThat(party.code() + party.taxIdentifier() + party.email())
                         .isEqualTo("A7IE7710243Fx@pell.example"));
@@ -88,9 +88,9 @@ class AppSourcesTest {
                 .contains(
                         new SiteChanged("Port Ellery"),
                         new CategoryChanged("paint", "Painting"),
-                        new ItemChanged("P-H", "Painter", "paint", LineKind.LABOUR),
-                        new ItemChanged("P-X", "Crane hire", "paint", LineKind.EXPENSE),
-                        new ItemChanged("P-G", "Primer", "paint", LineKind.GOODS));
+                        new ItemChanged("P-H", "Painter", "paint", ItemKind.LABOUR, ""),
+                        new ItemChanged("P-X", "Crane hire", "paint", ItemKind.EXPENSE, ""),
+                        new ItemChanged("P-G", "Primer", "paint", ItemKind.GOODS, ""));
         assertThat(app.asked()).containsExactly("GET /refitline/api/registry?since=0&most=100 Bearer yard-key");
     }
 

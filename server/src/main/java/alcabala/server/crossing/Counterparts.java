@@ -12,6 +12,7 @@ import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.items.ItemFacts;
 import alcabala.server.items.ItemNaming;
 import alcabala.server.platform.Sentences;
 import alcabala.server.reference.LedgerReference;
@@ -40,6 +41,7 @@ class Counterparts {
     private final LedgerReference reference;
     private final SourceCatalogue catalogue;
     private final ItemNaming naming;
+    private final ItemFacts facts;
     private final CrosswalkStore store;
     private final Trail trail;
     private final TransactionTemplate transaction;
@@ -56,12 +58,14 @@ class Counterparts {
             LedgerReference reference,
             SourceCatalogue catalogue,
             ItemNaming naming,
+            ItemFacts facts,
             CrosswalkStore store,
             Trail trail,
             TransactionTemplate transaction) {
         this.reference = reference;
         this.catalogue = catalogue;
         this.naming = naming;
+        this.facts = facts;
         this.store = store;
         this.trail = trail;
         this.transaction = transaction;
@@ -115,16 +119,14 @@ class Counterparts {
         return reference.findItems(route.ledgerId(), Set.of(line.item())).isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Answer.Accepted<>(
-                        new LedgerItem(line.item(), line.description(), line.account(), line.taxCode(), true),
-                        200,
-                        ""));
+                        LedgerItem.of(line.item(), line.description(), line.account(), line.taxCode(), true), 200, ""));
     }
 
     private Answer<LedgerItem> create(Trip trip, long recordId, LedgerLine line) {
         RouteRow route = trip.route();
         String name =
                 naming.names(route, Map.of(line.item(), line.description())).get(line.item());
-        LedgerItem item = new LedgerItem(line.item(), name, line.account(), line.taxCode(), true);
+        LedgerItem item = facts.of(route, line.item(), name, line.account(), line.taxCode());
         String about = "item:" + line.item();
         String key = key(route, about);
         CreatesMasters ledger = trip.ledger().get().get(CreatesMasters.class);

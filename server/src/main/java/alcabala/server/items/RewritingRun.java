@@ -144,8 +144,7 @@ class RewritingRun {
             return Attempt.settled(
                     "It was changed there meanwhile: “%s”, account %s.".formatted(now.name(), now.account()));
         }
-        LedgerItem wanted = new LedgerItem(
-                there.code(), row.after().name(), row.after().account(), there.taxCode(), there.active());
+        LedgerItem wanted = there.with(row.after().name(), row.after().account());
         String key = UUID.nameUUIDFromBytes("rewriting/%d/%s/%d"
                         .formatted(rewriting, row.there(), found.get().version())
                         .getBytes(StandardCharsets.UTF_8))

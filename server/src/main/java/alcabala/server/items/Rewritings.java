@@ -2,6 +2,7 @@ package alcabala.server.items;
 
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.ledger.LedgerAccount;
@@ -83,7 +84,7 @@ class Rewritings {
             String counterpart = crosswalk.counterpart(RowKind.ITEM, item.code());
             LedgerItem standing = there.get(counterpart.isEmpty() ? item.code() : counterpart);
             if (standing != null) {
-                String account = crosswalk.incomeOf(item.code(), item.category(), item.kind());
+                String account = crosswalk.accountOf(Purpose.INCOME, item.code(), item.category(), item.kind());
                 Facts before = new Facts(standing.name(), standing.account());
                 Facts after = new Facts(
                         rules.fit(names.get(item.code())), accounts.contains(account) ? account : before.account());

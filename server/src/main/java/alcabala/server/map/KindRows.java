@@ -5,6 +5,7 @@ import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RecordType;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.document.ItemKind;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
@@ -79,7 +80,7 @@ final class KindRows {
     }
 
     List<Row> items() {
-        return jdbc.sql("select code, name, category, kind from source_item where source_id = :id"
+        return jdbc.sql("select code, name, category, kind, item_kind from source_item where source_id = :id"
                         + IF_WANTED.formatted("code") + "order by code")
                 .param("id", route.sourceId())
                 .param("only", only.toArray(String[]::new))
@@ -93,9 +94,23 @@ final class KindRows {
                     Optional<Suggestion> suggestion = covered.isEmpty() || only.size() == 1
                             ? suggestions.forItem(code, name)
                             : suggestions.forItem(code);
-                    return row(RowKind.ITEM, code, name, category, covered, "item-unmapped:", suggestion.orElse(null));
+                    return row(
+                            RowKind.ITEM,
+                            code,
+                            name,
+                            note(row.getString("item_kind"), category),
+                            covered,
+                            "item-unmapped:",
+                            suggestion.orElse(null));
                 })
                 .list();
+    }
+
+    /// That it is a kit or a service is not seen from the lines it is sold on.
+    private static String note(String itemKind, String category) {
+        ItemKind kind = ItemKind.valueOf(itemKind);
+        boolean plain = ItemKind.of(kind.lineKind()) == kind;
+        return plain ? category : Sentences.word(kind) + ", " + category;
     }
 
     String covered(String category, LineKind kind) {

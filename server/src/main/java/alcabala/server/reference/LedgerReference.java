@@ -323,7 +323,7 @@ public class LedgerReference {
     }
 
     private static LedgerItem item(ResultSet row, int n) throws SQLException {
-        return new LedgerItem(
+        return LedgerItem.of(
                 row.getString("code"), row.getString("name"), row.getString("account"), "", row.getBoolean("active"));
     }
 

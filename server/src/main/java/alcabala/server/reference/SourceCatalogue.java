@@ -48,10 +48,13 @@ public class SourceCatalogue {
                 case SourceChange.ItemChanged c ->
                     template.update(
                             ITEM + " on conflict (source_id, code) do update set name = excluded.name,"
-                                    + " category = excluded.category, kind = excluded.kind",
+                                    + " category = excluded.category, kind = excluded.kind,"
+                                    + " item_kind = excluded.item_kind, unit = excluded.unit",
                             row(sourceId, c.code(), c.name())
                                     .addValue("category", c.category())
-                                    .addValue("kind", c.kind().name()));
+                                    .addValue("kind", c.kind().lineKind().name())
+                                    .addValue("itemKind", c.kind().name())
+                                    .addValue("unit", c.unit()));
                 case SourceChange.CategoryChanged c ->
                     template.update(
                             CATEGORY + " on conflict (source_id, code) do update set name = excluded.name",
@@ -105,7 +108,9 @@ public class SourceCatalogue {
                             line.item(),
                             code -> row(sourceId, code, line.description())
                                     .addValue("category", line.category())
-                                    .addValue("kind", line.kind().name()));
+                                    .addValue("kind", line.kind().name())
+                                    .addValue("itemKind", line.kind().name())
+                                    .addValue("unit", line.unit()));
                 }
                 taxes.computeIfAbsent(
                         line.tax().key(),
@@ -297,7 +302,8 @@ public class SourceCatalogue {
     private static final String PARTY =
             "insert into source_party (source_id, code, name, body) values (:source, :code, :name, cast(:body as jsonb))";
     private static final String ITEM =
-            "insert into source_item (source_id, code, name, category, kind) values (:source, :code, :name, :category, :kind)";
+            "insert into source_item (source_id, code, name, category, kind, item_kind, unit)"
+                    + " values (:source, :code, :name, :category, :kind, :itemKind, :unit)";
     private static final String CATEGORY =
             "insert into source_category (source_id, code, name) values (:source, :code, :name)";
     private static final String TAX =

@@ -33,6 +33,7 @@ class BothSidesView {
     private final Compiling compiling;
     private final DecidedTax decidedTax;
     private final LedgerReference reference;
+    private final AddedSides added;
     private final JsonMapper json;
 
     /// @param differs whether the two sides disagree; false when the ledger has nothing yet
@@ -83,7 +84,9 @@ class BothSidesView {
             Compiling compiling,
             DecidedTax decidedTax,
             LedgerReference reference,
+            AddedSides added,
             JsonMapper json) {
+        this.added = added;
         this.decidedTax = decidedTax;
         this.jdbc = jdbc;
         this.documents = documents;
@@ -129,7 +132,8 @@ class BothSidesView {
         // What has not diverged is agreed, however the route shapes it; what has is measured by what would be sent now.
         LedgerSide expected =
                 row.state().equals("Diverged") ? wouldBe.orElseGet(() -> LedgerSide.asOnSource(document)) : null;
-        DocumentSides sides = new DocumentSides(document, row, there.orElse(null), expected, posted.isPresent());
+        DocumentSides sides = new DocumentSides(
+                document, row, there.orElse(null), expected, posted.isPresent(), added.of(route, document));
         return new BothSides(
                 posted.isPresent(),
                 since(row.id()),

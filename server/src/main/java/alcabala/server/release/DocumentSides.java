@@ -16,7 +16,14 @@ import java.util.function.Function;
 /// @param there null when it neither stands there nor would be sent
 /// @param expected what the ledger's side is measured by; null when the two sides agree
 /// @param posted whether it stands there
-record DocumentSides(Document document, Records.Row row, LedgerSide there, LedgerSide expected, boolean posted) {
+/// @param added fields of the business's own
+record DocumentSides(
+        Document document,
+        Records.Row row,
+        LedgerSide there,
+        LedgerSide expected,
+        boolean posted,
+        List<AddedSides.Pair> added) {
     List<SideField> fields() {
         List<SideField> fields = new ArrayList<>();
         fields.add(field("Number", document.number(), LedgerSide::number));
@@ -25,6 +32,9 @@ record DocumentSides(Document document, Records.Row row, LedgerSide there, Ledge
         fields.add(field("Issue date", document.issueDate().toString(), LedgerSide::date));
         fields.add(
                 field("Due date", document.findDueDate().map(Object::toString).orElse(""), LedgerSide::due));
+        if (!document.terms().isEmpty()) {
+            fields.add(field("Terms", document.terms(), LedgerSide::terms));
+        }
         fields.add(
                 field("Prices", mode(document.priceMode() == PriceMode.TAX_INCLUSIVE), each -> mode(each.inclusive())));
         fields.add(field("Net", Amounts.decimal(document.totals().net()), LedgerSide::net));
@@ -33,6 +43,8 @@ record DocumentSides(Document document, Records.Row row, LedgerSide there, Ledge
         if (posted) {
             fields.add(new SideField("Paid", "", Amounts.decimal(row.currency(), row.paid()), false));
         }
+        added.forEach(each ->
+                fields.add(field(each.name(), each.said(), side -> side.fields().getOrDefault(each.there(), ""))));
         return fields;
     }
 

@@ -9,8 +9,11 @@ import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.platform.Amounts;
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.Map;
 
 /// The ledger's side of a document in one shape, whether it stands there or would be sent. What is not known is empty.
+///
+/// @param fields values by the ledger's own fields
 record LedgerSide(
         String id,
         String number,
@@ -21,6 +24,8 @@ record LedgerSide(
         String tax,
         String gross,
         boolean inclusive,
+        String terms,
+        Map<String, String> fields,
         List<Line> lines) {
     /// @param taxed what the ledger was told of its tax, which is another thing than the code where it decides itself
     record Line(String text, String item, BigDecimal amount, String account, String taxCode, String taxed) {
@@ -59,6 +64,8 @@ record LedgerSide(
                 record.tax().toPlainString(),
                 record.gross().toPlainString(),
                 record.pricesIncludeTax(),
+                orEmpty(record.terms()),
+                record.fields() == null ? Map.of() : record.fields(),
                 record.lines().stream().map(Line::of).toList());
     }
 
@@ -74,6 +81,8 @@ record LedgerSide(
                 Amounts.decimal(sent.tax()),
                 Amounts.decimal(sent.gross()),
                 sent.priceMode() == PriceMode.TAX_INCLUSIVE,
+                sent.terms(),
+                sent.fields(),
                 sent.lines().stream().map(Line::of).toList());
     }
 
@@ -89,12 +98,14 @@ record LedgerSide(
                 Amounts.decimal(document.totals().tax()),
                 Amounts.decimal(document.totals().gross()),
                 document.priceMode() == PriceMode.TAX_INCLUSIVE,
+                "",
+                Map.of(),
                 List.of());
     }
 
     /// Before it stands there nobody knows what its ledger will charge.
     LedgerSide undecided() {
-        return new LedgerSide(id, number, party, date, due, net, "decided there", "", inclusive, lines);
+        return new LedgerSide(id, number, party, date, due, net, "decided there", "", inclusive, terms, fields, lines);
     }
 
     private static String orEmpty(Object said) {

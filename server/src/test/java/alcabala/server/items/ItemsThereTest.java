@@ -2,6 +2,8 @@ package alcabala.server.items;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.accounting.crosswalk.Meaning;
+import alcabala.accounting.crosswalk.Purpose;
 import alcabala.server.Api;
 import alcabala.server.World;
 import alcabala.server.Yard;
@@ -103,9 +105,29 @@ class ItemsThereTest {
         assertThat(names().get("alike").asInt()).isEqualTo(2);
         long again = tryNames(proposed()).get("id").asLong();
         ferro.post("/api/map/bulk/" + again + "/doing", Map.of());
-        assertThat(Yard.trySend(ferro, Map.of("route", "yard", "ids", List.of(withNewItem())))
-                        .status())
-                .isEqualTo(200);
+        Meaning goods = Meaning.NONE.with(Purpose.COST, "5010").with(Purpose.STOCK, "1300");
+        ferro.put("/api/map/row", Yard.row("yard", "LINE_KIND", "GOODS", goods, 0));
+        yard.awaitFinished(yard.send(List.of(withNewItem())));
+    }
+
+    /// As the same rules say that would book it; what is not stocked has neither a cost nor a stock.
+    @Test
+    @Order(3)
+    void whatIsCreatedCarriesItsUnitAndItsAccounts() {
+        Map<Boolean, List<JsonNode>> created = world.standIns()
+                .inkwell("/items")
+                .valueStream()
+                .filter(item -> item.hasNonNull("externalReference"))
+                .collect(Collectors.partitioningBy(item ->
+                        List.of("goods", "kit").contains(item.get("kind").asString())));
+        assertThat(created.get(true)).isNotEmpty().allSatisfy(item -> {
+            assertThat(item.get("costAccount").asString()).isEqualTo("5010");
+            assertThat(item.get("stockAccount").asString()).isEqualTo("1300");
+        });
+        assertThat(created.get(false))
+                .allSatisfy(item -> assertThat(item.hasNonNull("costAccount")).isFalse());
+        assertThat(created.values().stream().flatMap(List::stream))
+                .allSatisfy(item -> assertThat(item.get("unit").asString()).isIn("C62", "HUR"));
     }
 
     private static String openItems() {
@@ -123,7 +145,7 @@ class ItemsThereTest {
     }
 
     @Test
-    @Order(3)
+    @Order(4)
     void allItemsAreWrittenAnewAndWhatWasCutOffIsGoneOnWith() {
         JsonNode stands = item("RIG-06");
         yard.map("ITEM", "STRAIN-1", "", "4010");

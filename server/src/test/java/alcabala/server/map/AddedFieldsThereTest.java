@@ -158,6 +158,14 @@ class AddedFieldsThereTest {
         assertThat(said.get("HOURS").asString()).contains(",");
         assertThat(said.get("PIER").asString()).isIn("1", "2", "9");
         assertThat(posted.get("terms").asString()).isIn("14D", "30D");
+        assertThat(ferro.get("/api/documents/" + id)
+                        .json()
+                        .get("sides")
+                        .get("fields")
+                        .valueStream()
+                        .filter(field -> field.get("name").asString().equals("Engine hours"))
+                        .map(field -> field.get("ledger").asString()))
+                .containsExactly(said.get("HOURS").asString());
     }
 
     /// The first that says hours and a berth.

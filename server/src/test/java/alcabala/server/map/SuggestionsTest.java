@@ -34,8 +34,8 @@ class SuggestionsTest {
                     account("4900", "Storage until 2020", AccountType.REVENUE, false),
                     account("6100", "Storage of our own", AccountType.EXPENSE, true)),
             new KnownItems(List.of(
-                    new LedgerItem("RIG-06", "Swage terminal 6mm", "4012", "", true),
-                    new LedgerItem("OLD-1", "Swage terminal 8 mm", "4012", "", false))),
+                    LedgerItem.of("RIG-06", "Swage terminal 6mm", "4012", "", true),
+                    LedgerItem.of("OLD-1", "Swage terminal 8 mm", "4012", "", false))),
             List.of(
                     code("S23", "23", TaxCategory.S, true),
                     code("Z0", "0", TaxCategory.Z, true),

@@ -5,6 +5,7 @@ import alcabala.accounting.custom.FieldValue;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.document.ItemKind;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.document.Ownership;
 import alcabala.accounting.document.PriceMode;
@@ -57,7 +58,11 @@ public final class HullworkMapping {
             case "customer" -> Optional.of(new SourceChange.PartyChanged(party(record)));
             case "item" ->
                 Optional.of(new SourceChange.ItemChanged(
-                        text(record, "code"), text(record, "text"), text(record, "category"), kind(record)));
+                        text(record, "code"),
+                        text(record, "text"),
+                        text(record, "category"),
+                        ItemKind.valueOf(text(record, "kind")),
+                        text(record, "unit")));
             case "category" ->
                 Optional.of(new SourceChange.CategoryChanged(text(record, "code"), text(record, "name")));
             case "vat-code" ->

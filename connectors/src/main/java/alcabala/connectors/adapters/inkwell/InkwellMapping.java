@@ -1,6 +1,7 @@
 package alcabala.connectors.adapters.inkwell;
 
 import alcabala.accounting.custom.CustomField;
+import alcabala.accounting.document.ItemKind;
 import alcabala.accounting.document.Limits;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.TaxCategory;
@@ -28,6 +29,7 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Locale;
@@ -229,7 +231,12 @@ final class InkwellMapping {
         Map<String, Object> body = new LinkedHashMap<>();
         body.put("code", item.code());
         body.put("name", item.name());
+        body.put("kind", item.kind() == null ? null : item.kind().name().toLowerCase(Locale.ROOT));
+        body.put("unit", item.unit());
         body.put("account", item.account());
+        body.put("purchaseAccount", orNull(item.purchase().expense()));
+        body.put("costAccount", orNull(item.purchase().cost()));
+        body.put("stockAccount", orNull(item.purchase().stock()));
         body.put("taxCode", isCode(item.taxCode()) ? item.taxCode() : null);
         body.put("active", true);
         body.put("version", version);
@@ -240,9 +247,25 @@ final class InkwellMapping {
         return new LedgerItem(
                 text(node, "code"),
                 text(node, "name"),
+                kind(text(node, "kind")),
+                text(node, "unit"),
                 text(node, "account"),
+                new LedgerItem.Purchase(
+                        text(node, "purchaseAccount"), text(node, "costAccount"), text(node, "stockAccount")),
                 text(node, "taxCode"),
                 node.path("active").asBoolean());
+    }
+
+    /// Inkwell knows kinds that we do not, and some items have none.
+    private static ItemKind kind(String word) {
+        return Arrays.stream(ItemKind.values())
+                .filter(each -> each.name().equalsIgnoreCase(word))
+                .findFirst()
+                .orElse(null);
+    }
+
+    private static String orNull(String code) {
+        return code.isEmpty() ? null : code;
     }
 
     static Map<String, String> address(Address address) {

@@ -1,6 +1,6 @@
 package alcabala.connectors.adapters.refitline;
 
-import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.ItemKind;
 import alcabala.accounting.party.Address;
 import alcabala.accounting.party.Party;
 import alcabala.connectors.Access;
@@ -46,16 +46,16 @@ final class RefitlineSource implements TellsChanges {
             case "phase" -> Optional.of(new SourceChange.CategoryChanged(key, text(entry, "name")));
             case "cost-code" ->
                 Optional.of(new SourceChange.ItemChanged(
-                        key, text(entry, "name"), text(entry, "phase"), kind(text(entry, "nature"))));
+                        key, text(entry, "name"), text(entry, "phase"), kind(text(entry, "nature")), ""));
             default -> Optional.empty();
         };
     }
 
-    private static LineKind kind(String nature) {
+    private static ItemKind kind(String nature) {
         return switch (nature) {
-            case "hours" -> LineKind.LABOUR;
-            case "cost" -> LineKind.EXPENSE;
-            default -> LineKind.GOODS;
+            case "hours" -> ItemKind.LABOUR;
+            case "cost" -> ItemKind.EXPENSE;
+            default -> ItemKind.GOODS;
         };
     }
 

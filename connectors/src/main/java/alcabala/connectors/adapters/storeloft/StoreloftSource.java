@@ -1,6 +1,6 @@
 package alcabala.connectors.adapters.storeloft;
 
-import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.ItemKind;
 import alcabala.accounting.party.Address;
 import alcabala.accounting.party.Party;
 import alcabala.connectors.Access;
@@ -52,8 +52,8 @@ final class StoreloftSource implements TellsChanges {
                         true)));
             case "group" -> Optional.of(new SourceChange.CategoryChanged(code, text(data, "label")));
             case "article" ->
-                Optional.of(
-                        new SourceChange.ItemChanged(code, text(data, "label"), text(data, "group"), LineKind.GOODS));
+                Optional.of(new SourceChange.ItemChanged(
+                        code, text(data, "label"), text(data, "group"), ItemKind.GOODS, ""));
             default -> Optional.empty();
         };
     }

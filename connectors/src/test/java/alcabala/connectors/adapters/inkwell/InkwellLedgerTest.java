@@ -485,7 +485,7 @@ class InkwellLedgerTest {
         List<String> codes = new ArrayList<>();
         ledger().taxCodes(page -> page.forEach(code -> codes.add(code.code())));
         assertThat(codes).containsExactly("taxable", "not-taxable");
-        LedgerItem item = new LedgerItem("ROPE", "Rope", "4010", "taxable", true);
+        LedgerItem item = LedgerItem.of("ROPE", "Rope", "4010", "taxable", true);
         answer(200, "{\"code\":\"ROPE\",\"name\":\"Rope\",\"account\":\"4010\",\"active\":true,\"version\":3}");
         assertThat(ledger().findItem("ROPE").orElseThrow().version()).isEqualTo(3);
         assertThat(ledger().create(item, "hullwork:item:ROPE", "key")).isInstanceOf(Answer.Accepted.class);
