@@ -109,6 +109,7 @@ public final class Samples {
                 Map.of(),
                 Map.of(),
                 false,
+                false,
                 false);
     }
 

@@ -111,6 +111,25 @@ final class HullworkDemo {
         body.put("phone", "+353 55 " + (100000 + random.nextInt(899999)));
         body.put("billTo", billTo);
         body.put("shipTo", shipTo);
+        if (!client.taxIdentifier().isEmpty()) {
+            body.put(
+                    "contacts",
+                    List.of(
+                            Map.of(
+                                    "name",
+                                    "Accounts desk",
+                                    "role",
+                                    "accounts",
+                                    "email",
+                                    "accounts@" + mail + ".example"),
+                            Map.of(
+                                    "name",
+                                    "Duty officer",
+                                    "role",
+                                    "works",
+                                    "phone",
+                                    "+353 55 200" + client.code().substring(2))));
+        }
         records.put("customer", client.code(), body);
     }
 

@@ -39,6 +39,7 @@ class InkwellDesk {
         SAYS.put("purchase-orders", "has purchase orders");
         SAYS.put("dimensions", "has dimensions");
         SAYS.put("multi-currency", "keeps several currencies");
+        SAYS.put("sub-parties", "has customers below others");
         SAYS.put("decides-tax", "decides tax itself, by the place of the other party; lines are taxable or not");
     }
 

@@ -90,6 +90,9 @@ public final class Books {
     public record DimensionValue(String code, String name, String value, String title, boolean active) {}
 
     /// A customer, a supplier, or both.
+    ///
+    /// @param contacts whom to speak to there, with `name`, `role`, `email` and `phone`
+    /// @param parent the party that it is below, where the company has that; else null
     public record Party(
             String id,
             String name,
@@ -98,6 +101,8 @@ public final class Books {
             String phone,
             Map<String, String> billTo,
             Map<String, String> shipTo,
+            List<Map<String, String>> contacts,
+            String parent,
             String externalReference,
             boolean active,
             int version) {}

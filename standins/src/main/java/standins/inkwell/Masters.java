@@ -33,8 +33,9 @@ public class Masters {
     /// Parts of a name are told apart by it in its reports.
     static final String ITEM_NAME_FORBIDS = ":";
     private static final int EVERYTHING = 1_000_000;
+    private static final String SUB_PARTIES = "sub-parties";
     private static final List<String> PLAN =
-            List.of("purchase-orders", "dimensions", "multi-currency", TaxByPlace.SETTING);
+            List.of("purchase-orders", "dimensions", "multi-currency", SUB_PARTIES, TaxByPlace.SETTING);
     public static final List<String> SETTINGS = Stream.concat(
                     Stream.of("applies-credits", "tracks-quantities"), PLAN.stream())
             .toList();
@@ -270,12 +271,32 @@ public class Masters {
         values.put("phone", text(draft.phone()));
         values.put("billTo", json.writeValueAsString(draft.billTo() == null ? Map.of() : draft.billTo()));
         values.put("shipTo", json.writeValueAsString(draft.shipTo() == null ? Map.of() : draft.shipTo()));
+        values.put("contacts", json.writeValueAsString(draft.contacts() == null ? List.of() : draft.contacts()));
+        values.put("parent", requireParent(draft.parent()));
         values.put("reference", draft.externalReference());
         jdbc.sql("""
-                insert into inkwell_party (id, name, tax_identifier, email, phone, bill_to, ship_to, external_reference)
-                values (:id, :name, :tax, :email, :phone, cast(:billTo as jsonb), cast(:shipTo as jsonb), :reference)""").params(values).update();
+                insert into inkwell_party (id, name, tax_identifier, email, phone, bill_to, ship_to, contacts, parent,
+                    external_reference)
+                values (:id, :name, :tax, :email, :phone, cast(:billTo as jsonb), cast(:shipTo as jsonb),
+                    cast(:contacts as jsonb), :parent, :reference)""").params(values).update();
         changed("party", id);
         return findParty(id).orElseThrow();
+    }
+
+    private String requireParent(String parent) {
+        if (parent != null && !isOn(SUB_PARTIES)) {
+            throw Refusal.unprocessable("no-sub-parties", "This company has nothing below a customer.");
+        }
+        if (parent != null && findParty(parent).isEmpty()) {
+            throw Refusal.unprocessable("party-unknown", "There is no party " + parent + ".");
+        }
+        return parent;
+    }
+
+    /// Whether one party is another, or below it.
+    boolean isOrIsBelow(String party, String other) {
+        return party.equals(other)
+                || findParty(party).map(Party::parent).filter(other::equals).isPresent();
     }
 
     @Transactional
@@ -442,13 +463,15 @@ public class Masters {
                 row.getString("phone"),
                 json.readValue(row.getString("bill_to"), new TypeReference<Map<String, String>>() {}),
                 json.readValue(row.getString("ship_to"), new TypeReference<Map<String, String>>() {}),
+                json.readValue(row.getString("contacts"), new TypeReference<List<Map<String, String>>>() {}),
+                row.getString("parent"),
                 row.getString("external_reference"),
                 row.getBoolean("active"),
                 row.getInt("version"));
     }
 
     private static final String PARTY = """
-            select id, name, tax_identifier, email, phone, bill_to, ship_to, external_reference, active, version
+            select id, name, tax_identifier, email, phone, bill_to, ship_to, contacts, parent, external_reference, active, version
             from inkwell_party""";
     private static final String ITEM = """
             select code, name, kind, unit, account, purchase_account, cost_account, stock_account, tax_code,

@@ -318,11 +318,11 @@ public class Payments {
                 .list();
     }
 
-    private static void check(Document document, String party, PaymentKind kind, BigDecimal amount) {
+    private void check(Document document, String party, PaymentKind kind, BigDecimal amount) {
         if (document.status().equals("draft")) {
             throw Refusal.unprocessable("draft", document.number() + " is a draft; make it final first.");
         }
-        if (!document.party().equals(party)) {
+        if (!masters.isOrIsBelow(document.party(), party)) {
             throw Refusal.unprocessable(
                     "party-differs", document.number() + " is made out to another party than the payment.");
         }

@@ -13,3 +13,5 @@ alter table inkwell_item
     add column kind text, add column unit text not null default '',
     add column purchase_account text references inkwell_account, add column cost_account text references inkwell_account,
     add column stock_account text references inkwell_account;
+alter table inkwell_party
+    add column contacts jsonb not null default '[]', add column parent text references inkwell_party;

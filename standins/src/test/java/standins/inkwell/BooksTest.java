@@ -455,7 +455,7 @@ class BooksTest {
 
     @Test
     void namesAndCodesOfItemsAndPartiesAreTakenOnce() {
-        Books.Party draft = new Books.Party(null, "New Buoys", "", "", "", null, null, "test:c1", true, 0);
+        Books.Party draft = new Books.Party(null, "New Buoys", "", "", "", null, null, null, null, "test:c1", true, 0);
         saltmere(() -> masters.add(draft));
         assertRefused("name-taken", () -> masters.add(draft));
         Books.Item item = item("BUOY", "Buoy", "test:i1");
@@ -621,7 +621,18 @@ class BooksTest {
     void whatIsTaxableIsDecidedByTheOtherPartysPlaceWhereTheCompanyHasItSo() {
         assertRefused(placed("W-1", "IC-1002", true), "tax-by-code");
         String abroad = saltmere(() -> masters.add(new Books.Party(
-                        null, "Larkspur Yachts", "", "", "", Map.of("country", "US"), Map.of(), "test:US", true, 0)))
+                        null,
+                        "Larkspur Yachts",
+                        "",
+                        "",
+                        "",
+                        Map.of("country", "US"),
+                        Map.of(),
+                        null,
+                        null,
+                        "test:US",
+                        true,
+                        0)))
                 .id();
         saltmere(() -> {
             masters.set("decides-tax", true);

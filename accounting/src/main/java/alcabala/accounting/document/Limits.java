@@ -148,7 +148,11 @@ public final class Limits {
                 longer("the name of party " + party.code(), party.name(), NAME),
                 longer("the tax identifier of party " + party.code(), party.taxIdentifier(), CODE),
                 longer("the e-mail address of party " + party.code(), party.email(), NAME),
-                longer("the phone number of party " + party.code(), party.phone(), CODE)));
+                longer("the phone number of party " + party.code(), party.phone(), CODE),
+                party.contacts().stream()
+                        .flatMap(each -> Stream.of(each.name(), each.role(), each.email(), each.phone()))
+                        .flatMap(each -> longer("a contact of party " + party.code(), each, NAME).stream())
+                        .findFirst()));
     }
 
     private static Optional<String> lines(Document document) {

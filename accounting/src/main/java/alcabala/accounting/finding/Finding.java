@@ -321,6 +321,14 @@ public sealed interface Finding {
         }
     }
 
+    /// Projects are to be customers below their client, and the ledger has nothing below a customer.
+    record SubRecordsUnavailable(String ledger) implements Finding {
+        @Override
+        public String subject() {
+            return ledger;
+        }
+    }
+
     /// Somebody else paid than the document is made out to, and nobody has said that he pays for them.
     record PayerDiffers(String payer, String payerName, String party, String partyName) implements Finding {
         @Override

@@ -15,6 +15,7 @@ import org.joda.money.CurrencyUnit;
 /// @param rates that it converts by
 /// @param terms of payment by their codes
 /// @param fields that its documents have beside the usual ones, by their codes
+/// @param subParties whether it has parties below others
 /// @param oneTaxCode whether a document carries one tax code for all its lines
 /// @param decidesTax whether it decides itself, by place, what is taxed and how much; its codes are then those of
 /// `LedgerTaxCode.ofLedgerThatDecides`
@@ -31,6 +32,7 @@ public record LedgerProfile(
         NameRules itemNames,
         Map<String, CodedTerms> terms,
         Map<String, CustomField> fields,
+        boolean subParties,
         boolean oneTaxCode,
         boolean decidesTax) {
 
@@ -56,6 +58,7 @@ public record LedgerProfile(
                 itemNames,
                 terms,
                 fields,
+                subParties,
                 oneTaxCode,
                 decidesTax);
     }

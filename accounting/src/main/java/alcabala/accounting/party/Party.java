@@ -1,9 +1,12 @@
 package alcabala.accounting.party;
 
+import java.util.List;
+
 /// A customer or supplier as one side knows it. Text that is not known is empty, never null.
 ///
 /// @param code how that side identifies the party
 /// @param taxIdentifier VAT identifier or other tax registration (EN 16931 BT-31, BT-48)
+/// @param contacts whom to speak to there, as far as they are told
 public record Party(
         String code,
         String name,
@@ -12,8 +15,30 @@ public record Party(
         String phone,
         Address billTo,
         Address shipTo,
+        List<Contact> contacts,
         boolean active) {
+    /// What was kept before there were contacts has none.
+    public Party {
+        contacts = contacts == null ? List.of() : List.copyOf(contacts);
+    }
+
+    public Party(
+            String code,
+            String name,
+            String taxIdentifier,
+            String email,
+            String phone,
+            Address billTo,
+            Address shipTo,
+            boolean active) {
+        this(code, name, taxIdentifier, email, phone, billTo, shipTo, List.of(), active);
+    }
+
     public static Party named(String code, String name) {
         return new Party(code, name, "", "", "", Address.NONE, Address.NONE, true);
+    }
+
+    public Party withoutContacts() {
+        return contacts.isEmpty() ? this : new Party(code, name, taxIdentifier, email, phone, billTo, shipTo, active);
     }
 }

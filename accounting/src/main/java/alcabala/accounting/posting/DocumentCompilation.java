@@ -13,6 +13,7 @@ import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Topic;
 import alcabala.accounting.settlement.Target;
 import alcabala.accounting.settlement.Targets;
 import java.time.LocalDate;
@@ -30,6 +31,7 @@ final class DocumentCompilation {
     private final LedgerProfile ledger;
     private final RouteSettings settings;
     private final Side side;
+    private final Party customer;
     private final boolean taxInLines;
     private final Targets targets;
     private final Set<Finding> findings = new LinkedHashSet<>();
@@ -52,6 +54,7 @@ final class DocumentCompilation {
         this.settings = settings;
         this.ledger = ledger;
         side = Side.of(document.kind());
+        customer = Customers.of(document, settings);
         taxInLines = settings.hasTaxInLines(document.kind());
         roles = new RoleAccounts(crosswalk, ledger, findings::add);
         accounts = new Accounts(document, key, crosswalk, roles, findings::add);
@@ -126,7 +129,7 @@ final class DocumentCompilation {
                 List.copyOf(findings),
                 resolved,
                 tax,
-                Optional.of(new Sending(document, crosswalk, settings, terms, fields)
+                Optional.of(new Sending(document, customer.code(), crosswalk, settings, terms, fields)
                         .ledgerDocument(lines, tax.get(), conversion.rate(), control, rounding)),
                 Optional.of(journal.of(lines, tax.get(), control, rounding).at(conversion, PostingKey.of(control))));
     }
@@ -152,7 +155,12 @@ final class DocumentCompilation {
     private void checkHeader() {
         checkType();
         HeaderCheck header = new HeaderCheck(document, crosswalk, settings, findings::add);
-        header.party(document.counterparty());
+        header.party(customer);
+        if (Customers.isProject(customer.code())
+                && settings.is(Topic.CUSTOMERS, Customers.SUB_PROJECT)
+                && !ledger.subParties()) {
+            findings.add(new Finding.SubRecordsUnavailable(ledger.name()));
+        }
         BookingDay.find(document, settings).ifPresent(header::cutOff);
         if (!document.totals().prepaid().isZero()) {
             findings.add(new Finding.Prepaid(document.totals().prepaid()));

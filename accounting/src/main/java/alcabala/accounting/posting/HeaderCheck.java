@@ -5,6 +5,7 @@ import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.matching.Candidate;
+import alcabala.accounting.matching.Names;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.RouteSettings;
@@ -25,6 +26,14 @@ record HeaderCheck(Record record, Crosswalk crosswalk, RouteSettings settings, C
         }
     }
 
+    /// A project's customer resembles its client, as it should: only one of its very name is asked about.
+    private Optional<Candidate> doubt(Party party) {
+        return crosswalk
+                .findDoubt(party)
+                .filter(candidate -> !Customers.isProject(party.code())
+                        || Names.normalise(candidate.party().name()).equals(Names.normalise(party.name())));
+    }
+
     void party(Party party) {
         if (crosswalk
                 .find(RowKind.PARTY, party.code())
@@ -32,7 +41,7 @@ record HeaderCheck(Record record, Crosswalk crosswalk, RouteSettings settings, C
                 .isPresent()) {
             return;
         }
-        Optional<Candidate> doubt = crosswalk.findDoubt(party);
+        Optional<Candidate> doubt = doubt(party);
         if (doubt.isPresent()) {
             Party known = doubt.get().party();
             findings.accept(new Finding.PartyDoubtful(party.code(), party.name(), known.code(), known.name()));

@@ -16,10 +16,16 @@ import org.joda.money.Money;
 
 /// How a document that compiles clean goes to the ledger: under which number, with which date, arriving as what.
 ///
+/// @param party the source's code of the customer or supplier
 /// @param terms the ledger's code, or empty
 /// @param fields values by the ledger's fields, those that every document has among them
 record Sending(
-        Document document, Crosswalk crosswalk, RouteSettings settings, String terms, Map<String, String> fields) {
+        Document document,
+        String party,
+        Crosswalk crosswalk,
+        RouteSettings settings,
+        String terms,
+        Map<String, String> fields) {
     LedgerDocument ledgerDocument(
             List<LedgerLine> shaped, TaxComparison tax, ExchangeRate rate, String control, String rounding) {
         List<LedgerLine> lines = new ArrayList<>(shaped);
@@ -30,7 +36,6 @@ record Sending(
         if (!payable.isZero()) {
             lines.add(LedgerLine.of("Rounding of what is payable", payable, PostingKey.of(rounding)));
         }
-        String party = document.counterparty().code();
         return new LedgerDocument(
                 document.kind(),
                 numberOf(document.number()),

@@ -10,6 +10,7 @@ import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Topic;
 import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.accounting.settlement.Targets;
@@ -92,16 +93,26 @@ final class SettlementCompilation {
         }
         Party owner = owners.getFirst();
         Party payer = settlement.party();
+        if (owners.size() > 1 && areBelow(payer, owners)) {
+            return payer;
+        }
         if (owners.size() > 1) {
             findings.add(new Finding.SeveralParties(
                     owners.stream().map(Party::name).sorted().toList()));
-        } else if (!owner.code().equals(payer.code())
+        } else if (!Customers.client(owner.code()).equals(payer.code())
                 && crosswalk
                         .find(RowKind.PAYER, Crosswalk.payerCode(payer.code(), owner.code()))
                         .isEmpty()) {
             findings.add(new Finding.PayerDiffers(payer.code(), payer.name(), owner.code(), owner.name()));
         }
         return owner;
+    }
+
+    /// What a ledger has below a client is settled by the client.
+    private boolean areBelow(Party payer, List<Party> owners) {
+        return settings.is(Topic.CUSTOMERS, Customers.SUB_PROJECT)
+                && owners.stream()
+                        .allMatch(each -> Customers.client(each.code()).equals(payer.code()));
     }
 
     private List<LedgerSettlement.Part> parts(List<Settled> settled, ExchangeRate rate) {

@@ -73,6 +73,8 @@ public enum Topic {
             return KINDS.stream().filter(Carried::isDocument).toList();
         }
     },
+    /// Who of the source is a customer on the ledger.
+    CUSTOMERS(Section.CROSSING, choice("organisation", "with-contacts", "project", "sub-project"), "organisation"),
     NEW_PARTIES(Section.CROSSING, choice("create", "ask"), "create"),
     ARRIVAL(Section.DOCUMENT, choice("final", "draft"), "final"),
     DOCUMENT_DATE(Section.DOCUMENT, choice("own", "delivery", "batch"), "own"),

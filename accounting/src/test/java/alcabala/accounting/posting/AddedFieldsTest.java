@@ -169,6 +169,7 @@ class AddedFieldsTest {
                         "SURVEY", new CustomField("SURVEY", "Survey", FieldType.DATE, 0, Map.of(), true),
                         "PIER", new CustomField("PIER", "Pier", FieldType.CHOICE, 0, Map.of("1", "North"), true),
                         "OLD", new CustomField("OLD", "Of old", FieldType.TEXT, 12, Map.of(), false)),
+                plain.subParties(),
                 plain.oneTaxCode(),
                 plain.decidesTax());
     }

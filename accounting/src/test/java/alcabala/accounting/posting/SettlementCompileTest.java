@@ -426,6 +426,30 @@ class SettlementCompileTest {
         assertThat(List.of(entry.party(), entry.partyCounterpart())).containsExactly("C-2", "L-22");
     }
 
+    /// What a client pays for its projects is its own; what is below it is settled by it in one.
+    @Test
+    void aClientPaysForItsProjects() {
+        document("invoice A", Standing.CROSSED, Customers.ofProject(TRUST, "WO-1"), "100.00", "100.00");
+        document("invoice B", Standing.CROSSED, Customers.ofProject(TRUST, "WO-2"), "50.00", "50.00");
+        Settlement one = payment("58", "100.00", of("invoice A", "100.00"));
+        Settlement both = payment("58", "150.00", of("invoice A", "100.00"), of("invoice B", "50.00"));
+        settings = settings.with(Topic.CUSTOMERS, "project");
+        assertThat(entry(compile(one)).party()).isEqualTo("C-1 > WO-1");
+        assertThat(findings(both)).extracting(Finding::kind).containsExactly("several-parties");
+        settings = settings.with(Topic.CUSTOMERS, "sub-project");
+        assertThat(entry(compile(one)).party()).isEqualTo("C-1 > WO-1");
+        assertThat(entry(compile(both)).party()).isEqualTo("C-1");
+        document(
+                "invoice C",
+                Standing.CROSSED,
+                Customers.ofProject(Party.named("C-2", "Tern Marine"), "WO-3"),
+                "9.00",
+                "9.00");
+        assertThat(findings(payment("58", "109.00", of("invoice A", "100.00"), of("invoice C", "9.00"))))
+                .extracting(Finding::kind)
+                .containsExactly("several-parties");
+    }
+
     @Test
     void documentsOfSeveralPartiesTakeOnePaymentEach() {
         document("invoice HW-8", Standing.CROSSED, TERN, "100.00", "100.00");

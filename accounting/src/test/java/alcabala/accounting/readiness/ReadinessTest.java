@@ -136,6 +136,7 @@ class ReadinessTest {
             Map.of(),
             Map.of(),
             false,
+            false,
             false);
 
     private static LedgerTaxCode code(String code, String rate, boolean active) {

@@ -77,7 +77,7 @@ class SettingsTest {
 
     @Test
     void whatHoldsUntilSomebodyDecidesIsAValueThatTheSettingTakes() {
-        assertThat(Setting.all()).hasSize(43).allSatisfy(setting -> {
+        assertThat(Setting.all()).hasSize(44).allSatisfy(setting -> {
             assertThat(setting.shape().takes(setting.standard(), LEDGER)).isTrue();
             assertThat(RouteSettings.STANDARD.get(setting)).isEqualTo(setting.standard());
             assertThat(Setting.find(setting.name())).contains(setting);
@@ -123,6 +123,7 @@ class SettingsTest {
         assertThat(Setting.all().stream().filter(setting -> setting.topic().section() == Section.CROSSING))
                 .extracting(Setting::name)
                 .startsWith(
+                        "CUSTOMERS",
                         "NEW_PARTIES",
                         "INVOICES",
                         "INVOICES_TRIGGER",

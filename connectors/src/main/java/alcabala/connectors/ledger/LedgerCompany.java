@@ -31,4 +31,6 @@ public record LedgerCompany(
         Instant clock) {
     /// Of a company that has the ledger decide what is taxed and how much.
     public static final String DECIDES_TAX = "decides-tax";
+    /// Of a company that has customers below others.
+    public static final String SUB_PARTIES = "sub-parties";
 }

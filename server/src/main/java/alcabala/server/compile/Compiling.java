@@ -20,8 +20,10 @@ public class Compiling {
     private final Compilers compilers;
     private final Routes routes;
     private final KnownDocuments documents;
+    private final ProjectCustomers projects;
 
-    Compiling(Compilers compilers, Routes routes, KnownDocuments documents) {
+    Compiling(Compilers compilers, Routes routes, KnownDocuments documents, ProjectCustomers projects) {
+        this.projects = projects;
         this.compilers = compilers;
         this.routes = routes;
         this.documents = documents;
@@ -68,6 +70,7 @@ public class Compiling {
 
     /// What is to be kept of each.
     public Map<Long, Compiled> all(RouteRow route, Compiler compiler, Map<Long, ? extends Record> records) {
+        projects.keep(route, records.values());
         LongFunction<Compilation> compile = with(route, compiler, records);
         Map<Long, Compiled> all = LinkedHashMap.newLinkedHashMap(records.size());
         records.keySet().forEach(id -> all.put(id, Compiled.of(compile.apply(id))));

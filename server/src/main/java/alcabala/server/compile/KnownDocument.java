@@ -2,7 +2,10 @@ package alcabala.server.compile;
 
 import alcabala.accounting.document.Document;
 import alcabala.accounting.money.ExchangeRate;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.Customers;
 import alcabala.accounting.posting.DocumentTaxes;
+import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.settlement.Target;
 import alcabala.server.compile.CreditNotes.Credit;
 import alcabala.server.compile.OwnSettlements.Own;
@@ -19,6 +22,7 @@ import org.joda.money.Money;
 /// @param gross what the ledger says that it comes to, or its source where it is not there
 /// @param paid what the ledger says is settled of it
 /// @param onWay what settlements that are there or on their way settle of it, as their sources say now
+/// @param sentFor the source's code of the customer that it went to the ledger for; empty where it did not go from here
 /// @param retained what is kept back of it
 /// @param rate at which it was booked there; null where that is not known
 /// @param basePaid in the ledger's currency
@@ -39,6 +43,7 @@ record KnownDocument(
         BigDecimal rate,
         LocalDate rateDay,
         BigDecimal basePaid,
+        String sentFor,
         String ledgerRef,
         String ledgerNumber,
         String content) {
@@ -50,8 +55,19 @@ record KnownDocument(
         return Stored.document(content);
     }
 
+    /// Whose it is on the ledger: the one that it went there for, whatever the route says by now.
+    Party customer(Document document, RouteSettings settings) {
+        if (sentFor.isEmpty()) {
+            return Customers.of(document, settings);
+        }
+        Party party = document.counterparty();
+        return Customers.isProject(sentFor) ? Customers.ofProject(party, Customers.project(sentFor)) : party;
+    }
+
     /// What a settlement can still settle of it. What that settles there by now does not stand in its own way.
-    Target target(Document document, Own own, List<Credit> credits) {
+    ///
+    /// @param customer whose it is on the ledger
+    Target target(Document document, Party customer, Own own, List<Credit> credits) {
         CurrencyUnit unit = CurrencyUnit.of(currency);
         ExchangeRate at = rate(unit, document);
         long taken = Math.max(paid - own.settledThere(ledgerRef, unit), onWay - own.says(name()));
@@ -60,7 +76,7 @@ record KnownDocument(
         BigDecimal relieved = basePaid.subtract(own.relievedThere(ledgerRef));
         return new Target(
                 standing(),
-                document.counterparty(),
+                customer,
                 whole,
                 open,
                 Money.ofMinor(unit, retained - own.releases(name())),

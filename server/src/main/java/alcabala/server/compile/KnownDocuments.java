@@ -3,6 +3,7 @@ package alcabala.server.compile;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.accounting.settlement.Targets;
@@ -10,6 +11,7 @@ import alcabala.server.compile.CreditNotes.Credit;
 import alcabala.server.compile.OwnSettlements.Own;
 import alcabala.server.record.Stored;
 import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -30,6 +32,7 @@ class KnownDocuments {
     private final JdbcClient jdbc;
     private final OwnSettlements settlements;
     private final CreditNotes credits;
+    private final SettingStore decided;
 
     /// A document with who it is of.
     private record Found(KnownDocument known, Document document) {
@@ -38,7 +41,8 @@ class KnownDocuments {
         }
     }
 
-    KnownDocuments(JdbcClient jdbc, OwnSettlements settlements, CreditNotes credits) {
+    KnownDocuments(JdbcClient jdbc, OwnSettlements settlements, CreditNotes credits, SettingStore decided) {
+        this.decided = decided;
         this.jdbc = jdbc;
         this.settlements = settlements;
         this.credits = credits;
@@ -52,6 +56,7 @@ class KnownDocuments {
         if (numbers.isEmpty()) {
             return id -> Targets.NONE;
         }
+        RouteSettings settings = decided.of(route.id());
         Map<String, List<Found>> found = new HashMap<>();
         rows(route, numbers)
                 .forEach(row -> found.computeIfAbsent(row.name(), name -> new ArrayList<>())
@@ -68,6 +73,7 @@ class KnownDocuments {
                 .map(one -> one.known()
                         .target(
                                 one.document(),
+                                one.known().customer(one.document(), settings),
                                 own.getOrDefault(id, Own.NONE),
                                 Credit.without(
                                         id, credited.getOrDefault(one.known().name(), List.of()))));
@@ -116,6 +122,8 @@ class KnownDocuments {
                         where a.number = d.number and a.kind = d.kind and s.source_id = d.source_id and not s.voided
                             and (a.retained > 0 or s.outcome in ('queued', 'sending', 'unconfirmed', 'posted'))), 0) as retained,
                     coalesce(b.currency, d.currency) as base, x.rate, x.rate_day, coalesce(x.base_paid, 0) as base_paid,
+                    coalesce((select q.entry->>'party' from posting_record r join posting q on q.id = r.posting_id
+                        where r.record_id = d.id and d.ledger_ref is not null order by q.id desc limit 1), '') as sent_for,
                     coalesce(d.ledger_ref, '') as ledger_ref, coalesce(d.ledger_number, '') as ledger_number,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
                  join route t on t.id = d.route_id left join ledger b on b.id = t.ledger_id
                 left join lateral (""" + BOOKED + """

@@ -6,11 +6,15 @@ import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.Customers;
 import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.setting.Topic;
 import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.CreatesBelow;
 import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.LedgerItem;
+import alcabala.connectors.spi.Connection;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.items.ItemFacts;
 import alcabala.server.items.ItemNaming;
@@ -18,6 +22,7 @@ import alcabala.server.platform.Sentences;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
 import alcabala.server.trail.Trail;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
@@ -43,6 +48,7 @@ class Counterparts {
     private final ItemNaming naming;
     private final ItemFacts facts;
     private final CrosswalkStore store;
+    private final SettingStore settings;
     private final Trail trail;
     private final TransactionTemplate transaction;
     private final Lock[] locks = Stream.generate(ReentrantLock::new).limit(64).toArray(Lock[]::new);
@@ -60,6 +66,7 @@ class Counterparts {
             ItemNaming naming,
             ItemFacts facts,
             CrosswalkStore store,
+            SettingStore settings,
             Trail trail,
             TransactionTemplate transaction) {
         this.reference = reference;
@@ -67,6 +74,7 @@ class Counterparts {
         this.naming = naming;
         this.facts = facts;
         this.store = store;
+        this.settings = settings;
         this.trail = trail;
         this.transaction = transaction;
     }
@@ -144,18 +152,43 @@ class Counterparts {
     }
 
     /// A document before this one may have had the same party created.
-    private Answer<String> findOrCreateParty(Trip trip, long recordId, String code, String name) {
+    private Answer<String> findOrCreateParty(Trip trip, Long recordId, String code, String name) {
         RouteRow route = trip.route();
         Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, code);
         String counterpart = row.map(CrosswalkRow::counterpart).orElse("");
         if (!counterpart.isEmpty()) {
             return new Answer.Accepted<>(counterpart, 200, "");
         }
-        Party party = catalogue.party(route.sourceId(), code);
-        if (row.filter(CrosswalkRow::saysCounterpart).isEmpty()) {
+        Party party = party(route, code);
+        if (row.filter(CrosswalkRow::saysCounterpart).isEmpty() && !Customers.isProject(code)) {
             requireNew(trip, party);
         }
-        return createParty(trip, recordId, party, name);
+        if (!Customers.isProject(code) || !settings.of(route.id()).is(Topic.CUSTOMERS, Customers.SUB_PROJECT)) {
+            return createParty(trip, recordId, party, name, "");
+        }
+        String client = Customers.client(code);
+        Answer<String> parent = alone(
+                route,
+                "party:" + client,
+                () -> findOrCreateParty(
+                        trip, recordId, client, party(route, client).name()));
+        return parent instanceof Answer.Accepted<String> accepted
+                ? createParty(trip, recordId, party, name, accepted.record())
+                : parent;
+    }
+
+    private Party party(RouteRow route, String code) {
+        Party party = catalogue.party(route.sourceId(), Customers.client(code));
+        return Customers.isProject(code) ? Customers.ofProject(party, Customers.project(code)) : party;
+    }
+
+    private Answer<Party> create(Trip trip, Party party, String parent, String reference, String key) {
+        Connection ledger = trip.ledger().get();
+        boolean spokenTo = settings.of(trip.route().id()).is(Topic.CUSTOMERS, Customers.WITH_CONTACTS);
+        Party told = spokenTo ? party : party.withoutContacts();
+        return parent.isEmpty()
+                ? ledger.get(CreatesMasters.class).create(told, reference, key)
+                : ledger.get(CreatesBelow.class).createBelow(told, parent, reference, key);
     }
 
     /// Somebody who said that it is new has been asked already.
@@ -166,13 +199,13 @@ class Counterparts {
         });
     }
 
-    private Answer<String> createParty(Trip trip, long recordId, Party party, String name) {
+    private Answer<String> createParty(Trip trip, Long recordId, Party party, String name, String parent) {
         RouteRow route = trip.route();
         String about = "party:" + party.code();
         String key = key(route, about);
         CreatesMasters ledger = trip.ledger().get().get(CreatesMasters.class);
-        Answer<Party> answer =
-                asked(() -> ledger.create(party, route.reference(about), key), () -> ledger.findCreatedParty(key));
+        Answer<Party> answer = asked(
+                () -> create(trip, party, parent, route.reference(about), key), () -> ledger.findCreatedParty(key));
         if (!(answer instanceof Answer.Accepted<Party> accepted)) {
             return pass(answer);
         }

@@ -113,6 +113,9 @@ public final class Sentences {
                 "%s is missed by %s; the route takes %s at most as a difference."
                         .formatted(f.document(), Amounts.shown(f.difference()), Amounts.shown(f.most()));
             case Finding.StaysOpen f -> staysOpen(f);
+            case Finding.SubRecordsUnavailable f ->
+                "Its project is to be a customer below the client, and %s has nothing below a customer."
+                        .formatted(f.ledger());
             case Finding.TermsUnusable f ->
                 "Its terms %s stand for terms %s of the ledger, which are not there or no longer used."
                         .formatted(f.terms(), f.ledgerTerms());

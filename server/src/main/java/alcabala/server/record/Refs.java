@@ -5,6 +5,7 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.custom.FieldValue;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.posting.Customers;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.settlement.Settlement;
@@ -64,6 +65,12 @@ public final class Refs {
     private static Set<String> of(Document document) {
         Set<String> refs = new LinkedHashSet<>();
         refs.add(of(RowKind.PARTY, document.counterparty().code()));
+        document.lines().stream()
+                .map(DocumentLine::project)
+                .distinct()
+                .filter(project -> document.kind().isSale() && !project.isEmpty())
+                .map(project -> Customers.code(document.buyer().code(), project))
+                .forEach(customer -> refs.add(of(RowKind.PARTY, customer)));
         if (document.kind().isCredit() && !document.precedingNumber().isEmpty()) {
             refs.add(settles(credited(document)));
         }

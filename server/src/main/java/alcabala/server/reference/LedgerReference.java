@@ -119,10 +119,11 @@ public class LedgerReference {
                 added.fields(ledgerId).stream().collect(Collectors.toMap(CustomField::code, Function.identity()));
         return jdbc.sql("""
                 select name, currency, tax_rounding, name_limit, name_forbids, one_tax_code, 'multi-currency' = any(features) as multi,
-                    :decides = any(features) as decides
+                    :decides = any(features) as decides, :below = any(features) as below
                 from ledger where id = :id""")
                 .param("id", ledgerId)
                 .param("decides", LedgerCompany.DECIDES_TAX)
+                .param("below", LedgerCompany.SUB_PARTIES)
                 .query((row, n) -> new LedgerProfile(
                         row.getString("name"),
                         CurrencyUnit.of(row.getString("currency")),
@@ -135,6 +136,7 @@ public class LedgerReference {
                         new NameRules(row.getInt("name_limit"), row.getString("name_forbids")),
                         terms,
                         fields,
+                        row.getBoolean("below"),
                         row.getBoolean("one_tax_code"),
                         row.getBoolean("decides")))
                 .single();

@@ -135,6 +135,17 @@ public class SourceCatalogue {
         }
     }
 
+    /// Parties that are not known yet; those that are stay as they are.
+    public void keepNew(long sourceId, Collection<Party> parties) {
+        Map<String, MapSqlParameterSource> rows = new LinkedHashMap<>();
+        parties.forEach(party -> rows.put(
+                party.code(),
+                row(sourceId, party.code(), party.name()).addValue("body", json.writeValueAsString(party))));
+        if (addNew(PARTY, rows) > 0) {
+            changed(sourceId);
+        }
+    }
+
     private static Stream<String> means(Record record) {
         return record instanceof Settlement settlement
                 ? Stream.of(Crosswalk.meansCode(

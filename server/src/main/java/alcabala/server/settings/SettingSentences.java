@@ -23,6 +23,10 @@ final class SettingSentences {
             Map.entry("LINE_DETAIL by-account", "one line for each account and tax code"),
             Map.entry("LINE_KIND items", "lines with items"),
             Map.entry("LINE_KIND accounts", "lines with accounts only"),
+            Map.entry("CUSTOMERS organisation", "the client"),
+            Map.entry("CUSTOMERS with-contacts", "the client with those to speak to"),
+            Map.entry("CUSTOMERS project", "each project, under the client’s name"),
+            Map.entry("CUSTOMERS sub-project", "each project, below the client"),
             Map.entry("NEW_PARTIES create", "created on their first document"),
             Map.entry("NEW_PARTIES ask", "asked about"),
             Map.entry("PURCHASE_TAX reclaimed", "reclaimed, as tax of its own"),
@@ -85,6 +89,7 @@ final class SettingSentences {
             case WINNER -> kinds + " changed there";
             case DISCOUNT_TAX -> "Discount for paying early";
             case PAYMENT_DIFFERENCE -> "Cents that may be missing";
+            case CUSTOMERS -> "Customers on the ledger";
             case NEW_PARTIES -> "Parties that the ledger lacks";
             case ARRIVAL -> "Documents arrive as";
             case DOCUMENT_DATE -> "Date on the ledger";
@@ -125,6 +130,8 @@ final class SettingSentences {
                 "Whether a discount for paying early takes back its share of the document’s tax, or is booked in full as discount.";
             case PAYMENT_DIFFERENCE ->
                 "By how many cents a payment may miss its document, either way, and still settle it: booked as payment difference. Empty for none.";
+            case CUSTOMERS ->
+                "Who of the source is a customer there. A document for several projects, or none, is the client’s own; below the client only where the ledger has that.";
             case NEW_PARTIES ->
                 "A customer or supplier who is not on the ledger is created there with the first document, or blocks it until somebody says who it is.";
             case ARRIVAL -> "A final document is booked at once; a draft once somebody makes it final on the ledger.";

@@ -15,6 +15,7 @@ import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.money.StatedRate;
+import alcabala.accounting.party.Contact;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Milestone;
@@ -40,6 +41,7 @@ import tools.jackson.databind.JsonNode;
 /// Hullwork's records in our words.
 public final class HullworkMapping {
     static final String SYSTEM = "Hullwork";
+    private static final int MOST_CONTACTS = 100;
 
     private HullworkMapping() {}
 
@@ -140,6 +142,12 @@ public final class HullworkMapping {
                 text(record, "phone"),
                 Json.address(record.path("billTo")),
                 Json.address(record.path("shipTo")),
+                record.path("contacts")
+                        .valueStream()
+                        .limit(MOST_CONTACTS)
+                        .map(each -> new Contact(
+                                text(each, "name"), text(each, "role"), text(each, "email"), text(each, "phone")))
+                        .toList(),
                 true);
     }
 
@@ -187,7 +195,7 @@ public final class HullworkMapping {
                 TaxRounding.PER_LINE,
                 Ownership.SELLER,
                 lookup.business(),
-                lookup.party(text(record, "customer")),
+                lookup.party(text(record, "customer")).withoutContacts(),
                 text(record, "corrects"),
                 lines,
                 allowances,

@@ -21,6 +21,7 @@ import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.AnswersByKey;
 import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.Counts;
+import alcabala.connectors.ledger.CreatesBelow;
 import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.DescribesCompany;
 import alcabala.connectors.ledger.FeedsChanges;
@@ -58,6 +59,7 @@ import tools.jackson.databind.JsonNode;
 final class InkwellLedger
         implements DescribesCompany,
                 ReadsReferenceData,
+                CreatesBelow,
                 CreatesMasters,
                 RewritesItems,
                 TakesDocuments,
@@ -145,6 +147,15 @@ final class InkwellLedger
 
     @Override
     public Answer<Party> create(Party party, String reference, String key) {
+        return create(party, null, reference, key);
+    }
+
+    @Override
+    public Answer<Party> createBelow(Party party, String parentId, String reference, String key) {
+        return create(party, parentId, reference, key);
+    }
+
+    private Answer<Party> create(Party party, String parentId, String reference, String key) {
         Map<String, Object> body = new LinkedHashMap<>();
         body.put("name", party.name());
         body.put("taxIdentifier", party.taxIdentifier());
@@ -152,6 +163,8 @@ final class InkwellLedger
         body.put("phone", party.phone());
         body.put("billTo", InkwellMapping.address(party.billTo()));
         body.put("shipTo", InkwellMapping.address(party.shipTo()));
+        body.put("contacts", party.contacts());
+        body.put("parent", parentId);
         body.put("externalReference", reference);
         body.put("active", true);
         body.put("version", 0);
