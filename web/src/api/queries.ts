@@ -144,7 +144,8 @@ export const batchQuery = (id: number) =>
       query.state.data !== undefined && !query.state.data.batch.finishedAt && lookAgain(5_000),
   });
 
-export type ReferenceKind = 'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM' | 'DIMENSION' | 'RATE' | 'TERM';
+export type ReferenceKind =
+  'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM' | 'DIMENSION' | 'RATE' | 'TERM' | 'FIELD';
 
 export const connectQuery = queryOptions({
   queryKey: ['connect', 'all'],

@@ -22,7 +22,8 @@ const KINDS: { kind: ReferenceKind; name: string; note: string }[] = [
   { kind: 'ITEM', name: 'Items', note: 'Account' },
   { kind: 'DIMENSION', name: 'Dimensions', note: 'Dimension' },
   { kind: 'RATE', name: 'Rates', note: 'Rate' },
-  { kind: 'TERM', name: 'Terms', note: 'Days' },
+  { kind: 'TERM', name: 'Terms', note: 'Due' },
+  { kind: 'FIELD', name: 'Fields', note: 'Type' },
 ];
 
 /** What a ledger owns: read-only here, with what changed at each pull and what of it is in use. */

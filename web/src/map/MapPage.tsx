@@ -101,6 +101,16 @@ export function MapPage() {
           />
           open only
         </label>
+        {at?.kind === 'party' && (
+          <label className="flex items-center gap-1 text-[13px]">
+            <input
+              type="checkbox"
+              checked={only === 'hidden'}
+              onChange={() => view.set({ only: only === 'hidden' ? null : 'hidden' })}
+            />
+            hidden
+          </label>
+        )}
       </div>
       {chosen.codes.size > 0 && (
         <Together
@@ -126,6 +136,7 @@ export function MapPage() {
           onSelect={(code) => view.set({ row: code }, true)}
           onEdit={setEditing}
           onAccept={accept}
+          hidden={only === 'hidden'}
         />
       )}
       {!list.loading && !list.error && shown.length === 0 && (

@@ -14,6 +14,7 @@ import { Coverage } from './Coverage';
 import { History } from './History';
 import type { MapRow } from './MapPage';
 import { NOTHING, saidBy } from './meaning';
+import { PartyDeeds } from './PartyDeeds';
 import { RowEditor } from './RowEditor';
 import { useChangeRow, type RowKind } from './useChangeRow';
 import type { useMapRows } from './useMapRows';
@@ -33,6 +34,8 @@ interface Props {
   onSelect: (code: string) => void;
   onEdit: (code: string | null) => void;
   onAccept: (row: MapRow) => void;
+  /** Whether what is seen was put out of sight. */
+  hidden: boolean;
 }
 
 /** Kinds whose codes are ours, and no more than their names in other letters. */
@@ -211,7 +214,7 @@ function Joint({ open, own }: { open: boolean; own: boolean }) {
 export const comparing = (route: string, code: string) =>
   `/map/parties/${encodeURIComponent(code)}?route=${route}`;
 
-function RightPage({ row, kind, selected, onEdit, onAccept }: Props & { row: MapRow }) {
+function RightPage({ row, kind, selected, onEdit, onAccept, hidden }: Props & { row: MapRow }) {
   const { me, route } = useCurrent();
   const remove = useChangeRow();
   if (row.row) {
@@ -282,6 +285,9 @@ function RightPage({ row, kind, selected, onEdit, onAccept }: Props & { row: Map
             <button type="button" className="cursor-pointer underline" onClick={() => onAccept(row)}>
               Accept {row.code === selected && <Key>y</Key>}
             </button>
+          )}
+          {kind === 'PARTY' && me.mayChange && row.code === selected && !row.open && (
+            <PartyDeeds code={row.code} hidden={hidden} />
           )}
           {me.mayChange && (row.open || row.code === selected) && (
             <button type="button" className="cursor-pointer underline" onClick={() => onEdit(row.code)}>

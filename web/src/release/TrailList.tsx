@@ -34,6 +34,8 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'party-created': (d) =>
     d.name ? `${text(d.name)} created on the ledger as ${text(d.ledger)}` : 'Its party created on the ledger',
   'item-created': (d) => `${d.item ? `Item ${text(d.item)}` : 'An item'} created on the ledger`,
+  'party-hidden': (d) => `Party ${text(d.party)} put out of sight`,
+  'party-shown': (d) => `Party ${text(d.party)} back in sight`,
   'field-brought-back': (d) => `Field ${text(d.field)} brought back: ${text(d.value) || 'nothing'}`,
   'field-not-brought-back': (d) =>
     `Field ${text(d.field)} not brought back (${text(d.value)}): ${text(d.reason)}`,

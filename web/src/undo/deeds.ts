@@ -8,11 +8,12 @@ export type Undoing =
   | { what: 'rows'; rows: Schemas['TakeAway'] }
   /** Many rows that were changed together, by the number of that change. */
   | { what: 'bulk'; id: number }
+  | { what: 'party'; party: Schemas['HideParty'] }
   | { what: 'setting'; setting: Schemas['DecideSetting'] }
   | {
       what: 'hidden';
       ledger: number;
-      kind: 'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM' | 'DIMENSION' | 'RATE' | 'TERM';
+      kind: 'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM' | 'DIMENSION' | 'RATE' | 'TERM' | 'FIELD';
       code: string;
       hidden: boolean;
     };

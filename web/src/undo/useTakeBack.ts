@@ -29,6 +29,9 @@ async function takeBack(undoing: Undoing): Promise<string> {
       ).sentence;
     case 'setting':
       return (await workDone(client.PUT('/api/settings', { body: undoing.setting }))).sentence;
+    case 'party':
+      await answer(client.PUT('/api/map/parties/hidden', { body: undoing.party }));
+      return `${undoing.party.code} is ${undoing.party.hidden ? 'out of sight' : 'back in sight'} again`;
     case 'hidden':
       await answer(
         client.PUT('/api/connect/ledgers/{id}/reference/{kind}/hidden', {

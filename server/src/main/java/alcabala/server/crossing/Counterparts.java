@@ -104,10 +104,7 @@ class Counterparts {
             }
         }
         return sent.partyCounterpart().isEmpty()
-                ? alone(
-                        route,
-                        "party:" + sent.party(),
-                        () -> findOrCreateParty(trip, recordId, sent.party(), partyName))
+                ? findOrCreateParty(trip, recordId, sent.party(), partyName, WHO)
                 : new Answer.Accepted<>(sent.partyCounterpart(), 200, "");
     }
 
@@ -151,30 +148,53 @@ class Counterparts {
         return answer;
     }
 
-    /// A document before this one may have had the same party created.
-    private Answer<String> findOrCreateParty(Trip trip, Long recordId, String code, String name) {
+    /// Whoever it is to be below is there first. That is seen to before anybody waits for the party itself, so that
+    /// no two lanes ever wait for each other.
+    private Answer<String> findOrCreateParty(Trip trip, Long recordId, String code, String name, String who) {
         RouteRow route = trip.route();
-        Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, code);
-        String counterpart = row.map(CrosswalkRow::counterpart).orElse("");
+        boolean below = Customers.isProject(code) && settings.of(route.id()).is(Topic.CUSTOMERS, Customers.SUB_PROJECT);
+        String parent = "";
+        if (below && counterpart(route, code).isEmpty()) {
+            String client = Customers.client(code);
+            Answer<String> there = findOrCreateParty(
+                    trip, recordId, client, party(route, client).name(), who);
+            if (!(there instanceof Answer.Accepted<String> accepted)) {
+                return there;
+            }
+            parent = accepted.record();
+        }
+        String parentId = parent;
+        return alone(route, "party:" + code, () -> partyAlone(trip, recordId, code, name, parentId, who));
+    }
+
+    private String counterpart(RouteRow route, String code) {
+        return store.find(route.id(), RowKind.PARTY, code)
+                .map(CrosswalkRow::counterpart)
+                .orElse("");
+    }
+
+    /// A document before this one may have had the same party created.
+    private Answer<String> partyAlone(Trip trip, Long recordId, String code, String name, String parent, String who) {
+        RouteRow route = trip.route();
+        String counterpart = counterpart(route, code);
         if (!counterpart.isEmpty()) {
             return new Answer.Accepted<>(counterpart, 200, "");
         }
         Party party = party(route, code);
-        if (row.filter(CrosswalkRow::saysCounterpart).isEmpty() && !Customers.isProject(code)) {
+        boolean said = store.find(route.id(), RowKind.PARTY, code)
+                .filter(CrosswalkRow::saysCounterpart)
+                .isPresent();
+        if (!said && !Customers.isProject(code)) {
             requireNew(trip, party);
         }
-        if (!Customers.isProject(code) || !settings.of(route.id()).is(Topic.CUSTOMERS, Customers.SUB_PROJECT)) {
-            return createParty(trip, recordId, party, name, "");
-        }
-        String client = Customers.client(code);
-        Answer<String> parent = alone(
-                route,
-                "party:" + client,
-                () -> findOrCreateParty(
-                        trip, recordId, client, party(route, client).name()));
-        return parent instanceof Answer.Accepted<String> accepted
-                ? createParty(trip, recordId, party, name, accepted.record())
-                : parent;
+        return createParty(trip, recordId, party, name, parent, who);
+    }
+
+    /// Creates a party before any document of it crosses, because somebody asks for it.
+    ///
+    /// @throws DoubtfulException when it may be on the ledger already
+    Answer<String> createNow(Trip trip, String code, String who) {
+        return findOrCreateParty(trip, null, code, party(trip.route(), code).name(), who);
     }
 
     private Party party(RouteRow route, String code) {
@@ -199,7 +219,7 @@ class Counterparts {
         });
     }
 
-    private Answer<String> createParty(Trip trip, Long recordId, Party party, String name, String parent) {
+    private Answer<String> createParty(Trip trip, Long recordId, Party party, String name, String parent, String who) {
         RouteRow route = trip.route();
         String about = "party:" + party.code();
         String key = key(route, about);
@@ -214,7 +234,7 @@ class Counterparts {
             trail.write(
                     route.id(),
                     recordId,
-                    WHO,
+                    who,
                     "party-created",
                     Map.of("party", party.code(), "ledger", created.code(), "name", name));
             Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, party.code());
@@ -227,7 +247,7 @@ class Counterparts {
                         party.code(),
                         meaning.with(Purpose.COUNTERPART, created.code()),
                         version,
-                        WHO);
+                        who);
             }
             reference.keep(route.ledgerId(), created);
         });

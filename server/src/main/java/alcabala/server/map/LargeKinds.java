@@ -54,7 +54,8 @@ class LargeKinds {
         List<String> others = new ArrayList<>();
         for (int place = 0; place < walk.all.size(); place++) {
             String code = walk.all.codes().get(place);
-            if (!text.isEmpty() && !walk.all.texts().get(place).contains(text) && !there.contains(code)) {
+            boolean found = text.isEmpty() || walk.all.texts().get(place).contains(text) || there.contains(code);
+            if (!found || walk.isHidden(code) != wanted.hidden()) {
                 continue;
             }
             if (!walk.isOpen(place)) {
@@ -78,18 +79,21 @@ class LargeKinds {
     Counts counts(RouteRow route, RowKind kind, Collection<String> answers) {
         Walk walk = new Walk(route, kind, answers);
         int mapped = 0;
+        int hidden = 0;
         int open = 0;
         long heldUp = 0;
         for (int place = 0; place < walk.all.size(); place++) {
             String code = walk.all.codes().get(place);
-            if (walk.mapped.contains(code)) {
+            if (walk.isHidden(code)) {
+                hidden++;
+            } else if (walk.mapped.contains(code)) {
                 mapped++;
             } else if (walk.isOpen(place)) {
                 open++;
                 heldUp = Math.addExact(heldUp, walk.holdsUp(code));
             }
         }
-        return new Counts(mapped, walk.all.size() - mapped - open, open, heldUp);
+        return new Counts(mapped, walk.all.size() - hidden - mapped - open, open, heldUp);
     }
 
     /// All codes of one kind, with what decides where each comes.
@@ -117,6 +121,11 @@ class LargeKinds {
                     ? held.containsKey(code) || answers.contains(code)
                     : !answers.contains(all.categories().get(place))
                             && !answers.contains("kind " + all.kinds().get(place));
+        }
+
+        /// What holds something up is never out of sight.
+        boolean isHidden(String code) {
+            return all.hidden().contains(code) && !held.containsKey(code);
         }
 
         long holdsUp(String code) {

@@ -113,16 +113,19 @@ class MapApi {
     /// A page of one crosswalk; what is open comes first, that which holds up most money before the others.
     ///
     /// @param text on either page of the list; empty for all
-    /// @param only `open` for what nothing answers for
+    /// @param only `open` for what nothing answers for, `hidden` for parties that somebody put out of sight
     @GetMapping("/{kind}")
     MapPages.MapPage rows(
             @PathVariable RowKind kind,
             @RequestParam String route,
             @RequestParam(defaultValue = "") @Size(max = 200) String text,
-            @RequestParam(defaultValue = "") @Pattern(regexp = "|open") String only,
+            @RequestParam(defaultValue = "") @Pattern(regexp = "|open|hidden") String only,
             @RequestParam(defaultValue = "0") @Min(0) int skip,
             @RequestParam(defaultValue = "500") @Min(1) @Max(1000) int limit) {
-        return pages.page(routes.getLeading(route), kind, new MapPages.Wanted(text, only.equals("open"), skip, limit));
+        return pages.page(
+                routes.getLeading(route),
+                kind,
+                new MapPages.Wanted(text, only.equals("open"), only.equals("hidden"), skip, limit));
     }
 
     /// How much of each crosswalk stands, and what the rest holds up.

@@ -26,8 +26,9 @@ class MapPages {
 
     /// @param text on either page; empty for all
     /// @param skip how many of those that match come before the page
-    record Wanted(String text, boolean onlyOpen, int skip, int limit) {
-        static final Wanted ALL = new Wanted("", false, 0, Integer.MAX_VALUE);
+    /// @param hidden only what somebody put out of sight
+    record Wanted(String text, boolean onlyOpen, boolean hidden, int skip, int limit) {
+        static final Wanted ALL = new Wanted("", false, false, 0, Integer.MAX_VALUE);
     }
 
     /// @param count how many match, those of other pages included

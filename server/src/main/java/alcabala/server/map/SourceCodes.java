@@ -5,6 +5,7 @@ import alcabala.server.platform.CommittedCache;
 import alcabala.server.route.RouteRow;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -28,7 +29,9 @@ class SourceCodes {
     /// @param categories of items; empty for parties
     /// @param kinds of line, of items; empty for parties
     /// @param texts all that is looked through, in small letters
-    record Codes(List<String> codes, List<String> categories, List<String> kinds, List<String> texts) {
+    /// @param hidden codes that somebody put out of sight
+    record Codes(
+            List<String> codes, List<String> categories, List<String> kinds, List<String> texts, Set<String> hidden) {
         int size() {
             return codes.size();
         }
@@ -48,15 +51,19 @@ class SourceCodes {
 
     private Codes read(long source, RowKind kind) {
         Map<String, String> words = new HashMap<>();
-        Codes read = new Codes(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
+        Codes read =
+                new Codes(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new HashSet<>());
         String select = kind == RowKind.PARTY
-                ? "select code, name, '' as category, '' as kind, coalesce(body->>'taxIdentifier', '') as note from source_party"
-                : "select code, name, category, kind, category as note from source_item";
+                ? "select code, name, '' as category, '' as kind, coalesce(body->>'taxIdentifier', '') as note, hidden from source_party"
+                : "select code, name, category, kind, category as note, false as hidden from source_item";
         jdbc.sql(select + " where source_id = :source order by code collate \"C\"")
                 .param("source", source)
                 .query(row -> {
                     String code = row.getString("code");
                     read.codes().add(code);
+                    if (row.getBoolean("hidden")) {
+                        read.hidden().add(code);
+                    }
                     read.categories().add(words.computeIfAbsent(row.getString("category"), word -> word));
                     read.kinds().add(words.computeIfAbsent(row.getString("kind"), word -> word));
                     read.texts()

@@ -135,6 +135,16 @@ public class SourceCatalogue {
         }
     }
 
+    /// Out of sight in lists, or back.
+    public void hide(long sourceId, String party, boolean hidden) {
+        jdbc.sql("update source_party set hidden = :hidden where source_id = :source and code = :code")
+                .param("hidden", hidden)
+                .param("source", sourceId)
+                .param("code", party)
+                .update();
+        changed(sourceId);
+    }
+
     /// Parties that are not known yet; those that are stay as they are.
     public void keepNew(long sourceId, Collection<Party> parties) {
         Map<String, MapSqlParameterSource> rows = new LinkedHashMap<>();

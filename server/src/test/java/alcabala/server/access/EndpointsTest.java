@@ -68,6 +68,8 @@ class EndpointsTest {
             POST /api/items/rewritings/{id}/stopping               administrator bookkeeper
             POST /api/map/bulk/{id}/doing                          administrator bookkeeper
             POST /api/map/bulk/{id}/undoing                        administrator bookkeeper
+            POST /api/map/parties/creation                         administrator bookkeeper
+            PUT /api/map/parties/hidden                            administrator bookkeeper
             POST /api/map/fields/trial                             administrator bookkeeper
             POST /api/map/what-if                                  administrator bookkeeper
             POST /api/map/corrections                              administrator bookkeeper

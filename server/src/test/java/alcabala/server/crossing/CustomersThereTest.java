@@ -162,4 +162,47 @@ class CustomersThereTest {
                         .asDecimal())
                 .isEqualByComparingTo("5.00");
     }
+
+    /// With its row made, so that its first document does not make it again; what may be there already is asked about.
+    @Test
+    @Order(5)
+    void aPartyCanBeCreatedBeforeItsFirstDocumentAndPutOutOfSight() {
+        decide("organisation");
+        Api ferro = world.api("ferro");
+        String code = world.jdbc().sql("""
+                select p.code from source_party p join source s on s.id = p.source_id where s.name = 'Hullwork'
+                    and p.code not like '% > %' and not exists (select 1 from crosswalk_row c where c.kind = 'PARTY' and c.code = p.code)
+                    and not exists (select 1 from finding f where f.cause in ('party-doubtful:' || p.code)) order by p.code desc limit 1""").query(String.class).single();
+        Map<String, Object> asked = Map.of("route", "yard", "code", code);
+        assertThat(ferro.put("/api/map/parties/hidden", Map.of("route", "yard", "code", code, "hidden", true))
+                        .status())
+                .isEqualTo(200);
+        assertThat(codes("")).doesNotContain(code);
+        assertThat(codes("hidden")).containsExactly(code);
+        ferro.put("/api/map/parties/hidden", Map.of("route", "yard", "code", code, "hidden", false));
+        assertThat(codes("")).contains(code);
+
+        String id = ferro.post("/api/map/parties/creation", asked)
+                .json()
+                .get("code")
+                .asString();
+        assertThat(party(id).get("externalReference").asString()).endsWith("party:" + code);
+        assertThat(ferro.post("/api/map/parties/creation", asked)
+                        .json()
+                        .get("code")
+                        .asString())
+                .as("once")
+                .isEqualTo(id);
+        assertThat(ferro.post("/api/map/parties/creation", Map.of("route", "yard", "code", "nobody"))
+                        .status())
+                .isEqualTo(404);
+    }
+
+    private static List<String> codes(String only) {
+        return world.api("ferro")
+                .get("/api/map/party?route=yard&limit=1000&only=" + only)
+                .json()
+                .get("rows")
+                .findValuesAsString("code");
+    }
 }
