@@ -15,9 +15,11 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'taken-in': (d) => `Taken in${d.file ? ` from ${text(d.file)}` : ''}`,
   'changed-on-source': () => 'Changed on its source and taken in again',
   compiled: (d) =>
-    d.blocking === 0
+    (d.blocking === 0
       ? `Compiled clean${d.landsIn ? `, lands in ${text(d.landsIn)}` : ''}`
-      : `Compiled, blocked by ${text(d.blocking)} finding(s)`,
+      : `Compiled, blocked by ${text(d.blocking)} finding(s)`) +
+    (d.change ? `; looked at anew: ${text(d.change)}` : ''),
+  // As it was told until compiling and its reason became one entry.
   'mapping-changed': (d) => `Looked at anew: ${text(d.change)}`,
   approved: (d) => `Approved in ${text(d.source)}`,
   queued: (d) => `Put into batch ${text(d.batch)}`,

@@ -5,6 +5,7 @@ import alcabala.accounting.finding.Severity;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.posting.ResolvedLine;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -38,6 +39,15 @@ public record Compiled(
     public Map<String, Object> told() {
         Set<String> causes = findings.stream().map(Finding::cause).collect(Collectors.toSet());
         return Map.of("blocking", blocking, "causes", causes, "landsIn", landsIn);
+    }
+
+    /// The same, of what was looked at anew.
+    ///
+    /// @param because the change that made it so
+    Map<String, Object> told(String because) {
+        Map<String, Object> told = new LinkedHashMap<>(told());
+        told.put("change", because);
+        return told;
     }
 
     private static String join(List<ResolvedLine> lines, Function<ResolvedLine, String> what) {

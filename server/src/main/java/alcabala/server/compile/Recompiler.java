@@ -7,13 +7,16 @@ import alcabala.accounting.record.RecordKind;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Copy;
 import alcabala.server.record.Stored;
+import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import alcabala.server.trail.Trail;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.ObjectProvider;
@@ -76,20 +79,39 @@ class Recompiler implements Affected {
         int done = 0;
         Compiler compiler = compilers.getObject().of(routeId);
         Released total = Released.NONE;
+        RouteRow route = routes.get(routeId);
         for (List<Long> ids : families) {
-            for (int from = 0; from < ids.size(); from += CHUNK) {
-                List<Long> chunk = ids.subList(from, Math.min(from + CHUNK, ids.size()));
-                total = total.plus(compile(routeId, compiler, read(routeId, chunk), who, because));
-                done += chunk.size();
+            Optional<Chunk> next = chunk(routeId, ids, 0);
+            while (next.isPresent()) {
+                Chunk chunk = next.get();
+                Map<Long, Compiled> results = compiling
+                        .getObject()
+                        .all(route, compiler, chunk.records().join());
+                done += chunk.before().size();
+                next = chunk(routeId, ids, chunk.to());
+                total = total.plus(write(routeId, chunk.before(), results, who, because));
                 at.at(done, of);
             }
         }
         return total;
     }
 
-    private Released compile(long routeId, Compiler compiler, List<Before> chunk, String who, String because) {
-        Map<Long, Record> records = parsed(chunk);
-        Map<Long, Compiled> results = compiling.getObject().all(routes.get(routeId), compiler, records);
+    /// So many at once, with what they say. Their contents are made out while the database writes what was found of
+    /// those before them.
+    ///
+    /// @param to where the next begin
+    private record Chunk(List<Before> before, CompletableFuture<Map<Long, Record>> records, int to) {}
+
+    private Optional<Chunk> chunk(long routeId, List<Long> ids, int from) {
+        if (from >= ids.size()) {
+            return Optional.empty();
+        }
+        int to = Math.min(from + CHUNK, ids.size());
+        List<Before> before = read(routeId, ids.subList(from, to));
+        return Optional.of(new Chunk(before, CompletableFuture.supplyAsync(() -> parsed(before)), to));
+    }
+
+    private Released write(long routeId, List<Before> chunk, Map<Long, Compiled> results, String who, String because) {
         facts.update(results);
         Released released = Released.NONE;
         List<Trail.Entry> entries = new ArrayList<>();
@@ -101,8 +123,7 @@ class Recompiler implements Affected {
             } else if (before.state().equals("Ready") && !clean) {
                 released = released.plus(Released.blockedAgain(1));
             }
-            entries.add(new Trail.Entry(routeId, before.id(), who, "mapping-changed", Map.of("change", because)));
-            entries.add(new Trail.Entry(routeId, before.id(), who, "compiled", result.told()));
+            entries.add(new Trail.Entry(routeId, before.id(), who, "compiled", result.told(because)));
         }
         trail.write(entries);
         return released;

@@ -35,7 +35,7 @@ class CompileAfterUpgradeTest {
     private static int again(World world) {
         return count(world, """
                 select count(*) from trail
-                where action = 'mapping-changed' and detail->>'change' like 'the rules of another version%'""");
+                where action = 'compiled' and detail->>'change' like 'the rules of another version%'""");
     }
 
     private static int count(World world, String sql) {
