@@ -65,13 +65,13 @@ class OwnersTest {
                                 "access_token attempt convention known_browser person session_browser sight spring_session",
                         "connection", "consent_request credential set_aside",
                         "reference",
-                                "ledger_account ledger_dimension ledger_item ledger_party ledger_rate ledger_tax_code ledger_term pulled reference_change"
-                                        + " reference_pull source_category source_item source_means source_party source_project source_site source_tax",
+                                "ledger_account ledger_dimension ledger_item ledger_party ledger_rate ledger_tax_code ledger_term ledger_field pulled reference_change"
+                                        + " reference_pull source_category source_choice source_field source_terms source_item source_means source_party source_project source_site source_tax",
                         "route", "route_setting route_setting_history",
                         "record", "allocation record_revision",
                         "compile", "compiled_by crosswalk_row finding",
                         "crossing",
-                                "batch beyond dispatch entered_there link posting posting_line posting_record restoration",
+                                "batch beyond dispatch entered_there field_return link posting posting_line posting_record restoration",
                         "release", "approval_claim known_as",
                         "trail", "trail trail_checked")
                 .forEach((owner, tables) -> Stream.of(tables.split(" ")).forEach(table -> owners.put(table, owner)));

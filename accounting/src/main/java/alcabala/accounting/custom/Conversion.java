@@ -68,6 +68,9 @@ public record Conversion(FieldType from, CustomField to, FieldFormat format, Una
     }
 
     private Result chosen(String value) {
+        if (value.length() > FieldValue.LONGEST_CHOICE) {
+            return new Result.Impossible(Reason.TOO_LONG);
+        }
         String choice = table.apply(value);
         if (choice.isEmpty()) {
             return new Result.NotInTable();

@@ -67,6 +67,20 @@ class ConversionTest {
         assertThat(conversion.convert("a\uD83D\uDEA2bc")).isEqualTo(new Result.Impossible(Reason.TOO_LONG));
     }
 
+    @Test
+    void aTextIsAChoiceAsLongAsItCanBeNamedInARow() {
+        CustomField pier = new CustomField("X", "X", FieldType.CHOICE, 0, PIERS, true);
+        Conversion conversion = new Conversion(FieldType.TEXT, pier, null, asked -> "1");
+        assertThat(conversion.convert("n".repeat(60))).isEqualTo(new Result.Converted("1"));
+        assertThat(conversion.convert("n".repeat(61))).isEqualTo(new Result.Impossible(Reason.TOO_LONG));
+        assertThat(new FieldValue("X", FieldType.TEXT, "n".repeat(60)).mayBeChosen())
+                .isTrue();
+        assertThat(new FieldValue("X", FieldType.TEXT, "n".repeat(61)).mayBeChosen())
+                .isFalse();
+        assertThat(new FieldValue("X", FieldType.DATE, "2026-11-28").mayBeChosen())
+                .isFalse();
+    }
+
     /// A day is no number, and neither follows from a choice.
     @ParameterizedTest
     @CsvSource({

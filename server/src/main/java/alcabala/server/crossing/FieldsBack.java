@@ -12,6 +12,7 @@ import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.source.WritesFields;
+import alcabala.connectors.spi.CannotException;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.connection.Sources;
 import alcabala.server.platform.AddedWords;
@@ -71,11 +72,25 @@ class FieldsBack {
         this.clock = clock;
     }
 
+    /// Which fields of a route come back.
+    List<CrosswalkRow> rows(long routeId) {
+        return store.rows(routeId, List.of(RowKind.FIELD)).stream()
+                .filter(row -> CustomFields.direction(row) == Direction.TO_SOURCE)
+                .toList();
+    }
+
     /// Keeps what changed there since a document was last seen; what never said anything and does not now is no news.
     /// Within the caller's transaction.
-    void note(long routeId, long recordId, Optional<LedgerRecord> before, LedgerRecord now, String who) {
-        List<CrosswalkRow> back = store.rows(routeId, List.of(RowKind.FIELD)).stream()
-                .filter(row -> CustomFields.direction(row) == Direction.TO_SOURCE)
+    ///
+    /// @param rows the fields that come back
+    void note(
+            long routeId,
+            long recordId,
+            List<CrosswalkRow> rows,
+            Optional<LedgerRecord> before,
+            LedgerRecord now,
+            String who) {
+        List<CrosswalkRow> back = rows.stream()
                 .filter(row ->
                         !Objects.equals(before.map(each -> said(each, row)).orElse(""), said(now, row)))
                 .toList();
@@ -148,6 +163,8 @@ class FieldsBack {
                                 .get(WritesFields.class)
                                 .say(due.sourceRef(), due.field(), due.value()),
                         who);
+            } catch (CannotException e) {
+                end(due, "field-not-brought-back", "its app cannot be told", who);
             } catch (UnreachableException e) {
                 later(due, Duration.ZERO, "did not answer", who);
             }

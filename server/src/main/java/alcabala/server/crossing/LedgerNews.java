@@ -1,5 +1,6 @@
 package alcabala.server.crossing;
 
+import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.Topic;
 import alcabala.connectors.Kept;
@@ -16,7 +17,9 @@ import alcabala.server.route.SettingStore;
 import alcabala.server.trail.Trail;
 import java.math.BigDecimal;
 import java.time.Clock;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
@@ -147,6 +150,7 @@ public class LedgerNews {
         Map<String, LedgerRecord> latest = new LinkedHashMap<>();
         feed.records().forEach(record -> latest.put(record.id(), record));
         booked.keep(route.ledgerId(), latest.values());
+        Map<Long, List<CrosswalkRow>> back = new HashMap<>();
         int payments = 0;
         int edits = 0;
         for (LedgerRecord record : latest.values()) {
@@ -173,7 +177,14 @@ public class LedgerNews {
                                 && !paid
                         ? 1
                         : 0;
-                write(linked.get(), record, paid, news, differs, who);
+                write(
+                        linked.get(),
+                        record,
+                        paid,
+                        news,
+                        differs,
+                        back.computeIfAbsent(linked.get().routeId(), fields::rows),
+                        who);
             }
         }
         return new int[] {payments, edits};
@@ -224,15 +235,23 @@ public class LedgerNews {
                 .optional();
     }
 
-    private void write(Linked linked, LedgerRecord record, boolean paid, boolean news, boolean differs, String who) {
+    /// @param back the fields that come back on its route
+    private void write(
+            Linked linked,
+            LedgerRecord record,
+            boolean paid,
+            boolean news,
+            boolean differs,
+            List<CrosswalkRow> back,
+            String who) {
         outcomes.seen(
                 linked.recordId(),
                 record,
                 paid ? linked.minor(record.paid()) : linked.paid(),
                 linked.minor(record.gross()),
                 differs);
-        if (record.fields() != null) {
-            fields.note(linked.routeId(), linked.recordId(), links.findSeen(linked.recordId()), record, who);
+        if (!back.isEmpty() && record.fields() != null) {
+            fields.note(linked.routeId(), linked.recordId(), back, links.findSeen(linked.recordId()), record, who);
         }
         links.seen(linked.recordId(), record, clock.instant());
         if (paid) {

@@ -10,13 +10,17 @@ import alcabala.accounting.custom.Direction;
 import alcabala.accounting.custom.FieldFormat;
 import alcabala.accounting.posting.StandardFields;
 import alcabala.accounting.terms.CodedTerms;
+import alcabala.connectors.source.WritesFields;
+import alcabala.connectors.spi.Side;
 import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.connection.Kinds;
 import alcabala.server.platform.AddedWords;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.reference.AddedThere;
 import alcabala.server.route.RouteRow;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /// What rows of terms of payment, of fields and of choices may say.
@@ -25,8 +29,12 @@ class AddedChecks {
     private final AddedOnLedger ledger;
     private final AddedThere there;
     private final CrosswalkStore store;
+    private final Kinds kinds;
+    private final JdbcClient jdbc;
 
-    AddedChecks(AddedOnLedger ledger, AddedThere there, CrosswalkStore store) {
+    AddedChecks(AddedOnLedger ledger, AddedThere there, CrosswalkStore store, Kinds kinds, JdbcClient jdbc) {
+        this.kinds = kinds;
+        this.jdbc = jdbc;
         this.ledger = ledger;
         this.there = there;
         this.store = store;
@@ -75,10 +83,22 @@ class AddedChecks {
             throw NotPossibleException.invalid(
                     "field-unfit", "Only what a business added itself goes back into a field of the source.");
         }
+        if (direction == Direction.TO_SOURCE && !canBeTold(route)) {
+            throw NotPossibleException.invalid(
+                    "field-one-way", route.source() + " cannot be told what a document says in a field.");
+        }
         checkFormat(asked, here, into);
         if (direction == Direction.TO_LEDGER) {
             requireAlone(route, code, target);
         }
+    }
+
+    private boolean canBeTold(RouteRow route) {
+        String system = jdbc.sql("select system from source where id = :id")
+                .param("id", route.sourceId())
+                .query(String.class)
+                .single();
+        return List.of(kinds.codes(Side.SOURCE, WritesFields.class)).contains(system);
     }
 
     private static Direction direction(Meaning asked) {

@@ -23,6 +23,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -130,26 +131,42 @@ class AddedRows {
     List<MapView.Row> choices(KindRows rows, RouteRow route) {
         Map<String, CustomField> looked = new HashMap<>();
         rows.all(RowKind.FIELD).forEach(row -> looked(route, row).ifPresent(field -> looked.put(row.code(), field)));
-        record Told(String code, String name) {}
-        return jdbc
-                .sql("select code, name from source_choice where source_id = :id order by code")
-                .param("id", route.sourceId())
-                .query(Told.class)
-                .list()
-                .stream()
-                .filter(each -> looked.containsKey(fieldOf(each.code())))
+        Map<String, String> told = told(route);
+        rows.codes(RowKind.CHOICE).forEach(code -> told.putIfAbsent(code, choiceOf(code)));
+        return told.entrySet().stream()
+                .filter(each -> looked.containsKey(fieldOf(each.getKey())))
                 .map(each -> {
-                    CustomField field = looked.get(fieldOf(each.code()));
+                    CustomField field = looked.get(fieldOf(each.getKey()));
                     return rows.row(
                             RowKind.CHOICE,
-                            each.code(),
-                            each.name(),
+                            each.getKey(),
+                            each.getValue(),
                             "in " + field.name(),
                             "",
                             "choice-unmapped:",
-                            suggestion(each.name(), field).orElse(null));
+                            suggestion(each.getValue(), field).orElse(null));
                 })
                 .toList();
+    }
+
+    /// The source's own choices, and texts that documents wait for.
+    private Map<String, String> told(RouteRow route) {
+        Map<String, String> told = new TreeMap<>();
+        jdbc.sql("select code, name from source_choice where source_id = :id")
+                .param("id", route.sourceId())
+                .query(row -> {
+                    told.put(row.getString("code"), row.getString("name"));
+                });
+        jdbc.sql("""
+                select distinct f.subject from finding f join record d on d.id = f.record_id
+                where d.route_id = :route and f.kind = 'choice-unmapped'""").param("route", route.id()).query(row -> {
+            told.putIfAbsent(row.getString("subject"), choiceOf(row.getString("subject")));
+        });
+        return told;
+    }
+
+    private static String choiceOf(String code) {
+        return code.substring(code.indexOf(Crosswalk.CHOICE_OF) + Crosswalk.CHOICE_OF.length());
     }
 
     private Optional<CustomField> looked(RouteRow route, CrosswalkRow row) {

@@ -2,7 +2,7 @@ package alcabala.server.reference;
 
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.custom.CustomField;
-import alcabala.accounting.custom.FieldValue;
+import alcabala.accounting.custom.FieldType;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.terms.CodedTerms;
@@ -63,10 +63,12 @@ public class SourceAdded {
                     if (!document.terms().isEmpty()) {
                         terms.putIfAbsent(document.terms(), row(sourceId, document.terms(), ""));
                     }
-                    document.fields().stream().filter(FieldValue::mayBeChosen).forEach(each -> {
-                        String code = Crosswalk.choiceCode(each.field(), each.value());
-                        choices.putIfAbsent(code, row(sourceId, code, each.value()));
-                    });
+                    document.fields().stream()
+                            .filter(each -> each.type() == FieldType.CHOICE)
+                            .forEach(each -> {
+                                String code = Crosswalk.choiceCode(each.field(), each.value());
+                                choices.putIfAbsent(code, row(sourceId, code, each.value()));
+                            });
                 });
         add(
                 "insert into source_terms (source_id, code, name) values (:source, :code, :name) on conflict do nothing",
