@@ -29,6 +29,7 @@ class MapJourneyTest {
             aFileIsBroughtInAndTakenBack(browser, demo);
             manyCodesGoToOneAccount(browser, demo);
             allThatHoldsUpIsMappedByKeys(browser, demo);
+            aFieldIsTriedAndItsChoicesMappedByKeys(browser, demo);
         }
     }
 
@@ -125,6 +126,26 @@ class MapJourneyTest {
         browser.keys("u");
         browser.awaitText("Undone");
         browser.until(d -> account(browser, "berths").startsWith("4040") ? true : null);
+    }
+
+    /// No mouse: where a field goes is seen on real documents before it is kept, and what it then asks for is answered.
+    private static void aFieldIsTriedAndItsChoicesMappedByKeys(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/map?route=yard&kind=field&row=berth");
+        browser.find("tr[data-code=berth].row-chosen");
+        browser.keys("e");
+        browser.until(d -> d.switchTo().activeElement().getTagName().equals("input") ? true : null);
+        browser.keys("PIER");
+        browser.until(d -> browser.textOf("[role=option]").startsWith("PIER") ? true : null);
+        browser.keys(Keys.ENTER);
+        browser.awaitText("3 values would not go");
+        assertThat(browser.text()).contains("nothing says yet which choice stands for it");
+        tabTo(browser, "Map it", 8);
+        browser.keys(Keys.ENTER);
+        browser.awaitText("Choices 3 open");
+        browser.open(demo.address() + "/map?route=yard&kind=choice&row=berth%20%3E%20N");
+        browser.find("tr[data-code='berth > N'].row-chosen");
+        browser.keys("y");
+        browser.awaitText("Choices 2 open");
     }
 
     /// No mouse: two items, a category for three more, a tax and a party, until nothing is held up any more.

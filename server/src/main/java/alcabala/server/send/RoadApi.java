@@ -145,7 +145,7 @@ class RoadApi {
                     coalesce((select blocks from readiness where route_id = :route), 0) as blocks,
                     (select count(distinct f.cause) from finding f join record d on d.id = f.record_id
                      where d.route_id = :route and d.state in ('Blocked', 'Waiting') and f.severity = 'blocks'
-                         and f.cause ~ '^(item|category|tax|supplier|means)-unmapped|^party-(doubtful|missing)|^payer-differs|^role-unset') as unmapped,
+                         and f.cause ~ '^(item|category|tax|supplier|means|choice)-unmapped|^party-(doubtful|missing)|^payer-differs|^role-unset') as unmapped,
                     (select count(*) from record where route_id = :route and state = 'Ready') as ready,
                     (select count(*) from record where route_id = :route and state = 'Blocked') as blocked,
                     (select count(*) from record where route_id = :route and state = 'Refused') as refused,
