@@ -23,6 +23,7 @@ import standins.inkwell.Books.Draft;
 import standins.inkwell.Books.DraftLine;
 import standins.inkwell.Companies;
 import standins.inkwell.Company;
+import standins.inkwell.Items;
 import standins.inkwell.Masters;
 import standins.inkwell.Payments;
 import standins.inkwell.Posting;
@@ -44,15 +45,17 @@ class InkwellDesk {
     }
 
     private final Masters masters;
+    private final Items items;
     private final Posting posting;
     private final Payments payments;
     private final Added added;
 
     record Setting(String name, String says, boolean on) {}
 
-    InkwellDesk(Masters masters, Posting posting, Payments payments, Added added) {
+    InkwellDesk(Masters masters, Items items, Posting posting, Payments payments, Added added) {
         this.added = added;
         this.masters = masters;
+        this.items = items;
         this.posting = posting;
         this.payments = payments;
     }
@@ -82,7 +85,7 @@ class InkwellDesk {
     @GetMapping("/parties")
     String parties(Model model) {
         model.addAttribute("parties", masters.parties());
-        model.addAttribute("items", masters.items());
+        model.addAttribute("items", items.all());
         return "inkwell-parties";
     }
 

@@ -19,6 +19,7 @@ import standins.Refusal;
 class InkwellApi {
     private static final String KEY = "Idempotency-Key";
     private final Masters masters;
+    private final Items items;
     private final Posting posting;
     private final Payments payments;
     private final Numbers numbers;
@@ -28,6 +29,7 @@ class InkwellApi {
 
     InkwellApi(
             Masters masters,
+            Items items,
             Posting posting,
             Payments payments,
             Numbers numbers,
@@ -36,6 +38,7 @@ class InkwellApi {
             JdbcClient jdbc) {
         this.added = added;
         this.masters = masters;
+        this.items = items;
         this.posting = posting;
         this.payments = payments;
         this.numbers = numbers;
@@ -107,18 +110,18 @@ class InkwellApi {
     @GetMapping("/items")
     List<Books.Item> items(
             @RequestParam(defaultValue = "") String after, @RequestParam(defaultValue = "100000") int limit) {
-        return masters.items(after, limit);
+        return items.page(after, limit);
     }
 
     @PostMapping("/items")
     ResponseEntity<String> addItem(
             @RequestHeader(name = KEY, required = false) String key, @RequestBody Books.Item draft) {
-        return requests.once(key, () -> masters.add(draft));
+        return requests.once(key, () -> items.add(draft));
     }
 
     @GetMapping("/items/{code}")
     Books.Item item(@PathVariable String code) {
-        return masters.findItem(code).orElseThrow(() -> Refusal.notFound("item " + code));
+        return items.find(code).orElseThrow(() -> Refusal.notFound("item " + code));
     }
 
     @PutMapping("/items/{code}")
@@ -126,7 +129,7 @@ class InkwellApi {
             @PathVariable String code,
             @RequestHeader(name = KEY, required = false) String key,
             @RequestBody Books.Item draft) {
-        return requests.once(key, () -> masters.change(code, draft));
+        return requests.once(key, () -> items.change(code, draft));
     }
 
     @PostMapping("/documents")
@@ -249,7 +252,7 @@ class InkwellApi {
             case "document" -> posting.find(change.id()).orElse(null);
             case "payment" -> payments.find(change.id()).orElse(null);
             case "party" -> masters.findParty(change.id()).orElse(null);
-            default -> masters.findItem(change.id()).orElse(null);
+            default -> items.find(change.id()).orElse(null);
         };
     }
 }

@@ -20,18 +20,14 @@ import standins.Refusal;
 import standins.inkwell.Books.Account;
 import standins.inkwell.Books.DayRate;
 import standins.inkwell.Books.DimensionValue;
-import standins.inkwell.Books.Item;
 import standins.inkwell.Books.Party;
 import standins.inkwell.Books.TaxCode;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/// Company, chart of accounts, tax codes, parties and items.
+/// Company, chart of accounts, tax codes and parties.
 @Component
 public class Masters {
-    static final int ITEM_NAME_LIMIT = 31;
-    /// Parts of a name are told apart by it in its reports.
-    static final String ITEM_NAME_FORBIDS = ":";
     private static final int EVERYTHING = 1_000_000;
     private static final String SUB_PARTIES = "sub-parties";
     private static final List<String> PLAN =
@@ -57,8 +53,8 @@ public class Masters {
                 company.name(),
                 company.currency(),
                 company.taxRounding(),
-                ITEM_NAME_LIMIT,
-                ITEM_NAME_FORBIDS,
+                Items.NAME_LIMIT,
+                Items.NAME_FORBIDS,
                 lockedThrough(),
                 isOn("applies-credits"),
                 isOn("tracks-quantities"),
@@ -232,27 +228,9 @@ public class Masters {
                 .optional();
     }
 
-    public List<Item> items() {
-        return items("", EVERYTHING);
-    }
-
-    public List<Item> items(String after, int limit) {
-        return page(ITEM + " where code > :after order by code")
-                .apply(after, limit)
-                .query(Item.class)
-                .list();
-    }
-
     private BiFunction<String, Integer, JdbcClient.StatementSpec> page(String sql) {
         return (after, limit) ->
                 jdbc.sql(sql + " limit :limit").param("after", after).param("limit", Math.clamp(limit, 1, EVERYTHING));
-    }
-
-    public Optional<Item> findItem(String code) {
-        return jdbc.sql(ITEM + " where code = :code")
-                .param("code", code)
-                .query(Item.class)
-                .optional();
     }
 
     @Transactional
@@ -297,85 +275,6 @@ public class Masters {
     boolean isOrIsBelow(String party, String other) {
         return party.equals(other)
                 || findParty(party).map(Party::parent).filter(other::equals).isPresent();
-    }
-
-    @Transactional
-    public Item add(Item draft) {
-        require(draft.code(), "code");
-        if (exists("select 1 from inkwell_item where code = :value", draft.code())) {
-            throw Refusal.unprocessable("code-taken", "There is an item " + draft.code() + " already.");
-        }
-        check(draft);
-        jdbc.sql("""
-                insert into inkwell_item (code, name, kind, unit, account, purchase_account, cost_account, stock_account,
-                    tax_code, external_reference)
-                values (:code, :name, :kind, :unit, :account, :purchase, :cost, :stock, :taxCode, :reference)""")
-                .params(values(draft))
-                .param("code", draft.code())
-                .param("reference", draft.externalReference())
-                .update();
-        changed("item", draft.code());
-        return findItem(draft.code()).orElseThrow();
-    }
-
-    private static Map<String, Object> values(Item draft) {
-        Map<String, Object> values = new HashMap<>();
-        values.put("name", draft.name());
-        values.put("kind", draft.kind());
-        values.put("unit", draft.unit() == null ? "" : draft.unit());
-        values.put("account", draft.account());
-        values.put("purchase", draft.purchaseAccount());
-        values.put("cost", draft.costAccount());
-        values.put("stock", draft.stockAccount());
-        values.put("taxCode", draft.taxCode());
-        return values;
-    }
-
-    private void check(Item draft) {
-        require(draft.name(), "name");
-        if (draft.name().length() > ITEM_NAME_LIMIT) {
-            throw Refusal.unprocessable(
-                    "name-too-long",
-                    "The name of item " + draft.code() + " has more than " + ITEM_NAME_LIMIT + " characters.");
-        }
-        if (draft.name().contains(ITEM_NAME_FORBIDS)) {
-            throw Refusal.unprocessable(
-                    "name-character", "The name of item " + draft.code() + " has a “" + ITEM_NAME_FORBIDS + "”.");
-        }
-        boolean taken = jdbc.sql("select 1 from inkwell_item where lower(name) = lower(:name) and code <> :code")
-                .param("name", draft.name())
-                .param("code", draft.code())
-                .query(Integer.class)
-                .optional()
-                .isPresent();
-        if (taken) {
-            throw Refusal.unprocessable("name-taken", "There is an item named " + draft.name() + " already.");
-        }
-        requireAccount(draft.account());
-        Stream.of(draft.purchaseAccount(), draft.costAccount(), draft.stockAccount())
-                .filter(account -> account != null)
-                .forEach(this::requireAccount);
-    }
-
-    /// Compare-and-set on the version.
-    @Transactional
-    public Item change(String code, Item draft) {
-        Item there = findItem(code).orElseThrow(() -> Refusal.notFound("item " + code));
-        check(draft);
-        int rows = jdbc.sql("""
-                update inkwell_item set name = :name, kind = :kind, unit = :unit, account = :account,
-                    purchase_account = :purchase, cost_account = :cost, stock_account = :stock, tax_code = :taxCode,
-                    version = version + 1
-                where code = :code and version = :version""")
-                .params(values(draft))
-                .param("code", there.code())
-                .param("version", draft.version())
-                .update();
-        if (rows == 0) {
-            throw Posting.stale("Item " + code);
-        }
-        changed("item", code);
-        return findItem(code).orElseThrow();
     }
 
     /// Compare-and-set on the version.
@@ -444,7 +343,7 @@ public class Masters {
                 .isPresent();
     }
 
-    private static void require(String value, String what) {
+    static void require(String value, String what) {
         if (value == null || value.isBlank()) {
             throw Refusal.unprocessable(what + "-missing", "A " + what + " is needed.");
         }
@@ -473,8 +372,4 @@ public class Masters {
     private static final String PARTY = """
             select id, name, tax_identifier, email, phone, bill_to, ship_to, contacts, parent, external_reference, active, version
             from inkwell_party""";
-    private static final String ITEM = """
-            select code, name, kind, unit, account, purchase_account, cost_account, stock_account, tax_code,
-                external_reference, active, version
-            from inkwell_item""";
 }

@@ -28,6 +28,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Posting {
     private final JdbcClient jdbc;
     private final Masters masters;
+    private final Items items;
     private final Numbers numbers;
     private final Credited credited;
     private final TaxByPlace taxByPlace;
@@ -37,6 +38,7 @@ public class Posting {
     Posting(
             JdbcClient jdbc,
             Masters masters,
+            Items items,
             Numbers numbers,
             Credited credited,
             TaxByPlace taxByPlace,
@@ -47,6 +49,7 @@ public class Posting {
         this.json = json;
         this.jdbc = jdbc;
         this.masters = masters;
+        this.items = items;
         this.numbers = numbers;
         this.credited = credited;
     }
@@ -270,7 +273,7 @@ public class Posting {
                                     line.computed().toPlainString(),
                                     line.amount().toPlainString()));
         }
-        if (line.item() != null && masters.findItem(line.item()).isEmpty()) {
+        if (line.item() != null && items.find(line.item()).isEmpty()) {
             throw Refusal.unprocessable("item-unknown", "There is no item " + line.item() + ".");
         }
         masters.requireDimensions(line.dimensions());

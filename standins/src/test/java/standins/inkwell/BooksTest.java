@@ -32,6 +32,7 @@ class BooksTest {
     private static Posting posting;
     private static Numbers numbers;
     private static Masters masters;
+    private static Items items;
     private static Requests requests;
     private static Payments payments;
 
@@ -45,6 +46,7 @@ class BooksTest {
         posting = context.getBean(Posting.class);
         numbers = context.getBean(Numbers.class);
         masters = context.getBean(Masters.class);
+        items = context.getBean(Items.class);
         requests = context.getBean(Requests.class);
         payments = context.getBean(Payments.class);
     }
@@ -459,11 +461,11 @@ class BooksTest {
         saltmere(() -> masters.add(draft));
         assertRefused("name-taken", () -> masters.add(draft));
         Books.Item item = item("BUOY", "Buoy", "test:i1");
-        saltmere(() -> masters.add(item));
-        assertRefused("code-taken", () -> masters.add(item));
-        assertRefused("name-taken", () -> masters.add(item("B2", "BUOY", "test:i2")));
-        assertRefused("name-too-long", () -> masters.add(item("B3", "b".repeat(32), "test:i3")));
-        assertRefused("name-missing", () -> masters.add(item("B4", " ", "x")));
+        saltmere(() -> items.add(item));
+        assertRefused("code-taken", () -> items.add(item));
+        assertRefused("name-taken", () -> items.add(item("B2", "BUOY", "test:i2")));
+        assertRefused("name-too-long", () -> items.add(item("B3", "b".repeat(32), "test:i3")));
+        assertRefused("name-missing", () -> items.add(item("B4", " ", "x")));
     }
 
     private static Books.Item item(String code, String name, String reference) {
@@ -475,10 +477,9 @@ class BooksTest {
     void everyAccountOfAnItemIsOneOfTheChart() {
         assertRefused(
                 "account-unknown",
-                () -> masters.add(new Books.Item(
+                () -> items.add(new Books.Item(
                         "B5", "Buoy chain", "kit", "C62", "4010", null, "5010", "9999", "S23", "x", true, 0)));
-        assertThat(saltmere(() -> masters.add(item("B6", "Buoy rope", "test:i6")))
-                        .costAccount())
+        assertThat(saltmere(() -> items.add(item("B6", "Buoy rope", "test:i6"))).costAccount())
                 .isEqualTo("5010");
     }
 
