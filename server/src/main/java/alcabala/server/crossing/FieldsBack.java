@@ -23,10 +23,12 @@ import alcabala.server.trail.Trail;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -153,21 +155,28 @@ class FieldsBack {
                 Map.of("field", row.code(), "value", value, "reason", reason));
     }
 
-    /// Tells all that is due on the routes of a ledger.
+    /// Tells all that is due on the routes of a ledger. An app that does not answer is not asked again this time.
     void tell(long ledgerId, String who) {
+        Set<Long> silent = new HashSet<>();
         for (Due due : due(ledgerId)) {
-            try {
-                settle(
-                        due,
-                        sources.of(due.sourceId())
-                                .get(WritesFields.class)
-                                .say(due.sourceRef(), due.field(), due.value()),
-                        who);
-            } catch (CannotException e) {
-                end(due, "field-not-brought-back", "its app cannot be told", who);
-            } catch (UnreachableException e) {
-                later(due, Duration.ZERO, "did not answer", who);
+            if (!silent.contains(due.sourceId()) && !tell(due, who)) {
+                silent.add(due.sourceId());
             }
+        }
+    }
+
+    /// @return false when its app did not answer
+    private boolean tell(Due due, String who) {
+        try {
+            WritesFields app = sources.of(due.sourceId()).get(WritesFields.class);
+            settle(due, app.say(due.sourceRef(), due.field(), due.value()), who);
+            return true;
+        } catch (CannotException e) {
+            end(due, "field-not-brought-back", "its app cannot be told", who);
+            return true;
+        } catch (UnreachableException e) {
+            later(due, Duration.ZERO, "did not answer", who);
+            return false;
         }
     }
 

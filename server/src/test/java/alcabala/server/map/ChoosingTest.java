@@ -188,7 +188,7 @@ class ChoosingTest {
                 ferro.get("/api/map/row?route=yard&kind=PARTY&code=C-1003").json();
         assertThat(party.get("main").get("name").asString()).isEqualTo("New party, created on its first document");
         assertThat(party.get("further").findValuesAsString("purpose"))
-                .startsWith("INCOME", "DISCOUNT", "SHIPPING", "ADVANCE");
+                .startsWith("INCOME", "COST", "STOCK", "DISCOUNT", "SHIPPING", "ADVANCE");
         JsonNode role = ferro.get("/api/map/row?route=yard&kind=ROLE&code=RECEIVABLES_CONTROL")
                 .json();
         assertThat(role.get("main").get("code").asString()).isEqualTo("1100");
