@@ -175,6 +175,7 @@ class MapJourneyTest {
         browser.until(d -> browser.textOf("[role=option]").startsWith("RC0") ? true : null);
         browser.keys(Keys.ENTER);
         browser.until(d -> browser.all("[role=option]").isEmpty() ? true : null);
+        browser.find("tr[data-code=VEU] button[type=submit]:not([disabled])");
         browser.keys(Keys.ENTER);
         browser.awaitText("Tax codes 3 open");
 

@@ -65,7 +65,8 @@ class DimensionsTest {
                         .json()
                         .get("further")
                         .findValuesAsString("dimension"))
-                .containsExactly("DEPT", "SITE");
+                .as("after what its goods cost and where they lie")
+                .endsWith("DEPT", "SITE");
         assertThat(ferro.get("/api/map/choices?route=yard&kind=SITE&purpose=DIMENSION&dimension=DEPT")
                         .json()
                         .findValuesAsString("code"))

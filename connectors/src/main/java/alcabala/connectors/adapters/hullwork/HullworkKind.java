@@ -6,6 +6,7 @@ import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.source.Approves;
 import alcabala.connectors.source.TellsChanges;
+import alcabala.connectors.source.WritesFields;
 import alcabala.connectors.spi.SourceByKey;
 import java.util.Set;
 
@@ -18,6 +19,7 @@ public final class HullworkKind extends SourceByKey {
                 Set.of(
                         Approves.class,
                         TellsChanges.class,
+                        WritesFields.class,
                         TakesSettlements.class,
                         CancelsSettlements.class,
                         AnswersByKey.class,

@@ -4,6 +4,7 @@ import alcabala.connectors.Access;
 import alcabala.connectors.ledger.AnswersByKey;
 import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.Counts;
+import alcabala.connectors.ledger.CreatesBelow;
 import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.DescribesCompany;
 import alcabala.connectors.ledger.FeedsChanges;
@@ -54,6 +55,7 @@ public final class InkwellKind implements ConnectionKind {
                 DescribesCompany.class,
                 ReadsReferenceData.class,
                 CreatesMasters.class,
+                CreatesBelow.class,
                 RewritesItems.class,
                 TakesDocuments.class,
                 ReplacesDocuments.class,
