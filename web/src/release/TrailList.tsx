@@ -38,7 +38,8 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'item-created': (d) => `${d.item ? `Item ${text(d.item)}` : 'An item'} created on the ledger`,
   'party-hidden': (d) => `Party ${text(d.party)} put out of sight`,
   'party-shown': (d) => `Party ${text(d.party)} back in sight`,
-  'field-brought-back': (d) => `Field ${text(d.field)} brought back: ${text(d.value) || 'nothing'}`,
+  'field-brought-back': (d) =>
+    `Field ${text(d.field)} brought back: ${text(d.value) || 'nothing'}${d.replaced ? `, in place of ${text(d.replaced)}` : ''}`,
   'field-not-brought-back': (d) =>
     `Field ${text(d.field)} not brought back (${text(d.value)}): ${text(d.reason)}`,
   'payment-brought-back': (d) => `Payment brought back: ${text(d.paid)} of ${text(d.gross)} paid`,

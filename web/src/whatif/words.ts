@@ -36,7 +36,10 @@ const KINDS: [keyof Waiting['kinds'], (count: number) => string][] = [
   ['TAX', (count) => `${plural(count, 'document')} with another tax code`],
   ['PARTY', (count) => `${plural(count, 'document')} of another party there`],
   ['LATER', (count) => `${plural(count, 'document')} on other accounts once nothing else holds them up`],
-  ['ENTRY', (count) => `${plural(count, 'document')} with another item, on the same accounts`],
+  [
+    'ENTRY',
+    (count) => `${plural(count, 'document')} with other words, fields or items, on the same accounts`,
+  ],
 ];
 
 /** What becomes of those that wait, the gravest first. */

@@ -5,6 +5,7 @@ import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.document.AllowanceCharge;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
@@ -34,6 +35,7 @@ import alcabala.accounting.setting.Topic;
 import alcabala.accounting.settlement.Target;
 import alcabala.accounting.tax.TaxBreakdown;
 import alcabala.accounting.tax.TaxRounding;
+import alcabala.accounting.terms.CodedTerms;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Instant;
@@ -111,6 +113,28 @@ public final class Samples {
                 false,
                 false,
                 false);
+    }
+
+    /// The usual ledger in euros, with what its business added to it.
+    ///
+    /// @param below whether it has parties below others
+    public static LedgerProfile ledger(List<CodedTerms> terms, List<CustomField> fields, boolean below) {
+        LedgerProfile plain = ledger(CurrencyUnit.EUR, TaxRounding.PER_DOCUMENT);
+        return new LedgerProfile(
+                plain.name(),
+                plain.baseCurrency(),
+                plain.multiCurrency(),
+                plain.rates(),
+                plain.taxRounding(),
+                plain.accounts(),
+                plain.taxCodes(),
+                plain.dimensions(),
+                plain.itemNames(),
+                terms.stream().collect(Collectors.toMap(CodedTerms::code, Function.identity())),
+                fields.stream().collect(Collectors.toMap(CustomField::code, Function.identity())),
+                below,
+                plain.oneTaxCode(),
+                plain.decidesTax());
     }
 
     private static Map<String, LedgerAccount> accounts() {

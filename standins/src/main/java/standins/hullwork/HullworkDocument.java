@@ -232,6 +232,23 @@ public record HullworkDocument(
             BigDecimal net,
             BigDecimal vat,
             BigDecimal gross) {
+        return copy(number, status, date, due, finishedOn, sentOn, paidOn, lines, net, vat, gross, terms, fields);
+    }
+
+    private HullworkDocument copy(
+            String number,
+            String status,
+            LocalDate date,
+            LocalDate due,
+            LocalDate finishedOn,
+            LocalDate sentOn,
+            LocalDate paidOn,
+            List<Line> lines,
+            BigDecimal net,
+            BigDecimal vat,
+            BigDecimal gross,
+            String terms,
+            List<Field> fields) {
         return new HullworkDocument(
                 id,
                 number,
@@ -262,31 +279,7 @@ public record HullworkDocument(
 
     /// With terms of payment, and fields of the yard's own in place of those that it had.
     public HullworkDocument with(String otherTerms, List<Field> otherFields) {
-        return new HullworkDocument(
-                id,
-                number,
-                type,
-                status,
-                date,
-                due,
-                currency,
-                pricesIncludeVat,
-                customer,
-                site,
-                workOrder,
-                workDone,
-                finishedOn,
-                sentOn,
-                paidOn,
-                corrects,
-                discount,
-                lines,
-                net,
-                vat,
-                gross,
-                rate,
-                rateTo,
-                otherTerms,
-                otherFields);
+        return copy(
+                number, status, date, due, finishedOn, sentOn, paidOn, lines, net, vat, gross, otherTerms, otherFields);
     }
 }

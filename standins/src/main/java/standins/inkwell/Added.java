@@ -1,13 +1,11 @@
 package standins.inkwell;
 
-import java.math.BigDecimal;
-import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import standins.FieldValues;
 import standins.Refusal;
 import standins.inkwell.Books.Field;
 import standins.inkwell.Books.FieldChoice;
@@ -85,31 +83,10 @@ public class Added {
                 .filter(each -> each.active() && each.code().equals(code))
                 .findFirst()
                 .orElseThrow(() -> Refusal.unprocessable("field-unknown", "There is no field " + code + " in use."));
-        boolean fits = switch (field.type()) {
-            case "number" -> isNumber(value);
-            case "date" -> isDate(value);
-            case "choice" ->
-                field.values().stream().anyMatch(each -> each.code().equals(value));
-            default -> field.maxLength() == 0 || value.length() <= field.maxLength();
-        };
+        List<String> codes = field.values().stream().map(FieldChoice::code).toList();
+        boolean fits = FieldValues.fits(field.type(), value, field.maxLength(), codes);
         if (!fits) {
             throw Refusal.unprocessable("field-value", "The field " + field.title() + " does not take " + value + ".");
-        }
-    }
-
-    private static boolean isNumber(String value) {
-        try {
-            return new BigDecimal(value).precision() < 30;
-        } catch (NumberFormatException e) {
-            return false;
-        }
-    }
-
-    private static boolean isDate(String value) {
-        try {
-            return LocalDate.parse(value).getYear() > 1900;
-        } catch (DateTimeParseException e) {
-            return false;
         }
     }
 

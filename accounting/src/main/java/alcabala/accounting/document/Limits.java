@@ -19,6 +19,8 @@ public final class Limits {
     public static final int NAME = 500;
     public static final int TEXT = 20_000;
     public static final int LINES = 10_000;
+    /// Whom to speak to, at one party.
+    public static final int CONTACTS = 100;
     /// Of the business's own, on one record.
     public static final int FIELDS = 200;
     /// Characters of a value in one of these.
@@ -143,6 +145,9 @@ public final class Limits {
     }
 
     public static Optional<String> findExceeded(Party party) {
+        if (party.contacts().size() > CONTACTS) {
+            return Optional.of("party " + party.code() + " has more than " + CONTACTS + " contacts");
+        }
         return first(List.of(
                 longer("the code of party " + party.name(), party.code(), CODE),
                 longer("the name of party " + party.code(), party.name(), NAME),

@@ -68,6 +68,12 @@ class ConversionTest {
     }
 
     @Test
+    void aNumberHasAtMostThirtySigns() {
+        assertThat(FieldFormat.POINT.read("9".repeat(30))).contains("9".repeat(30));
+        assertThat(FieldFormat.POINT.read("9".repeat(31))).isEmpty();
+    }
+
+    @Test
     void aTextIsAChoiceAsLongAsItCanBeNamedInARow() {
         CustomField pier = new CustomField("X", "X", FieldType.CHOICE, 0, PIERS, true);
         Conversion conversion = new Conversion(FieldType.TEXT, pier, null, asked -> "1");

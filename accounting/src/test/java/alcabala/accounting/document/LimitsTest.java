@@ -4,7 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.Changed;
 import alcabala.accounting.Samples;
+import alcabala.accounting.custom.FieldType;
+import alcabala.accounting.custom.FieldValue;
 import alcabala.accounting.money.StatedRate;
+import alcabala.accounting.party.Contact;
+import alcabala.accounting.party.Party;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Collections;
@@ -46,12 +50,39 @@ class LimitsTest {
         "number, 200, its number",
         "precedingNumber, 200, the number it names",
         "site, 200, its site",
+        "terms, 200, its terms",
         "note, 20000, its note"
     })
     void textsOfTheDocument(String component, int most, String what) {
         assertFine(Changed.in(FINE, component, "x".repeat(most)));
         assertBeyond(
                 Changed.in(FINE, component, "x".repeat(most + 1)), what + " is longer than " + most + " characters");
+    }
+
+    @Test
+    void fieldsOfTheBusinessesOwn() {
+        FieldValue most = new FieldValue("x".repeat(200), FieldType.TEXT, "x".repeat(2000));
+        assertFine(Changed.in(FINE, "fields", Collections.nCopies(200, most)));
+        assertBeyond(
+                Changed.in(FINE, "fields", Collections.nCopies(201, most)), "it has more than 200 fields of its own");
+        assertBeyond(
+                Changed.in(FINE, "fields", List.of(new FieldValue("x".repeat(201), FieldType.TEXT, "x"))),
+                "the code of a field is longer than 200 characters");
+        assertBeyond(
+                Changed.in(FINE, "fields", List.of(new FieldValue("f", FieldType.TEXT, "x".repeat(2001)))),
+                "its field f is longer than 2000 characters");
+    }
+
+    @Test
+    void contactsOfAParty() {
+        Contact contact = new Contact("x".repeat(500), "", "", "");
+        Party party = Changed.in(Party.named("C-1", "Pell"), "contacts", Collections.nCopies(100, contact));
+        assertThat(Limits.findExceeded(party)).isEmpty();
+        assertThat(Limits.findExceeded(Changed.in(party, "contacts", Collections.nCopies(101, contact))))
+                .contains("party C-1 has more than 100 contacts");
+        Contact longer = new Contact("", "", "x".repeat(501), "");
+        assertThat(Limits.findExceeded(Changed.in(party, "contacts", List.of(longer))))
+                .contains("a contact of party C-1 is longer than 500 characters");
     }
 
     @ParameterizedTest(name = "a rate of {0} is one: {1}")

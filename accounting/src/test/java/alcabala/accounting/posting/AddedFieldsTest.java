@@ -15,7 +15,6 @@ import alcabala.accounting.custom.FieldValue;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.LedgerProfile;
-import alcabala.accounting.tax.TaxRounding;
 import alcabala.accounting.terms.CodedTerms;
 import alcabala.accounting.terms.PaymentTerms;
 import java.time.LocalDate;
@@ -149,28 +148,16 @@ class AddedFieldsTest {
     }
 
     private static LedgerProfile ledger() {
-        LedgerProfile plain = Samples.ledger(CurrencyUnit.EUR, TaxRounding.PER_DOCUMENT);
-        return new LedgerProfile(
-                plain.name(),
-                plain.baseCurrency(),
-                plain.multiCurrency(),
-                plain.rates(),
-                plain.taxRounding(),
-                plain.accounts(),
-                plain.taxCodes(),
-                plain.dimensions(),
-                plain.itemNames(),
-                Map.of(
-                        "30D", new CodedTerms("30D", "Thirty days", PaymentTerms.days(30), true),
-                        "14D", new CodedTerms("14D", "Fourteen days", PaymentTerms.days(14), true),
-                        "OLD", new CodedTerms("OLD", "Of old", PaymentTerms.days(30), false)),
-                Map.of(
-                        "HULL", new CustomField("HULL", "Hull", FieldType.TEXT, 12, Map.of(), true),
-                        "SURVEY", new CustomField("SURVEY", "Survey", FieldType.DATE, 0, Map.of(), true),
-                        "PIER", new CustomField("PIER", "Pier", FieldType.CHOICE, 0, Map.of("1", "North"), true),
-                        "OLD", new CustomField("OLD", "Of old", FieldType.TEXT, 12, Map.of(), false)),
-                plain.subParties(),
-                plain.oneTaxCode(),
-                plain.decidesTax());
+        return Samples.ledger(
+                List.of(
+                        new CodedTerms("30D", "Thirty days", PaymentTerms.days(30), true),
+                        new CodedTerms("14D", "Fourteen days", PaymentTerms.days(14), true),
+                        new CodedTerms("OLD", "Of old", PaymentTerms.days(30), false)),
+                List.of(
+                        new CustomField("HULL", "Hull", FieldType.TEXT, 12, Map.of(), true),
+                        new CustomField("SURVEY", "Survey", FieldType.DATE, 0, Map.of(), true),
+                        new CustomField("PIER", "Pier", FieldType.CHOICE, 0, Map.of("1", "North"), true),
+                        new CustomField("OLD", "Of old", FieldType.TEXT, 12, Map.of(), false)),
+                false);
     }
 }

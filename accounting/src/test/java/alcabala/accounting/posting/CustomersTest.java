@@ -18,7 +18,6 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Topic;
-import alcabala.accounting.tax.TaxRounding;
 import java.util.ArrayList;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
@@ -113,22 +112,7 @@ class CustomersTest {
             String customers, PartyMatcher matcher, boolean below, Document document, CrosswalkRow... rows) {
         List<CrosswalkRow> all = new ArrayList<>(Samples.rows());
         all.addAll(List.of(rows));
-        LedgerProfile plain = Samples.ledger(CurrencyUnit.EUR, TaxRounding.PER_DOCUMENT);
-        LedgerProfile ledger = new LedgerProfile(
-                plain.name(),
-                plain.baseCurrency(),
-                plain.multiCurrency(),
-                plain.rates(),
-                plain.taxRounding(),
-                plain.accounts(),
-                plain.taxCodes(),
-                plain.dimensions(),
-                plain.itemNames(),
-                plain.terms(),
-                plain.fields(),
-                below,
-                plain.oneTaxCode(),
-                plain.decidesTax());
+        LedgerProfile ledger = Samples.ledger(List.of(), List.of(), below);
         Route route = new Route("yard", "Hullwork", "Inkwell", settings(customers));
         return new Compiler(Crosswalk.of(all, matcher), route, ledger)
                 .compile(DocumentBuilder.like(document).build());

@@ -4,6 +4,7 @@ import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.Limits;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.Customers;
 import alcabala.accounting.posting.StandardFields;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Settlement;
@@ -128,7 +129,11 @@ public final class Understood {
     /// What masters may be at most; a document is looked at once it has been read.
     private static Optional<String> findBeyond(SourceChange change) {
         return switch (change) {
-            case SourceChange.PartyChanged c -> findBeyond(c.party());
+            case SourceChange.PartyChanged c ->
+                Customers.isProject(c.party().code())
+                        ? Optional.of("its code cannot be told from that of a project: "
+                                + c.party().code())
+                        : findBeyond(c.party());
             case SourceChange.ItemChanged c -> findLonger(c.code(), c.category() + c.unit(), c.name());
             case SourceChange.CategoryChanged c -> findLonger(c.code(), "", c.name());
             case SourceChange.SiteChanged c -> findLonger(c.name(), "", "");

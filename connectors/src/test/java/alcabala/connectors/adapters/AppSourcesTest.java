@@ -3,7 +3,11 @@ package alcabala.connectors.adapters;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import alcabala.accounting.custom.CustomField;
+import alcabala.accounting.custom.FieldType;
 import alcabala.accounting.document.ItemKind;
+import alcabala.accounting.terms.CodedTerms;
+import alcabala.accounting.terms.PaymentTerms;
 import alcabala.connectors.Access;
 import alcabala.connectors.AccessLostException;
 import alcabala.connectors.AnswerUnusableException;
@@ -13,7 +17,9 @@ import alcabala.connectors.adapters.hullwork.HullworkKind;
 import alcabala.connectors.adapters.hullwork.HullworkMappingTest;
 import alcabala.connectors.adapters.refitline.RefitlineKind;
 import alcabala.connectors.adapters.storeloft.StoreloftKind;
+import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.source.Approves;
+import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceChange.CategoryChanged;
 import alcabala.connectors.source.SourceChange.ItemChanged;
 import alcabala.connectors.source.SourceChange.PartyChanged;
@@ -22,9 +28,14 @@ import alcabala.connectors.source.SourceChange.SetAside;
 import alcabala.connectors.source.SourceChange.SiteChanged;
 import alcabala.connectors.source.SourceFeed;
 import alcabala.connectors.source.TellsChanges;
+import alcabala.connectors.source.WritesFields;
 import alcabala.connectors.spi.CannotException;
 import alcabala.connectors.spi.Connection;
+import java.math.BigDecimal;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -135,6 +146,11 @@ class AppSourcesTest {
                 "{\"type\":\"customer\",\"record\":{\"code\":\"C-1\",\"name\":\"Pell\\u0000\"}}            | customer C-1: it holds a character that is none",
                 "{\"type\":\"customer\",\"record\":{\"code\":\"C-1\",\"name\":\"\\ud83d\"}}                | customer C-1: it holds a character that is none",
                 "{\"type\":\"customer\",\"record\":{\"code\":\"\"}}                                     | customer: it has no code",
+                "{\"type\":\"customer\",\"record\":{\"code\":\"C > W\"}}                                | customer C > W: its code cannot be told from that of a project: C > W",
+                "{\"type\":\"terms\",\"record\":{\"code\":\"T\",\"days\":3651}}                              | terms T cannot be understood",
+                "{\"type\":\"field\",\"record\":{\"code\":\"F\",\"type\":\"colour\"}}                         | field F cannot be understood",
+                "{\"type\":\"field\",\"record\":{\"code\":\".note\",\"type\":\"text\"}}                       | field .note cannot be understood",
+                "{\"type\":\"field\",\"record\":{\"code\":\"a > b\",\"type\":\"text\"}}                       | field a > b cannot be understood",
             })
     void aRecordThatCannotBeUsedIsSetAsideAndTheOthersCome(String change, String reason) {
         app.answers(
@@ -164,6 +180,58 @@ class AppSourcesTest {
                             .getFirst())
                     .isInstanceOf(length == 500 ? PartyChanged.class : SetAside.class);
         }
+    }
+
+    @Test
+    void termsAndFieldsAreToldWithWhatTheyTake() {
+        app.answers(200, """
+                {"changes":[
+                  {"type":"terms","record":{"code":"M10","text":"The 10th","months":1,"dayOfMonth":10,"discount":2.5,"discountDays":7}},
+                  {"type":"field","record":{"code":"berth","text":"Berth side","type":"choice","options":[{"code":"N","text":"North"}]}}],
+                 "next":9,"more":false}""");
+        List<SourceChange> told =
+                opened.get("Hullwork").get(TellsChanges.class).changes(7, 10).changes();
+        PaymentTerms rule = new PaymentTerms(0, false, 1, 10, 0, new BigDecimal("2.5"), 7);
+        CustomField berth = new CustomField("berth", "Berth side", FieldType.CHOICE, 0, Map.of("N", "North"), true);
+        assertThat(told)
+                .containsExactly(
+                        new SourceChange.TermsChanged(new CodedTerms("M10", "The 10th", rule, true)),
+                        new SourceChange.FieldChanged(berth));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"500, true", "501, false"})
+    void aChoiceIsOfFiveHundredAtMost(int count, boolean taken) {
+        String options = IntStream.range(0, count)
+                .mapToObj(i -> "{\"code\":\"o" + i + "\",\"text\":\"x\"}")
+                .collect(Collectors.joining(","));
+        app.answers(
+                200,
+                "{\"changes\":[{\"type\":\"field\",\"record\":{\"code\":\"F\",\"type\":\"choice\",\"options\":["
+                        + options + "]}}],\"next\":8,\"more\":false}");
+        assertThat(opened.get("Hullwork")
+                        .get(TellsChanges.class)
+                        .changes(7, 10)
+                        .changes()
+                        .getFirst())
+                .isInstanceOf(taken ? SourceChange.FieldChanged.class : SetAside.class);
+    }
+
+    /// What the app says it has by now is the answer; no and silence are told from each other.
+    @Test
+    void aFieldIsToldToTheApp() {
+        WritesFields hullwork = opened.get("Hullwork").get(WritesFields.class);
+        app.answers(200, "{\"fields\":[{\"code\":\"order-no\",\"type\":\"text\",\"value\":\"PO 1\"}]}");
+        assertThat(hullwork.say("d-1", "order-no", "PO 1"))
+                .isInstanceOfSatisfying(
+                        Answer.Accepted.class, yes -> assertThat(yes.record()).isEqualTo("PO 1"));
+        assertThat(app.asked().getLast()).startsWith("PUT /hullwork/api/documents/d-1/fields/order-no");
+        app.answers(422, "{\"code\":\"field-value\",\"sentence\":\"Too long.\"}");
+        assertThat(hullwork.say("d-1", "order-no", "x")).isInstanceOf(Answer.Refused.class);
+        app.answers(503, "{}");
+        assertThat(hullwork.say("d-1", "order-no", "x")).isInstanceOf(Answer.Later.class);
+        app.answers(200, "no document");
+        assertThat(hullwork.say("d-1", "order-no", "x")).isInstanceOf(Answer.Lost.class);
     }
 
     /// Their parties and taxes are looked up later, so they are read later; and named all the same.

@@ -49,7 +49,14 @@ class FieldsBack {
     private final Clock clock;
 
     private record Due(
-            long recordId, long routeId, long sourceId, String sourceRef, String field, String value, int tries) {}
+            long recordId,
+            long routeId,
+            long sourceId,
+            String sourceRef,
+            String field,
+            String value,
+            String replaced,
+            int tries) {}
 
     private record Owner(long sourceId, long ledgerId) {}
 
@@ -155,7 +162,8 @@ class FieldsBack {
                 Map.of("field", row.code(), "value", value, "reason", reason));
     }
 
-    /// Tells all that is due on the routes of a ledger. An app that does not answer is not asked again this time.
+    /// Tells all that is due on the routes of a ledger; what that replaces is kept on the trail. An app that does not
+    /// answer is not asked again this time.
     void tell(long ledgerId, String who) {
         Set<Long> silent = new HashSet<>();
         for (Due due : due(ledgerId)) {
@@ -182,8 +190,11 @@ class FieldsBack {
 
     private List<Due> due(long ledgerId) {
         return jdbc.sql("""
-                select f.record_id, d.route_id, d.source_id, d.source_ref, f.field, f.value, f.tries
+                select f.record_id, d.route_id, d.source_id, d.source_ref, f.field, f.value, f.tries, coalesce((
+                    select said->>'value' from json_array_elements(v.content->'fields') said
+                    where said->>'field' = f.field limit 1), '') as replaced
                 from field_return f join record d on d.id = f.record_id join route r on r.id = d.route_id
+                    join record_revision v on v.id = d.revision_id
                 where r.ledger_id = :ledger and f.next_at <= :now order by f.asked_at, f.record_id limit :most""")
                 .param("ledger", ledgerId)
                 .param("now", Timestamp.from(clock.instant()))
@@ -232,7 +243,7 @@ class FieldsBack {
                     due.recordId(),
                     who,
                     action,
-                    Map.of("field", due.field(), "value", due.value(), "reason", reason));
+                    Map.of("field", due.field(), "value", due.value(), "replaced", due.replaced(), "reason", reason));
         });
     }
 }

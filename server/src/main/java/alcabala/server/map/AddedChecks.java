@@ -8,6 +8,7 @@ import alcabala.accounting.custom.Conversion;
 import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.custom.Direction;
 import alcabala.accounting.custom.FieldFormat;
+import alcabala.accounting.custom.FieldType;
 import alcabala.accounting.posting.StandardFields;
 import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.source.WritesFields;
@@ -72,7 +73,11 @@ class AddedChecks {
         boolean possible = direction == Direction.TO_LEDGER
                 ? Conversion.isPossible(here.type(), into.type())
                 : Conversion.isPossible(into.type(), here.type());
-        if (!possible || (Conversion.needsTable(here.type(), into.type()) && StandardFields.isStandard(code))) {
+        // A table is made of the choices of the one side, or of what documents say in a field of their own.
+        boolean tabled = direction == Direction.TO_LEDGER
+                ? !Conversion.needsTable(here.type(), into.type()) || !StandardFields.isStandard(code)
+                : !Conversion.needsTable(into.type(), here.type()) || into.type() == FieldType.CHOICE;
+        if (!possible || !tabled) {
             throw NotPossibleException.invalid(
                     "field-unfit",
                     "%s (%s) cannot become %s (%s)."

@@ -170,10 +170,12 @@ class AddedRows {
     }
 
     private Optional<CustomField> looked(RouteRow route, CrosswalkRow row) {
+        boolean goes = CustomFields.direction(row) == Direction.TO_LEDGER;
         return ledger.ledgerField(route, row.counterpart())
-                .filter(field -> CustomFields.direction(row) == Direction.TO_LEDGER)
                 .filter(field -> ledger.field(route, row.code())
-                        .filter(here -> Conversion.needsTable(here.type(), field.type()))
+                        .filter(here -> goes
+                                ? Conversion.needsTable(here.type(), field.type())
+                                : Conversion.needsTable(field.type(), here.type()))
                         .isPresent());
     }
 

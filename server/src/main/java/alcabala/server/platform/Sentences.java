@@ -196,7 +196,6 @@ public final class Sentences {
         };
     }
 
-    /// `receivables control`, as it is said in a sentence.
     /// What a row says something for, as its label.
     public static String purpose(Purpose purpose) {
         return switch (purpose) {
@@ -216,6 +215,7 @@ public final class Sentences {
         };
     }
 
+    /// `receivables control`, as it is said in a sentence.
     public static String role(AccountRole role) {
         return word(role);
     }

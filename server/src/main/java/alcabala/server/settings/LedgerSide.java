@@ -1,11 +1,15 @@
 package alcabala.server.settings;
 
+import alcabala.accounting.document.Document;
+import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.Customers;
 import alcabala.accounting.posting.JournalLine;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.posting.LedgerSettlement;
+import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Topic;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -36,7 +40,7 @@ record LedgerSide(
     record Booking(String account, String name, String debit, String credit) {}
 
     /// @param names of accounts by code
-    static LedgerSide of(Compilation compiled, RouteSettings settings, Map<String, String> names) {
+    static LedgerSide of(Compilation compiled, RouteSettings settings, Map<String, String> names, Record record) {
         List<String> findings = compiled.findings().stream().map(Sentences::of).toList();
         if (compiled.entry().isEmpty()) {
             return new LedgerSide(findings, List.of(), List.of(), List.of(), List.of());
@@ -48,7 +52,7 @@ record LedgerSide(
             case LedgerDocument sent ->
                 new LedgerSide(
                         findings,
-                        facts(sent, settings),
+                        facts(sent, settings, record),
                         sent.lines().stream().map(LedgerSide::line).toList(),
                         journal,
                         receipt(sent, settings, names));
@@ -68,6 +72,16 @@ record LedgerSide(
                         part.number(), part.document(), sent.controlAccount(), "", Amounts.decimal(part.money())))
                 .toList();
         return new LedgerSide(findings, facts, lines, journal, List.of());
+    }
+
+    /// Who it is made out to there, as the route has it.
+    private static String party(Document document, RouteSettings settings) {
+        Party party = Customers.of(document, settings);
+        if (Customers.isProject(party.code()) && settings.is(Topic.CUSTOMERS, Customers.SUB_PROJECT)) {
+            return party.name() + ", below " + document.counterparty().name();
+        }
+        boolean spokenTo = document.kind().isSale() && settings.is(Topic.CUSTOMERS, Customers.WITH_CONTACTS);
+        return spokenTo ? party.name() + ", with those to speak to" : party.name();
     }
 
     /// A document as it stands on the ledger at present.
@@ -115,8 +129,11 @@ record LedgerSide(
         return amount.signum() == 0 ? "" : amount.toPlainString();
     }
 
-    private static List<SentFact> facts(LedgerDocument sent, RouteSettings settings) {
+    private static List<SentFact> facts(LedgerDocument sent, RouteSettings settings, Record record) {
         List<SentFact> facts = new ArrayList<>();
+        if (record instanceof Document document) {
+            facts.add(new SentFact(sent.kind().isSale() ? "Customer" : "Supplier", party(document, settings)));
+        }
         facts.add(new SentFact("Number", number(sent)));
         String day = settings.is(Topic.DOCUMENT_DATE, "batch")
                 ? "the day of its batch"

@@ -92,8 +92,10 @@ class SettingPreview {
             return settled.get();
         }
         return shown.map(both -> {
-                    LedgerSide left = LedgerSide.of(both.before(), before, names);
-                    LedgerSide right = LedgerSide.of(both.after(), after, names);
+                    LedgerSide left = LedgerSide.of(
+                            both.before(), before, names, both.candidate().record());
+                    LedgerSide right = LedgerSide.of(
+                            both.after(), after, names, both.candidate().record());
                     return new Previewed(
                             both.candidate().id(),
                             both.candidate().number(),
@@ -131,8 +133,8 @@ class SettingPreview {
             String sentence) {
         RecordKind kind = standing.document().kind();
         LedgerSide there = LedgerSide.standing(standing.record(), names);
-        LedgerSide again =
-                LedgerSide.of(compiled(compiler, standing), after, names).asStanding();
+        LedgerSide again = LedgerSide.of(compiled(compiler, standing), after, names, standing.document())
+                .asStanding();
         LedgerSide left = before.winner(kind).equals("source") ? again : there;
         LedgerSide right = after.winner(kind).equals("source") ? again : there;
         return new Previewed(standing.id(), standing.number(), left, right, !left.equals(right), sentence);
@@ -159,8 +161,10 @@ class SettingPreview {
     private static Optional<Both> example(List<Both> all, RouteSettings before, RouteSettings after) {
         Map<String, String> none = Map.of();
         return all.stream().max(java.util.Comparator.comparingInt(both -> {
-            boolean differs =
-                    !LedgerSide.of(both.before(), before, none).equals(LedgerSide.of(both.after(), after, none));
+            boolean differs = !LedgerSide.of(
+                            both.before(), before, none, both.candidate().record())
+                    .equals(LedgerSide.of(
+                            both.after(), after, none, both.candidate().record()));
             boolean crosses = both.before().entry().isPresent();
             boolean stays = both.after().entry().isPresent();
             return (differs ? 4 : 0) + (crosses ? 2 : 0) + (stays ? 1 : 0);

@@ -89,7 +89,8 @@ class Concerned {
                 .list();
     }
 
-    /// Those that stand on the ledger, each in the revision that went there last.
+    /// Those that stand on the ledger, each in the revision that went there last. What was told again since, and says
+    /// nothing else that counts there, is of the same revision: the latest of these.
     List<Standing> standing(RouteRow route, RowKind kind, String code, long after) {
         List<Sent> sent = asked(route, kind, code, after, "select " + Stored.COLUMN + """
                         , d.id, d.number, d.party_name, d.issue_date, d.state, d.ledger_differs, p.id as posting, p.queued_at
@@ -98,7 +99,10 @@ class Concerned {
                             select p.id, p.queued_at, pr.revision from dispatch x join posting p on p.id = x.posting_id
                                 join posting_record pr on pr.posting_id = p.id and pr.record_id = d.id
                             where x.record_id = d.id and x.outcome = 'posted' order by x.id desc limit 1) p on true
-                        join record_revision v on v.record_id = d.id and v.revision = coalesce(p.revision, d.revision)
+                        join lateral (
+                            select v.shape, v.content from record_revision v
+                            where v.record_id = d.id and v.revision = coalesce(p.revision, d.revision)
+                            order by v.id desc limit 1) v on true
                         where\s""", CROSSED + NEXT)
                 .query((row, n) -> new Sent(
                         new One(

@@ -53,6 +53,13 @@ class CustomersThereTest {
                 .orElseThrow();
     }
 
+    /// What the page of the setting shows before it is decided.
+    private static String shown(String customers) {
+        return world.api("admin")
+                .get("/api/settings/preview?route=yard&setting=CUSTOMERS&value=" + customers)
+                .body();
+    }
+
     private static JsonNode send(JsonNode row) {
         yard.awaitFinished(yard.send(List.of(row.get("id").asLong())));
         String ref = world.jdbc()
@@ -87,6 +94,9 @@ class CustomersThereTest {
     void aClientGoesAloneOrWithThoseToSpeakTo() {
         assertThat(party(send(ofNewcomer()).get("party").asString()).get("contacts"))
                 .isEmpty();
+        assertThat(shown("project")).contains("\"Customer\"", ", WO-");
+        assertThat(shown("sub-project")).contains("nothing below a customer");
+        assertThat(shown("with-contacts")).contains(", with those to speak to");
         decide("with-contacts");
         JsonNode there = party(send(ofNewcomer()).get("party").asString());
         assertThat(there.get("contacts").findValuesAsString("name")).containsExactly("Accounts desk", "Duty officer");

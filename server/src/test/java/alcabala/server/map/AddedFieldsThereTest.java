@@ -215,6 +215,7 @@ class AddedFieldsThereTest {
         world.standIns().desk("/hullwork/documents/" + sourceRef() + "/fields/order-no", "value=PO+1");
         fetch();
         assertThat(state()).isEqualTo("Posted");
+        assertThat(supposed()).as("told twice under one revision").isEqualTo(200);
         world.standIns().desk("/hullwork/documents/" + sourceRef() + "/fields/hull-no", "value=CB-9");
         fetch();
         assertThat(state()).as("this one goes").isEqualTo("Diverged");
@@ -240,7 +241,7 @@ class AddedFieldsThereTest {
         assertThat(orderNumber()).isEqualTo("PO 4711");
         assertThat(state()).as("no echo").isEqualTo("Posted");
         assertThat(there(recordId()).get("fields").get("PO").asString()).isEqualTo("PO 4711");
-        assertThat(ferro.get("/api/documents/" + recordId() + "/trail").body()).contains("field-brought-back");
+        assertThat(trail()).contains("field-brought-back", "\"replaced\":\"PO 1\"");
     }
 
     @Test
@@ -260,8 +261,41 @@ class AddedFieldsThereTest {
         assertThat(tried.get("values").get(0).get("after").asString()).hasSize(20);
     }
 
+    /// A choice that comes back is found through the rows of the source's own choices.
+    @Test
+    @Order(9)
+    void aChoiceComesBackThroughItsTable() {
+        Meaning back = into("PIER").with(Purpose.DIRECTION, "to-source");
+        int version = row("field", "berth").get("row").get("version").asInt();
+        assertThat(put("berth", back, version).status()).isEqualTo(200);
+        assertThat(row("choice", "berth > S").get("row").toString()).contains("\"2\"");
+        sayThere("field-PIER=2");
+        fetch();
+        sayThere("field-PIER=9");
+        fetch();
+        fetch();
+        assertThat(world.standIns().page("/hullwork/documents/" + sourceRef()))
+                .containsPattern("(?s)/fields/berth\".*? name=\"value\" value=\"Y\"");
+        assertThat(put(
+                                "survey",
+                                into("PO").with(Purpose.DIRECTION, "to-source"),
+                                row("field", "survey").get("row").get("version").asInt())
+                        .status())
+                .as("a text can be read as a date")
+                .isEqualTo(200);
+        assertThat(refusal("berth", into("PO").with(Purpose.DIRECTION, "to-source")))
+                .as("there is no table of what people type there")
+                .isEqualTo("field-unfit");
+    }
+
     private static String trail() {
         return ferro.get("/api/documents/" + recordId() + "/trail").body();
+    }
+
+    private static int supposed() {
+        Map<String, Object> change =
+                Map.of("route", "yard", "kind", "FIELD", "code", "hull-no", "meaning", into(".note"));
+        return ferro.post("/api/map/what-if", change).status();
     }
 
     private static int toBeTold() {

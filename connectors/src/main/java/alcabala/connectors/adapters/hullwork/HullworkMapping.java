@@ -41,7 +41,6 @@ import tools.jackson.databind.JsonNode;
 /// Hullwork's records in our words.
 public final class HullworkMapping {
     static final String SYSTEM = "Hullwork";
-    private static final int MOST_CONTACTS = 100;
 
     private HullworkMapping() {}
 
@@ -144,7 +143,6 @@ public final class HullworkMapping {
                 Json.address(record.path("shipTo")),
                 record.path("contacts")
                         .valueStream()
-                        .limit(MOST_CONTACTS)
                         .map(each -> new Contact(
                                 text(each, "name"), text(each, "role"), text(each, "email"), text(each, "phone")))
                         .toList(),

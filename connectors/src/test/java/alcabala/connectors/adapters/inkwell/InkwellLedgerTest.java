@@ -3,6 +3,8 @@ package alcabala.connectors.adapters.inkwell;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import alcabala.accounting.custom.CustomField;
+import alcabala.accounting.custom.FieldType;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.money.ExchangeRate;
@@ -12,6 +14,8 @@ import alcabala.accounting.posting.NumberSeries;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxRounding;
+import alcabala.accounting.terms.CodedTerms;
+import alcabala.accounting.terms.PaymentTerms;
 import alcabala.connectors.Access;
 import alcabala.connectors.AccessLostException;
 import alcabala.connectors.AnswerUnusableException;
@@ -424,9 +428,33 @@ class InkwellLedgerTest {
         assertThat(body.get("lines").get(0).get("dimensions").get("DEPT").asString())
                 .isEqualTo("SHOP");
         assertThat(body.get("lines").get(1).has("dimensions")).isFalse();
+        assertThat(body.get("terms").asString()).isEqualTo("N30");
+        assertThat(body.get("fields").get("berth").asString()).isEqualTo("N");
+        assertThat(body.get("fields").get("hull-no").asString())
+                .as("takes away what is there")
+                .isEmpty();
         assertThat(body.get("lines").get(1).get("taxCode").isNull())
                 .as("no tax on the rounding line")
                 .isTrue();
+    }
+
+    @Test
+    void whatTheCompanyAddedIsReadAndWhatIsNoneIsSaid() {
+        answer(200, "[{\"code\":\"30D\",\"name\":\"Thirty\",\"days\":30,\"active\":true}]");
+        List<CodedTerms> terms = new ArrayList<>();
+        ledger().terms(terms::addAll);
+        assertThat(terms).containsExactly(new CodedTerms("30D", "Thirty", PaymentTerms.days(30), true));
+        answer(
+                200,
+                "[{\"code\":\"PIER\",\"title\":\"Pier\",\"type\":\"choice\",\"values\":[{\"code\":\"1\",\"title\":\"North\"}]}]");
+        List<CustomField> fields = new ArrayList<>();
+        ledger().fields(fields::addAll);
+        assertThat(fields)
+                .containsExactly(new CustomField("PIER", "Pier", FieldType.CHOICE, 0, Map.of("1", "North"), true));
+        answer(200, "[{\"code\":\"30D\",\"days\":-1}]");
+        assertThatThrownBy(() -> ledger().terms(page -> {})).hasMessageContaining("its terms of payment");
+        answer(200, "[{\"code\":\"\",\"type\":\"text\"}]");
+        assertThatThrownBy(() -> ledger().fields(page -> {})).hasMessageContaining("its fields");
     }
 
     /// What stands there keeps its number whoever gave it, and the version that was read goes along.
