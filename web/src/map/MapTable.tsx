@@ -216,7 +216,6 @@ export const comparing = (route: string, code: string) =>
 
 function RightPage({ row, kind, selected, onEdit, onAccept, hidden }: Props & { row: MapRow }) {
   const { me, route } = useCurrent();
-  const remove = useChangeRow();
   if (row.row) {
     const { version, setBy, setAt } = row.row;
     // A row that says only how an item is named there leaves where it goes to what is more general.
@@ -231,36 +230,7 @@ function RightPage({ row, kind, selected, onEdit, onAccept, hidden }: Props & { 
         <span className="soft ml-auto shrink-0 text-[12px]">
           {setBy}, {day(setAt)}, version {version}
         </span>
-        {row.code === selected && (
-          <>
-            <History kind={kind} code={row.code} />
-            {me.mayChange && (
-              <Link
-                className="shrink-0 text-[12px] underline"
-                to={whatIfOf(route.code, { kind, code: row.code })}
-              >
-                Without it?
-              </Link>
-            )}
-            {me.mayChange && (
-              <button
-                type="button"
-                className="shrink-0 cursor-pointer text-[12px] underline"
-                onClick={() =>
-                  remove.mutate({
-                    kind,
-                    code: row.code,
-                    meaning: NOTHING,
-                    expectedVersion: version,
-                    remove: true,
-                  })
-                }
-              >
-                Take away
-              </button>
-            )}
-          </>
-        )}
+        {row.code === selected && <Deeds row={row} kind={kind} version={version} />}
       </span>
     );
   }
@@ -297,5 +267,41 @@ function RightPage({ row, kind, selected, onEdit, onAccept, hidden }: Props & { 
         </span>
       )}
     </span>
+  );
+}
+
+/** What can be done with a row that stands. Only of the row that one is at: a list has many. */
+function Deeds({ row, kind, version }: { row: MapRow; kind: RowKind; version: number }) {
+  const { me, route } = useCurrent();
+  const remove = useChangeRow();
+  return (
+    <>
+      <History kind={kind} code={row.code} />
+      {me.mayChange && (
+        <>
+          <Link
+            className="shrink-0 text-[12px] underline"
+            to={whatIfOf(route.code, { kind, code: row.code })}
+          >
+            Without it?
+          </Link>
+          <button
+            type="button"
+            className="shrink-0 cursor-pointer text-[12px] underline"
+            onClick={() =>
+              remove.mutate({
+                kind,
+                code: row.code,
+                meaning: NOTHING,
+                expectedVersion: version,
+                remove: true,
+              })
+            }
+          >
+            Take away
+          </button>
+        </>
+      )}
+    </>
   );
 }

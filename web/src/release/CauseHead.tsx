@@ -3,6 +3,7 @@ import { RowEditor } from '../map/RowEditor';
 import { useCurrent } from '../app/current';
 import { moneys, plural } from '../ui/format';
 import { advice, placeOf } from './causes';
+import { Sentence } from './Sentence';
 import type { Cause } from './useRows';
 
 interface Props {
@@ -21,7 +22,10 @@ export function CauseHead({ cause, what, fixing, onFix }: Props) {
     <div data-cause={cause.cause}>
       <div className="flex items-center gap-3">
         <span className="py-1">
-          <b>{cause.sentence}</b> {plural(cause.documents, what)}, {moneys(cause.amounts)}
+          <b>
+            <Sentence parts={cause.parts} />
+          </b>{' '}
+          {plural(cause.documents, what)}, {moneys(cause.amounts)}
           {elsewhere > 0 && `, ${elsewhere} of them listed under another cause`}
         </span>
         {cause.fix && me.mayChange && !fixing && (

@@ -7,6 +7,7 @@ import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { useNotice } from '../ui/notices';
 import { amount, plural } from '../ui/format';
+import { Sentence } from './Sentence';
 
 /** Takes in files in two steps: what is in them, then taking them in. */
 export function IntakePanel({ onClose }: { onClose: () => void }) {
@@ -80,7 +81,7 @@ export function IntakePanel({ onClose }: { onClose: () => void }) {
               </div>
               {each.findings.map((finding) => (
                 <p key={finding.sentence} className={finding.severity === 'blocks' ? 'text-accent' : 'soft'}>
-                  {finding.sentence}
+                  <Sentence parts={finding.parts} />
                 </p>
               ))}
             </div>

@@ -11,6 +11,7 @@ import { CauseHead } from './CauseHead';
 import { documentColumns } from './documentColumns';
 import type { ReleaseView } from './useReleaseView';
 import type { CauseRows, Row } from './useRows';
+import type { Look } from '../ui/book/useWindow';
 
 interface Props {
   view: ReleaseView;
@@ -24,7 +25,7 @@ interface Props {
   onFix: (cause: string | null) => void;
   onOpen: (row: Row) => void;
   begins: number | undefined;
-  onLook: ((first: number, last: number) => void) | undefined;
+  onLook: Look | undefined;
   readAll: (() => Promise<Row[]>) | undefined;
 }
 

@@ -11,6 +11,7 @@ import { Failure } from '../ui/Failure';
 import { Key } from '../ui/Key';
 import { amount, moment } from '../ui/format';
 import type { Row } from './useRows';
+import { Sentence } from './Sentence';
 import { JournalSlip, TaxSlip } from './slips';
 import { StrangerChoice } from './StrangerChoice';
 import { question, WalkView, type WhyLine } from './WalkView';
@@ -83,7 +84,7 @@ function Why({ row, onClose }: { row: Row; onClose: () => void }) {
             finding.severity === 'blocks' ? 'border-accent text-accent' : 'border-base-content/40'
           }`}
         >
-          {finding.sentence}{' '}
+          <Sentence parts={finding.parts} />{' '}
           {finding.fix && me.mayChange && (
             <button
               type="button"

@@ -10,6 +10,7 @@ import { usePrinting } from './usePrinting';
 import { useRange } from './useRange';
 import { useRowKeys } from './useRowKeys';
 import { useWholeRows } from './useWholeRows';
+import type { Look } from './useWindow';
 
 interface Props<Row extends object> extends Options<Row> {
   label: string;
@@ -21,7 +22,7 @@ interface Props<Row extends object> extends Options<Row> {
   /** Of a list that is read in its middle: the place of the first of `rows` among all. */
   begins?: number;
   /** Which places are looked at, from the first to the last. */
-  onLook?: (first: number, last: number) => void;
+  onLook?: Look;
   /** The row that one is at, as shown and as it is at this moment. */
   at?: string;
   atNow?: () => string | undefined;
@@ -47,6 +48,8 @@ interface Props<Row extends object> extends Options<Row> {
 
 const ROW = 32;
 const NEAR_THE_END = 20;
+/** So many more rows are drawn at each end than are seen. */
+const BEYOND = 8;
 const NONE = new Set<string>();
 const nothing = () => undefined;
 
@@ -70,7 +73,7 @@ export function Book<Row extends object>(props: Props<Row>) {
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     getItemKey: (index) => itemAt(index)?.key ?? index,
-    overscan: 8,
+    overscan: BEYOND,
     // What the heads and the foot cover is not in sight.
     scrollPaddingEnd: covered,
   });
@@ -78,6 +81,13 @@ export function Book<Row extends object>(props: Props<Row>) {
   const visible = printing ? items.map((_, index) => ({ index: index + begins })) : rows.getVirtualItems();
   useEnd(visible.at(-1)?.index ?? 0, items.length, props.onEnd);
   useLook(visible[0]?.index ?? 0, visible.at(-1)?.index ?? 0, props.onLook);
+  const look = () => {
+    const { scrollTop = 0, clientHeight = 0 } = scroller.current ?? {};
+    props.onLook?.(
+      Math.max(0, placeAt(rows, scrollTop) - BEYOND),
+      placeAt(rows, scrollTop + clientHeight) + BEYOND,
+    );
+  };
   const edge = useEdge(itemAt, onAt);
   const keys = useMemo(() => items.flatMap((item) => (item.type === 'row' ? [item.key] : [])), [items]);
   const range = useRange({
@@ -110,7 +120,13 @@ export function Book<Row extends object>(props: Props<Row>) {
     onAdd: chosen && range.add,
   });
   return (
-    <div ref={scroller} className={`${props.room ?? 'min-h-0 flex-1'} overflow-auto`} tabIndex={-1}>
+    <div
+      ref={scroller}
+      className={`${props.room ?? 'min-h-0 flex-1'} overflow-auto`}
+      tabIndex={-1}
+      // Before what is there now is drawn, so that what is missing is on its way while it is.
+      onScroll={look}
+    >
       <table
         className="book"
         style={{ minWidth: book.leastWidth }}
@@ -171,6 +187,9 @@ export function Book<Row extends object>(props: Props<Row>) {
   );
 }
 
+const placeAt = (rows: Virtualizer<HTMLDivElement, Element>, offset: number) =>
+  rows.getVirtualItemForOffset(offset)?.index ?? 0;
+
 /** The room of what is not on the screen. */
 function roundOf(rows: Virtualizer<HTMLDivElement, Element>) {
   const visible = rows.getVirtualItems();
@@ -198,7 +217,7 @@ function useEnd(last: number, length: number, onEnd: (() => void) | undefined) {
 }
 
 /** Tells which places are looked at, also once more rows have come: they may be those of a place that was left. */
-function useLook(first: number, last: number, onLook: ((first: number, last: number) => void) | undefined) {
+function useLook(first: number, last: number, onLook: Look | undefined) {
   useEffect(() => onLook?.(first, last));
 }
 

@@ -1,4 +1,4 @@
-import { useInfiniteQuery, type QueryKey } from '@tanstack/react-query';
+import { infiniteQueryOptions, useInfiniteQuery, useQueryClient, type QueryKey } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useCalmly } from './useCalmly';
 
@@ -28,6 +28,9 @@ interface Page<Row> {
   count?: number;
 }
 
+/** Which places are looked at. */
+export type Look = (first: number, last: number) => void;
+
 interface Options<Row> {
   /** What is read: another key is another list. */
   list: QueryKey;
@@ -44,17 +47,22 @@ export function useWindow<Row>({ list, read, enabled = true, keeps }: Options<Ro
   const name = JSON.stringify(list);
   const [begun, setBegun] = useState({ name, at: 0 });
   const at = begun.name === name ? begun.at : 0;
+  const queries = useQueryClient();
+  const from = (begun: number) =>
+    infiniteQueryOptions({
+      queryKey: [...list, begun],
+      queryFn: ({ pageParam, signal }) => read(pageParam, signal),
+      initialPageParam: beginning(begun),
+      getNextPageParam: (last, _, place): Place | undefined =>
+        last.next === '' ? undefined : { at: place.at + last.rows.length, after: last.next, limit: PAGE },
+      getPreviousPageParam: (_first, _all, place): Place | undefined =>
+        place.at === 0
+          ? undefined
+          : { at: Math.max(0, place.at - PAGE), after: '', limit: Math.min(PAGE, place.at) },
+      maxPages: KEPT,
+    });
   const pages = useInfiniteQuery({
-    queryKey: [...list, at],
-    queryFn: ({ pageParam, signal }) => read(pageParam, signal),
-    initialPageParam: beginning(at),
-    getNextPageParam: (last, _, place): Place | undefined =>
-      last.next === '' ? undefined : { at: place.at + last.rows.length, after: last.next, limit: PAGE },
-    getPreviousPageParam: (_first, _all, place): Place | undefined =>
-      place.at === 0
-        ? undefined
-        : { at: Math.max(0, place.at - PAGE), after: '', limit: Math.min(PAGE, place.at) },
-    maxPages: KEPT,
+    ...from(at),
     placeholderData: (known, before) => (at === 0 && before && keeps?.(before.queryKey) ? known : undefined),
     enabled,
   });
@@ -67,8 +75,13 @@ export function useWindow<Row>({ list, read, enabled = true, keeps }: Options<Ro
   const rows = useMemo(() => (pages.data?.pages ?? []).flatMap((page) => page.rows), [pages.data]);
   const begins = (pages.data?.pageParams[0] as Place | undefined)?.at ?? at;
   const ends = begins + rows.length;
-  const begin = useCalmly((first: number) => setBegun({ name, at: Math.max(0, first - AROUND) }));
-  const look = (first: number, last: number) => {
+  const begin = useCalmly((first: number) => {
+    const next = Math.max(0, first - AROUND);
+    // It is on its way before the page is drawn anew.
+    queries.infiniteQuery(from(next)).catch(() => undefined);
+    setBegun({ name, at: next });
+  });
+  const look: Look = (first, last) => {
     if (first > ends + PAGE || last < begins - PAGE) {
       begin(first);
     } else if (pages.isPending) {

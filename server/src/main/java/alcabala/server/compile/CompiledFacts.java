@@ -36,6 +36,12 @@ public class CompiledFacts {
 
     /// What a new compiling says of records that are there, each by its number.
     public void update(Map<Long, Compiled> compiled) {
+        updateRecords(compiled);
+        updateFindings(compiled);
+    }
+
+    /// The half of it that decides in which state they are.
+    void updateRecords(Map<Long, Compiled> compiled) {
         // As one statement: a statement for each takes half as long again.
         jdbc.sql("""
                 update record d set blocking = v.blocking, cause = v.cause, lands_in = v.lands_in, tax_codes = v.tax_codes,
@@ -50,6 +56,10 @@ public class CompiledFacts {
                 .param("taxCodes", each(compiled, Compiled::taxCodes, String[]::new))
                 .param("rounding", each(compiled, Compiled::rounding, Long[]::new))
                 .update();
+    }
+
+    /// The other half: why.
+    void updateFindings(Map<Long, Compiled> compiled) {
         forget(compiled.keySet());
         try (CopyAhead ahead = CopyAhead.on(dataSource)) {
             writeFindings(ahead, compiled);

@@ -12,6 +12,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.LongFunction;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 
 /// Compiles records of a route, with what is known of the documents that they name.
@@ -70,10 +71,17 @@ public class Compiling {
 
     /// What is to be kept of each.
     public Map<Long, Compiled> all(RouteRow route, Compiler compiler, Map<Long, ? extends Record> records) {
+        return prepared(route, compiler, records).get();
+    }
+
+    /// The same in two steps: what the database has to say to it now, and what can be computed beside it.
+    Supplier<Map<Long, Compiled>> prepared(RouteRow route, Compiler compiler, Map<Long, ? extends Record> records) {
         projects.keep(route, records.values());
         LongFunction<Compilation> compile = with(route, compiler, records);
-        Map<Long, Compiled> all = LinkedHashMap.newLinkedHashMap(records.size());
-        records.keySet().forEach(id -> all.put(id, Compiled.of(compile.apply(id))));
-        return all;
+        return () -> {
+            Map<Long, Compiled> all = LinkedHashMap.newLinkedHashMap(records.size());
+            records.keySet().forEach(id -> all.put(id, Compiled.of(compile.apply(id))));
+            return all;
+        };
     }
 }

@@ -78,29 +78,38 @@ class Recompiler implements Affected {
         int of = families.stream().mapToInt(List::size).sum();
         int done = 0;
         Compiler compiler = compilers.getObject().of(routeId);
-        Released total = Released.NONE;
+        List<Released> total = new ArrayList<>();
         RouteRow route = routes.get(routeId);
         for (List<Long> ids : families) {
             Optional<Chunk> next = chunk(routeId, ids, 0);
+            CompletableFuture<Map<Long, Compiled>> compiled = compile(route, compiler, next);
             while (next.isPresent()) {
                 Chunk chunk = next.get();
-                Map<Long, Compiled> results = compiling
-                        .getObject()
-                        .all(route, compiler, chunk.records().join());
-                done += chunk.before().size();
+                Map<Long, Compiled> results = compiled.join();
                 next = chunk(routeId, ids, chunk.to());
-                total = total.plus(write(routeId, chunk.before(), results, who, because));
+                facts.updateRecords(results);
+                compiled = compile(route, compiler, next);
+                facts.updateFindings(results);
+                total.addAll(tell(routeId, chunk.before(), results, who, because));
+                done += chunk.before().size();
                 at.at(done, of);
             }
         }
-        return total;
+        return Released.of(total);
     }
 
-    /// So many at once, with what they say. Their contents are made out while the database writes what was found of
-    /// those before them.
+    /// So many at once, with what they say. Their contents are made out, and compiled, while the database writes what
+    /// was found of those before them: nothing of one family depends on what another of it has become.
     ///
     /// @param to where the next begin
     private record Chunk(List<Before> before, CompletableFuture<Map<Long, Record>> records, int to) {}
+
+    private CompletableFuture<Map<Long, Compiled>> compile(RouteRow route, Compiler compiler, Optional<Chunk> chunk) {
+        return chunk.map(one -> CompletableFuture.supplyAsync(compiling
+                        .getObject()
+                        .prepared(route, compiler, one.records().join())))
+                .orElseGet(() -> CompletableFuture.completedFuture(Map.of()));
+    }
 
     private Optional<Chunk> chunk(long routeId, List<Long> ids, int from) {
         if (from >= ids.size()) {
@@ -111,17 +120,17 @@ class Recompiler implements Affected {
         return Optional.of(new Chunk(before, CompletableFuture.supplyAsync(() -> parsed(before)), to));
     }
 
-    private Released write(long routeId, List<Before> chunk, Map<Long, Compiled> results, String who, String because) {
-        facts.update(results);
-        Released released = Released.NONE;
+    private List<Released> tell(
+            long routeId, List<Before> chunk, Map<Long, Compiled> results, String who, String because) {
+        List<Released> released = new ArrayList<>();
         List<Trail.Entry> entries = new ArrayList<>();
         for (Before before : chunk) {
             Compiled result = results.get(before.id());
             boolean clean = result.blocking() == 0;
             if (before.state().equals("Blocked") && clean) {
-                released = released.plus(before.released());
+                released.add(before.released());
             } else if (before.state().equals("Ready") && !clean) {
-                released = released.plus(Released.blockedAgain(1));
+                released.add(Released.blockedAgain(1));
             }
             entries.add(new Trail.Entry(routeId, before.id(), who, "compiled", result.told(because)));
         }

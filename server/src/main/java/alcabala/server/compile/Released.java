@@ -2,6 +2,7 @@ package alcabala.server.compile;
 
 import alcabala.server.platform.Amounts;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -15,10 +16,10 @@ public record Released(Part documents, Part payments, int blockedAgain) {
     record Part(int count, Map<String, Long> gross) {
         static final Part NONE = new Part(0, Map.of());
 
-        Part plus(Part other) {
-            Map<String, Long> both = new HashMap<>(gross);
-            other.gross().forEach((currency, minor) -> both.merge(currency, minor, Long::sum));
-            return new Part(count + other.count(), both);
+        static Part of(List<Part> all) {
+            Map<String, Long> gross = new HashMap<>();
+            all.forEach(part -> part.gross().forEach((currency, minor) -> gross.merge(currency, minor, Long::sum)));
+            return new Part(all.stream().mapToInt(Part::count).sum(), gross);
         }
 
         String said(String one) {
@@ -38,11 +39,12 @@ public record Released(Part documents, Part payments, int blockedAgain) {
         return new Released(Part.NONE, Part.NONE, count);
     }
 
-    Released plus(Released other) {
+    /// All of them together.
+    static Released of(List<Released> all) {
         return new Released(
-                documents.plus(other.documents()),
-                payments.plus(other.payments()),
-                blockedAgain + other.blockedAgain());
+                Part.of(all.stream().map(Released::documents).toList()),
+                Part.of(all.stream().map(Released::payments).toList()),
+                all.stream().mapToInt(Released::blockedAgain).sum());
     }
 
     public int count() {

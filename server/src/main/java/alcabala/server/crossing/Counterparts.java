@@ -215,7 +215,8 @@ class Counterparts {
     private static void requireNew(Trip trip, Party party) {
         trip.newcomers().findLike(party).ifPresent(there -> {
             throw new DoubtfulException(
-                    Sentences.of(new Finding.PartyDoubtful(party.code(), party.name(), there.code(), there.name())));
+                    Sentences.of(new Finding.PartyDoubtful(party.code(), party.name(), there.code(), there.name()))
+                            .text());
         });
     }
 

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -21,6 +22,12 @@ class LargeKinds {
     private static final Set<RowKind> LARGE = Set.of(RowKind.PARTY, RowKind.ITEM);
     private final JdbcClient jdbc;
     private final SourceCodes source;
+    /// As it was last put in order: whoever scrolls asks for one page of the same list after another.
+    private final Map<Listed, Ordered> lists = new ConcurrentHashMap<>();
+
+    private record Listed(long route, RowKind kind, boolean hidden, boolean onlyOpen) {}
+
+    private record Ordered(Walk walk, List<String> codes) {}
 
     /// How many rows of a kind there are, and what those without an answer hold up.
     ///
@@ -48,7 +55,25 @@ class LargeKinds {
     Codes codes(RouteRow route, RowKind kind, Collection<String> answers, MapPages.Wanted wanted) {
         Walk walk = new Walk(route, kind, answers);
         String text = wanted.text().strip().toLowerCase(Locale.ROOT);
-        Set<String> there = text.isEmpty() ? Set.of() : mappedTo(route, kind, text);
+        List<String> all =
+                text.isEmpty() ? whole(route, walk, wanted) : ordered(walk, wanted, text, mappedTo(route, kind, text));
+        int from = Math.min(wanted.skip(), all.size());
+        int to = (int) Math.min(all.size(), (long) from + wanted.limit());
+        return new Codes(List.copyOf(all.subList(from, to)), all.size());
+    }
+
+    private List<String> whole(RouteRow route, Walk walk, MapPages.Wanted wanted) {
+        Listed listed = new Listed(route.id(), walk.kind, wanted.hidden(), wanted.onlyOpen());
+        Ordered last = lists.get(listed);
+        if (last == null || !last.walk().goesAs(walk)) {
+            last = new Ordered(walk, ordered(walk, wanted, "", Set.of()));
+            lists.put(listed, last);
+        }
+        return last.codes();
+    }
+
+    /// @param there codes whose row goes to something with the text
+    private static List<String> ordered(Walk walk, MapPages.Wanted wanted, String text, Set<String> there) {
         List<String> dear = new ArrayList<>();
         List<String> open = new ArrayList<>();
         List<String> others = new ArrayList<>();
@@ -71,9 +96,7 @@ class LargeKinds {
         if (!wanted.onlyOpen()) {
             dear.addAll(others);
         }
-        int from = Math.min(wanted.skip(), dear.size());
-        int to = (int) Math.min(dear.size(), (long) from + wanted.limit());
-        return new Codes(List.copyOf(dear.subList(from, to)), dear.size());
+        return dear;
     }
 
     Counts counts(RouteRow route, RowKind kind, Collection<String> answers) {
@@ -109,7 +132,16 @@ class LargeKinds {
             all = source.of(route, kind);
             mapped = source.mapped(route, kind);
             held = held(route, kind);
-            this.answers = new HashSet<>(answers);
+            this.answers = answers instanceof Set<String> set ? set : new HashSet<>(answers);
+        }
+
+        /// Whether another leads to the same order. Codes and rows are kept by their version, so that the same ones are
+        /// the same objects.
+        boolean goesAs(Walk other) {
+            return all == other.all
+                    && mapped == other.mapped
+                    && held.equals(other.held)
+                    && answers.equals(other.answers);
         }
 
         boolean isOpen(int place) {

@@ -4,7 +4,6 @@ import alcabala.accounting.custom.Conversion;
 import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.custom.Direction;
 import alcabala.accounting.custom.FieldType;
-import alcabala.accounting.finding.Finding;
 import alcabala.accounting.terms.PaymentTerms;
 import java.util.ArrayList;
 import java.util.List;
@@ -64,10 +63,5 @@ public final class AddedWords {
             case TOO_LONG -> "it is longer than that takes";
             case CHOICE_GONE -> "the choice that stands for it is not there any more";
         };
-    }
-
-    static String unconvertible(Finding.FieldUnconvertible f) {
-        return "“%s” in its field %s cannot go into %s: %s."
-                .formatted(f.value(), f.field(), f.ledgerField(), reason(f.reason()));
     }
 }

@@ -6,11 +6,14 @@ import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.BeanProperty;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueDeserializer;
@@ -21,14 +24,24 @@ import tools.jackson.databind.module.SimpleModule;
 /// Records, and what is made of them, as they are kept in the database: money as `EUR 12.30`, a combination as the
 /// list of its taxes.
 public final class DocumentJson {
+    /// To look a currency up in their sorted list takes longer than all else of an amount.
+    private static final Map<String, CurrencyUnit> CURRENCIES = CurrencyUnit.registeredCurrencies().stream()
+            .collect(Collectors.toUnmodifiableMap(CurrencyUnit::getCode, Function.identity()));
+
     private static final JsonMapper MAPPER = JsonMapper.builder()
-            .addModule(new SimpleModule()
-                    .addSerializer(Money.class, text(Money.class, Money::toString))
-                    .addDeserializer(Money.class, parsed(DocumentJson::money))
-                    .addSerializer(CurrencyUnit.class, text(CurrencyUnit.class, CurrencyUnit::getCode))
-                    .addDeserializer(CurrencyUnit.class, parsed(CurrencyUnit::of))
-                    .addSerializer(TaxCombination.class, new CombinationWriter())
-                    .addDeserializer(TaxCombination.class, new CombinationReader()))
+            .addModule(
+                    new SimpleModule() {
+                        @Override
+                        public void setupModule(SetupContext context) {
+                            super.setupModule(context);
+                            context.addValueInstantiators(new RecordMaker());
+                        }
+                    }.addSerializer(Money.class, text(Money.class, Money::toString))
+                            .addDeserializer(Money.class, parsed(DocumentJson::money))
+                            .addSerializer(CurrencyUnit.class, text(CurrencyUnit.class, CurrencyUnit::getCode))
+                            .addDeserializer(CurrencyUnit.class, parsed(DocumentJson::currency))
+                            .addSerializer(TaxCombination.class, new CombinationWriter())
+                            .addDeserializer(TaxCombination.class, new CombinationReader()))
             .build();
 
     private DocumentJson() {}
@@ -49,7 +62,12 @@ public final class DocumentJson {
 
     /// Without the pattern by which people's words would be looked through: it was written here.
     private static Money money(String kept) {
-        return Money.of(CurrencyUnit.of(kept.substring(0, 3)), new BigDecimal(kept.substring(4)));
+        return Money.of(currency(kept.substring(0, 3)), new BigDecimal(kept.substring(4)));
+    }
+
+    private static CurrencyUnit currency(String code) {
+        CurrencyUnit known = CURRENCIES.get(code);
+        return known == null ? CurrencyUnit.of(code) : known;
     }
 
     private interface ToText<T> {
@@ -65,7 +83,7 @@ public final class DocumentJson {
         };
     }
 
-    private static <T> ValueDeserializer<T> parsed(java.util.function.Function<String, T> parser) {
+    private static <T> ValueDeserializer<T> parsed(Function<String, T> parser) {
         return new ValueDeserializer<>() {
             @Override
             public T deserialize(JsonParser in, DeserializationContext context) {
@@ -81,10 +99,27 @@ public final class DocumentJson {
         }
     }
 
+    /// What reads its taxes is looked up once, and not for each line.
     private static final class CombinationReader extends ValueDeserializer<TaxCombination> {
+        private final ValueDeserializer<Object> taxes;
+
+        CombinationReader() {
+            this(null);
+        }
+
+        private CombinationReader(ValueDeserializer<Object> taxes) {
+            this.taxes = taxes;
+        }
+
+        @Override
+        public ValueDeserializer<?> createContextual(DeserializationContext context, BeanProperty property) {
+            return new CombinationReader(
+                    context.findContextualValueDeserializer(context.constructType(Tax[].class), property));
+        }
+
         @Override
         public TaxCombination deserialize(JsonParser in, DeserializationContext context) {
-            return TaxCombination.of(List.of(context.readValue(in, Tax[].class)));
+            return TaxCombination.of(List.of((Tax[]) taxes.deserialize(in, context)));
         }
     }
 }

@@ -2,10 +2,13 @@ package alcabala.server.platform;
 
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.Purpose;
+import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.settlement.Means;
+import alcabala.server.platform.Said.Part;
+import alcabala.server.platform.Said.Place;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Locale;
@@ -14,133 +17,196 @@ import java.util.stream.Collectors;
 
 /// The edge where findings become plain sentences.
 public final class Sentences {
+    private static final String TAX_CODE = "TAX_CODE";
+
     private Sentences() {}
 
-    public static String of(Finding finding) {
+    public static Said of(Finding finding) {
         return switch (finding) {
             case Finding.ItemUnmapped f ->
-                "Item %s %s has no account: neither the item nor the route names one."
-                        .formatted(f.item(), f.description());
+                Said.of(
+                        "Item %s %s has no account: neither the item nor the route names one.",
+                        Part.row(RowKind.ITEM, f.item()), f.description());
             case Finding.CategoryUnmapped f ->
-                "Category %s has no account, and its items have none of their own.".formatted(f.category());
+                Said.of(
+                        "Category %s has no account, and its items have none of their own.",
+                        Part.row(RowKind.CATEGORY, f.category()));
             case Finding.SupplierUnmapped f ->
-                "Nothing says which account what is bought from %s (%s) belongs to.".formatted(f.name(), f.supplier());
-            case Finding.RoleUnset f -> "The route names no account for the role %s.".formatted(role(f.role()));
+                Said.of(
+                        "Nothing says which account what is bought from %s (%s) belongs to.",
+                        f.name(), Part.row(RowKind.SUPPLIER, f.supplier()));
+            case Finding.RoleUnset f -> Said.of("The route names no account for the role %s.", roleRow(f.role()));
             case Finding.AccountUnusable f -> accountUnusable(f);
-            case Finding.DimensionUnusable f -> "%s %s is not in use on the ledger.".formatted(f.name(), f.value());
+            case Finding.DimensionUnusable f ->
+                Said.of("%s %s is not in use on the ledger.", f.name(), Part.there("DIMENSION", f.value()));
             case Finding.TaxUnmapped f ->
-                "Tax %s (%s %%) has no code on the ledger.".formatted(f.tax(), plain(f.rate()));
+                Said.of("Tax %s (%s %%) has no code on the ledger.", tax(f.tax()), plain(f.rate()));
             case Finding.TaxCodeUnusable f ->
-                "Tax %s goes to code %s, which the ledger does not have or no longer uses."
-                        .formatted(f.tax(), f.ledgerCode());
+                Said.of(
+                        "Tax %s goes to code %s, which the ledger does not have or no longer uses.",
+                        tax(f.tax()), Part.there(TAX_CODE, f.ledgerCode()));
             case Finding.TaxRateDiffers f ->
-                "Tax %s is %s %%, but code %s of the ledger is %s %%."
-                        .formatted(f.tax(), plain(f.rate()), f.ledgerCode(), plain(f.ledgerRate()));
+                Said.of(
+                        "Tax %s is %s %%, but code %s of the ledger is %s %%.",
+                        tax(f.tax()), plain(f.rate()), Part.there(TAX_CODE, f.ledgerCode()), plain(f.ledgerRate()));
             case Finding.TaxDiffers f ->
-                "The document says tax %s, the ledger would compute %s; rounding explains at most one unit on each of %d taxed lines."
-                        .formatted(Amounts.shown(f.source()), Amounts.shown(f.ledger()), f.taxedLines());
+                Said.of(
+                        "The document says tax %s, the ledger would compute %s; rounding explains at most one unit on each of %s taxed lines.",
+                        Amounts.shown(f.source()), Amounts.shown(f.ledger()), f.taxedLines());
             case Finding.TaxDecidedOtherwise f ->
-                "The document says tax %s; the ledger, which decides tax itself, charged %s."
-                        .formatted(Amounts.shown(f.stated()), Amounts.shown(f.decided()));
+                Said.of(
+                        "The document says tax %s; the ledger, which decides tax itself, charged %s.",
+                        Amounts.shown(f.stated()), Amounts.shown(f.decided()));
             case Finding.PartyDoubtful f ->
-                "%s may already be on the ledger as %s (%s): say whether it is."
-                        .formatted(f.name(), f.ledgerName(), f.ledgerParty());
+                Said.of(
+                        "%s may already be on the ledger as %s (%s): say whether it is.",
+                        Part.row(RowKind.PARTY, f.party(), f.name()),
+                        f.ledgerName(),
+                        Part.there("PARTY", f.ledgerParty()));
             case Finding.PartyMissing f ->
-                "%s (%s) is not on the ledger, and this route does not create parties there."
-                        .formatted(f.name(), f.party());
+                Said.of(
+                        "%s (%s) is not on the ledger, and this route does not create parties there.",
+                        f.name(), Part.row(RowKind.PARTY, f.party()));
             case Finding.SeveralTaxCodes f ->
-                "Its lines need the tax codes %s, and the ledger takes one code for a whole document."
-                        .formatted(String.join(" and ", f.codes()));
+                Said.of(
+                        "Its lines need the tax codes %s, and the ledger takes one code for a whole document.",
+                        String.join(" and ", f.codes()));
             case Finding.BeforeCutOff f ->
-                "It is dated %s; documents of its kind cross from %s on.".formatted(day(f.date()), day(f.cutOff()));
-            case Finding.DoesNotCross f -> plural(f.what()) + " do not cross on this route.";
+                Said.of("It is dated %s; documents of its kind cross from %s on.", day(f.date()), day(f.cutOff()));
+            case Finding.DoesNotCross f -> Said.plain(plural(f.what()) + " do not cross on this route.");
             case Finding.Unrouted f ->
-                f.site().isEmpty()
-                        ? "It has no route to a ledger."
-                        : "%s has no route to a ledger.".formatted(f.site());
+                Said.of("%s has no route to a ledger.", f.site().isEmpty() ? "It" : f.site());
             case Finding.CurrencyUnavailable f ->
-                "The document is in %s; the ledger keeps its books in %s only."
-                        .formatted(f.currency(), f.ledgerCurrency());
+                Said.of(
+                        "The document is in %s; the ledger keeps its books in %s only.",
+                        f.currency(), f.ledgerCurrency());
             case Finding.RateUnknown f ->
-                "Nobody says what one %s was worth in %s on %s: neither the record itself, nor the ledger."
-                        .formatted(f.currency(), f.base(), day(f.day()));
+                Said.of(
+                        "Nobody says what one %s was worth in %s on %s: neither the record itself, nor the ledger.",
+                        f.currency(), f.base(), day(f.day()));
             case Finding.CurrencyDiffers f ->
-                "%s is in %s and was paid in %s; how much of it that settles is not said."
-                        .formatted(f.document(), f.currency(), f.settled());
+                Said.of(
+                        "%s is in %s and was paid in %s; how much of it that settles is not said.",
+                        document(f.document()), f.currency(), f.settled());
             case Finding.ArithmeticDiffers f ->
-                "The file says %s %s, its own figures give %s."
-                        .formatted(figure(f), Amounts.shown(f.stated()), Amounts.shown(f.computed()));
+                Said.of(
+                        "The file says %s %s, its own figures give %s.",
+                        figure(f), Amounts.shown(f.stated()), Amounts.shown(f.computed()));
             case Finding.TaxCategoryDiffers f ->
-                "Tax %s is of category %s, but code %s of the ledger is of category %s."
-                        .formatted(f.tax(), letters(f.categories()), f.ledgerCode(), f.ledgerCategory());
+                Said.of(
+                        "Tax %s is of category %s, but code %s of the ledger is of category %s.",
+                        tax(f.tax()),
+                        letters(f.categories()),
+                        Part.there(TAX_CODE, f.ledgerCode()),
+                        f.ledgerCategory());
             case Finding.TaxNotCharged f ->
-                "Tax %s states %s %% under category %s, which charges nothing."
-                        .formatted(f.tax(), plain(f.rate()), f.category());
-            case Finding.NoLines f -> "It has no lines; a document needs one at least.";
+                Said.of(
+                        "Tax %s states %s %% under category %s, which charges nothing.",
+                        f.tax(), plain(f.rate()), f.category());
+            case Finding.NoLines f -> Said.plain("It has no lines; a document needs one at least.");
             case Finding.TypeUnknown f ->
                 f.typeCode().isEmpty()
-                        ? "It does not say what it is."
-                        : "It says that it is of type %s; it is not known what that means for the books."
-                                .formatted(f.typeCode());
+                        ? Said.plain("It does not say what it is.")
+                        : Said.of(
+                                "It says that it is of type %s; it is not known what that means for the books.",
+                                f.typeCode());
             case Finding.CorrectsUnknown f ->
                 f.number().isEmpty()
-                        ? "It corrects another document and does not name it."
-                        : "It corrects %s, which has not been taken in; once that is here, this takes its place."
-                                .formatted(f.number());
+                        ? Said.plain("It corrects another document and does not name it.")
+                        : Said.of(
+                                "It corrects %s, which has not been taken in; once that is here, this takes its place.",
+                                f.number());
             case Finding.Prepaid f ->
-                "%s of it was paid before; that is kept here and is still to be applied on the ledger."
-                        .formatted(Amounts.shown(f.amount()));
+                Said.of(
+                        "%s of it was paid before; that is kept here and is still to be applied on the ledger.",
+                        Amounts.shown(f.amount()));
             case Finding.NotAParty f ->
-                "The business is neither its seller (%s) nor its buyer (%s); say which of them it is."
-                        .formatted(f.sellerName(), f.buyerName());
+                Said.of(
+                        "The business is neither its seller (%s) nor its buyer (%s); say which of them it is.",
+                        f.sellerName(), f.buyerName());
             case Finding.WaitsFor f ->
-                "It waits for %s, which is not on the ledger yet."
-                        .formatted(
-                                f.subject().replace('-', ' ').replace(f.number().replace('-', ' '), f.number()));
+                Said.of(
+                        "It waits for %s %s, which is not on the ledger yet.",
+                        f.needed().word().replace('-', ' '), Part.record(f.number()));
             case Finding.MeansUnmapped f ->
-                "Nothing says which account takes money paid by %s in %s.".formatted(means(f.means()), f.currency());
+                Said.of(
+                        "Nothing says which account takes money paid by %s in %s.",
+                        Part.row(RowKind.MEANS, f.subject(), means(f.means())), f.currency());
             case Finding.PayerDiffers f ->
-                "%s (%s) paid what %s (%s) owes: say that this is right, and it is remembered."
-                        .formatted(f.payerName(), f.payer(), f.partyName(), f.party());
+                Said.of(
+                        "%s (%s) paid what %s (%s) owes: say that this is right, and it is remembered.",
+                        f.payerName(),
+                        Part.row(RowKind.PARTY, f.payer()),
+                        f.partyName(),
+                        Part.row(RowKind.PARTY, f.party()));
             case Finding.SeveralParties f ->
-                "It settles documents of %s; a payment on the ledger is of one party. Record one payment for each."
-                        .formatted(String.join(" and ", f.names()));
+                Said.of(
+                        "It settles documents of %s; a payment on the ledger is of one party. Record one payment for each.",
+                        String.join(" and ", f.names()));
             case Finding.AllocatedTooMuch f ->
-                "%s of it are to settle documents, and it comes to %s."
-                        .formatted(Amounts.shown(f.allocated()), Amounts.shown(f.amount()));
-            case Finding.AllocationUnfit f -> "It cannot settle %s: money goes the other way.".formatted(f.document());
+                Said.of(
+                        "%s of it are to settle documents, and it comes to %s.",
+                        Amounts.shown(f.allocated()), Amounts.shown(f.amount()));
+            case Finding.AllocationUnfit f ->
+                Said.of("It cannot settle %s: money goes the other way.", document(f.document()));
             case Finding.DifferenceTooLarge f ->
-                "%s is missed by %s; the route takes %s at most as a difference."
-                        .formatted(f.document(), Amounts.shown(f.difference()), Amounts.shown(f.most()));
+                Said.of(
+                        "%s is missed by %s; the route takes %s at most as a difference.",
+                        document(f.document()), Amounts.shown(f.difference()), Amounts.shown(f.most()));
             case Finding.StaysOpen f -> staysOpen(f);
             case Finding.SubRecordsUnavailable f ->
-                "Its project is to be a customer below the client, and %s has nothing below a customer."
-                        .formatted(f.ledger());
+                Said.of(
+                        "Its project is to be a customer below the client, and %s has nothing below a customer.",
+                        f.ledger());
             case Finding.TermsUnusable f ->
-                "Its terms %s stand for terms %s of the ledger, which are not there or no longer used."
-                        .formatted(f.terms(), f.ledgerTerms());
+                Said.of(
+                        "Its terms %s stand for terms %s of the ledger, which are not there or no longer used.",
+                        Part.row(RowKind.TERMS, f.terms()), Part.there("TERM", f.ledgerTerms()));
             case Finding.TermsDiffer f ->
-                "By terms %s of the ledger it would be due on %s; it says %s, and that is sent."
-                        .formatted(f.ledgerTerms(), day(f.computed()), day(f.stated()));
+                Said.of(
+                        "By terms %s of the ledger it would be due on %s; it says %s, and that is sent.",
+                        Part.there("TERM", f.ledgerTerms()), day(f.computed()), day(f.stated()));
             case Finding.FieldUnusable f ->
-                "Its field %s goes into field %s of the ledger, which is not there or no longer used."
-                        .formatted(f.field(), f.ledgerField());
+                Said.of(
+                        "Its field %s goes into field %s of the ledger, which is not there or no longer used.",
+                        Part.row(RowKind.FIELD, f.field()), Part.there("FIELD", f.ledgerField()));
             case Finding.ChoiceUnmapped f ->
-                "Nothing says which choice of the ledger stands for %s in its field %s."
-                        .formatted(f.choice(), f.field());
-            case Finding.FieldUnconvertible f -> AddedWords.unconvertible(f);
+                Said.of(
+                        "Nothing says which choice of the ledger stands for %s in its field %s.",
+                        Part.row(RowKind.CHOICE, f.subject(), f.choice()), Part.row(RowKind.FIELD, f.field()));
+            case Finding.FieldUnconvertible f ->
+                Said.of(
+                        "“%s” in its field %s cannot go into %s: %s.",
+                        f.value(),
+                        Part.row(RowKind.FIELD, f.field()),
+                        Part.there("FIELD", f.ledgerField()),
+                        AddedWords.reason(f.reason()));
         };
     }
 
-    private static String staysOpen(Finding.StaysOpen f) {
+    private static Said staysOpen(Finding.StaysOpen f) {
         String because = switch (f.because()) {
             case VOIDED -> "was voided";
             case NOT_ON_LEDGER -> "does not cross on this route";
             case SETTLED_OTHERWISE -> "is settled by other money by now";
             case NOT_RETAINED -> "has no such amount kept back";
         };
-        return "%s of it settle nothing, since %s %s: they stay an open credit of the party on the ledger."
-                .formatted(Amounts.shown(f.amount()), f.document(), because);
+        return Said.of(
+                "%s of it settle nothing, since %s %s: they stay an open credit of the party on the ledger.",
+                Amounts.shown(f.amount()), document(f.document()), because);
+    }
+
+    private static Part tax(String key) {
+        return Part.row(RowKind.TAX, key);
+    }
+
+    private static Part roleRow(AccountRole role) {
+        return Part.row(RowKind.ROLE, role.name(), role(role));
+    }
+
+    /// @param said kind and number, such as `bill HL-20417`
+    private static Part document(String said) {
+        return new Part(said, Place.RECORD, "", said.substring(said.lastIndexOf(' ') + 1));
     }
 
     /// `card (48)`; a code without a name here is said as it is.
@@ -168,17 +234,18 @@ public final class Sentences {
         };
     }
 
-    private static String accountUnusable(Finding.AccountUnusable f) {
+    private static Said accountUnusable(Finding.AccountUnusable f) {
+        Part account = Part.there("ACCOUNT", f.account());
         return switch (f.reason()) {
-            case MISSING -> "Account %s is not on the ledger.".formatted(f.account());
-            case INACTIVE -> "Account %s is no longer active on the ledger.".formatted(f.account());
-            case WRONG_TYPE ->
-                "Account %s is of the wrong type for the role %s.".formatted(f.account(), role(f.role()));
+            case MISSING -> Said.of("Account %s is not on the ledger.", account);
+            case INACTIVE -> Said.of("Account %s is no longer active on the ledger.", account);
+            case WRONG_TYPE -> Said.of("Account %s is of the wrong type for the role %s.", account, roleRow(f.role()));
             case CONTROL_OR_BANK ->
-                "Account %s is a control account or a bank; no single line can go there.".formatted(f.account());
+                Said.of("Account %s is a control account or a bank; no single line can go there.", account);
             case NO_MONEY ->
-                "Account %s is no account that money moves on: a bank, money under way to one, or vouchers."
-                        .formatted(f.account());
+                Said.of(
+                        "Account %s is no account that money moves on: a bank, money under way to one, or vouchers.",
+                        account);
         };
     }
 

@@ -6,6 +6,7 @@ import alcabala.server.access.Sight;
 import alcabala.server.platform.KeptFindings;
 import alcabala.server.platform.Like;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Said;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -88,7 +89,7 @@ public class Records {
     ///
     /// @param first how many of them are listed under it, since it is their first cause
     /// @param amounts minor units by currency
-    public record Cause(String cause, String sentence, int documents, Map<String, Long> amounts, int first) {}
+    public record Cause(String cause, Said said, int documents, Map<String, Long> amounts, int first) {}
 
     private record SumRow(String state, String currency, int count, long gross) {}
 
@@ -101,8 +102,8 @@ public class Records {
             int documents,
             long amount,
             int first) {
-        String said() {
-            return kind.isEmpty() ? sentence : KeptFindings.sentence(kind, facts);
+        Said said() {
+            return kind.isEmpty() ? Said.plain(sentence) : KeptFindings.sentence(kind, facts);
         }
     }
 
@@ -249,7 +250,7 @@ public class Records {
                                 row.first()),
                         (one, other) -> new Cause(
                                 one.cause(),
-                                one.sentence(),
+                                one.said(),
                                 one.documents() + other.documents(),
                                 together(one.amounts(), other.amounts()),
                                 one.first() + other.first())));
@@ -334,7 +335,9 @@ public class Records {
     private static String sentence(ResultSet row) throws SQLException {
         String kind = row.getString("finding_kind");
         String said = row.getString("sentence");
-        return said != null || kind == null ? said : KeptFindings.sentence(kind, row.getString("finding_facts"));
+        return said != null || kind == null
+                ? said
+                : KeptFindings.sentence(kind, row.getString("finding_facts")).text();
     }
 
     private static final String SELECT = """

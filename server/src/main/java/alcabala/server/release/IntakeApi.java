@@ -1,10 +1,12 @@
 package alcabala.server.release;
 
+import alcabala.accounting.finding.Finding;
 import alcabala.server.compile.Compiled;
 import alcabala.server.intake.FileIntake;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Problem;
+import alcabala.server.platform.Said;
 import alcabala.server.platform.Sentences;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -37,7 +39,12 @@ class IntakeApi {
     private final FileIntake intake;
     private final Routes routes;
 
-    record IntakeFinding(String severity, String cause, String sentence) {}
+    record IntakeFinding(String severity, String cause, String sentence, List<Said.Part> parts) {
+        static IntakeFinding of(Finding finding) {
+            Said said = Sentences.of(finding);
+            return new IntakeFinding(Compiled.severity(finding), finding.cause(), said.text(), said.parts());
+        }
+    }
 
     record IntakeJournalLine(String account, String debit, String credit) {}
 
@@ -129,9 +136,7 @@ class IntakeApi {
                 Amounts.decimal(document.totals().net()),
                 Amounts.decimal(document.totals().tax()),
                 Amounts.decimal(document.totals().gross()),
-                compilation.findings().stream()
-                        .map(f -> new IntakeFinding(Compiled.severity(f), f.cause(), Sentences.of(f)))
-                        .toList(),
+                compilation.findings().stream().map(IntakeFinding::of).toList(),
                 compilation.journal().stream()
                         .flatMap(journal -> journal.byAccount().lines().stream())
                         .map(line -> new IntakeJournalLine(

@@ -9,6 +9,7 @@ import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Said;
 import alcabala.server.platform.SumJson;
 import alcabala.server.record.Allocations;
 import alcabala.server.record.PaymentState;
@@ -92,7 +93,14 @@ class ReleaseApi {
 
     record StateSum(String state, int count, List<SumJson> gross) {}
 
-    record CauseJson(String cause, String sentence, int documents, List<SumJson> amounts, int first, WhyView.Fix fix) {}
+    record CauseJson(
+            String cause,
+            String sentence,
+            List<Said.Part> parts,
+            int documents,
+            List<SumJson> amounts,
+            int first,
+            WhyView.Fix fix) {}
 
     record Summary(List<StateSum> states, List<CauseJson> causes, String currency) {}
 
@@ -212,7 +220,8 @@ class ReleaseApi {
                 documents.causes(found.id(), filter).stream()
                         .map(c -> new CauseJson(
                                 c.cause(),
-                                c.sentence(),
+                                c.said().text(),
+                                c.said().parts(),
                                 c.documents(),
                                 SumJson.of(c.amounts()),
                                 c.first(),

@@ -5,6 +5,7 @@ import alcabala.accounting.crosswalk.Walk;
 import alcabala.accounting.crosswalk.WalkStep;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.Ownership;
+import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerDimension;
 import alcabala.accounting.money.ExchangeRate;
@@ -20,6 +21,7 @@ import alcabala.server.crossing.DecidedTax;
 import alcabala.server.crossing.Postings;
 import alcabala.server.crossing.Postings.Sent;
 import alcabala.server.platform.Amounts;
+import alcabala.server.platform.Said;
 import alcabala.server.platform.Sentences;
 import alcabala.server.record.Records;
 import alcabala.server.reference.LedgerReference;
@@ -114,7 +116,17 @@ class WhyView {
     /// A place to put a finding right in, when choosing a counterpart does it.
     record Fix(RowKind kind, String code) {}
 
-    record FindingJson(String severity, String cause, String sentence, Fix fix) {}
+    record FindingJson(String severity, String cause, String sentence, List<Said.Part> parts, Fix fix) {
+        static FindingJson of(Finding finding) {
+            Said said = Sentences.of(finding);
+            return new FindingJson(
+                    Compiled.severity(finding),
+                    finding.cause(),
+                    said.text(),
+                    said.parts(),
+                    WhyView.fix(finding.cause()));
+        }
+    }
 
     /// @param postedUnder the moment whose crosswalk it was posted under, and is explained by; null for what is
     ///     not posted
@@ -153,7 +165,7 @@ class WhyView {
         Map<String, LedgerDimension> dimensions = reference.dimensions(route.ledgerId());
         return new Why(
                 Stream.concat(compilation.findings().stream(), decidedTax.find(documentId).stream())
-                        .map(f -> new FindingJson(Compiled.severity(f), f.cause(), Sentences.of(f), fix(f.cause())))
+                        .map(FindingJson::of)
                         .toList(),
                 record instanceof Document document ? strangers(document, route) : List.of(),
                 compilation.lines().stream()

@@ -2,6 +2,7 @@ package alcabala.server.compile;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 
@@ -14,11 +15,11 @@ class ReleasedTest {
     void moneyIsNeitherCountedNorAddedTogetherWithWhatItSettles() {
         assertThat(Released.NONE.sentence()).isEqualTo("0 documents released");
         assertThat(INVOICE.sentence()).isEqualTo("1 document released, €12.30");
-        assertThat(PAYMENT.plus(PAYMENT).sentence()).isEqualTo("2 payments released, €20.00");
-        Released all = INVOICE.plus(PAYMENT).plus(INVOICE).plus(Released.blockedAgain(3));
+        assertThat(Released.of(List.of(PAYMENT, PAYMENT)).sentence()).isEqualTo("2 payments released, €20.00");
+        Released all = Released.of(List.of(INVOICE, PAYMENT, INVOICE, Released.blockedAgain(3)));
         assertThat(all.sentence()).isEqualTo("2 documents and 1 payment released, €24.60");
         assertThat(all.count()).isEqualTo(3);
         assertThat(all.blockedAgain()).isEqualTo(3);
-        assertThat(INVOICE.plus(DOLLARS).gross()).isEqualTo(Map.of("EUR", 1230L, "USD", 500L));
+        assertThat(Released.of(List.of(INVOICE, DOLLARS)).gross()).isEqualTo(Map.of("EUR", 1230L, "USD", 500L));
     }
 }
