@@ -88,8 +88,11 @@ export async function answer<T>(call: Promise<Outcome<T>>): Promise<T> {
 }
 
 /** Posts files, which the generated client has no shape for. */
-export async function sendFiles<T>(path: string, files: File[]): Promise<Outcome<T>> {
+export async function sendFiles<T>(path: string, files: File[], asked?: object): Promise<Outcome<T>> {
   const form = new FormData();
+  if (asked) {
+    form.append('asked', new Blob([JSON.stringify(asked)], { type: 'application/json' }));
+  }
   files.forEach((file) => form.append('file', file));
   const response = await fetch(path, {
     method: 'POST',
@@ -100,4 +103,5 @@ export async function sendFiles<T>(path: string, files: File[]): Promise<Outcome
   return response.ok ? { data: body as T, response } : { error: body, response };
 }
 
-export const postFiles = <T>(path: string, files: File[]): Promise<T> => answer(sendFiles<T>(path, files));
+export const postFiles = <T>(path: string, files: File[], asked?: object): Promise<T> =>
+  answer(sendFiles<T>(path, files, asked));

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { countsQuery } from '../api/queries';
 import { Failure } from '../ui/Failure';
+import { Figure } from '../help/Figure';
 import { amount } from '../ui/format';
 
 /** How much of everything each side has, the ledger's as it says itself at this moment. */
@@ -20,7 +21,11 @@ export function CountsView({ route }: { route: Schemas['RouteJson'] }) {
           <tr>
             <th />
             <th className="amount text-primary">{route.source}</th>
-            <th className="amount text-secondary">{route.ledger}</th>
+            <th className="amount text-secondary">
+              <Figure rule="both-sides" name="Counts of both sides">
+                {route.ledger}
+              </Figure>
+            </th>
           </tr>
         </thead>
         <tbody>

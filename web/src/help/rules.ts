@@ -15,12 +15,32 @@ export const RULES = {
   ],
   count: ['How many documents the batch was made of. It never changes, whatever becomes of them.'],
   'own-list': [
-    'The total that was typed from a list of somebody’s own when the batch was made.',
-    'If it had differed from the gross, the batch would have gone only with a reason.',
+    'The total that was typed from a list of somebody’s own when the batch was made, or read from her file.',
+    'If it had differed from the gross, or any line of the file from its document, the batch would have gone only with a reason.',
+  ],
+  'own-lines': [
+    'What your list has less what the batch has, line by line. A credit note counts negative, also where it stands on your list without a minus.',
+    'The lines add up to the difference of the two totals. A number is found without its prefix, blanks and leading zeros too, as long as it can be only one document.',
   ],
   'holds-up': [
     'The gross of all documents that are blocked or waiting because nothing answers for this code. Credit notes count negative.',
     'One document may be held up by several codes, and counts at each of them; what is in another currency than the books is not counted in.',
+  ],
+  cause: [
+    'The gross of all documents that share this cause, each currency by itself. Credit notes count negative.',
+    'A document with several causes counts at each of them, and is listed under the first.',
+  ],
+  'both-sides': [
+    'Both sides are asked at this moment. The ledger counts all that is on its books, whoever entered it.',
+    'Credit notes count negative. Only what tie-out explains is a proof; this is a first look.',
+  ],
+  moves: [
+    'What the document books now on the accounts that the row decides is taken away, and what it would book is put there; this is how much that is.',
+    'Amounts are in the currency of the books. What is booked again on the same account moves nothing.',
+  ],
+  'account-sums': [
+    'What all those documents book on the account with the row as it is, and with the row as it would be, as a debit or as a credit balance.',
+    'Only accounts that something moves on are listed.',
   ],
   coverage: [
     'Mapped codes have a row of their own; covered ones have none, but something more general answers for them.',

@@ -12,6 +12,8 @@ import { Failure } from '../ui/Failure';
 import { amount, counted, money, plural } from '../ui/format';
 import { BatchReadiness } from './BatchReadiness';
 import { shownOf } from '../send/sendShown';
+import { OwnList } from './OwnList';
+import { useOwnList } from './useOwnList';
 import type { ReleaseView } from './useReleaseView';
 
 interface What {
@@ -24,6 +26,8 @@ const SALES: What = { name: 'Sales', purchases: false, payments: false };
 const PURCHASES: What = { name: 'Purchases', purchases: true, payments: false };
 const RECEIVED: What = { name: 'Payments received', purchases: false, payments: true };
 const MADE: What = { name: 'Payments made', purchases: true, payments: true };
+
+const DIFFER = new Set(['totals-differ', 'list-differs']);
 
 /** Names that collide and are told here; all are where they are put right. */
 const NAMED = 3;
@@ -116,12 +120,19 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
   const refresh = useRefresh();
   const navigate = useNavigate();
   const [total, setTotal] = useState('');
+  const list = useOwnList(choice, preview);
   const [reason, setReason] = useState('');
   const send = useMutation({
     mutationFn: () =>
       answer(
         client.POST('/api/batches', {
-          body: { ...choice, shown: shownOf(preview), independentTotal: total, reason },
+          body: {
+            ...choice,
+            shown: shownOf(preview),
+            independentTotal: list.file ? '' : total,
+            ...(list.read?.id ? { ownList: list.read.id } : {}),
+            reason,
+          },
         }),
       ),
     onSuccess: async (made) => {
@@ -147,7 +158,8 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
       </p>
     );
   }
-  const differs = send.error instanceof ApiError && send.error.code === 'totals-differ';
+  const differs =
+    (send.error instanceof ApiError && DIFFER.has(send.error.code)) || (list.read?.differing ?? 0) > 0;
   return (
     <form
       className="mt-2 flex flex-1 flex-col gap-3"
@@ -197,18 +209,21 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
           </Link>
         </p>
       )}
+      <OwnList list={list} currency={preview.currency} />
       <BatchReadiness />
       {/* At the foot of the sheet, so that what is still being judged does not move it from under one's hand. */}
       <div className="bg-base-100 sticky bottom-0 mt-auto flex flex-col gap-3 pt-2 pb-3.5">
-        <label className="flex flex-col gap-1 text-[13px]">
-          Total of your own list ({preview.currency}), if you have one
-          <input
-            className="field text-right"
-            inputMode="decimal"
-            value={total}
-            onChange={(event) => setTotal(event.target.value)}
-          />
-        </label>
+        {list.file === null && (
+          <label className="flex flex-col gap-1 text-[13px]">
+            Total of your own list ({preview.currency}), if you have one
+            <input
+              className="field text-right"
+              inputMode="decimal"
+              value={total}
+              onChange={(event) => setTotal(event.target.value)}
+            />
+          </label>
+        )}
         {send.error && <Failure error={send.error} />}
         {(differs || reason !== '') && (
           <label className="flex flex-col gap-1 text-[13px]">
@@ -225,7 +240,7 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
         <button
           type="submit"
           className="act act-main justify-center"
-          disabled={send.isPending || preview.collisions.length > 0}
+          disabled={send.isPending || preview.collisions.length > 0 || !list.isSettled}
         >
           {send.isPending
             ? 'Setting it going…'

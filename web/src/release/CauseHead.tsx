@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import { RowEditor } from '../map/RowEditor';
 import { useCurrent } from '../app/current';
 import { moneys, plural } from '../ui/format';
+import { Figure } from '../help/Figure';
 import { advice, placeOf } from './causes';
 import { Sentence } from './Sentence';
 import type { Cause } from './useRows';
@@ -25,7 +26,10 @@ export function CauseHead({ cause, what, fixing, onFix }: Props) {
           <b>
             <Sentence parts={cause.parts} />
           </b>{' '}
-          {plural(cause.documents, what)}, {moneys(cause.amounts)}
+          {plural(cause.documents, what)},{' '}
+          <Figure rule="cause" name="What the cause holds up">
+            {moneys(cause.amounts)}
+          </Figure>
           {elsewhere > 0 && `, ${elsewhere} of them listed under another cause`}
         </span>
         {cause.fix && me.mayChange && !fixing && (

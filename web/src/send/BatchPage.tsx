@@ -84,7 +84,11 @@ function Totals({ batch }: { batch: Batch }) {
     ['tax', 'Tax', amount(batch.tax)],
     ['gross', 'Gross', amount(batch.gross)],
     ['hash-total', 'Hash total', batch.hashTotal],
-    ['own-list', 'Own list', batch.independentTotal ? amount(batch.independentTotal) : 'none given'],
+    [
+      'own-list',
+      batch.ownList === '' ? 'Own list' : `Own list, ${batch.ownList}`,
+      batch.independentTotal ? amount(batch.independentTotal) : 'none given',
+    ],
   ];
   return (
     <div className="border-base-300 flex flex-wrap items-center gap-6 border-b px-4 py-2">

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { Figure } from '../help/Figure';
 import { booked } from '../ui/format';
 
 /** What stands on each account under the row as it is, and as it would be. */
@@ -11,7 +12,11 @@ export const AccountSums = ({ title, sums }: { title: string; sums: Schemas['Acc
         <th>
           <span className="sr-only">becomes</span>
         </th>
-        <th className="amount font-semibold">then</th>
+        <th className="amount font-semibold">
+          <Figure rule="account-sums" name="Now and then">
+            then
+          </Figure>
+        </th>
       </tr>
     </thead>
     <tbody>

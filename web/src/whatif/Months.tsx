@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { useCurrent } from '../app/current';
+import { Figure } from '../help/Figure';
 import { amount, day, monthOf, plural, sum } from '../ui/format';
 
 type Month = Schemas['MonthMoved'];
@@ -32,7 +33,11 @@ export function Months({ months, head, posted = false }: Props) {
               <span className="sr-only">As a bar</span>
             </th>
           )}
-          <th className="amount font-semibold">Moves, {route.currency}</th>
+          <th className="amount font-semibold">
+            <Figure rule="moves" name="Moves">
+              Moves, {route.currency}
+            </Figure>
+          </th>
         </tr>
       </thead>
       <tbody>

@@ -4,8 +4,8 @@ import { useCalmly } from './useCalmly';
 
 /** More pages are not kept: where one comes back to, it is read again. */
 const KEPT = 12;
-/** So near to the end of what is read, the next page is asked for. */
-const NEAR = 60;
+/** So near to the end of what is read, the next page is asked for: whoever scrolls quickly is at it in a third of a second. */
+const NEAR = 200;
 const PAGE = 100;
 /** In the middle no more than what is seen at first, and a little around it: it is there the sooner. */
 const FIRST = 50;

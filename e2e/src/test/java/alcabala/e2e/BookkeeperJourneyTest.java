@@ -78,7 +78,7 @@ class BookkeeperJourneyTest {
                     .filter(button -> button.getText().startsWith("Accept"))
                     .findFirst()
                     .orElseThrow()
-                    .click();
+                    .sendKeys(Keys.ENTER);
             return true;
         });
         browser.find("tr[data-code='" + code + "'][data-open=false]");

@@ -7,10 +7,12 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.openqa.selenium.By;
-import org.openqa.selenium.ElementClickInterceptedException;
+import org.openqa.selenium.ElementNotInteractableException;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.StaleElementReferenceException;
@@ -27,6 +29,8 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 final class Browser implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofSeconds(30);
     private static final Duration POLL = Duration.ofMillis(60);
+    private static final Set<String> TICKED = Set.of("checkbox", "radio");
+    private static final Set<String> ARROWED = Set.of("option", "menuitem", "tab", "row", "gridcell");
     private final ChromeDriver driver;
     private final Path profile;
 
@@ -109,20 +113,27 @@ final class Browser implements AutoCloseable {
         pressed(() -> find(css));
     }
 
-    /// The page may still be moving, and draw anew what was found.
+    /// By a key, so that every journey shows that nothing needs a mouse. What a key cannot get to is never pressed. The
+    /// page may still be moving, and draw anew what was found.
     private void pressed(Supplier<WebElement> target) {
         until(d -> {
             WebElement found = target.get();
-            if (!found.isEnabled()) {
+            if (!found.isEnabled() || !isReachedByKeys(found)) {
                 return null;
             }
             try {
-                found.click();
+                found.sendKeys(
+                        TICKED.contains(Objects.toString(found.getDomProperty("type"))) ? Keys.SPACE : Keys.ENTER);
                 return true;
-            } catch (ElementClickInterceptedException e) {
+            } catch (ElementNotInteractableException e) {
                 return null;
             }
         });
+    }
+
+    /// By Tab, or by the arrows within what Tab gets to.
+    private static boolean isReachedByKeys(WebElement found) {
+        return Integer.parseInt(found.getDomProperty("tabIndex")) >= 0 || ARROWED.contains(found.getAriaRole());
     }
 
     List<WebElement> all(String css) {

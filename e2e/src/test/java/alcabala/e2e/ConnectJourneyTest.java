@@ -138,8 +138,8 @@ class ConnectJourneyTest {
         browser.open(demo.address() + "/connect?view=people&route=yard");
         browser.pressAt("tr[data-person=slip] button");
         browser.awaitText("Sees the documents of");
-        box(browser, "Hullwork").click();
-        box(browser, "Port Ellery").click();
+        box(browser, "Hullwork").sendKeys(Keys.SPACE);
+        box(browser, "Port Ellery").sendKeys(Keys.SPACE);
         browser.press("Change and sign out everywhere");
         browser.awaitText("operations, sees Hullwork at Port Ellery");
         browser.driver().manage().deleteAllCookies();

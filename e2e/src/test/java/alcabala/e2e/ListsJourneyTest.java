@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
@@ -71,7 +72,8 @@ class ListsJourneyTest {
                         .filter(label -> label.getText().equals("Due"))
                         .findFirst()
                         .orElse(null))
-                .click();
+                .findElement(By.tagName("input"))
+                .sendKeys(Keys.SPACE);
         browser.until(d -> heads(browser).contains("Due") ? true : null);
         browser.open(demo.address() + ALL);
         browser.find("tr[data-document]");

@@ -135,7 +135,18 @@ public final class Api {
     }
 
     public Response multipart(String path, Map<String, byte[]> files) {
+        return multipart(path, null, files);
+    }
+
+    /// @param asked what goes beside them, as JSON; null for nothing
+    public Response multipart(String path, Object asked, Map<String, byte[]> files) {
         ByteArrayOutputStream body = new ByteArrayOutputStream();
+        if (asked != null) {
+            body.writeBytes(
+                    "--border\r\nContent-Disposition: form-data; name=\"asked\"\r\nContent-Type: application/json\r\n\r\n%s\r\n"
+                            .formatted(JSON.writeValueAsString(asked))
+                            .getBytes(StandardCharsets.UTF_8));
+        }
         files.forEach((name, content) -> {
             body.writeBytes(
                     ("--border\r\nContent-Disposition: form-data; name=\"file\"; filename=\"%s\"\r\nContent-Type: application/octet-stream\r\n\r\n"

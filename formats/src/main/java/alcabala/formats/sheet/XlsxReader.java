@@ -4,15 +4,11 @@ import alcabala.formats.csv.CsvProblem;
 import alcabala.formats.csv.CsvTable;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.math.BigDecimal;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
-import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.dhatim.fastexcel.reader.Cell;
 import org.dhatim.fastexcel.reader.CellType;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
@@ -23,8 +19,6 @@ import org.dhatim.fastexcel.reader.SheetVisibility;
 /// The first sheet of a workbook that can be seen. Numbers are read as they would be typed, without exponents.
 final class XlsxReader {
     private static final int LARGEST = 20 * 1024 * 1024;
-    private static final long LARGEST_UNPACKED = 400L * 1024 * 1024;
-    private static final int MOST_PARTS = 1_000;
     private static final int MOST_ROWS = 500_000;
     private static final int MOST_COLUMNS = 200;
     private static final int LONGEST_CELL = 32_767;
@@ -36,8 +30,8 @@ final class XlsxReader {
             return problem(CsvProblem.Code.TOO_LARGE, 0, String.valueOf(content.length));
         }
         try {
-            if (!unpacksToLittle(content)) {
-                return problem(CsvProblem.Code.TOO_LARGE, 0, "more than " + LARGEST_UNPACKED);
+            if (!Unpacked.isModest(content)) {
+                return problem(CsvProblem.Code.TOO_LARGE, 0, "unpacked");
             }
             try (ReadableWorkbook book = new ReadableWorkbook(new ByteArrayInputStream(content))) {
                 Optional<Sheet> sheet = book.getSheets()
@@ -49,29 +43,6 @@ final class XlsxReader {
             // The library says in many ways that a file is damaged.
             return problem(CsvProblem.Code.SHEET, 0, "damaged");
         }
-    }
-
-    private static boolean unpacksToLittle(byte[] content) throws IOException {
-        long size = 0;
-        int parts = 0;
-        byte[] buffer = new byte[65_536];
-        try (ZipFile zip = ZipFile.builder().setByteArray(content).get()) {
-            for (ZipArchiveEntry part : Collections.list(zip.getEntries())) {
-                if (++parts > MOST_PARTS) {
-                    return false;
-                }
-                // What a part says of its own size may be a lie.
-                try (InputStream in = zip.getInputStream(part)) {
-                    for (int read = in.read(buffer); read > 0; read = in.read(buffer)) {
-                        size += read;
-                        if (size > LARGEST_UNPACKED) {
-                            return false;
-                        }
-                    }
-                }
-            }
-        }
-        return true;
     }
 
     private static CsvTable.Outcome read(Sheet sheet) throws IOException {

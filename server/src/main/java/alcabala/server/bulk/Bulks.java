@@ -15,6 +15,7 @@ import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.Released;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.map.RowChecks;
+import alcabala.server.platform.FileSentences;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Sentences;
 import alcabala.server.record.Refs;

@@ -22,18 +22,28 @@ public class BatchHeads {
         this.clock = clock;
     }
 
-    /// @param typed a total of somebody's own
-    public long insert(RouteRow route, ControlTotals totals, Optional<Money> typed, String reason, String who) {
-        return insert(route, Origin.SOURCE, totals, typed, reason, who);
+    /// What a batch was compared with before it went.
+    ///
+    /// @param total of somebody's own; empty when there is none
+    /// @param list that it was read from; null when it was typed
+    /// @param reason why it goes though they differ
+    public record Checked(Optional<Money> total, Long list, String reason) {
+        /// With nothing.
+        public static Checked not(String reason) {
+            return new Checked(Optional.empty(), null, reason);
+        }
+    }
+
+    public long insert(RouteRow route, ControlTotals totals, Checked checked, String who) {
+        return insert(route, Origin.SOURCE, totals, checked, who);
     }
 
     /// @param origin the side that its records come from
-    public long insert(
-            RouteRow route, Origin origin, ControlTotals totals, Optional<Money> typed, String reason, String who) {
+    public long insert(RouteRow route, Origin origin, ControlTotals totals, Checked checked, String who) {
         return jdbc.sql("""
                 insert into batch (route_id, created_by, created_at, currency, count, net, tax, gross, hash_total,
-                    independent_total, reason, origin)
-                values (:route, :who, :now, :currency, :count, :net, :tax, :gross, :hash, :independent, :reason, :origin)
+                    independent_total, own_list_id, reason, origin)
+                values (:route, :who, :now, :currency, :count, :net, :tax, :gross, :hash, :independent, :list, :reason, :origin)
                 returning id""")
                 .param("route", route.id())
                 .param("who", who)
@@ -44,8 +54,12 @@ public class BatchHeads {
                 .param("tax", totals.tax().getAmountMinorLong())
                 .param("gross", totals.gross().getAmountMinorLong())
                 .param("hash", new java.math.BigDecimal(totals.hashTotal()))
-                .param("independent", typed.map(Money::getAmountMinorLong).orElse(null), java.sql.Types.BIGINT)
-                .param("reason", reason)
+                .param(
+                        "independent",
+                        checked.total().map(Money::getAmountMinorLong).orElse(null),
+                        java.sql.Types.BIGINT)
+                .param("list", checked.list(), java.sql.Types.BIGINT)
+                .param("reason", checked.reason())
                 .param("origin", origin.word())
                 .query(Long.class)
                 .single();

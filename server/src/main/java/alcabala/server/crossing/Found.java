@@ -2,13 +2,13 @@ package alcabala.server.crossing;
 
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.record.RecordKind;
+import alcabala.server.crossing.BatchHeads.Checked;
 import alcabala.server.jobs.Jobs;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import alcabala.server.trail.Trail;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -53,7 +53,7 @@ class Found {
     }
 
     private void ask(RouteRow route, CurrencyUnit currency, List<Member> members, String who) {
-        long batch = heads.insert(route, totals(currency, members), Optional.empty(), REASON, who);
+        long batch = heads.insert(route, totals(currency, members), Checked.not(REASON), who);
         for (Member each : members) {
             jdbc.sql("""
                     insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision)

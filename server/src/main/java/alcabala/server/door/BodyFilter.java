@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.time.Duration;
 import java.util.Locale;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -18,6 +19,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /// from who is signed in, files apart. Stands behind the question who may, so that a body nobody asked for is not
 /// read at all.
 public final class BodyFilter extends OncePerRequestFilter {
+    private static final Set<String> FILES = Set.of("/api/intake", "/api/map/bulk/file", "/api/batches/own-list");
     private static final int KILOBYTE = 1024;
     private static final int OF_STRANGERS = 64 * KILOBYTE;
     private static final int OF_PEOPLE = 1024 * KILOBYTE;
@@ -52,9 +54,7 @@ public final class BodyFilter extends OncePerRequestFilter {
     /// Documents and lists may be large; signed-in people only.
     private static boolean isOfFiles(HttpServletRequest request) {
         String path = request.getRequestURI();
-        boolean takes = path.equals("/api/intake")
-                || path.equals("/api/map/bulk/file")
-                || path.matches("/api/connect/ledgers/\\d+/lists");
+        boolean takes = FILES.contains(path) || path.matches("/api/connect/ledgers/\\d+/lists");
         return takes && request.getMethod().equals("POST") && request.getUserPrincipal() != null;
     }
 

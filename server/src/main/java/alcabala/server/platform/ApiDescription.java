@@ -16,6 +16,13 @@ import org.springframework.context.annotation.Configuration;
 class ApiDescription {
     /// What may be absent, anywhere or in one place; everything else is always there.
     private static final Set<String> MAY_BE_NULL = Set.of(
+            "SendJson.ownList",
+            "OwnListRead.id",
+            "OwnListAsked.sheet",
+            "OwnListAsked.numbers",
+            "OwnListAsked.amounts",
+            "OwnListAsked.sign",
+            "OwnListAsked.hidden",
             "CrosswalkChange.meaning",
             "Why.postedUnder",
             "ChangeRow.note",

@@ -18,6 +18,7 @@ import org.springframework.stereotype.Component;
 class BatchView {
     private final JdbcClient jdbc;
 
+    /// @param ownList the file that the independent total was read from; empty when it was typed, or there is none
     record BatchJson(
             long id,
             String origin,
@@ -31,6 +32,7 @@ class BatchView {
             String gross,
             String hashTotal,
             String independentTotal,
+            String ownList,
             String reason,
             int posted,
             int refused,
@@ -124,6 +126,7 @@ class BatchView {
                 Amounts.decimal(currency, row.getLong("gross")),
                 row.getBigDecimal("hash_total").toPlainString(),
                 typed ? Amounts.decimal(currency, independent) : "",
+                row.getString("own_list"),
                 row.getString("reason"),
                 row.getInt("posted"),
                 row.getInt("refused"),
@@ -154,6 +157,7 @@ class BatchView {
     private static final String BATCH = """
             select b.id, b.origin, b.created_by, b.created_at, b.finished_at, b.currency, b.count, b.net, b.tax, b.gross, b.hash_total,
                 b.independent_total, b.reason,
+                coalesce((select o.file_name from own_list o where o.id = b.own_list_id), '') as own_list,
                 count(*) filter (where p.outcome = 'posted') as posted,
                 count(*) filter (where p.outcome = 'refused') as refused,
                 count(*) filter (where p.outcome = 'unreached') as unreached,

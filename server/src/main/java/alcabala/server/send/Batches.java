@@ -1,9 +1,11 @@
 package alcabala.server.send;
 
 import alcabala.accounting.batch.ControlTotals;
+import alcabala.accounting.batch.ListComparison;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.record.Origin;
 import alcabala.server.crossing.BatchHeads;
+import alcabala.server.crossing.BatchHeads.Checked;
 import alcabala.server.crossing.NewDispatches;
 import alcabala.server.crossing.Outcomes;
 import alcabala.server.crossing.Posting;
@@ -37,6 +39,7 @@ class Batches {
     private final Routes routes;
     private final Previews previews;
     private final BatchHeads heads;
+    private final OwnListFiles ownLists;
     private final Trail trail;
     private final Jobs jobs;
 
@@ -48,6 +51,7 @@ class Batches {
             Routes routes,
             Previews previews,
             BatchHeads heads,
+            OwnListFiles ownLists,
             Trail trail,
             Jobs jobs) {
         this.outcomes = outcomes;
@@ -57,6 +61,7 @@ class Batches {
         this.routes = routes;
         this.previews = previews;
         this.heads = heads;
+        this.ownLists = ownLists;
         this.trail = trail;
         this.jobs = jobs;
     }
@@ -75,8 +80,14 @@ class Batches {
     }
 
     /// @param independentTotal typed from a list of somebody's own; empty when there is none
-    /// @param reason why it may go though that total differs
-    record Order(Choice choice, Shown shown, String independentTotal, String reason) {}
+    /// @param ownList that list itself, read before; null when there is none
+    /// @param reason why it may go though that total differs, or a line of that list
+    record Order(Choice choice, Shown shown, String independentTotal, Long ownList, String reason) {
+        /// What nobody looks at before it goes.
+        static Order unseen(Choice choice) {
+            return new Order(choice, null, "", null, "");
+        }
+    }
 
     /// Makes the batch and sets it going. What was shown must still hold, and the totals must agree with the
     /// independent total, or a reason is given.
@@ -101,16 +112,8 @@ class Batches {
                             + first.name()
                             + "”. Give them names of their own under Map, Names there, or map one to an item that is there; nothing was sent.");
         }
-        Optional<Money> typed = independentTotal(preview.totals(), order.independentTotal());
-        if (typed.isPresent()
-                && !typed.get().equals(preview.totals().gross())
-                && order.reason().isBlank()) {
-            throw NotPossibleException.conflict(
-                    "totals-differ",
-                    "The batch adds up to " + Amounts.shown(preview.totals().gross()) + ", your own list to "
-                            + Amounts.shown(typed.get()) + ". Find out why, or say why it may go all the same.");
-        }
-        long batch = heads.insert(route, preview.origin(), preview.totals(), typed, order.reason(), who);
+        Checked checked = check(route, preview, order);
+        long batch = heads.insert(route, preview.origin(), preview.totals(), checked, who);
         queue(route, batch, NeededFirst.order(preview.documents()), who);
         SendTask.schedule(jobs, batch);
         return batch;
@@ -134,6 +137,30 @@ class Batches {
                                     Amounts.decimal(now.gross()),
                                     now.hashTotal()));
         }
+    }
+
+    /// Beside whatever somebody has of her own; a list tells more than a total.
+    private Checked check(RouteRow route, Preview preview, Order order) {
+        if (order.ownList() != null) {
+            ListComparison compared = ownLists.compare(route, order.ownList(), preview);
+            if (!compared.agrees() && order.reason().isBlank()) {
+                throw NotPossibleException.conflict(
+                        "list-differs",
+                        "Your list and the batch do not agree on %d lines, %s all together. Find out why, or say why it may go all the same."
+                                .formatted(compared.lines().size(), Amounts.shown(compared.difference())));
+            }
+            return new Checked(Optional.of(compared.listed()), order.ownList(), order.reason());
+        }
+        Optional<Money> typed = independentTotal(preview.totals(), order.independentTotal());
+        if (typed.isPresent()
+                && !typed.get().equals(preview.totals().gross())
+                && order.reason().isBlank()) {
+            throw NotPossibleException.conflict(
+                    "totals-differ",
+                    "The batch adds up to " + Amounts.shown(preview.totals().gross()) + ", your own list to "
+                            + Amounts.shown(typed.get()) + ". Find out why, or say why it may go all the same.");
+        }
+        return new Checked(typed, null, order.reason());
     }
 
     private static Optional<Money> independentTotal(ControlTotals totals, String text) {

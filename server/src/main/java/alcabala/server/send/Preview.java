@@ -3,6 +3,7 @@ package alcabala.server.send;
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.record.Origin;
 import alcabala.server.crossing.Posting;
 import java.util.List;
@@ -24,6 +25,10 @@ record Preview(
         return documents.stream().map(Prepared::id).toList();
     }
 
+    List<ControlTotals.Member> members() {
+        return documents.stream().map(Prepared::member).toList();
+    }
+
     boolean isOfSettlements() {
         return !documents.isEmpty()
                 && !documents.getFirst().posting().entry().kind().isDocument();
@@ -38,8 +43,12 @@ record Preview(
     record Creation(String code, String name) {}
 
     /// One document of the batch, as it would go.
-    record Prepared(
-            long id, int revision, String number, boolean stands, Origin origin, Party party, Posting posting) {}
+    record Prepared(long id, int revision, String number, boolean stands, Origin origin, Party party, Posting posting) {
+        ControlTotals.Member member() {
+            LedgerEntry sent = posting.entry();
+            return new ControlTotals.Member(number, sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross());
+        }
+    }
 
     /// @param like the name of the party that the batch creates
     record Alike(String code, String name, String like, int documents) {}

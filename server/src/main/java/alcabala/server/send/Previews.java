@@ -7,7 +7,6 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.BookingDay;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
-import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.Record;
@@ -184,13 +183,7 @@ class Previews {
                 documents.isEmpty()
                         ? CurrencyUnit.of(route.currency())
                         : documents.getFirst().posting().entry().currency(),
-                documents.stream()
-                        .map(each -> {
-                            LedgerEntry sent = each.posting().entry();
-                            return new ControlTotals.Member(
-                                    each.number(), sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross());
-                        })
-                        .toList());
+                documents.stream().map(Prepared::member).toList());
     }
 
     /// Parties that the batch would create are looked at together: whoever resembles one before it is asked about

@@ -73,6 +73,7 @@ class SendApi {
             @Pattern(regexp = "[A-Z]{3}") String currency,
             @NotNull @Valid ShownJson shown,
             @Size(max = 40) String independentTotal,
+            Long ownList,
             @Size(max = 500) String reason) {}
 
     /// What the preview said, so that nothing else is sent.
@@ -184,6 +185,7 @@ class SendApi {
                                 text(send.currency())),
                         new Batches.Shown(shown.count(), shown.net(), shown.tax(), shown.gross(), shown.hashTotal()),
                         send.independentTotal(),
+                        send.ownList(),
                         send.reason() == null ? "" : send.reason().trim()),
                 who.getName());
         readiness.judgeSoon(route, who.getName());

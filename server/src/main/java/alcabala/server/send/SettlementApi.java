@@ -61,7 +61,7 @@ class SettlementApi {
             settlement.letStand(route.id(), id, who.getName());
             return new Settled(null, row.number() + " stands as " + route.ledger() + " has it");
         }
-        long batch = batches.send(route, new Batches.Order(Choice.named(List.of(id)), null, "", ""), who.getName());
+        long batch = batches.send(route, Batches.Order.unseen(Choice.named(List.of(id))), who.getName());
         return new Settled(batch, row.number() + " goes again as " + route.source() + " has it");
     }
 }

@@ -100,7 +100,7 @@ class Triggered {
         Choice choice = new Choice(ids, null, null, false, Family.DOCUMENT, origin, "");
         int going = previews.of(route, choice).documents().size();
         if (going > 0) {
-            batches.send(route, new Batches.Order(choice, null, "", ""), who);
+            batches.send(route, Batches.Order.unseen(choice), who);
         }
         return going;
     }

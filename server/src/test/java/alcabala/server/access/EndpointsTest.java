@@ -117,6 +117,7 @@ class EndpointsTest {
             POST /api/pull                                         administrator bookkeeper
             POST /api/pull/sources/{id}                            administrator bookkeeper
             POST /api/batches                                      administrator bookkeeper
+            POST /api/batches/own-list                             administrator bookkeeper
             POST /api/batches/preview                              administrator bookkeeper
             POST /api/batches/{id}/retry                           administrator bookkeeper
             POST /api/map/move                                     administrator

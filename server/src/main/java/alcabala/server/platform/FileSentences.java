@@ -1,12 +1,13 @@
-package alcabala.server.bulk;
+package alcabala.server.platform;
 
 import alcabala.formats.csv.CsvProblem;
 
 /// Says why a file cannot be read as a table.
-final class FileSentences {
+/// Why a table could not be read from a file.
+public final class FileSentences {
     private FileSentences() {}
 
-    static String of(CsvProblem problem) {
+    public static String of(CsvProblem problem) {
         String where = problem.line() == 0 ? "" : "Row %d: ".formatted(problem.line());
         return where
                 + switch (problem.code()) {
