@@ -3,29 +3,20 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { answer, ApiError, client, type Schemas } from '../api/client';
-import { roadQuery, summaryQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { Figure } from '../help/Figure';
 import type { Rule } from '../help/rules';
 import { Failure } from '../ui/Failure';
+import { Key } from '../ui/Key';
 import { amount, counted, money, plural } from '../ui/format';
 import { BatchReadiness } from './BatchReadiness';
 import { shownOf } from '../send/sendShown';
+import { DryRun } from './DryRun';
 import { OwnList } from './OwnList';
+import { useBatchChoice } from './useBatchChoice';
 import { useOwnList } from './useOwnList';
 import type { ReleaseView } from './useReleaseView';
-
-interface What {
-  name: string;
-  purchases: boolean;
-  payments: boolean;
-}
-
-const SALES: What = { name: 'Sales', purchases: false, payments: false };
-const PURCHASES: What = { name: 'Purchases', purchases: true, payments: false };
-const RECEIVED: What = { name: 'Payments received', purchases: false, payments: true };
-const MADE: What = { name: 'Payments made', purchases: true, payments: true };
 
 const DIFFER = new Set(['totals-differ', 'list-differs']);
 
@@ -34,88 +25,82 @@ const NAMED = 3;
 
 /** Says what sending will do before anything is done. */
 export function BatchPanel({ view }: { view: ReleaseView }) {
-  const { route } = useCurrent();
-  const road = useQuery(roadQuery(route.code));
-  const [what, setWhat] = useState<What>(view.family === 'SETTLEMENT' ? RECEIVED : SALES);
-  const offered = [
-    SALES,
-    ...(road.data?.purchases ? [PURCHASES] : []),
-    ...(road.data?.payments ? [RECEIVED] : []),
-    ...(road.data?.payments && road.data.purchases ? [MADE] : []),
-  ];
-  const ready = useQuery(
-    summaryQuery({ route: route.code, family: what.payments ? 'SETTLEMENT' : 'DOCUMENT' }),
-  );
-  const sums = ready.data?.states.find((each) => each.state === 'Ready')?.gross ?? [];
-  const currencies = [...new Set([route.currency, ...sums.map((each) => each.currency)])];
-  const [currency, setCurrency] = useState(route.currency);
-  const choice = {
-    route: route.code,
-    currency,
-    purchases: what.purchases,
-    payments: what.payments,
-    ids: view.chosen.size > 0 ? [...view.chosen] : undefined,
-    from: view.from,
-    to: view.to,
-  };
+  const { choice, what, setWhat, offered, currency, setCurrency, currencies } = useBatchChoice(view);
   const preview = useQuery({
     queryKey: ['documents', 'preview', choice],
     queryFn: () => answer(client.POST('/api/batches/preview', { body: choice })),
   });
-  useHotkeys('esc', () => view.open('why'), { enableOnFormTags: true });
+  useHotkeys('esc', () => (view.dry ? view.runDry(false) : view.open('why')), { enableOnFormTags: true });
+  useHotkeys('d', () => view.runDry(true), { enabled: !view.dry });
   return (
-    <aside
-      aria-label="Batch"
-      className="sheet flex min-h-0 flex-col overflow-auto rounded-b-none border-b-0 p-3.5 pb-0"
-    >
-      <div className="flex items-start gap-2">
-        <h2 className="title flex-1 text-[16px]">What will this batch do?</h2>
-        <button
-          type="button"
-          className="soft cursor-pointer text-[12px] underline"
-          onClick={() => view.open('why')}
-        >
-          Close
-        </button>
-      </div>
-      {view.chosen.size === 0 && offered.length > 1 && (
-        <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="What of it">
-          {offered.map((each) => (
-            <button
-              key={each.name}
-              type="button"
-              className="chip"
-              aria-pressed={each === what}
-              onClick={() => setWhat(each)}
-            >
-              {each.name}
-            </button>
-          ))}
+    <>
+      {view.dry && <DryRun choice={choice} onClose={() => view.runDry(false)} />}
+      <aside
+        aria-label="Batch"
+        className="sheet flex min-h-0 flex-col overflow-auto rounded-b-none border-b-0 p-3.5 pb-0"
+      >
+        <div className="flex items-start gap-2">
+          <h2 className="title flex-1 text-[16px]">What will this batch do?</h2>
+          <button
+            type="button"
+            className="soft cursor-pointer text-[12px] underline"
+            onClick={() => view.open('why')}
+          >
+            Close
+          </button>
         </div>
-      )}
-      {view.chosen.size === 0 && currencies.length > 1 && (
-        <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="In which currency">
-          {currencies.map((each) => (
-            <button
-              key={each}
-              type="button"
-              className="chip"
-              aria-pressed={each === currency}
-              onClick={() => setCurrency(each)}
-            >
-              {each}
-            </button>
-          ))}
-        </div>
-      )}
-      {preview.error && <Failure error={preview.error} />}
-      {preview.isPending && <p className="soft mt-2">Adding up…</p>}
-      {preview.data && <Prepared preview={preview.data} choice={choice} />}
-    </aside>
+        {view.chosen.size === 0 && offered.length > 1 && (
+          <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="What of it">
+            {offered.map((each) => (
+              <button
+                key={each.name}
+                type="button"
+                className="chip"
+                aria-pressed={each === what}
+                onClick={() => setWhat(each)}
+              >
+                {each.name}
+              </button>
+            ))}
+          </div>
+        )}
+        {view.chosen.size === 0 && currencies.length > 1 && (
+          <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="In which currency">
+            {currencies.map((each) => (
+              <button
+                key={each}
+                type="button"
+                className="chip"
+                aria-pressed={each === currency}
+                onClick={() => setCurrency(each)}
+              >
+                {each}
+              </button>
+            ))}
+          </div>
+        )}
+        {preview.error && <Failure error={preview.error} />}
+        {preview.isPending && <p className="soft mt-2">Adding up…</p>}
+        {preview.data && (
+          <Prepared
+            preview={preview.data}
+            choice={choice}
+            onDry={view.dry ? undefined : () => view.runDry(true)}
+          />
+        )}
+      </aside>
+    </>
   );
 }
 
-function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice: Schemas['ChoiceJson'] }) {
+interface PreparedProps {
+  preview: Schemas['PreviewJson'];
+  choice: Schemas['ChoiceJson'];
+  /** Shows all of it as it would stand there. */
+  onDry: (() => void) | undefined;
+}
+
+function Prepared({ preview, choice, onDry }: PreparedProps) {
   const { route } = useCurrent();
   const refresh = useRefresh();
   const navigate = useNavigate();
@@ -187,6 +172,11 @@ function Prepared({ preview, choice }: { preview: Schemas['PreviewJson']; choice
           <Total rule="hash-total" name="Hash total of the numbers" value={preview.hashTotal} />
         </tbody>
       </table>
+      {onDry && (
+        <button type="button" className="cursor-pointer self-start text-[13px] underline" onClick={onDry}>
+          See every document and journal <Key>d</Key>
+        </button>
+      )}
       {preview.leftOut > 0 && (
         <p className="text-accent text-[13px]">
           {plural(preview.leftOut, choice.payments ? 'payment' : 'document')} cannot go now and{' '}

@@ -52,25 +52,27 @@ export function ReleasePage() {
     <div
       className={`grid min-h-0 flex-1 gap-3.5 ${view.panel === 'none' || !me.seesBooks ? '' : 'grid-cols-[minmax(0,1fr)_330px] max-[1100px]:grid-cols-[minmax(0,1fr)_250px] max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:grid-rows-[minmax(0,3fr)_minmax(0,2fr)] min-[1700px]:grid-cols-[minmax(0,1fr)_460px]'}`}
     >
-      <section aria-label="Documents" className="sheet flex min-h-0 flex-col rounded-b-none border-b-0">
-        <Toolbar view={view} states={states} rows={rows} />
-        {error && <Failure error={error} />}
-        <Spread
-          view={view}
-          rows={rows}
-          causes={groups}
-          readAll={readAll}
-          states={states}
-          selected={selected?.id}
-          selectedNow={() => selectedNow()?.id}
-          fixing={fixing}
-          loading={loading || summary.isPending}
-          onFix={setFixing}
-          onOpen={open}
-          begins={begins}
-          onLook={look}
-        />
-      </section>
+      {!(view.panel === 'batch' && view.dry) && (
+        <section aria-label="Documents" className="sheet flex min-h-0 flex-col rounded-b-none border-b-0">
+          <Toolbar view={view} states={states} rows={rows} />
+          {error && <Failure error={error} />}
+          <Spread
+            view={view}
+            rows={rows}
+            causes={groups}
+            readAll={readAll}
+            states={states}
+            selected={selected?.id}
+            selectedNow={() => selectedNow()?.id}
+            fixing={fixing}
+            loading={loading || summary.isPending}
+            onFix={setFixing}
+            onOpen={open}
+            begins={begins}
+            onLook={look}
+          />
+        </section>
+      )}
       {view.panel === 'why' && me.seesBooks && <WhyPanel row={selected} onClose={() => view.open('none')} />}
       {view.panel === 'batch' && <BatchPanel view={view} />}
       {view.panel === 'intake' && <IntakePanel onClose={() => view.open('why')} />}

@@ -31,10 +31,13 @@ export function useReleaseView() {
     document: Number(view.get('document')) || null,
     documentNow: () => Number(view.now('document')) || null,
     panel: (view.get('panel') || 'why') as Panel,
+    /** Whether the batch is shown as it would stand on the ledger. */
+    dry: view.get('dry') !== '',
+    runDry: (dry: boolean) => view.set({ dry: dry ? 'yes' : null }),
     chosen,
     chosenNow: () => idsOf(view.now('chosen')),
     set: view.set,
-    open: (panel: Panel) => view.set({ panel }),
+    open: (panel: Panel) => view.set({ panel, dry: null }),
     select: (id: number) => view.set({ document: String(id) }, true),
     setChosen,
   };

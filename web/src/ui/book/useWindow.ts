@@ -1,11 +1,13 @@
 import { infiniteQueryOptions, useInfiniteQuery, useQueryClient, type QueryKey } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useCalmly } from './useCalmly';
 
 /** More pages are not kept: where one comes back to, it is read again. */
 const KEPT = 12;
-/** So near to the end of what is read, the next page is asked for: whoever scrolls quickly is at it in a third of a second. */
-const NEAR = 200;
+/** So near to the end of what is read, the next page is asked for; the sooner the quicker one scrolls. */
+const NEAR = 60;
+const FRAMES_AHEAD = 12;
+const FARTHEST = 300;
 const PAGE = 100;
 /** In the middle no more than what is seen at first, and a little around it: it is there the sooner. */
 const FIRST = 50;
@@ -81,14 +83,17 @@ export function useWindow<Row>({ list, read, enabled = true, keeps }: Options<Ro
     queries.infiniteQuery(from(next)).catch(() => undefined);
     setBegun({ name, at: next });
   });
+  const seen = useRef(0);
   const look: Look = (first, last) => {
+    const near = Math.min(FARTHEST, NEAR + FRAMES_AHEAD * Math.abs(first - seen.current));
+    seen.current = first;
     if (first > ends + PAGE || last < begins - PAGE) {
       begin(first);
     } else if (pages.isPending) {
       return;
-    } else if (last > ends - NEAR && pages.hasNextPage && !pages.isFetching) {
+    } else if (last > ends - near && pages.hasNextPage && !pages.isFetching) {
       void pages.fetchNextPage();
-    } else if (first < begins + NEAR && pages.hasPreviousPage && !pages.isFetching) {
+    } else if (first < begins + near && pages.hasPreviousPage && !pages.isFetching) {
       void pages.fetchPreviousPage();
     }
   };

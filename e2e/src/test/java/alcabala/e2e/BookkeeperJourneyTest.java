@@ -2,6 +2,10 @@ package alcabala.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.regex.Matcher;
@@ -102,6 +106,7 @@ class BookkeeperJourneyTest {
         browser.press("Approve 14 in Hullwork");
         browser.awaitText("Ready 150");
         browser.press("Batch the 150 ready");
+        seeItBefore(browser);
         browser.find("aside[aria-label=Batch] input").sendKeys("12.00");
         browser.press("Send 150 documents");
         browser.awaitText("your own list to €12.00");
@@ -110,6 +115,36 @@ class BookkeeperJourneyTest {
         browser.press("Send 150 documents");
         browser.awaitText("148 posted, 2 refused");
         assertThat(browser.text()).contains("The books are locked through", "The number HW-20388 is in use");
+    }
+
+    /// Every document as it would stand there, and a list of one's own beside them that has one too few.
+    private static void seeItBefore(Browser browser) {
+        browser.awaitText("Hash total");
+        browser.keys("d");
+        browser.find("section[aria-label='Dry run'] tr[data-document]");
+        browser.keys("j");
+        browser.awaitText("Journal of all 150 documents");
+        browser.awaitText("Journal of HW-");
+        String number = browser.textOf("section[aria-label='Dry run'] tr.row-chosen td button");
+        String gross = browser.textOf("section[aria-label='Dry run'] tr.row-chosen td:last-child");
+        browser.keys("d");
+        browser.find("section[aria-label=Documents] tr[data-document]");
+        browser.driver()
+                .findElement(By.cssSelector("input[type=file]"))
+                .sendKeys(list("Nr;Betrag\n%s;%s\nZZ-1;5.00\n".formatted(number, gross)));
+        browser.awaitText("1 document agrees, 150 lines do not.");
+        assertThat(browser.text()).contains("not in the batch", "not on your list");
+        browser.press("Leave it out");
+    }
+
+    private static String list(String content) {
+        try {
+            Path file = Files.createTempFile("own-list", ".csv");
+            file.toFile().deleteOnExit();
+            return Files.writeString(file, content).toString();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static void putRefusalsRight(Browser browser, Demo demo) {

@@ -28,9 +28,12 @@ class Screenshots {
             browser.open(at + "/map/parties/C-1001?route=yard");
             browser.find("[data-topic]");
             browser.picture(folder.resolve("parties.png"));
-            browser.open(at + "/release?route=yard&state=Ready&panel=batch");
+            browser.open(at + "/release?route=yard&state=Ready&panel=batch&dry=yes");
             browser.awaitText("Hash total");
             browser.awaitText("checks block");
+            browser.find("section[aria-label='Dry run'] tr[data-document]");
+            browser.keys("j");
+            browser.awaitText("Journal of HW-");
             browser.picture(folder.resolve("batch.png"));
             browser.pressAt("aside[aria-label=Batch] button[type=submit]");
             browser.until(d -> browser.text().contains("87 posted") ? true : null);

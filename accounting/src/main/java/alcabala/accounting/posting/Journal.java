@@ -35,6 +35,20 @@ public record Journal(List<JournalLine> lines, Money debit, Money credit, Money 
         return debit.equals(credit) && baseDebit.equals(baseCredit);
     }
 
+    /// What several cause together, one line for each account. All are in the same two currencies.
+    ///
+    /// @param journals one at least
+    public static Journal together(List<Journal> journals) {
+        Journal first = journals.getFirst();
+        return Journal.of(
+                        journals.stream()
+                                .flatMap(journal -> journal.lines().stream())
+                                .toList(),
+                        first.debit().getCurrencyUnit(),
+                        first.baseDebit().getCurrencyUnit())
+                .byAccount();
+    }
+
     /// One line for each account, as a journal is read; what a key says beside its account is left out.
     public Journal byAccount() {
         Builder builder = new Builder(debit.getCurrencyUnit(), baseDebit.getCurrencyUnit(), false);

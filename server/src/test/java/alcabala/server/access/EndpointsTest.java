@@ -117,6 +117,8 @@ class EndpointsTest {
             POST /api/pull                                         administrator bookkeeper
             POST /api/pull/sources/{id}                            administrator bookkeeper
             POST /api/batches                                      administrator bookkeeper
+            POST /api/batches/dry-run                              administrator bookkeeper
+            POST /api/batches/dry-run/{id}                         administrator bookkeeper
             POST /api/batches/own-list                             administrator bookkeeper
             POST /api/batches/preview                              administrator bookkeeper
             POST /api/batches/{id}/retry                           administrator bookkeeper

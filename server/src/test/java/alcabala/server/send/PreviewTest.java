@@ -63,6 +63,55 @@ class PreviewTest {
     }
 
     @Test
+    void aDryRunShowsEveryDocumentAndJournalAndWhatWouldStay() {
+        JsonNode preview = preview(Map.of("route", "yard"));
+        JsonNode run =
+                ferro.post("/api/batches/dry-run", Map.of("route", "yard")).json();
+        assertThat(run.get("documents")).hasSize(preview.get("count").asInt());
+        for (String sum : List.of("net", "tax", "gross")) {
+            assertThat(sum(run.get("documents"), sum))
+                    .as(sum)
+                    .isEqualByComparingTo(preview.get(sum).asDecimal());
+        }
+        JsonNode journal = run.get("journal");
+        assertThat(sum(journal.get("lines"), "debit")).isEqualByComparingTo(sum(journal.get("lines"), "credit"));
+        assertThat(journal.get("lines").findValuesAsString("account"))
+                .isSorted()
+                .doesNotHaveDuplicates();
+        assertThat(journal.get("lines").get(0).get("debit").asDecimal())
+                .as("receivables are owed exactly what the documents come to")
+                .isEqualByComparingTo(preview.get("gross").asDecimal());
+
+        long blocked = yard.documents("Blocked").getFirst().get("id").asLong();
+        long ready = yard.documents("Ready").getFirst().get("id").asLong();
+        Map<String, Object> chosen = Map.of("route", "yard", "ids", List.of(blocked, ready));
+        JsonNode left = ferro.post("/api/batches/dry-run", chosen).json().get("left");
+        assertThat(left.findValuesAsString("state")).containsExactly("Blocked");
+        assertThat(left.get(0).get("sentence").asString()).isNotEmpty();
+
+        JsonNode one = ferro.post("/api/batches/dry-run/" + ready, chosen).json();
+        JsonNode document = run.get("documents")
+                .valueStream()
+                .filter(each -> each.get("id").asLong() == ready)
+                .findFirst()
+                .orElseThrow();
+        assertThat(sum(one.get("lines"), "amount").abs())
+                .isEqualByComparingTo(document.get("net").asDecimal().abs());
+        assertThat(sum(one.get("journal").get("lines"), "debit"))
+                .isEqualByComparingTo(document.get("gross").asDecimal().abs());
+        assertThat(ferro.post("/api/batches/dry-run/" + blocked, chosen).status())
+                .isEqualTo(404);
+    }
+
+    private static BigDecimal sum(JsonNode rows, String field) {
+        return rows.valueStream()
+                .map(row -> row.get(field).asString())
+                .filter(text -> !text.isEmpty())
+                .map(BigDecimal::new)
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
+    @Test
     void aSpanOfDaysTakesBothItsEnds() {
         LocalDate day = LocalDate.parse(
                 yard.documents("Ready").getFirst().get("issueDate").asString());
