@@ -1,18 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { documentQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { figureAsked } from '../help/asked';
 import { Failure } from '../ui/Failure';
-import { BatchPanel } from './BatchPanel';
 import { IntakePanel } from './IntakePanel';
 import { Spread } from './Spread';
 import { Toolbar } from './Toolbar';
 import { useReleaseView } from './useReleaseView';
 import { useRows, type Row } from './useRows';
 import { WhyPanel } from './WhyPanel';
+
+const BatchPanel = lazy(() => import('../batch/BatchPanel'));
 
 export function ReleasePage() {
   const { me, route } = useCurrent();
@@ -74,7 +75,11 @@ export function ReleasePage() {
         </section>
       )}
       {view.panel === 'why' && me.seesBooks && <WhyPanel row={selected} onClose={() => view.open('none')} />}
-      {view.panel === 'batch' && <BatchPanel view={view} />}
+      {view.panel === 'batch' && (
+        <Suspense fallback={null}>
+          <BatchPanel view={view} />
+        </Suspense>
+      )}
       {view.panel === 'intake' && <IntakePanel onClose={() => view.open('why')} />}
     </div>
   );

@@ -128,7 +128,7 @@ class BookkeeperJourneyTest {
         String number = browser.textOf("section[aria-label='Dry run'] tr.row-chosen td button");
         String gross = browser.textOf("section[aria-label='Dry run'] tr.row-chosen td:last-child");
         browser.keys("d");
-        browser.find("section[aria-label=Documents] tr[data-document]");
+        browser.awaitText("See every document and journal");
         browser.driver()
                 .findElement(By.cssSelector("input[type=file]"))
                 .sendKeys(list("Nr;Betrag\n%s;%s\nZZ-1;5.00\n".formatted(number, gross)));

@@ -22,6 +22,8 @@ import org.dhatim.fastexcel.reader.SheetVisibility;
 /// sight told apart.
 final class WorkbookGrid {
     private static final int MOST_DIGITS = 30;
+    /// Of all sheets together.
+    private static final int MOST_CELLS = 2_000_000;
 
     private WorkbookGrid() {}
 
@@ -37,9 +39,13 @@ final class WorkbookGrid {
                         .filter(each -> each.getVisibility() == SheetVisibility.VISIBLE)
                         .toList();
                 List<Grid> grids = new ArrayList<>();
+                int room = MOST_CELLS;
                 for (Sheet sheet : sheets) {
-                    Grid grid = grid(sheet, marks.of(sheet.getName()));
-                    if (grid.rows().size() > GridFile.MOST_ROWS || grid.columns() > GridFile.MOST_COLUMNS) {
+                    Grid grid = grid(sheet, marks.of(sheet.getName()), room);
+                    room -= grid.rows().stream()
+                            .mapToInt(row -> row.cells().size())
+                            .sum();
+                    if (room < 0 || grid.rows().size() > GridFile.MOST_ROWS || grid.columns() > GridFile.MOST_COLUMNS) {
                         return GridFile.problem(
                                 CsvProblem.Code.TOO_LARGE, 0, grid.rows().size() + " rows");
                     }
@@ -57,15 +63,21 @@ final class WorkbookGrid {
         }
     }
 
-    private static Grid grid(Sheet sheet, SheetMarks marks) throws IOException {
+    /// @param room for so many cells; one row more is read than there is room for
+    private static Grid grid(Sheet sheet, SheetMarks marks, int room) throws IOException {
         List<Grid.Row> rows = new ArrayList<>();
+        int cells = 0;
         try (Stream<Row> stream = sheet.openStream()) {
-            stream.limit(GridFile.MOST_ROWS + 1L).forEach(row -> {
+            for (Row row : (Iterable<Row>) stream::iterator) {
                 Grid.Row read = row(row, marks);
                 if (read.cells().stream().anyMatch(cell -> !cell.isEmpty())) {
                     rows.add(read);
+                    cells += read.cells().size();
                 }
-            });
+                if (cells > room || rows.size() > GridFile.MOST_ROWS) {
+                    break;
+                }
+            }
         }
         return new Grid(sheet.getName(), List.copyOf(rows));
     }
@@ -80,7 +92,7 @@ final class WorkbookGrid {
 
     private static Grid.Cell cell(Cell cell, boolean hidden, boolean covered) {
         if (cell == null || cell.getType() == CellType.EMPTY || cell.getType() == CellType.ERROR) {
-            return new Grid.Cell("", null, hidden, covered);
+            return hidden || covered ? new Grid.Cell("", null, hidden, covered) : Grid.Cell.EMPTY;
         }
         if (cell.getValue() instanceof BigDecimal number) {
             return isDay(cell)

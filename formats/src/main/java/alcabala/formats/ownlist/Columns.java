@@ -25,7 +25,12 @@ record Columns(int numbers, int amounts, int first, List<String> heads) {
             Set.of("number", "no", "nr", "document", "invoice", "voucher", "reference", "ref");
     private static final Set<String> AMOUNT_WORDS = Set.of("gross", "total", "payable", "amount", "sum", "value");
 
-    static Columns of(Grid grid, List<Known> known, Said said) {
+    /// So many rows tell which column is which, however long the list.
+    private static final int LOOKED_AT = 5_000;
+
+    static Columns of(Grid whole, List<Known> known, Said said) {
+        Grid grid =
+                new Grid(whole.name(), whole.rows().stream().limit(LOOKED_AT).toList());
         Map<String, List<BigDecimal>> amounts = new HashMap<>();
         known.forEach(each -> amounts.computeIfAbsent(key(each.number()), key -> new ArrayList<>())
                 .add(each.gross().getAmount().abs()));

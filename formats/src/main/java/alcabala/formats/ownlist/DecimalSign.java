@@ -19,6 +19,7 @@ public enum DecimalSign {
     private static final Set<String> CODES = Currency.getAvailableCurrencies().stream()
             .map(Currency::getCurrencyCode)
             .collect(Collectors.toUnmodifiableSet());
+    private static final int LONGEST = 40;
     private static final Pattern WORD = Pattern.compile("\\p{L}[\\p{L}.]{0,4}");
     private static final Pattern DEBIT_OR_CREDIT = Pattern.compile("(?i)dr|cr|s|h");
     private final Pattern grouped;
@@ -38,6 +39,9 @@ public enum DecimalSign {
 
     /// Empty when it is no amount, or not one that is written so.
     public Optional<Written> read(String text) {
+        if (text.length() > LONGEST) {
+            return Optional.empty();
+        }
         String bare = Normalizer.normalize(text, Normalizer.Form.NFKC)
                 .replaceAll("[\\u2212\\u2013\\u2012]", "-")
                 .replaceAll("[\\u2019`\\u00B4]", "'")
@@ -72,7 +76,7 @@ public enum DecimalSign {
     private Optional<BigDecimal> figures(String text) {
         for (Pattern pattern : new Pattern[] {plain, grouped}) {
             Matcher matcher = pattern.matcher(text);
-            if (matcher.matches() && text.length() <= 30) {
+            if (matcher.matches()) {
                 String whole = matcher.group(1).replaceAll("\\D", "");
                 String decimals = matcher.group(2) == null ? "" : matcher.group(2);
                 if (!whole.isEmpty() || !decimals.isEmpty()) {

@@ -10,7 +10,7 @@ import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { amount, day, moneys, plural, sum, widthOfDay } from '../ui/format';
-import { JournalSlip } from './slips';
+import { JournalSlip } from '../release/slips';
 
 type Row = Schemas['DryDocument'];
 type Choice = Schemas['ChoiceJson'];

@@ -16,7 +16,7 @@ import { DryRun } from './DryRun';
 import { OwnList } from './OwnList';
 import { useBatchChoice } from './useBatchChoice';
 import { useOwnList } from './useOwnList';
-import type { ReleaseView } from './useReleaseView';
+import type { ReleaseView } from '../release/useReleaseView';
 
 const DIFFER = new Set(['totals-differ', 'list-differs']);
 
@@ -24,7 +24,7 @@ const DIFFER = new Set(['totals-differ', 'list-differs']);
 const NAMED = 3;
 
 /** Says what sending will do before anything is done. */
-export function BatchPanel({ view }: { view: ReleaseView }) {
+export default function BatchPanel({ view }: { view: ReleaseView }) {
   const { choice, what, setWhat, offered, currency, setCurrency, currencies } = useBatchChoice(view);
   const preview = useQuery({
     queryKey: ['documents', 'preview', choice],

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { roadQuery, summaryQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
-import type { ReleaseView } from './useReleaseView';
+import type { ReleaseView } from '../release/useReleaseView';
 
 /** What of that which is ready goes together: one side, one family, one currency. */
 interface What {
