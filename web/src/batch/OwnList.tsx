@@ -89,7 +89,7 @@ function understoodAs(read: Schemas['OwnListRead']): string {
   const parts = [
     read.sheets.length > 1 && `Sheet ${read.sheet}`,
     `Numbers in ${headOf(read.numbers)}`,
-    `amounts in ${headOf(read.amounts)}`,
+    `amounts in ${headOf(read.amounts)}${read.less < 0 ? '' : `, less ${headOf(read.less)}`}`,
     read.encoding !== '' && `read as ${read.encoding}`,
   ].filter((part) => part !== false);
   return parts.join('; ');

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { postFiles, type Schemas } from '../api/client';
 
@@ -11,17 +11,19 @@ export type HowRead = Omit<Asked, 'choice'>;
 export function useOwnList(choice: Asked['choice'], preview: Schemas['PreviewJson']) {
   const [file, setFile] = useState<File | null>(null);
   const [how, setHow] = useState<HowRead>({});
+  const which = file === null ? '' : `${file.name} ${file.size} ${file.lastModified}`;
   const reading = useQuery({
     queryKey: [
       'own-list',
+      which,
       { ...choice, gross: preview.gross, hash: preview.hashTotal, count: preview.count },
-      file && [file.name, file.size, file.lastModified],
       how,
     ],
     queryFn: () =>
       postFiles<Schemas['OwnListRead']>('/api/batches/own-list', file ? [file] : [], { choice, ...how }),
     enabled: file !== null,
-    placeholderData: keepPreviousData,
+    // Of another file nothing is shown.
+    placeholderData: (known, before) => (before?.queryKey[1] === which ? known : undefined),
     staleTime: Infinity,
     retry: false,
   });

@@ -27,6 +27,7 @@ final class TextGrid {
     private static final List<Character> SEPARATORS = List.of(';', '\t', ',', '|');
     /// By which some programs say what divides the cells.
     private static final Pattern SAID = Pattern.compile("sep=(.)\\R");
+    private static final Pattern AS_TYPED = Pattern.compile("'([^'].*)|=\"([^\"]*)\"", Pattern.DOTALL);
     private static final int LOOKED_AT = 200;
 
     private TextGrid() {}
@@ -106,6 +107,12 @@ final class TextGrid {
         return true;
     }
 
+    /// By an apostrophe, or as a formula that gives a text, a spreadsheet is told to leave a number as it was typed.
+    private static String plain(String cell) {
+        Matcher told = AS_TYPED.matcher(cell);
+        return told.matches() ? told.group(1) == null ? told.group(2) : told.group(1) : cell;
+    }
+
     private static char separator(String text) {
         return SEPARATORS.stream()
                 .max(Comparator.<Character>comparingInt(each -> alike(text, each))
@@ -143,7 +150,7 @@ final class TextGrid {
                 Stream<CsvRecord> records = reader.stream()) {
             records.limit(Math.min(most, GridFile.MOST_ROWS + 1L)).forEach(record -> {
                 List<Grid.Cell> cells = record.getFields().stream()
-                        .map(field -> Grid.Cell.text(field.strip()))
+                        .map(field -> Grid.Cell.text(plain(field.strip())))
                         .toList();
                 if (cells.stream().anyMatch(cell -> !cell.isEmpty())) {
                     rows.add(new Grid.Row((int) record.getStartingLineNumber() + before, false, cells));

@@ -19,8 +19,9 @@ import java.util.stream.IntStream;
 
 /// Which column is which.
 ///
+/// @param less a second column of amounts, which count negative where the first has none; -1 for none
 /// @param first the first row, by its place, below the heads
-record Columns(int numbers, int amounts, int first, List<String> heads) {
+record Columns(int numbers, int amounts, int less, int first, List<String> heads) {
     private static final Set<String> NUMBER_WORDS =
             Set.of("number", "no", "nr", "document", "invoice", "voucher", "reference", "ref");
     private static final Set<String> AMOUNT_WORDS = Set.of("gross", "total", "payable", "amount", "sum", "value");
@@ -37,7 +38,20 @@ record Columns(int numbers, int amounts, int first, List<String> heads) {
         int numbers = said.numbers() != null ? said.numbers() : numbers(grid, amounts);
         int column = said.amounts() != null ? said.amounts() : amounts(grid, numbers, amounts);
         int first = first(grid, numbers, column, amounts.keySet());
-        return new Columns(numbers, column, first, heads(grid, first));
+        int less = said.amounts() != null ? -1 : less(grid, numbers, column, amounts);
+        return new Columns(numbers, column, less, first, heads(grid, first));
+    }
+
+    /// In how many rows the numbers of known documents stand, in the column that has the most.
+    static long matching(Grid whole, List<Known> known) {
+        Set<String> numbers = known.stream().map(each -> key(each.number())).collect(Collectors.toSet());
+        List<Grid.Row> rows = whole.rows().stream().limit(LOOKED_AT).toList();
+        return IntStream.range(0, whole.columns())
+                .mapToLong(column -> rows.stream()
+                        .filter(row -> numbers.contains(key(row.cell(column).text())))
+                        .count())
+                .max()
+                .orElse(0);
     }
 
     /// As numbers are compared when columns are recognised: without blanks, signs and the zeros at the beginning.
@@ -87,6 +101,24 @@ record Columns(int numbers, int amounts, int first, List<String> heads) {
         return named >= 0
                 ? named
                 : IntStream.range(0, grid.columns()).filter(hasAmounts).max().orElse(-1);
+    }
+
+    /// Debits and credits may stand in columns of their own.
+    private static int less(Grid grid, int numbers, int amounts, Map<String, List<BigDecimal>> known) {
+        if (numbers < 0 || amounts < 0) {
+            return -1;
+        }
+        return best(
+                grid,
+                column -> column == numbers || column == amounts
+                        ? 0
+                        : grid.rows().stream()
+                                .filter(row -> row.cell(amounts).isEmpty()
+                                        && isOneOf(
+                                                row.cell(column),
+                                                known.getOrDefault(
+                                                        key(row.cell(numbers).text()), List.of())))
+                                .count());
     }
 
     private static boolean isOneOf(Cell cell, List<BigDecimal> amounts) {

@@ -46,6 +46,8 @@ public enum DecimalSign {
                 .replaceAll("[\\u2212\\u2013\\u2012]", "-")
                 .replaceAll("[\\u2019`\\u00B4]", "'")
                 .replaceAll("\\p{Sc}", " ")
+                // No cents at all, as `12,-` and `12.--` say.
+                .replaceAll("(?<=\\d[.,])-+\\s*$", "")
                 .strip();
         String currency = "";
         Matcher word = WORD.matcher(bare);

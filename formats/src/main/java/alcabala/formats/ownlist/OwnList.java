@@ -9,6 +9,7 @@ import org.joda.money.Money;
 ///
 /// @param numbers the column of the numbers of documents, from 0 on; -1 where none was recognised
 /// @param amounts the column of the amounts
+/// @param less a column whose amounts count negative, where the former has none; -1 for none
 /// @param columns what stands at the head of each
 /// @param sign what stands before the decimals of its texts
 /// @param hiddenRows how many rows somebody put out of sight
@@ -17,6 +18,7 @@ import org.joda.money.Money;
 public record OwnList(
         int numbers,
         int amounts,
+        int less,
         List<String> columns,
         DecimalSign sign,
         int hiddenRows,

@@ -5,14 +5,23 @@ import alcabala.formats.ownlist.OwnList.Known;
 import alcabala.formats.ownlist.OwnList.Problem;
 import alcabala.formats.ownlist.OwnList.Said;
 import java.util.List;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 
 /// Understands a list by what is in it: the column of the numbers is the one in which the most numbers of known
 /// documents stand, that of the amounts the one that has the most of their amounts beside them.
 public final class OwnLists {
     private OwnLists() {}
+
+    /// The sheet that has the most of the known documents; the first, where none has any.
+    public static Grid likeliest(List<Grid> sheets, List<Known> known) {
+        Grid likeliest = sheets.getFirst();
+        for (Grid sheet : sheets) {
+            if (Columns.matching(sheet, known) > Columns.matching(likeliest, known)) {
+                likeliest = sheet;
+            }
+        }
+        return likeliest;
+    }
 
     /// @param known documents that may be on it
     public static OwnList understand(Grid grid, CurrencyUnit currency, List<Known> known, Said said) {
@@ -22,6 +31,7 @@ public final class OwnLists {
             return new OwnList(
                     columns.numbers(),
                     columns.amounts(),
+                    -1,
                     columns.heads(),
                     DecimalSign.POINT,
                     hidden(grid),
@@ -29,15 +39,12 @@ public final class OwnLists {
                     List.of(),
                     List.of(new Problem(kind, 0, -1, "")));
         }
-        Set<String> numbers =
-                known.stream().map(each -> Columns.key(each.number())).collect(Collectors.toSet());
         Signs signs = Signs.of(grid, columns, known, said);
-        Rows rows = new Rows(
-                        grid, currency, columns, signs, number -> numbers.contains(Columns.key(number)), said.hidden())
-                .read();
+        Rows rows = new Rows(grid, currency, columns, signs, new Numbers(known), said.hidden()).read();
         return new OwnList(
                 columns.numbers(),
                 columns.amounts(),
+                columns.less(),
                 columns.heads(),
                 signs.sign(),
                 hidden(grid),

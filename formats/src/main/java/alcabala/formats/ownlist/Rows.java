@@ -10,7 +10,6 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -26,28 +25,21 @@ final class Rows {
     private final CurrencyUnit currency;
     private final Columns columns;
     private final Signs signs;
-    private final Predicate<String> isKnown;
+    private final Numbers numbers;
     private final boolean withHidden;
     private final List<ListEntry> entries = new ArrayList<>();
     private final List<TotalRow> totals = new ArrayList<>();
     private final List<Problem> problems = new ArrayList<>();
-    private BigDecimal all = BigDecimal.ZERO;
-    private BigDecimal sinceTotal = BigDecimal.ZERO;
+    private final Sums all = new Sums();
+    private Sums sinceTotal = new Sums();
     private String lastNumber = "";
 
-    /// @param isKnown whether a number is that of a document that may be on the list
-    Rows(
-            Grid grid,
-            CurrencyUnit currency,
-            Columns columns,
-            Signs signs,
-            Predicate<String> isKnown,
-            boolean withHidden) {
+    Rows(Grid grid, CurrencyUnit currency, Columns columns, Signs signs, Numbers numbers, boolean withHidden) {
         this.grid = grid;
         this.currency = currency;
         this.columns = columns;
         this.signs = signs;
-        this.isKnown = isKnown;
+        this.numbers = numbers;
         this.withHidden = withHidden;
     }
 
@@ -85,7 +77,10 @@ final class Rows {
 
     private void read(Grid.Row row) {
         Cell numberCell = row.cell(columns.numbers());
-        Cell amountCell = row.cell(columns.amounts());
+        boolean less = row.cell(columns.amounts()).isEmpty()
+                && columns.less() >= 0
+                && !row.cell(columns.less()).isEmpty();
+        Cell amountCell = row.cell(less ? columns.less() : columns.amounts());
         String number = numberCell.covered() ? lastNumber : numberCell.text();
         if (saysNothing(row, number, amountCell)) {
             return;
@@ -94,38 +89,39 @@ final class Rows {
             wrong(Problem.Kind.AMOUNT_MISSING, row, columns.amounts(), number);
             return;
         }
-        Optional<BigDecimal> amount = amount(row, amountCell);
-        if (amount.isEmpty()) {
+        Optional<BigDecimal> written = amount(row, amountCell);
+        if (written.isEmpty()) {
             return;
         }
-        // Somebody may well be named Total; a document has a digit in its number.
-        boolean called = number.chars().noneMatch(Character::isDigit)
+        BigDecimal amount = less ? written.get().negate() : written.get();
+        // Somebody may well be named Total; what a document is called has a digit in it, or is known.
+        boolean noNumber = number.chars().noneMatch(Character::isDigit) && !numbers.isKnown(number);
+        boolean called = noNumber
                 && row.cells().stream()
                         .anyMatch(cell -> cell.number() == null
                                 && TOTAL.matcher(cell.text()).matches());
-        if (number.isEmpty() || called) {
-            total(row, amount.get(), called);
+        if (number.isEmpty() || called || noNumber && addsUp(amount)) {
+            total(row, amount, called);
             return;
         }
         lastNumber = number;
-        entries.add(new ListEntry(row.line(), number, Money.of(currency, amount.get())));
-        all = all.add(amount.get());
-        sinceTotal = sinceTotal.add(amount.get());
+        entries.add(new ListEntry(row.line(), number, Money.of(currency, amount)));
+        all.add(amount, less, numbers.isCredit(number));
+        sinceTotal.add(amount, less, numbers.isCredit(number));
     }
 
     /// What was merged is said once; a word by itself is a heading, and the heads of a page may come again.
     private boolean saysNothing(Grid.Row row, String number, Cell amount) {
-        boolean alone = row.cells().stream().filter(cell -> !cell.isEmpty()).count() < 2 && !isKnown.test(number);
+        boolean alone = row.cells().stream().filter(cell -> !cell.isEmpty()).count() < 2 && !numbers.isKnown(number);
         boolean nothingThere = amount.isEmpty() && (amount.covered() || alone || number.isEmpty());
         return nothingThere
                 || !number.isEmpty() && number.equals(columns.heads().get(columns.numbers()));
     }
 
     private void total(Grid.Row row, BigDecimal amount, boolean called) {
-        boolean adds = amount.compareTo(sinceTotal) == 0 || amount.compareTo(all) == 0;
-        if (adds) {
+        if (addsUp(amount)) {
             totals.add(new TotalRow(row.line(), amount));
-            sinceTotal = BigDecimal.ZERO;
+            sinceTotal = new Sums();
         } else {
             wrong(
                     called ? Problem.Kind.TOTAL_DIFFERS : Problem.Kind.NUMBER_MISSING,
@@ -133,6 +129,12 @@ final class Rows {
                     called ? columns.amounts() : columns.numbers(),
                     amount.toPlainString());
         }
+    }
+
+    /// Whether it is what those before it come to, all of them or those since the last total. In whatever language a
+    /// total is called so, it does.
+    private boolean addsUp(BigDecimal amount) {
+        return !entries.isEmpty() && (sinceTotal.comeTo(amount) || all.comeTo(amount));
     }
 
     private Optional<BigDecimal> amount(Grid.Row row, Cell cell) {

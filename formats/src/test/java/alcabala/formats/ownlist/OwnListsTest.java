@@ -17,6 +17,7 @@ import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.joda.money.CurrencyUnit;
@@ -37,8 +38,10 @@ class OwnListsTest {
                 "Nummer;Betrag\nHL-20417;1.234,50\nHL-20418;99,00\nHL-20419;-12,30\n",
                 "sep=|\nNo|What|Sum\nHL-20417|keel|EUR 1 234,50\nHL-20418||€99,00\nHL-20419||12,30-\n",
                 "Our list of November\n\n\"No.\"\t\"For\nwhom\"\t\"Total\"\nHL-20417\ta\t1'234.50\nHL-20418\tb\t99\nHL-20419\tc\t(12.30)\n",
+                "Number;Gross\n=\"HL-20417\";'1234,50\n'HL-20418;99,-\nHL-20419;-12,30\n",
                 "Tax,Number,Net,Gross\n1,HL-20417,1003.66,\"1,234.50\"\n2,HL-20418,80.49,99.00\n3,HL-20419,-10.00,\u221212.30\nTotal,,,1321.20\n",
-                "HL-20417;1234,5\nHL-20418;99\nsubtotal;1333,5\nHL-20419;-12,3\nGrand total;1321,2\n"
+                "HL-20417;1234,5\nHL-20418;99\nsubtotal;1333,5\nHL-20419;-12,3\nGrand total;1321,2\n",
+                "Nr;Kunde;Betrag\nHL-20417;Total Marine;1234,5\nHL-20418;Sum & Sons;99\nZwischensumme;;1333,5\nHL-20419;x;-12,3\nGesamt;;1321,2\n"
             })
     void aListIsUnderstoodByWhatIsInIt(String text) {
         OwnList list = read(text.getBytes(StandardCharsets.UTF_8), Said.NOTHING);
@@ -130,6 +133,43 @@ class OwnListsTest {
                         tuple("HL-20419", "-12.30"));
         assertThat(read(content, new Said(null, null, null, false)).entries()).hasSize(3);
         assertThat(grid(content).rows().get(2).cell(0).text()).isEqualTo("2025-12-09");
+    }
+
+    @Test
+    void debitsAndCreditsMayStandApartAndATotalMayTakeCreditsOff() {
+        OwnList apart = read(
+                "No;Debit;Credit\nHL-20417;1234,50;\nHL-20418;99,00;\nHL-20419;;12,30\nTotal;1333,50;12,30\n"
+                        .getBytes(StandardCharsets.UTF_8),
+                Said.NOTHING);
+        assertThat(apart.problems()).isEmpty();
+        assertThat(apart.less()).isEqualTo(2);
+        assertThat(apart.entries().getLast().amount()).isEqualTo(eur("-12.30"));
+
+        for (String total : List.of("1321,20", "1345,80")) {
+            OwnList without = read(
+                    ("No;Sum\nHL-20417;1234,50\nHL-20418;99,00\nHL-20419;12,30\nTotal;" + total + "\n")
+                            .getBytes(StandardCharsets.UTF_8),
+                    Said.NOTHING);
+            assertThat(without.problems()).as(total).isEmpty();
+            assertThat(without.totals()).hasSize(1);
+        }
+    }
+
+    @Test
+    void theSheetWithMostOfTheDocumentsIsMeant() {
+        Grid cover = new Grid("Cover", List.of(row("Made by", "HL-1"), row("HL-20417", "see below")));
+        Grid list = new Grid("List", List.of(row("HL-20417", "1234.50"), row("HL-20418", "99.00")));
+        assertThat(OwnLists.likeliest(List.of(cover, list), KNOWN)).isSameAs(list);
+        assertThat(OwnLists.likeliest(List.of(cover, list), List.of())).isSameAs(cover);
+    }
+
+    private static Grid.Row row(String... cells) {
+        return new Grid.Row(
+                1,
+                false,
+                Stream.of(cells)
+                        .map(text -> new Grid.Cell(text, null, false, false))
+                        .toList());
     }
 
     @ParameterizedTest

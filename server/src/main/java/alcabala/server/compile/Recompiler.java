@@ -35,9 +35,9 @@ class Recompiler implements Affected {
     private final CompiledFacts facts;
     private final Trail trail;
 
-    private record Before(long id, String state, String kind, String currency, long gross, String content) {
+    private record Before(
+            long id, String state, RecordKind of, String currency, long gross, int shape, byte[] content) {
         Released released() {
-            RecordKind of = RecordKind.of(kind);
             return of.isDocument()
                     ? Released.document(currency, of.sign() * gross)
                     : Released.payment(currency, of.sign() * gross);
@@ -141,7 +141,7 @@ class Recompiler implements Affected {
     /// Reading them takes longer than compiling them, and is spread over the machine's processors.
     private static Map<Long, Record> parsed(List<Before> chunk) {
         List<Record> parsed = chunk.parallelStream()
-                .map(before -> Stored.record(before.content()))
+                .map(before -> Stored.record(before.shape(), before.of(), before.content()))
                 .toList();
         Map<Long, Record> records = LinkedHashMap.newLinkedHashMap(chunk.size());
         for (int i = 0; i < chunk.size(); i++) {
@@ -184,16 +184,18 @@ class Recompiler implements Affected {
                 .query((row, n) -> new Before(
                         row.getLong("id"),
                         row.getString("state"),
-                        row.getString("kind"),
+                        RecordKind.of(row.getString("kind")),
                         row.getString("currency"),
                         row.getLong("gross"),
-                        row.getString("content")))
+                        row.getInt("shape"),
+                        row.getBytes("content")))
                 .list();
     }
 
     private static final String OPEN = """
             d.route_id = :route and d.outcome is distinct from 'posted'
                 and (d.outcome is null or d.outcome in ('refused', 'unreached'))""";
-    private static final String SELECT = "select d.id, d.state, d.kind, d.currency, d.gross, " + Stored.COLUMN
-            + " from record d" + Stored.JOIN + " where ";
+    private static final String SELECT =
+            "select d.id, d.state, d.kind, d.currency, d.gross, v.shape, v.content\n            from record d"
+                    + Stored.JOIN + " where ";
 }

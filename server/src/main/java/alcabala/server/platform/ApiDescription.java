@@ -16,7 +16,6 @@ import org.springframework.context.annotation.Configuration;
 class ApiDescription {
     /// What may be absent, anywhere or in one place; everything else is always there.
     private static final Set<String> MAY_BE_NULL = Set.of(
-            "DryRun.journal",
             "SendJson.ownList",
             "OwnListRead.id",
             "OwnListAsked.sheet",
@@ -91,6 +90,8 @@ class ApiDescription {
     private static final Set<String> OF_OPEN_WORK = Set.of("result", "problem");
     private static final Set<String> ALWAYS_THERE = Set.of(
             "DocumentRow.tax",
+            "DryDocument.tax",
+            "DryOne.journal",
             "WouldChange.before",
             "WouldChange.after",
             "AccountSums.before",

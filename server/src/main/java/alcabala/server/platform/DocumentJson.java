@@ -52,7 +52,12 @@ public final class DocumentJson {
 
     public static <T> T read(String json, Class<T> type) {
         // Names of fields are found by their bytes much sooner than by their letters.
-        return MAPPER.readValue(json.getBytes(StandardCharsets.UTF_8), type);
+        return read(json.getBytes(StandardCharsets.UTF_8), type);
+    }
+
+    /// @param json in UTF-8
+    public static <T> T read(byte[] json, Class<T> type) {
+        return MAPPER.readValue(json, type);
     }
 
     /// Words by words, such as the values of dimensions.

@@ -6,6 +6,7 @@ import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.server.platform.DocumentJson;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.function.Consumer;
 import tools.jackson.databind.node.ObjectNode;
@@ -42,15 +43,28 @@ public final class Stored {
         return read(family, shape == SHAPE ? parts[2] : upToDate(shape, parts[2]));
     }
 
+    /// The same of many, whose content need not become letters on the way.
+    ///
+    /// @param content of a revision, in UTF-8
+    public static Record record(int shape, RecordKind kind, byte[] content) {
+        return shape == SHAPE
+                ? DocumentJson.read(content, type(kind.family()))
+                : read(kind.family(), upToDate(shape, new String(content, StandardCharsets.UTF_8)));
+    }
+
     /// The same of what is known to be a document.
     public static Document document(String kept) {
         return (Document) record(kept);
     }
 
     private static Record read(Family family, String content) {
+        return DocumentJson.read(content, type(family));
+    }
+
+    private static Class<? extends Record> type(Family family) {
         return switch (family) {
-            case DOCUMENT -> DocumentJson.read(content, Document.class);
-            case SETTLEMENT -> DocumentJson.read(content, Settlement.class);
+            case DOCUMENT -> Document.class;
+            case SETTLEMENT -> Settlement.class;
         };
     }
 

@@ -35,7 +35,7 @@ class OwnListApi {
 
     /// How the list is to be read; what is null is recognised.
     ///
-    /// @param sheet its name; empty for the first
+    /// @param sheet its name; empty for the one that has the most of the batch's documents
     /// @param hidden whether what is out of sight counts too
     record OwnListAsked(
             @NotNull @Valid SendApi.ChoiceJson choice,
@@ -67,6 +67,7 @@ class OwnListApi {
     /// @param id by which the batch can go with it; null as long as there are problems
     /// @param encoding that had to be guessed; empty where it is certain
     /// @param numbers the column of the numbers of documents, -1 where none was recognised
+    /// @param less the column whose amounts count negative where the former has none, -1 for none
     /// @param lines the first 500 that do not agree
     /// @param differing how many there are
     record OwnListRead(
@@ -77,6 +78,7 @@ class OwnListApi {
             List<OwnColumn> columns,
             int numbers,
             int amounts,
+            int less,
             DecimalSign sign,
             int hiddenRows,
             int rows,
@@ -126,6 +128,7 @@ class OwnListApi {
                 columns(reading),
                 list.numbers(),
                 list.amounts(),
+                list.less(),
                 list.sign(),
                 list.hiddenRows(),
                 list.entries().size(),

@@ -33,7 +33,7 @@ class OwnListFiles {
         this.store = store;
     }
 
-    /// @param sheet its name; empty for the first
+    /// @param sheet its name; empty for the one that has the most of the batch's documents
     /// @throws NotPossibleException when the file cannot be read at all, with why
     @Transactional
     public Reading read(
@@ -47,20 +47,24 @@ class OwnListFiles {
             case GridFile.Outcome.Unreadable no ->
                 throw NotPossibleException.invalid("file-unreadable", FileSentences.of(no.problem()));
         };
-        Grid grid = file.sheets().stream()
-                .filter(each -> sheet.isEmpty() || each.name().equals(sheet))
-                .findFirst()
-                .orElseThrow(() -> NotPossibleException.missing("sheet " + sheet));
         CurrencyUnit currency = preview.totals().gross().getCurrencyUnit();
         List<Member> members = preview.members();
-        OwnList list = OwnLists.understand(
-                grid, currency, members.stream().map(OwnListFiles::known).toList(), said);
+        List<Known> known = members.stream().map(OwnListFiles::known).toList();
+        Grid grid = sheet.isEmpty() ? OwnLists.likeliest(file.sheets(), known) : named(file, sheet);
+        OwnList list = OwnLists.understand(grid, currency, known, said);
         if (!list.problems().isEmpty()) {
             return new Reading(file, grid, list, Optional.empty(), Optional.empty());
         }
         long id = store.add(route, name, content, new OwnListStore.Kept(currency.getCode(), list.entries()), who);
         return new Reading(
                 file, grid, list, Optional.of(id), Optional.of(Comparing.compare(currency, members, list.entries())));
+    }
+
+    private static Grid named(GridFile file, String sheet) {
+        return file.sheets().stream()
+                .filter(each -> each.name().equals(sheet))
+                .findFirst()
+                .orElseThrow(() -> NotPossibleException.missing("sheet " + sheet));
     }
 
     private static Known known(Member member) {

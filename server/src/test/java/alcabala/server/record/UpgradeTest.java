@@ -181,10 +181,11 @@ class UpgradeTest {
     void aFindingSaysWhatItSaidUntilItIsCompiledAgain() {
         assertThat(all("select cause from finding")).containsExactly("item-unmapped:X");
         String facts = all("select facts::text from finding").getFirst();
-        assertThat(KeptFindings.sentence("item-unmapped", facts)).isEqualTo("Item X has no account.");
-        assertThat(KeptFindings.sentence("item-unmapped", "{\"item\": \"X\", \"description\": \"a thing\"}"))
+        assertThat(KeptFindings.sentence("item-unmapped", facts).text()).isEqualTo("Item X has no account.");
+        assertThat(KeptFindings.sentence("item-unmapped", "{\"item\": \"X\", \"description\": \"a thing\"}")
+                        .text())
                 .isEqualTo("Item X a thing has no account: neither the item nor the route names one.");
-        assertThat(KeptFindings.sentence("gone-since", "{}")).isEqualTo("gone since");
+        assertThat(KeptFindings.sentence("gone-since", "{}").text()).isEqualTo("gone since");
     }
 
     /// The picture in docs/data.md shows tables and columns that there are.
