@@ -1,5 +1,5 @@
 import { infiniteQueryOptions, useInfiniteQuery, useQueryClient, type QueryKey } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useCalmly } from './useCalmly';
 
 /** More pages are not kept: where one comes back to, it is read again. */
@@ -8,8 +8,6 @@ const KEPT = 12;
 const NEAR = 60;
 const FRAMES_AHEAD = 12;
 const FARTHEST = 300;
-/** Once nothing else is asked for, in milliseconds, so much more is read as one may scroll over in a moment. */
-const REST = 1000;
 const PAGE = 100;
 /** In the middle no more than what is seen at first, and a little around it: it is there the sooner. */
 const FIRST = 50;
@@ -86,18 +84,6 @@ export function useWindow<Row>({ list, read, enabled = true, keeps }: Options<Ro
     setBegun({ name, at: next });
   });
   const seen = useRef(0);
-  const { isFetching, hasNextPage, fetchNextPage } = pages;
-  useEffect(() => {
-    if (isFetching || !hasNextPage) {
-      return undefined;
-    }
-    const timer = setTimeout(() => {
-      if (seen.current > ends - FARTHEST) {
-        void fetchNextPage();
-      }
-    }, REST);
-    return () => clearTimeout(timer);
-  }, [isFetching, hasNextPage, fetchNextPage, ends]);
   const look: Look = (first, last) => {
     const near = Math.min(FARTHEST, NEAR + FRAMES_AHEAD * Math.abs(first - seen.current));
     seen.current = first;
