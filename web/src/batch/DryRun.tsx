@@ -10,6 +10,7 @@ import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { amount, day, moneys, plural, sum, widthOfDay } from '../ui/format';
+import { Sentence } from '../release/Sentence';
 import { JournalSlip } from '../release/slips';
 
 type Row = Schemas['DryDocument'];
@@ -121,7 +122,7 @@ export function DryRun({ choice, onClose }: { choice: Choice; onClose: () => voi
       {run.isPending && <p className="soft p-4">Compiling all of it…</p>}
       {run.data && (
         <>
-          <LeftOut left={run.data.left} />
+          <LeftOut left={run.data.left} count={run.data.leftOut} />
           <Book
             name="dry-run"
             label="Documents as they would stand there"
@@ -168,8 +169,8 @@ function totalsOf(rows: Row[], currency: string) {
 
 const NAMED = 4;
 
-/** What was chosen and would not go, each with why. */
-function LeftOut({ left }: { left: Schemas['DryLeft'][] }) {
+/** What was asked for and would not go, each with why. */
+function LeftOut({ left, count }: { left: Schemas['DryLeft'][]; count: number }) {
   const { route } = useCurrent();
   return (
     left.length > 0 && (
@@ -180,11 +181,12 @@ function LeftOut({ left }: { left: Schemas['DryLeft'][] }) {
               {each.number}
             </Link>{' '}
             {each.party} stays, {each.state.toLowerCase()}
-            {each.sentence === '' ? '.' : `: ${each.sentence}`}
+            {each.parts.length === 0 ? '.' : ': '}
+            <Sentence parts={each.parts} />
           </p>
         ))}
-        {left.length > NAMED && (
-          <p className="soft">And {plural(left.length - NAMED, 'more document')} that cannot go now.</p>
+        {count > NAMED && (
+          <p className="soft">And {plural(count - NAMED, 'more document')} that cannot go now.</p>
         )}
       </div>
     )

@@ -78,7 +78,10 @@ function Understood({ list, read }: { list: OwnListRead; read: Schemas['OwnListR
         <p className="text-accent">And {read.problems.length - PROBLEMS} more.</p>
       )}
       {read.problems.length > 0 && (
-        <p>Nothing is compared until all of it is understood. Put it right in the file, or leave it out.</p>
+        <p>
+          Nothing is compared until all of it is understood. Say how it is to be read, put it right in the
+          file, or leave it out.
+        </p>
       )}
     </>
   );
@@ -120,8 +123,9 @@ function HowRead({ list, read }: { list: OwnListRead; read: Schemas['OwnListRead
       />
       <Pick
         name="Decimals after a"
-        value={read.sign}
+        value={isAmbiguous(read) ? '' : read.sign}
         options={[
+          ...(isAmbiguous(read) ? [{ value: '', name: 'choose one' }] : []),
           { value: 'POINT', name: 'point' },
           { value: 'COMMA', name: 'comma' },
         ]}
@@ -140,6 +144,10 @@ function HowRead({ list, read }: { list: OwnListRead; read: Schemas['OwnListRead
     </>
   );
 }
+
+/** Whether nothing told a point from a comma, so that neither is chosen yet. */
+const isAmbiguous = (read: Schemas['OwnListRead']) =>
+  read.problems.some((problem) => problem.kind === 'AMBIGUOUS');
 
 const columnsOf = (read: Schemas['OwnListRead']) => [
   ...([read.numbers, read.amounts].includes(-1) ? [{ value: '-1', name: 'choose one' }] : []),

@@ -40,6 +40,7 @@ const KEYS: [string, [string, string][]][] = [
       ['e', 'change the row that decided the account'],
       ['o', 'another account for this line only'],
       ['b', 'make a batch'],
+      ['d', 'see the batch as it would stand on the ledger, and back'],
       ['a', 'approve what is waiting'],
       ['t', 'take in files'],
     ],

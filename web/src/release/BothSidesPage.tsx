@@ -16,6 +16,7 @@ import { Settle } from './Settle';
 import { JournalSlip } from './slips';
 import { Settled, SettledBy } from './Settled';
 import { TrailList } from './TrailList';
+import { Sentence } from './Sentence';
 
 export function BothSidesPage() {
   const id = Number(useParams().id);
@@ -55,7 +56,7 @@ export function BothSidesPage() {
           <p
             className={`px-4 py-2 text-[13px] ${document.state === 'Blocked' ? 'text-accent' : 'text-error'}`}
           >
-            {document.sentence}
+            <Sentence parts={detail.data.parts} />
           </p>
         )}
         {document.state === 'Diverged' && <Settle document={document} since={sides.since} />}

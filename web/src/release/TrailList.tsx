@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { trailQuery } from '../api/queries';
-import { moment } from '../ui/format';
+import { moment, plural } from '../ui/format';
 
 type Entry = Schemas['TrailEntry'];
 
@@ -17,7 +17,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   compiled: (d) =>
     (d.blocking === 0
       ? `Compiled clean${d.landsIn ? `, lands in ${text(d.landsIn)}` : ''}`
-      : `Compiled, blocked by ${text(d.blocking)} finding(s)`) +
+      : `Compiled, blocked by ${plural(Number(d.blocking), 'finding')}`) +
     (d.change ? `; looked at anew: ${text(d.change)}` : ''),
   // As it was told until compiling and its reason became one entry.
   'mapping-changed': (d) => `Looked at anew: ${text(d.change)}`,

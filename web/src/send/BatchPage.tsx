@@ -84,11 +84,7 @@ function Totals({ batch }: { batch: Batch }) {
     ['tax', 'Tax', amount(batch.tax)],
     ['gross', 'Gross', amount(batch.gross)],
     ['hash-total', 'Hash total', batch.hashTotal],
-    [
-      'own-list',
-      batch.ownList === '' ? 'Own list' : `Own list, ${batch.ownList}`,
-      batch.independentTotal ? amount(batch.independentTotal) : 'none given',
-    ],
+    ['own-list', 'Own list', batch.independentTotal ? amount(batch.independentTotal) : 'none given'],
   ];
   return (
     <div className="border-base-300 flex flex-wrap items-center gap-6 border-b px-4 py-2">
@@ -100,6 +96,11 @@ function Totals({ batch }: { batch: Batch }) {
           </Figure>
         </span>
       ))}
+      {batch.ownList !== '' && (
+        <a className="text-[13px] underline" href={`/api/batches/${batch.id}/own-list`} download>
+          {batch.ownList}
+        </a>
+      )}
       {batch.reason && <span className="text-accent text-[13px]">Went all the same: {batch.reason}</span>}
       <span className="ml-auto w-64">
         <progress

@@ -46,7 +46,7 @@ public final class Comparing {
         byNumber.forEach((number, documents) -> compare(number, documents, found.getOrDefault(number, List.of())));
         strange.values().forEach(rows -> rows.forEach(this::onlyListed));
         lines.sort(Comparator.comparing(Line::kind));
-        Money batch = members.stream().map(Comparing::signed).reduce(zero, Money::plus);
+        Money batch = members.stream().map(Member::signedGross).reduce(zero, Money::plus);
         return new ListComparison(List.copyOf(lines), agreed, listed, batch);
     }
 
@@ -60,7 +60,7 @@ public final class Comparing {
         for (Iterator<Member> each = open.iterator(); each.hasNext(); ) {
             Member document = each.next();
             Optional<ListEntry> same = left.stream()
-                    .filter(row -> counted(row, document).equals(signed(document)))
+                    .filter(row -> counted(row, document).equals(document.signedGross()))
                     .findFirst();
             if (same.isPresent()) {
                 agree(document);
@@ -68,22 +68,24 @@ public final class Comparing {
                 each.remove();
             }
         }
-        if (open.size() == 1 && left.size() > 1 && sum(left, open.getFirst()).equals(signed(open.getFirst()))) {
+        if (open.size() == 1
+                && left.size() > 1
+                && sum(left, open.getFirst()).equals(open.getFirst().signedGross())) {
             agree(open.removeFirst());
             left.clear();
         }
         while (!open.isEmpty() && !left.isEmpty()) {
             Member document = open.removeFirst();
             ListEntry row = left.removeFirst();
-            add(Kind.AMOUNT_DIFFERS, number, List.of(row), counted(row, document), signed(document));
+            add(Kind.AMOUNT_DIFFERS, number, List.of(row), counted(row, document), document.signedGross());
         }
-        open.forEach(document -> add(Kind.ONLY_IN_BATCH, number, List.of(), zero, signed(document)));
+        open.forEach(document -> add(Kind.ONLY_IN_BATCH, number, List.of(), zero, document.signedGross()));
         left.forEach(row -> add(Kind.LISTED_TWICE, number, List.of(row), counted(row, documents.getLast()), zero));
     }
 
     private void agree(Member document) {
         agreed++;
-        listed = listed.plus(signed(document));
+        listed = listed.plus(document.signedGross());
     }
 
     private void add(Kind kind, String number, List<ListEntry> rows, Money there, Money here) {
@@ -98,9 +100,5 @@ public final class Comparing {
     /// Many lists have credit notes without a minus.
     private static Money counted(ListEntry row, Member document) {
         return document.credit() && row.amount().isPositive() ? row.amount().negated() : row.amount();
-    }
-
-    private static Money signed(Member document) {
-        return document.credit() ? document.gross().negated() : document.gross();
     }
 }

@@ -10,7 +10,12 @@ import org.joda.money.Money;
 /// @param hashTotal the digits of all document numbers added up, which shows a document exchanged for another
 public record ControlTotals(int count, Money net, Money tax, Money gross, BigInteger hashTotal) {
     /// One document of the batch, with its sign.
-    public record Member(String number, boolean credit, Money net, Money tax, Money gross) {}
+    public record Member(String number, boolean credit, Money net, Money tax, Money gross) {
+        /// As it counts.
+        public Money signedGross() {
+            return credit ? gross.negated() : gross;
+        }
+    }
 
     public static ControlTotals of(CurrencyUnit currency, List<Member> members) {
         Money net = Money.zero(currency);

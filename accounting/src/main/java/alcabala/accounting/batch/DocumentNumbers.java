@@ -12,7 +12,7 @@ import java.util.regex.Pattern;
 
 /// Finds the document that somebody means by a number. A spreadsheet drops leading zeros, and people drop prefixes,
 /// dots and blanks: a number that is not written like any is found by what is left of it, as long as only one is.
-final class DocumentNumbers {
+public final class DocumentNumbers {
     private static final Pattern BLANKS = Pattern.compile("[\\s\\u00A0]+");
     private static final Pattern SIGNS = Pattern.compile("[^\\p{L}\\p{Nd}]+");
     private static final Pattern LEADING_ZEROS = Pattern.compile("(?<!\\d)0+(?=\\d)");
@@ -20,9 +20,12 @@ final class DocumentNumbers {
     private static final List<Function<String, String>> WAYS =
             List.of(DocumentNumbers::written, DocumentNumbers::withoutSigns, DocumentNumbers::onlyDigits);
 
+    /// So many of these ways leave what tells one series of numbers from another.
+    private static final int FAITHFUL = 2;
+
     private final List<Map<String, Set<String>>> known;
 
-    DocumentNumbers(Iterable<String> numbers) {
+    public DocumentNumbers(Iterable<String> numbers) {
         known = WAYS.stream().map(way -> by(way, numbers)).toList();
     }
 
@@ -34,12 +37,21 @@ final class DocumentNumbers {
     }
 
     /// Empty when it is none of them, or could be several.
-    Optional<String> find(String text) {
-        for (int way = 0; way < WAYS.size(); way++) {
+    public Optional<String> find(String text) {
+        return find(text, WAYS.size());
+    }
+
+    /// The same, where no prefix may be missing: a mere figure is found only if that is all there is of the number.
+    public Optional<String> findWhole(String text) {
+        return find(text, FAITHFUL);
+    }
+
+    private Optional<String> find(String text, int ways) {
+        for (int way = 0; way < ways; way++) {
             String key = WAYS.get(way).apply(text);
             // Digits alone say something only where nothing but digits was said.
-            boolean says = !key.isEmpty()
-                    && (way < WAYS.size() - 1 || withoutSigns(text).equals(key));
+            boolean says =
+                    !key.isEmpty() && (way < FAITHFUL || withoutSigns(text).equals(key));
             Set<String> found = says ? known.get(way).getOrDefault(key, Set.of()) : Set.of();
             if (!found.isEmpty()) {
                 return found.size() == 1 ? Optional.of(found.iterator().next()) : Optional.empty();
@@ -49,7 +61,7 @@ final class DocumentNumbers {
     }
 
     /// `hl-20417 ` is `HL-20417`.
-    static String written(String number) {
+    private static String written(String number) {
         return BLANKS.matcher(number).replaceAll("").toUpperCase(Locale.ROOT);
     }
 

@@ -33,6 +33,11 @@ public record Grid(String name, List<Row> rows) {
         }
     }
 
+    /// Whether a column is out of sight.
+    public boolean hides(int column) {
+        return rows.stream().anyMatch(row -> row.cell(column).hidden());
+    }
+
     public int columns() {
         return rows.stream().mapToInt(row -> row.cells().size()).max().orElse(0);
     }

@@ -26,7 +26,7 @@ final class TextGrid {
     private static final Charset WESTERN = Charset.forName("windows-1252");
     private static final List<Character> SEPARATORS = List.of(';', '\t', ',', '|');
     /// By which some programs say what divides the cells.
-    private static final Pattern SAID = Pattern.compile("sep=(.)\\R");
+    private static final Pattern SAID = Pattern.compile("sep=([;,|:^~\\t])\\R");
     private static final Pattern AS_TYPED = Pattern.compile("'([^'].*)|=\"([^\"]*)\"", Pattern.DOTALL);
     private static final int LOOKED_AT = 200;
 
@@ -43,13 +43,16 @@ final class TextGrid {
         boolean says = said.lookingAt();
         String body = says ? text.text().substring(said.end()) : text.text();
         char separator = says ? said.group(1).charAt(0) : separator(body);
+        List<Grid.Row> rows = new ArrayList<>();
         try {
-            List<Grid.Row> rows = rows(body, separator, Integer.MAX_VALUE, says ? 1 : 0);
-            Optional<Outcome> wrong = beyondLimits(rows);
-            return wrong.orElseGet(() -> new Outcome.Read(new GridFile(List.of(new Grid("", rows)), text.guessed())));
+            read(body, separator, Integer.MAX_VALUE, says ? 1 : 0, rows);
         } catch (CsvParseException e) {
-            return GridFile.problem(CsvProblem.Code.QUOTES, 0, "");
+            int after = rows.isEmpty() ? 0 : rows.getLast().line();
+            return GridFile.problem(CsvProblem.Code.QUOTES, after + 1, "");
         }
+        return beyondLimits(rows)
+                .orElseGet(() ->
+                        new Outcome.Read(new GridFile(List.of(new Grid("", List.copyOf(rows))), text.guessed())));
     }
 
     private static Optional<Outcome> beyondLimits(List<Grid.Row> rows) {
@@ -122,24 +125,25 @@ final class TextGrid {
 
     /// How many of the first rows it divides into the same number of cells, more than one.
     private static int alike(String text, char separator) {
+        List<Grid.Row> rows = new ArrayList<>();
         try {
-            List<Integer> widths = rows(text, separator, LOOKED_AT, 0).stream()
-                    .map(row -> row.cells().size())
-                    .filter(width -> width > 1)
-                    .toList();
-            return widths.stream()
-                    .mapToInt(
-                            width -> (int) widths.stream().filter(width::equals).count())
-                    .max()
-                    .orElse(0);
+            read(text, separator, LOOKED_AT, 0, rows);
         } catch (CsvParseException e) {
             return 0;
         }
+        List<Integer> widths = rows.stream()
+                .map(row -> row.cells().size())
+                .filter(width -> width > 1)
+                .toList();
+        return widths.stream()
+                .mapToInt(width -> (int) widths.stream().filter(width::equals).count())
+                .max()
+                .orElse(0);
     }
 
     /// @param before lines of the file that are not in the text
-    private static List<Grid.Row> rows(String text, char separator, int most, int before) {
-        List<Grid.Row> rows = new ArrayList<>();
+    /// @param rows where they are put, as far as they can be read
+    private static void read(String text, char separator, int most, int before, List<Grid.Row> rows) {
         try (CsvReader<CsvRecord> reader = CsvReader.builder()
                         .fieldSeparator(separator)
                         .skipEmptyLines(true)
@@ -159,6 +163,5 @@ final class TextGrid {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return List.copyOf(rows);
     }
 }

@@ -1,19 +1,12 @@
 package alcabala.formats.ownlist;
 
 import alcabala.formats.grid.Grid;
-import alcabala.formats.grid.Grid.Cell;
-import alcabala.formats.ownlist.OwnList.Known;
 import alcabala.formats.ownlist.OwnList.Said;
-import java.math.BigDecimal;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
 import java.util.function.IntPredicate;
-import java.util.function.IntToLongFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
@@ -28,46 +21,34 @@ record Columns(int numbers, int amounts, int less, int first, List<String> heads
 
     /// So many rows tell which column is which, however long the list.
     private static final int LOOKED_AT = 5_000;
+    private static final double HALF = 0.5;
 
-    static Columns of(Grid whole, List<Known> known, Said said) {
+    static Columns of(Grid whole, Numbers known, Said said) {
         Grid grid =
                 new Grid(whole.name(), whole.rows().stream().limit(LOOKED_AT).toList());
-        Map<String, List<BigDecimal>> amounts = new HashMap<>();
-        known.forEach(each -> amounts.computeIfAbsent(key(each.number()), key -> new ArrayList<>())
-                .add(each.gross().getAmount().abs()));
-        int numbers = said.numbers() != null ? said.numbers() : numbers(grid, amounts);
-        int column = said.amounts() != null ? said.amounts() : amounts(grid, numbers, amounts);
-        int first = first(grid, numbers, column, amounts.keySet());
-        int less = said.amounts() != null ? -1 : less(grid, numbers, column, amounts);
-        return new Columns(numbers, column, less, first, heads(grid, first));
+        int numbers = said.numbers() != null ? said.numbers() : numbers(grid, known);
+        int amounts = said.amounts() != null ? said.amounts() : amounts(grid, numbers, known);
+        int less = said.amounts() != null ? -1 : less(grid, numbers, amounts, known);
+        int first = first(grid, numbers, amounts, known);
+        return new Columns(numbers, amounts, less, first, heads(grid, first));
     }
 
     /// In how many rows the numbers of known documents stand, in the column that has the most.
-    static long matching(Grid whole, List<Known> known) {
-        Set<String> numbers = known.stream().map(each -> key(each.number())).collect(Collectors.toSet());
+    static long matching(Grid whole, Numbers known) {
         List<Grid.Row> rows = whole.rows().stream().limit(LOOKED_AT).toList();
         return IntStream.range(0, whole.columns())
                 .mapToLong(column -> rows.stream()
-                        .filter(row -> numbers.contains(key(row.cell(column).text())))
+                        .filter(row -> known.isKnown(row.cell(column).text()))
                         .count())
                 .max()
                 .orElse(0);
     }
 
-    /// As numbers are compared when columns are recognised: without blanks, signs and the zeros at the beginning.
-    static String key(String number) {
-        return number.toUpperCase(Locale.ROOT)
-                .replaceAll("[^\\p{L}\\p{Nd}]+", " ")
-                .replaceAll("(?<!\\d)0+(?=\\d)", "")
-                .replace(" ", "");
-    }
-
-    private static int numbers(Grid grid, Map<String, List<BigDecimal>> known) {
-        int found = best(
-                grid,
-                column -> grid.rows().stream()
-                        .filter(row -> known.containsKey(key(row.cell(column).text())))
-                        .count());
+    private static int numbers(Grid grid, Numbers known) {
+        int whole = best(grid, (row, column) -> known.isWhole(row.cell(column).text()));
+        int found = whole >= 0
+                ? whole
+                : best(grid, (row, column) -> known.isKnown(row.cell(column).text()));
         return found >= 0
                 ? found
                 : named(
@@ -79,20 +60,11 @@ record Columns(int numbers, int amounts, int less, int first, List<String> heads
                                 > 1);
     }
 
-    private static int amounts(Grid grid, int numbers, Map<String, List<BigDecimal>> known) {
+    private static int amounts(Grid grid, int numbers, Numbers known) {
         if (numbers < 0) {
             return -1;
         }
-        int found = best(
-                grid,
-                column -> column == numbers
-                        ? 0
-                        : grid.rows().stream()
-                                .filter(row -> isOneOf(
-                                        row.cell(column),
-                                        known.getOrDefault(key(row.cell(numbers).text()), List.of())))
-                                .count());
-        IntPredicate hasAmounts = column -> column != numbers && share(grid, numbers, column) > 0.5;
+        int found = best(grid, (row, column) -> column != numbers && agrees(row, numbers, column, known));
         if (found >= 0) {
             return found;
         }
@@ -100,31 +72,25 @@ record Columns(int numbers, int amounts, int less, int first, List<String> heads
         // What a row comes to stands at its end.
         return named >= 0
                 ? named
-                : IntStream.range(0, grid.columns()).filter(hasAmounts).max().orElse(-1);
+                : IntStream.range(0, grid.columns())
+                        .filter(column -> column != numbers && share(grid, numbers, column) > HALF)
+                        .max()
+                        .orElse(-1);
     }
 
     /// Debits and credits may stand in columns of their own.
-    private static int less(Grid grid, int numbers, int amounts, Map<String, List<BigDecimal>> known) {
-        if (numbers < 0 || amounts < 0) {
-            return -1;
-        }
-        return best(
-                grid,
-                column -> column == numbers || column == amounts
-                        ? 0
-                        : grid.rows().stream()
-                                .filter(row -> row.cell(amounts).isEmpty()
-                                        && isOneOf(
-                                                row.cell(column),
-                                                known.getOrDefault(
-                                                        key(row.cell(numbers).text()), List.of())))
-                                .count());
+    private static int less(Grid grid, int numbers, int amounts, Numbers known) {
+        return numbers < 0 || amounts < 0
+                ? -1
+                : best(
+                        grid,
+                        (row, column) -> column != numbers
+                                && row.cell(amounts).isEmpty()
+                                && agrees(row, numbers, column, known));
     }
 
-    private static boolean isOneOf(Cell cell, List<BigDecimal> amounts) {
-        return amounts.stream()
-                .anyMatch(
-                        amount -> Signs.values(cell).anyMatch(each -> each.abs().compareTo(amount) == 0));
+    private static boolean agrees(Grid.Row row, int numbers, int column, Numbers known) {
+        return known.agrees(row.cell(numbers).text(), Signs.values(row.cell(column)));
     }
 
     /// How many of the rows with something in the column of the numbers have an amount here.
@@ -137,14 +103,26 @@ record Columns(int numbers, int amounts, int less, int first, List<String> heads
         return (double) amounts / Math.max(1, rows.size());
     }
 
-    /// The first of those with the most, none at all excepted.
-    private static int best(Grid grid, IntToLongFunction count) {
+    private interface Fit {
+        boolean fits(Grid.Row row, int column);
+    }
+
+    /// The first of those with the most fitting rows, none at all excepted; one out of sight only where none is seen.
+    private static int best(Grid grid, Fit fit) {
+        int seen = best(grid, fit, false);
+        return seen >= 0 ? seen : best(grid, fit, true);
+    }
+
+    private static int best(Grid grid, Fit fit, boolean hidden) {
         int best = -1;
         long most = 0;
-        for (int column = 0; column < grid.columns(); column++) {
-            long counted = count.applyAsLong(column);
-            if (counted > most) {
-                most = counted;
+        for (int place = 0; place < grid.columns(); place++) {
+            int column = place;
+            long fitting = grid.hides(column) == hidden
+                    ? grid.rows().stream().filter(row -> fit.fits(row, column)).count()
+                    : 0;
+            if (fitting > most) {
+                most = fitting;
                 best = column;
             }
         }
@@ -167,12 +145,12 @@ record Columns(int numbers, int amounts, int less, int first, List<String> heads
     }
 
     /// The first row with the number of a document that is known, or with any number and an amount.
-    private static int first(Grid grid, int numbers, int amounts, Set<String> known) {
+    private static int first(Grid grid, int numbers, int amounts, Numbers known) {
         for (int place = 0; place < grid.rows().size() && numbers >= 0 && amounts >= 0; place++) {
             Grid.Row row = grid.rows().get(place);
             boolean both = !row.cell(numbers).isEmpty()
                     && Signs.values(row.cell(amounts)).findAny().isPresent();
-            if (both || known.contains(key(row.cell(numbers).text()))) {
+            if (both || known.isKnown(row.cell(numbers).text())) {
                 return place;
             }
         }

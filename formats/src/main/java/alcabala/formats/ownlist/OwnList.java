@@ -3,7 +3,6 @@ package alcabala.formats.ownlist;
 import alcabala.accounting.batch.ListEntry;
 import java.math.BigDecimal;
 import java.util.List;
-import org.joda.money.Money;
 
 /// A list as it was understood.
 ///
@@ -34,11 +33,6 @@ public record OwnList(
     public record Said(Integer numbers, Integer amounts, DecimalSign sign, boolean hidden) {
         public static final Said NOTHING = new Said(null, null, null, true);
     }
-
-    /// A document that may be on the list.
-    ///
-    /// @param gross with its sign
-    public record Known(String number, Money gross) {}
 
     /// A row that adds up those before it.
     ///

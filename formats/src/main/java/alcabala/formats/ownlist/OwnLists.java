@@ -1,7 +1,7 @@
 package alcabala.formats.ownlist;
 
+import alcabala.accounting.batch.ControlTotals.Member;
 import alcabala.formats.grid.Grid;
-import alcabala.formats.ownlist.OwnList.Known;
 import alcabala.formats.ownlist.OwnList.Problem;
 import alcabala.formats.ownlist.OwnList.Said;
 import java.util.List;
@@ -12,19 +12,22 @@ import org.joda.money.CurrencyUnit;
 public final class OwnLists {
     private OwnLists() {}
 
-    /// The sheet that has the most of the known documents; the first, where none has any.
-    public static Grid likeliest(List<Grid> sheets, List<Known> known) {
+    /// The sheet that has the most of the documents; the first, where none has any.
+    public static Grid likeliest(List<Grid> sheets, List<Member> documents) {
+        Numbers known = new Numbers(documents);
         Grid likeliest = sheets.getFirst();
+        long most = 0;
         for (Grid sheet : sheets) {
-            if (Columns.matching(sheet, known) > Columns.matching(likeliest, known)) {
-                likeliest = sheet;
-            }
+            long matching = Columns.matching(sheet, known);
+            likeliest = matching > most ? sheet : likeliest;
+            most = Math.max(most, matching);
         }
         return likeliest;
     }
 
-    /// @param known documents that may be on it
-    public static OwnList understand(Grid grid, CurrencyUnit currency, List<Known> known, Said said) {
+    /// @param documents that may be on it
+    public static OwnList understand(Grid grid, CurrencyUnit currency, List<Member> documents, Said said) {
+        Numbers known = new Numbers(documents);
         Columns columns = Columns.of(grid, known, said);
         if (columns.numbers() < 0 || columns.amounts() < 0) {
             Problem.Kind kind = columns.numbers() < 0 ? Problem.Kind.NO_NUMBERS : Problem.Kind.NO_AMOUNTS;
@@ -40,7 +43,7 @@ public final class OwnLists {
                     List.of(new Problem(kind, 0, -1, "")));
         }
         Signs signs = Signs.of(grid, columns, known, said);
-        Rows rows = new Rows(grid, currency, columns, signs, new Numbers(known), said.hidden()).read();
+        Rows rows = new Rows(grid, currency, columns, signs, known, said.hidden()).read();
         return new OwnList(
                 columns.numbers(),
                 columns.amounts(),

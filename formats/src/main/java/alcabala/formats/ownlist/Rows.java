@@ -46,6 +46,7 @@ final class Rows {
     Rows read() {
         if (signs.ambiguous()) {
             problems.add(new Problem(Problem.Kind.AMBIGUOUS, 0, columns.amounts(), example()));
+            return this;
         }
         grid.rows().subList(columns.first(), grid.rows().size()).stream()
                 .filter(row -> withHidden || !row.hidden())

@@ -2,12 +2,9 @@ package alcabala.formats.ownlist;
 
 import alcabala.formats.grid.Grid;
 import alcabala.formats.grid.Grid.Cell;
-import alcabala.formats.ownlist.OwnList.Known;
 import alcabala.formats.ownlist.OwnList.Said;
 import java.math.BigDecimal;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Stream;
 
 /// What stands before the decimals in the texts of a column. One column is written in one way: the one that reads more
@@ -15,7 +12,7 @@ import java.util.stream.Stream;
 ///
 /// @param ambiguous whether nothing tells which
 record Signs(DecimalSign sign, boolean ambiguous) {
-    static Signs of(Grid grid, Columns columns, List<Known> known, Said said) {
+    static Signs of(Grid grid, Columns columns, Numbers known, Said said) {
         if (said.sign() != null) {
             return new Signs(said.sign(), false);
         }
@@ -46,19 +43,11 @@ record Signs(DecimalSign sign, boolean ambiguous) {
                 .count();
     }
 
-    private static long agree(List<Grid.Row> rows, Columns columns, List<Known> known, DecimalSign sign) {
-        Map<String, BigDecimal> amounts = new HashMap<>();
-        known.forEach(each ->
-                amounts.put(Columns.key(each.number()), each.gross().getAmount().abs()));
+    private static long agree(List<Grid.Row> rows, Columns columns, Numbers known, DecimalSign sign) {
         return rows.stream()
-                .filter(row -> {
-                    BigDecimal gross =
-                            amounts.get(Columns.key(row.cell(columns.numbers()).text()));
-                    return gross != null
-                            && sign.read(row.cell(columns.amounts()).text())
-                                    .filter(each -> each.amount().abs().compareTo(gross) == 0)
-                                    .isPresent();
-                })
+                .filter(row -> known.agrees(
+                        row.cell(columns.numbers()).text(),
+                        sign.read(row.cell(columns.amounts()).text()).map(DecimalSign.Written::amount).stream()))
                 .count();
     }
 

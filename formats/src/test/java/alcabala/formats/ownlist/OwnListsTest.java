@@ -3,11 +3,11 @@ package alcabala.formats.ownlist;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
+import alcabala.accounting.batch.ControlTotals.Member;
 import alcabala.accounting.batch.ListEntry;
 import alcabala.formats.csv.CsvProblem;
 import alcabala.formats.grid.Grid;
 import alcabala.formats.grid.GridFile;
-import alcabala.formats.ownlist.OwnList.Known;
 import alcabala.formats.ownlist.OwnList.Problem;
 import alcabala.formats.ownlist.OwnList.Said;
 import java.io.ByteArrayOutputStream;
@@ -28,7 +28,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class OwnListsTest {
-    private static final List<Known> KNOWN =
+    private static final List<Member> KNOWN =
             List.of(known("HL-20417", "1234.50"), known("HL-20418", "99.00"), known("HL-20419", "-12.30"));
 
     @ParameterizedTest
@@ -93,10 +93,7 @@ class OwnListsTest {
 
         assertThat(read(content, Said.NOTHING).problems())
                 .extracting(Problem::kind, Problem::found)
-                .containsExactly(
-                        tuple(Problem.Kind.AMBIGUOUS, "1.234"),
-                        tuple(Problem.Kind.TOO_FINE, "1.234"),
-                        tuple(Problem.Kind.TOO_FINE, "5.678"));
+                .containsExactly(tuple(Problem.Kind.AMBIGUOUS, "1.234"));
         OwnList said = read(content, new Said(0, 1, DecimalSign.COMMA, true));
         assertThat(said.problems()).isEmpty();
         assertThat(said.entries().getFirst().amount()).isEqualTo(eur("1234"));
@@ -133,6 +130,72 @@ class OwnListsTest {
                         tuple("HL-20419", "-12.30"));
         assertThat(read(content, new Said(null, null, null, false)).entries()).hasSize(3);
         assertThat(grid(content).rows().get(2).cell(0).text()).isEqualTo("2025-12-09");
+    }
+
+    /// A column that counts the rows, and what is out of sight, are none of what was meant.
+    @Test
+    void aPrefixMayBeMissingAndWhatIsSeenComesFirst() {
+        OwnList bare =
+                read("20417;1234,50\n20418;99,00\n20419;-12,30\n".getBytes(StandardCharsets.UTF_8), Said.NOTHING);
+        assertThat(bare.numbers()).isZero();
+        assertThat(bare.amounts()).isOne();
+        List<Member> few = List.of(known("HL-1", "10.00"), known("HL-2", "20.00"));
+        OwnList counted =
+                understand("1;HL-1;10,00\n2;HL-2;20,00\n".getBytes(StandardCharsets.UTF_8), few, Said.NOTHING);
+        assertThat(counted.numbers()).isOne();
+
+        OwnList seen = read(
+                workbook(sheet -> {
+                    row(sheet, 0, "Number", "Before", "Gross");
+                    row(sheet, 1, "HL-20417", 1234.5, 1234.5);
+                    row(sheet, 2, "HL-20418", 99, 98);
+                    sheet.hideColumn(1);
+                }),
+                Said.NOTHING);
+        assertThat(seen.amounts()).isEqualTo(2);
+    }
+
+    @Test
+    void eachLimitHoldsOnBothItsSides() {
+        String amount = "1,2345678901234567890123456789012345678";
+        assertThat(amount).hasSize(39);
+        assertThat(DecimalSign.COMMA.read(amount + "9")).isPresent();
+        assertThat(DecimalSign.COMMA.read(amount + "90")).isEmpty();
+
+        assertThat(cents(99.0000009)).containsExactly("99.00");
+        assertThat(cents(99.0000011)).isEmpty();
+
+        byte[] widest = (";".repeat(199) + "x\n").getBytes(StandardCharsets.UTF_8);
+        assertThat(grid(widest).columns()).isEqualTo(200);
+        assertThat(problem((";".repeat(200) + "x\n").getBytes(StandardCharsets.UTF_8)))
+                .isEqualTo(CsvProblem.Code.TOO_LARGE);
+        assertThat(grid("a;b\n".repeat(100_000).getBytes(StandardCharsets.UTF_8))
+                        .rows())
+                .hasSize(100_000);
+        assertThat(grid(("x".repeat(32_767) + ";y\n").getBytes(StandardCharsets.UTF_8))
+                        .rows())
+                .hasSize(1);
+        assertThat(problem(("x".repeat(32_768) + ";y\n").getBytes(StandardCharsets.UTF_8)))
+                .isEqualTo(CsvProblem.Code.VALUE);
+
+        String wrong = "Number;Gross\nHL-20417;1234,50\n" + "HL-1;x\n".repeat(100);
+        assertThat(read(wrong.getBytes(StandardCharsets.UTF_8), Said.NOTHING).problems())
+                .hasSize(100);
+        assertThat(read((wrong + "HL-1;x\n").getBytes(StandardCharsets.UTF_8), Said.NOTHING)
+                        .problems())
+                .as("more are not told")
+                .hasSize(100);
+    }
+
+    private static List<String> cents(double amount) {
+        byte[] book = workbook(sheet -> {
+            row(sheet, 0, "HL-20417", 1234.5);
+            row(sheet, 1, "HL-20418", amount);
+        });
+        return read(book, Said.NOTHING).entries().stream()
+                .filter(entry -> entry.number().equals("HL-20418"))
+                .map(entry -> entry.amount().getAmount().toPlainString())
+                .toList();
     }
 
     @Test
@@ -195,6 +258,14 @@ class OwnListsTest {
                 .isEqualTo(CsvProblem.Code.QUOTES);
         assertThat(problem("a;b\n".repeat(100_001).getBytes(StandardCharsets.UTF_8)))
                 .isEqualTo(CsvProblem.Code.TOO_LARGE);
+        assertThat(((GridFile.Outcome.Unreadable) GridFile.read("a;b\nc;\"d\n".getBytes(StandardCharsets.UTF_8)))
+                        .problem()
+                        .line())
+                .as("where it is open")
+                .isEqualTo(2);
+        assertThat(grid("sep=\"\na;b\n".getBytes(StandardCharsets.UTF_8)).columns())
+                .as("what cannot divide cells is not taken for what does")
+                .isEqualTo(2);
         OwnList none = read("just words\nand more\n".getBytes(StandardCharsets.UTF_8), Said.NOTHING);
         assertThat(none.problems()).extracting(Problem::kind).containsExactly(Problem.Kind.NO_NUMBERS);
     }
@@ -223,7 +294,7 @@ class OwnListsTest {
         return understand(content, KNOWN, said);
     }
 
-    private static OwnList understand(byte[] content, List<Known> known, Said said) {
+    private static OwnList understand(byte[] content, List<Member> known, Said said) {
         return OwnLists.understand(grid(content), CurrencyUnit.EUR, known, said);
     }
 
@@ -235,8 +306,9 @@ class OwnListsTest {
         return ((GridFile.Outcome.Unreadable) GridFile.read(content)).problem().code();
     }
 
-    private static Known known(String number, String gross) {
-        return new Known(number, eur(gross));
+    private static Member known(String number, String gross) {
+        Money signed = eur(gross);
+        return new Member(number, signed.isNegative(), eur("0"), eur("0"), signed.abs());
     }
 
     private static Money eur(String amount) {

@@ -196,6 +196,6 @@ class Recompiler implements Affected {
             d.route_id = :route and d.outcome is distinct from 'posted'
                 and (d.outcome is null or d.outcome in ('refused', 'unreached'))""";
     private static final String SELECT =
-            "select d.id, d.state, d.kind, d.currency, d.gross, v.shape, v.content\n            from record d"
-                    + Stored.JOIN + " where ";
+            "select d.id, d.state, d.kind, d.currency, d.gross, v.shape, v.content from record d" + Stored.JOIN
+                    + " where ";
 }

@@ -15,18 +15,18 @@ public final class KeptFindings {
 
     /// @param kind such as `item-unmapped`
     /// @param facts as [#facts] wrote them, or what was told before facts were kept
-    public static Said sentence(String kind, String facts) {
+    public static Sentence sentence(String kind, String facts) {
         ObjectNode node = DocumentJson.read(facts, ObjectNode.class);
         if (node.hasNonNull("told")) {
-            return Said.plain(node.path("told").asString());
+            return Sentence.plain(node.path("told").asString());
         }
         try {
             return FindingKinds.find(kind)
                     .map(type -> Sentences.of(DocumentJson.read(facts, type)))
-                    .orElse(Said.plain(kind.replace('-', ' ')));
+                    .orElse(Sentence.plain(kind.replace('-', ' ')));
         } catch (JacksonException e) {
             // Facts of a former version, until the record is compiled again.
-            return Said.plain(kind.replace('-', ' '));
+            return Sentence.plain(kind.replace('-', ' '));
         }
     }
 }

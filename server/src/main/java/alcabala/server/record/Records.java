@@ -6,7 +6,7 @@ import alcabala.server.access.Sight;
 import alcabala.server.platform.KeptFindings;
 import alcabala.server.platform.Like;
 import alcabala.server.platform.NotPossibleException;
-import alcabala.server.platform.Said;
+import alcabala.server.platform.Sentence;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -55,7 +55,7 @@ public class Records {
             long paid,
             Instant crossedAt,
             int findings,
-            String sentence) {}
+            Sentence said) {}
 
     /// What a list can be ordered by, with the column behind each.
     public enum Order {
@@ -89,7 +89,7 @@ public class Records {
     ///
     /// @param first how many of them are listed under it, since it is their first cause
     /// @param amounts minor units by currency
-    public record Cause(String cause, Said said, int documents, Map<String, Long> amounts, int first) {}
+    public record Cause(String cause, Sentence said, int documents, Map<String, Long> amounts, int first) {}
 
     private record SumRow(String state, String currency, int count, long gross) {}
 
@@ -102,8 +102,8 @@ public class Records {
             int documents,
             long amount,
             int first) {
-        Said said() {
-            return kind.isEmpty() ? Said.plain(sentence) : KeptFindings.sentence(kind, facts);
+        Sentence said() {
+            return kind.isEmpty() ? Sentence.plain(sentence) : KeptFindings.sentence(kind, facts);
         }
     }
 
@@ -332,12 +332,13 @@ public class Records {
                 sentence(row));
     }
 
-    private static String sentence(ResultSet row) throws SQLException {
+    private static Sentence sentence(ResultSet row) throws SQLException {
         String kind = row.getString("finding_kind");
         String said = row.getString("sentence");
-        return said != null || kind == null
-                ? said
-                : KeptFindings.sentence(kind, row.getString("finding_facts")).text();
+        if (said != null || kind == null) {
+            return said == null ? Sentence.NOTHING : Sentence.plain(said);
+        }
+        return KeptFindings.sentence(kind, row.getString("finding_facts"));
     }
 
     private static final String SELECT = """

@@ -6,7 +6,7 @@ import alcabala.server.intake.FileIntake;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Problem;
-import alcabala.server.platform.Said;
+import alcabala.server.platform.Sentence;
 import alcabala.server.platform.Sentences;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -39,9 +39,9 @@ class IntakeApi {
     private final FileIntake intake;
     private final Routes routes;
 
-    record IntakeFinding(String severity, String cause, String sentence, List<Said.Part> parts) {
+    record IntakeFinding(String severity, String cause, String sentence, List<Sentence.Part> parts) {
         static IntakeFinding of(Finding finding) {
-            Said said = Sentences.of(finding);
+            Sentence said = Sentences.of(finding);
             return new IntakeFinding(Compiled.severity(finding), finding.cause(), said.text(), said.parts());
         }
     }

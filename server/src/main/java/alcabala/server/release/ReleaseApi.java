@@ -9,7 +9,7 @@ import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
-import alcabala.server.platform.Said;
+import alcabala.server.platform.Sentence;
 import alcabala.server.platform.SumJson;
 import alcabala.server.record.Allocations;
 import alcabala.server.record.PaymentState;
@@ -96,7 +96,7 @@ class ReleaseApi {
     record CauseJson(
             String cause,
             String sentence,
-            List<Said.Part> parts,
+            List<Sentence.Part> parts,
             int documents,
             List<SumJson> amounts,
             int first,
@@ -104,8 +104,13 @@ class ReleaseApi {
 
     record Summary(List<StateSum> states, List<CauseJson> causes, String currency) {}
 
+    /// @param parts of what is said of it
     /// @param settledBy of a document: what settles it, oldest first
-    record Detail(DocumentRow document, BothSidesView.BothSides sides, List<SettledBy> settledBy) {}
+    record Detail(
+            DocumentRow document,
+            List<Sentence.Part> parts,
+            BothSidesView.BothSides sides,
+            List<SettledBy> settledBy) {}
 
     /// @param amount with what was deducted; negative where it came back
     record SettledBy(long id, String number, String kind, String state, String amount) {}
@@ -237,6 +242,7 @@ class ReleaseApi {
         BothSidesView.BothSides sides = bothSidesView.of(row);
         return new Detail(
                 json(row, routes.get(row.routeId()), sight),
+                row.said().parts(),
                 sight.isLimited() ? WhatBecame.of(sides) : sides,
                 sight.isLimited() ? List.of() : settledBy(id));
     }
@@ -323,7 +329,7 @@ class ReleaseApi {
                 row.state(),
                 row.state().equals("Refused") ? "refused:" + row.refusal() : row.cause(),
                 row.findings(),
-                row.sentence() == null ? "" : row.sentence(),
+                row.said().text(),
                 sight.isLimited() ? "" : row.landsIn(),
                 sight.isLimited() ? "" : row.taxCodes(),
                 sight.isLimited() ? "" : Amounts.decimal(row.currency(), row.rounding()),

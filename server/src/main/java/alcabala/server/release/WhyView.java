@@ -21,7 +21,7 @@ import alcabala.server.crossing.DecidedTax;
 import alcabala.server.crossing.Postings;
 import alcabala.server.crossing.Postings.Sent;
 import alcabala.server.platform.Amounts;
-import alcabala.server.platform.Said;
+import alcabala.server.platform.Sentence;
 import alcabala.server.platform.Sentences;
 import alcabala.server.record.Records;
 import alcabala.server.reference.LedgerReference;
@@ -116,9 +116,9 @@ class WhyView {
     /// A place to put a finding right in, when choosing a counterpart does it.
     record Fix(RowKind kind, String code) {}
 
-    record FindingJson(String severity, String cause, String sentence, List<Said.Part> parts, Fix fix) {
+    record FindingJson(String severity, String cause, String sentence, List<Sentence.Part> parts, Fix fix) {
         static FindingJson of(Finding finding) {
-            Said said = Sentences.of(finding);
+            Sentence said = Sentences.of(finding);
             return new FindingJson(
                     Compiled.severity(finding),
                     finding.cause(),

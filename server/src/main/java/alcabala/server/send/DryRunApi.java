@@ -7,6 +7,8 @@ import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Sentence;
+import alcabala.server.platform.Sentences;
 import alcabala.server.record.Records;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
@@ -15,10 +17,8 @@ import alcabala.server.send.Preview.Prepared;
 import jakarta.validation.Valid;
 import java.time.LocalDate;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -64,12 +64,15 @@ class DryRunApi {
 
     record DryJournal(List<DryBooked> lines, String debit, String credit) {}
 
-    /// One that was chosen and would not go.
-    record DryLeft(long id, String number, String party, String state, String sentence) {}
+    /// One that was asked for and would not go.
+    ///
+    /// @param parts why, as far as it is known
+    record DryLeft(long id, String number, String party, String state, List<Sentence.Part> parts) {}
 
     /// @param journal of all together, one line for each account; null when nothing would go
-    /// @param left the first 200 of those that were chosen by hand and would not go
-    record DryRun(String currency, List<DryDocument> documents, DryJournal journal, List<DryLeft> left) {}
+    /// @param left the first 200 of those that were asked for and would not go
+    /// @param leftOut how many they are
+    record DryRun(String currency, List<DryDocument> documents, DryJournal journal, List<DryLeft> left, int leftOut) {}
 
     record DryOne(List<DryLine> lines, DryJournal journal) {}
 
@@ -83,8 +86,7 @@ class DryRunApi {
     @PostMapping
     DryRun dryRun(@Valid @RequestBody SendApi.ChoiceJson asked) {
         RouteRow route = routes.getLeading(asked.route());
-        Choice choice = asked.asChoice();
-        Preview preview = previews.of(route, choice);
+        Preview preview = previews.of(route, asked.asChoice());
         List<Journal> journals = preview.documents().stream()
                 .map(each -> each.posting().journal())
                 .toList();
@@ -92,7 +94,8 @@ class DryRunApi {
                 preview.totals().gross().getCurrencyUnit().getCode(),
                 preview.documents().stream().map(DryRunApi::document).toList(),
                 journals.isEmpty() ? null : journal(Journal.together(journals), names(route)),
-                left(choice, preview));
+                left(route, preview),
+                preview.left().size());
     }
 
     /// One of them, among the others: what goes before it may leave less for it.
@@ -108,21 +111,26 @@ class DryRunApi {
                 journal(found.posting().journal().byAccount(), names(route)));
     }
 
-    private List<DryLeft> left(Choice choice, Preview preview) {
-        if (!choice.isNamed()) {
-            return List.of();
-        }
-        Set<Long> going = new HashSet<>(preview.ids());
-        return choice.ids().stream()
-                .filter(id -> !going.contains(id))
+    /// Each with why: it is blocked or gone by now, or its party may be one that the batch creates.
+    private List<DryLeft> left(RouteRow route, Preview preview) {
+        Map<String, Preview.Alike> alike =
+                preview.alike().stream().collect(Collectors.toMap(Preview.Alike::code, Function.identity()));
+        return preview.left().stream()
                 .limit(LISTED)
                 .flatMap(id -> records.find(id).stream())
+                .filter(row -> row.routeId() == route.id())
                 .map(row -> new DryLeft(
                         row.id(),
                         row.number(),
                         row.partyName(),
                         row.state(),
-                        row.sentence() == null ? "" : row.sentence()))
+                        alike.containsKey(row.partyCode())
+                                ? Sentences.alike(
+                                                row.partyCode(),
+                                                row.partyName(),
+                                                alike.get(row.partyCode()).like())
+                                        .parts()
+                                : row.said().parts()))
                 .toList();
     }
 

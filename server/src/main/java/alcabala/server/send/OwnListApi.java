@@ -4,6 +4,7 @@ import alcabala.accounting.batch.ListComparison;
 import alcabala.formats.grid.Grid;
 import alcabala.formats.ownlist.DecimalSign;
 import alcabala.formats.ownlist.OwnList;
+import alcabala.server.crossing.BatchHeads;
 import alcabala.server.platform.Amounts;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -13,10 +14,16 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestPart;
@@ -25,13 +32,15 @@ import org.springframework.web.multipart.MultipartFile;
 
 /// A list of somebody's own beside the batch that she is about to send.
 @RestController
-@RequestMapping("/api/batches/own-list")
+@RequestMapping("/api/batches")
 class OwnListApi {
     private static final int LISTED = 500;
     private static final int LONGEST_NAME = 200;
     private final Routes routes;
     private final Previews previews;
     private final OwnListFiles files;
+    private final OwnListStore store;
+    private final BatchHeads heads;
 
     /// How the list is to be read; what is null is recognised.
     ///
@@ -91,14 +100,16 @@ class OwnListApi {
             List<OwnLine> lines,
             List<OwnProblem> problems) {}
 
-    OwnListApi(Routes routes, Previews previews, OwnListFiles files) {
+    OwnListApi(Routes routes, Previews previews, OwnListFiles files, OwnListStore store, BatchHeads heads) {
+        this.store = store;
+        this.heads = heads;
         this.routes = routes;
         this.previews = previews;
         this.files = files;
     }
 
     /// Reads it and compares it line by line; nothing is sent.
-    @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    @PostMapping(value = "/own-list", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     OwnListRead read(
             @Valid @RequestPart("asked") OwnListAsked asked, @RequestPart("file") MultipartFile file, Principal who)
             throws IOException {
@@ -114,6 +125,22 @@ class OwnListApi {
                 asked.said(),
                 who.getName());
         return json(preview, reading);
+    }
+
+    /// The list that a batch went by, as it was brought.
+    @GetMapping("/{id}/own-list")
+    ResponseEntity<byte[]> original(@PathVariable long id) {
+        routes.get(heads.routeOf(id));
+        OwnListStore.Original original = store.original(id);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(original.fileName(), StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(original.content());
     }
 
     private static OwnListRead json(Preview preview, OwnListFiles.Reading reading) {

@@ -6,7 +6,6 @@ import alcabala.accounting.batch.ListComparison;
 import alcabala.formats.grid.Grid;
 import alcabala.formats.grid.GridFile;
 import alcabala.formats.ownlist.OwnList;
-import alcabala.formats.ownlist.OwnList.Known;
 import alcabala.formats.ownlist.OwnLists;
 import alcabala.server.platform.FileSentences;
 import alcabala.server.platform.NotPossibleException;
@@ -49,9 +48,8 @@ class OwnListFiles {
         };
         CurrencyUnit currency = preview.totals().gross().getCurrencyUnit();
         List<Member> members = preview.members();
-        List<Known> known = members.stream().map(OwnListFiles::known).toList();
-        Grid grid = sheet.isEmpty() ? OwnLists.likeliest(file.sheets(), known) : named(file, sheet);
-        OwnList list = OwnLists.understand(grid, currency, known, said);
+        Grid grid = sheet.isEmpty() ? OwnLists.likeliest(file.sheets(), members) : named(file, sheet);
+        OwnList list = OwnLists.understand(grid, currency, members, said);
         if (!list.problems().isEmpty()) {
             return new Reading(file, grid, list, Optional.empty(), Optional.empty());
         }
@@ -65,10 +63,6 @@ class OwnListFiles {
                 .filter(each -> each.name().equals(sheet))
                 .findFirst()
                 .orElseThrow(() -> NotPossibleException.missing("sheet " + sheet));
-    }
-
-    private static Known known(Member member) {
-        return new Known(member.number(), member.credit() ? member.gross().negated() : member.gross());
     }
 
     /// A list that was read before, with what the batch is now.

@@ -22,6 +22,9 @@ class OwnListStore {
     /// As it was understood.
     record Kept(String currency, List<ListEntry> entries) {}
 
+    /// Byte for byte.
+    record Original(String fileName, byte[] content) {}
+
     private record Row(String currency, String entries) {}
 
     OwnListStore(JdbcClient jdbc, Clock clock) {
@@ -46,6 +49,18 @@ class OwnListStore {
                 .param("entries", DocumentJson.write(kept.entries()))
                 .query(Long.class)
                 .single();
+    }
+
+    /// As it was brought, for a batch that went by it.
+    ///
+    /// @throws NotPossibleException when none did
+    Original original(long batch) {
+        return jdbc.sql(
+                        "select o.file_name, o.content from own_list o join batch b on b.own_list_id = o.id where b.id = :batch")
+                .param("batch", batch)
+                .query((row, n) -> new Original(row.getString("file_name"), row.getBytes("content")))
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("own list of batch " + batch));
     }
 
     /// @throws NotPossibleException when it is not there (any more), or of another route

@@ -12,6 +12,7 @@ import java.util.List;
 ///
 /// @param alike parties that resemble one that the batch creates: their documents stay
 /// @param inPlace how many stand on the ledger already and are changed there
+/// @param left those that were asked for and do not go
 record Preview(
         List<Prepared> documents,
         ControlTotals totals,
@@ -20,7 +21,7 @@ record Preview(
         List<Creation> items,
         List<ItemNames.Collision> collisions,
         int inPlace,
-        int leftOut) {
+        List<Long> left) {
     List<Long> ids() {
         return documents.stream().map(Prepared::id).toList();
     }

@@ -99,7 +99,10 @@ class Previews {
             }
             each.posting().entry().lines().forEach(line -> addItem(line, known, items));
         }
-        int asked = choice.isNamed() ? choice.ids().size() : found.size();
+        Set<Long> gone = going.stream().map(Prepared::id).collect(Collectors.toSet());
+        List<Long> asked = choice.isNamed()
+                ? choice.ids()
+                : found.stream().map(Candidate::id).toList();
         return new Preview(
                 going,
                 totals(route, going),
@@ -108,7 +111,7 @@ class Previews {
                 named(route, items),
                 items.isEmpty() ? List.of() : newItems.collisions(route),
                 (int) going.stream().filter(Prepared::stands).count(),
-                asked - going.size());
+                asked.stream().filter(id -> !gone.contains(id)).toList());
     }
 
     /// Those that compile clean now, and are not dated by their batch before the first day of their kind.

@@ -118,7 +118,7 @@ class SendApi {
                 Amounts.decimal(totals.tax()),
                 Amounts.decimal(totals.gross()),
                 totals.hashTotal().toString(),
-                preview.leftOut(),
+                preview.left().size(),
                 preview.parties(),
                 preview.alike(),
                 preview.items(),

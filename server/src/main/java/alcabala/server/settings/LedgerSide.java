@@ -14,7 +14,7 @@ import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Topic;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.platform.Amounts;
-import alcabala.server.platform.Said;
+import alcabala.server.platform.Sentence;
 import alcabala.server.platform.Sentences;
 import java.math.BigDecimal;
 import java.util.ArrayList;
@@ -42,8 +42,10 @@ record LedgerSide(
 
     /// @param names of accounts by code
     static LedgerSide of(Compilation compiled, RouteSettings settings, Map<String, String> names, Record record) {
-        List<String> findings =
-                compiled.findings().stream().map(Sentences::of).map(Said::text).toList();
+        List<String> findings = compiled.findings().stream()
+                .map(Sentences::of)
+                .map(Sentence::text)
+                .toList();
         if (compiled.entry().isEmpty()) {
             return new LedgerSide(findings, List.of(), List.of(), List.of(), List.of());
         }

@@ -100,6 +100,7 @@ class EndpointsTest {
             POST /api/documents/{id}/settlement                    administrator bookkeeper
             GET /api/batches                                       administrator bookkeeper reviewer
             GET /api/batches/{id}                                  administrator bookkeeper reviewer
+            GET /api/batches/{id}/own-list                         administrator bookkeeper reviewer
             GET /api/connect                                       administrator bookkeeper reviewer
             GET /api/connect/counts                                administrator bookkeeper reviewer
             GET /api/connect/ledgers/{id}/pulls                    administrator bookkeeper reviewer

@@ -51,13 +51,13 @@ class OwnListTest {
         assertThat(batch.get("ownList").asString()).isEqualTo("november.csv");
         assertThat(batch.get("independentTotal").asString())
                 .isEqualTo(read.get("listed").asString());
-        assertThat(world.jdbc()
-                        .sql("select content from own_list where id = :id")
-                        .param("id", read.get("id").asLong())
-                        .query(byte[].class)
-                        .single())
+        long id = batch.get("id").asLong();
+        assertThat(ferro.get("/api/batches/" + id + "/own-list").body())
                 .as("byte for byte")
-                .isEqualTo(text.getBytes(StandardCharsets.UTF_8));
+                .isEqualTo(text);
+        long without =
+                batch(ferro.post("/api/batches", order(invoices()))).get("id").asLong();
+        assertThat(ferro.get("/api/batches/" + without + "/own-list").status()).isEqualTo(404);
     }
 
     /// Though it would be the same total, with what is wrong of two documents made up for.
@@ -111,10 +111,8 @@ class OwnListTest {
                 .update();
         long fresh = read(documents, "c.csv", text).get("id").asLong();
 
-        Map<String, Object> shown = shown(documents);
         for (long id : List.of(other, old)) {
-            Map<String, Object> order = new HashMap<>(choice(documents));
-            order.put("shown", shown);
+            Map<String, Object> order = order(documents);
             order.put("ownList", id);
             assertThat(ferro.post("/api/batches", order).status()).isEqualTo(404);
         }
@@ -162,11 +160,16 @@ class OwnListTest {
     }
 
     private static Api.Response send(List<JsonNode> documents, JsonNode read, String reason) {
-        Map<String, Object> order = new HashMap<>(choice(documents));
-        order.put("shown", shown(documents));
+        Map<String, Object> order = order(documents);
         order.put("ownList", read.get("id").asLong());
         order.put("reason", reason);
         return ferro.post("/api/batches", order);
+    }
+
+    private static Map<String, Object> order(List<JsonNode> documents) {
+        Map<String, Object> order = new HashMap<>(choice(documents));
+        order.put("shown", shown(documents));
+        return order;
     }
 
     private static JsonNode batch(Api.Response sent) {

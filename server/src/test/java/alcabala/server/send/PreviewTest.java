@@ -87,7 +87,7 @@ class PreviewTest {
         Map<String, Object> chosen = Map.of("route", "yard", "ids", List.of(blocked, ready));
         JsonNode left = ferro.post("/api/batches/dry-run", chosen).json().get("left");
         assertThat(left.findValuesAsString("state")).containsExactly("Blocked");
-        assertThat(left.get(0).get("sentence").asString()).isNotEmpty();
+        assertThat(left.get(0).get("parts").findValuesAsString("place")).contains("CROSSWALK");
 
         JsonNode one = ferro.post("/api/batches/dry-run/" + ready, chosen).json();
         JsonNode document = run.get("documents")

@@ -6,16 +6,16 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.record.RecordKind;
-import alcabala.server.platform.Said.Part;
-import alcabala.server.platform.Said.Place;
+import alcabala.server.platform.Sentence.Part;
+import alcabala.server.platform.Sentence.Place;
 import java.math.BigDecimal;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
-class SaidTest {
+class SentenceTest {
     @Test
     void aSentenceLeadsFromEachCodeInItToItsPlace() {
-        Said rate = Sentences.of(
+        Sentence rate = Sentences.of(
                 new Finding.TaxRateDiffers("VAT23", new BigDecimal("23.00"), "IK21", new BigDecimal("21")));
 
         assertThat(rate.text()).isEqualTo("Tax VAT23 is 23 %, but code IK21 of the ledger is 21 %.");
@@ -31,7 +31,7 @@ class SaidTest {
     @Test
     void whatWaitsLeadsToWhatItWaitsForAndARoleToItsRow() {
         assertThat(Sentences.of(new Finding.WaitsFor(RecordKind.CREDIT_NOTE, "B-7 %s")))
-                .extracting(Said::text, said -> said.parts().get(1))
+                .extracting(Sentence::text, said -> said.parts().get(1))
                 .containsExactly(
                         "It waits for credit note B-7 %s, which is not on the ledger yet.", Part.record("B-7 %s"));
         assertThat(Sentences.of(new Finding.AllocationUnfit("bill HL-20417")).parts())
@@ -50,6 +50,7 @@ class SaidTest {
 
     @Test
     void moreIsNotSaidThanThereIsRoomFor() {
-        assertThatThrownBy(() -> Said.of("Only %s.", "one", "two")).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> Sentence.of("Only %s.", "one", "two")).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> Sentence.of("%s and %s.", "one")).isInstanceOf(IllegalArgumentException.class);
     }
 }

@@ -8,8 +8,11 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /// A sentence in its parts, so that a screen can lead from a code in it to where that code is looked after.
-public record Said(List<Part> parts) {
+public record Sentence(List<Part> parts) {
     private static final Pattern GAP = Pattern.compile("%s");
+
+    /// Where there is nothing to say.
+    public static final Sentence NOTHING = new Sentence(List.of());
 
     /// Where something that a sentence names is found.
     public enum Place {
@@ -46,12 +49,13 @@ public record Said(List<Part> parts) {
         }
     }
 
-    public static Said plain(String text) {
-        return new Said(List.of(Part.plain(text)));
+    public static Sentence plain(String text) {
+        return new Sentence(List.of(Part.plain(text)));
     }
 
     /// @param template with `%s` for each of what it says, and `%%` for a per cent sign
-    static Said of(String template, Object... arguments) {
+    /// @throws IllegalArgumentException when there are more or fewer than it has room for
+    static Sentence of(String template, Object... arguments) {
         List<Part> parts = new ArrayList<>();
         Matcher gap = GAP.matcher(template);
         int from = 0;
@@ -63,8 +67,11 @@ public record Said(List<Part> parts) {
             add(parts, argument instanceof Part part ? part : Part.plain(String.valueOf(argument)));
             from = gap.end();
         }
+        if (gap.find()) {
+            throw new IllegalArgumentException("nothing is said of a gap in: " + template);
+        }
         add(parts, Part.plain(template.substring(from).replace("%%", "%")));
-        return new Said(List.copyOf(parts));
+        return new Sentence(List.copyOf(parts));
     }
 
     /// Plain words that follow each other are one part.
