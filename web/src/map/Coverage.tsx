@@ -3,8 +3,6 @@ import { Figure } from '../help/Figure';
 import type { Schemas } from '../api/client';
 import { counted, money } from '../ui/format';
 
-const NOTHING = { mapped: 0, covered: 0, open: 0, heldUp: '0', waiting: '0' };
-
 /** Which share of what waits is not held up by this. */
 const free = (heldUp: string, waiting: string) =>
   Number(waiting) <= 0 ? 1 : Math.min(1, Math.max(0, 1 - Number(heldUp) / Number(waiting)));
@@ -20,7 +18,10 @@ export const answered = ({
 /** How much of a crosswalk stands, by number and by money, and what the rest holds up. */
 export function Coverage({ counts }: { counts: Schemas['KindCounts'] | undefined }) {
   const { route } = useCurrent();
-  const { mapped, covered, open, heldUp, waiting } = counts ?? NOTHING;
+  if (!counts) {
+    return <p className="soft font-sans text-[12px] font-normal">Counting…</p>;
+  }
+  const { mapped, covered, open, heldUp, waiting } = counts;
   const all = mapped + covered + open;
   const share = (count: number) => `${all === 0 ? 0 : (count / all) * 100}%`;
   return (

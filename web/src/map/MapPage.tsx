@@ -63,9 +63,10 @@ export function MapPage() {
       <div className="border-base-300 flex flex-wrap items-center gap-1.5 border-b px-3 py-[2px]">
         {KINDS.map((each) => {
           const counts = countsOf(each.kind);
-          const { open = 0, count = 1 } = counts ?? {};
-          // Only a route that takes in bills has suppliers, and only a ledger with dimensions tells sites apart.
-          const none = SELDOM.has(each.kind) && count === 0;
+          const { open = 0, count = 0 } = counts ?? {};
+          // Only a route that takes in bills has suppliers, and only a ledger with dimensions tells sites apart. Until
+          // that is counted they are not shown, so that what one is about to press stays where it is.
+          const none = SELDOM.has(each.kind) && count === 0 && each.kind !== at?.kind;
           return none ? null : (
             <button
               key={each.kind}

@@ -24,6 +24,7 @@ class Screenshots {
             browser.picture(folder.resolve("release.png"));
             browser.open(at + "/map?route=yard");
             browser.find("tr[data-code]");
+            browser.find("[role=meter]");
             browser.picture(folder.resolve("map.png"));
             browser.open(at + "/map/parties/C-1001?route=yard");
             browser.find("[data-topic]");
