@@ -1,8 +1,6 @@
 package standins.desk;
 
-import java.nio.charset.Charset;
 import java.util.List;
-import java.util.stream.Collectors;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -49,21 +47,7 @@ class CopperplateDesk {
             @PathVariable String name,
             @RequestParam(defaultValue = ";") String separator,
             @RequestParam(defaultValue = "UTF-8") String encoding) {
-        String text = line(books.columns(name), separator)
-                + books.rows(name).stream().map(row -> line(row, separator)).collect(Collectors.joining());
-        return ResponseEntity.ok()
-                .header("Content-Type", "text/csv")
-                .header("Content-Disposition", "attachment; filename=\"" + name + ".csv\"")
-                .body(text.getBytes(Charset.forName(encoding)));
-    }
-
-    private static String line(List<String> cells, String separator) {
-        return cells.stream()
-                        .map(cell -> cell.contains(separator) || cell.contains("\"")
-                                ? '"' + cell.replace("\"", "\"\"") + '"'
-                                : cell)
-                        .collect(Collectors.joining(separator))
-                + "\r\n";
+        return DeskFile.of(name, books.columns(name), books.rows(name), separator, encoding);
     }
 
     @PostMapping("/{name}/open")

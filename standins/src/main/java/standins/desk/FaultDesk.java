@@ -63,7 +63,8 @@ class FaultDesk {
     }
 
     @org.springframework.web.bind.annotation.ControllerAdvice(
-            assignableTypes = {HullworkDesk.class, InkwellDesk.class, CopperplateDesk.class})
+            assignableTypes = {HullworkDesk.class, InkwellDesk.class, CopperplateDesk.class, CopperplateImportDesk.class
+            })
     static class DeskRefusals {
         @org.springframework.web.bind.annotation.ExceptionHandler
         String refused(Refusal refusal, Model model, jakarta.servlet.http.HttpServletResponse response) {

@@ -38,6 +38,11 @@ public record Party(
         return new Party(code, name, "", "", "", Address.NONE, Address.NONE, true);
     }
 
+    /// The same, as another side identifies it.
+    public Party as(String other) {
+        return new Party(other, name, taxIdentifier, email, phone, billTo, shipTo, contacts, active);
+    }
+
     public Party withoutContacts() {
         return contacts.isEmpty() ? this : new Party(code, name, taxIdentifier, email, phone, billTo, shipTo, active);
     }

@@ -104,6 +104,9 @@ class BatchRun {
                 .param("id", batchId)
                 .query(Long.class)
                 .single();
+        if (queue.isOfFiles(batchId)) {
+            return Duration.ZERO;
+        }
         Optional<Lease> lease = leases.take(route);
         if (lease.isEmpty()) {
             return BUSY;
@@ -121,7 +124,7 @@ class BatchRun {
     }
 
     boolean hasMore(long batchId) {
-        return queue.findWait(batchId).isPresent();
+        return !queue.isOfFiles(batchId) && queue.findWait(batchId).isPresent();
     }
 
     private Duration sendAll(long batchId, Trip trip, Lease lease) {

@@ -256,6 +256,28 @@ class Counterparts {
         return new Answer.Accepted<>(created.code(), accepted.status(), accepted.raw());
     }
 
+    /// A ledger that creates parties of files by itself says under which number it has one now.
+    void isThere(RouteRow route, String code, String there, String who) {
+        Party party = party(route, code);
+        Optional<CrosswalkRow> row = store.find(route.id(), RowKind.PARTY, code);
+        if (!row.map(CrosswalkRow::counterpart).orElse("").isEmpty()) {
+            return;
+        }
+        Meaning meaning = row.map(CrosswalkRow::meaning).orElse(Meaning.NONE);
+        store.set(
+                route.id(),
+                RowKind.PARTY,
+                code,
+                meaning.with(Purpose.COUNTERPART, there),
+                row.map(CrosswalkRow::version).orElse(0),
+                who);
+        if (!reference.hasParty(route.ledgerId(), there)) {
+            reference.keep(route.ledgerId(), party.as(there));
+        }
+        trail.write(
+                route.id(), null, who, "party-created", Map.of("party", code, "ledger", there, "name", party.name()));
+    }
+
     /// After a lost answer the ledger is asked by key before anything is sent again.
     private static <T> Answer<T> asked(Supplier<Answer<T>> create, Supplier<Optional<T>> find) {
         Answer<T> answer = create.get();

@@ -85,6 +85,14 @@ class Queue {
                 .map(wait -> wait.isNegative() ? Duration.ZERO : wait);
     }
 
+    /// Whether it left as files: nobody is asked then, and a file tells what became of it.
+    boolean isOfFiles(long batchId) {
+        return jdbc.sql("select exists (select 1 from batch_file where batch_id = :batch)")
+                .param("batch", batchId)
+                .query(Boolean.class)
+                .single();
+    }
+
     /// The ledger asked to be left alone: by all lanes, and all servers.
     void pause(long ledgerId, Duration pause) {
         jdbc.sql("update ledger set paused_until = greatest(coalesce(paused_until, :until), :until) where id = :id")

@@ -54,7 +54,9 @@ public final class BodyFilter extends OncePerRequestFilter {
     /// Documents and lists may be large; signed-in people only.
     private static boolean isOfFiles(HttpServletRequest request) {
         String path = request.getRequestURI();
-        boolean takes = FILES.contains(path) || path.matches("/api/connect/ledgers/\\d+/lists");
+        boolean takes = FILES.contains(path)
+                || path.matches("/api/connect/ledgers/\\d+/lists")
+                || path.matches("/api/batches/\\d+/answers");
         return takes && request.getMethod().equals("POST") && request.getUserPrincipal() != null;
     }
 

@@ -111,7 +111,8 @@ class Measures implements MeterBinder {
                         coalesce((select extract(epoch from now() - min(b.created_at)) from dispatch p join batch b on b.id = p.batch_id
                             where p.outcome = 'queued'), 0) as queued_age,
                         coalesce((select extract(epoch from now() - min(sent_at)) from dispatch
-                            where outcome in ('sending', 'unconfirmed')), 0) as unconfirmed_age,
+                            where outcome in ('sending', 'unconfirmed') and not exists (
+                                select 1 from batch_file f where f.batch_id = dispatch.batch_id)), 0) as unconfirmed_age,
                         (select count(*) from dispatch where outcome = 'queued') as queued,
                         (select count(*) from dispatch where outcome in ('sending', 'unconfirmed')) as unconfirmed,
                         (select count(*) from dispatch where outcome = 'unconfirmed' and rests) as resting,

@@ -25,6 +25,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.joda.money.Money;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -40,6 +41,7 @@ class Batches {
     private final Previews previews;
     private final BatchHeads heads;
     private final OwnListFiles ownLists;
+    private final Exports exports;
     private final Trail trail;
     private final Jobs jobs;
 
@@ -52,6 +54,7 @@ class Batches {
             Previews previews,
             BatchHeads heads,
             OwnListFiles ownLists,
+            Exports exports,
             Trail trail,
             Jobs jobs) {
         this.outcomes = outcomes;
@@ -62,6 +65,7 @@ class Batches {
         this.previews = previews;
         this.heads = heads;
         this.ownLists = ownLists;
+        this.exports = exports;
         this.trail = trail;
         this.jobs = jobs;
     }
@@ -82,10 +86,19 @@ class Batches {
     /// @param independentTotal typed from a list of somebody's own; empty when there is none
     /// @param ownList that list itself, read before; null when there is none
     /// @param reason why it may go though that total differs, or a line of that list
-    record Order(Choice choice, Shown shown, String independentTotal, Long ownList, String reason) {
+    /// @param allowed parties that a ledger of files may create, by their codes
+    /// @param layout of the files, by name; empty for the usual one
+    record Order(
+            Choice choice,
+            Shown shown,
+            String independentTotal,
+            Long ownList,
+            String reason,
+            Set<String> allowed,
+            String layout) {
         /// What nobody looks at before it goes.
         static Order unseen(Choice choice) {
-            return new Order(choice, null, "", null, "");
+            return new Order(choice, null, "", null, "", Set.of(), "");
         }
     }
 
@@ -93,11 +106,6 @@ class Batches {
     /// independent total, or a reason is given.
     @Transactional
     long send(RouteRow route, Order order, String who) {
-        if (!route.ledgerAnswers() && order.choice().origin() != Origin.LEDGER) {
-            throw NotPossibleException.invalid(
-                    "ledger-of-files",
-                    route.ledger() + " takes files, and Alcabala cannot write them yet. Nothing was sent.");
-        }
         routes.lock(route.id());
         Preview preview = previews.of(route, order.choice());
         requireAsShown(preview, order.shown());
@@ -113,9 +121,18 @@ class Batches {
                             + "”. Give them names of their own under Map, Names there, or map one to an item that is there; nothing was sent.");
         }
         Checked checked = check(route, preview, order);
+        boolean asked = route.ledgerAnswers() || preview.origin() == Origin.LEDGER;
+        if (!asked) {
+            exports.requireAllowed(route, preview, order.allowed());
+        }
         long batch = heads.insert(route, preview.origin(), preview.totals(), checked, who);
-        queue(route, batch, NeededFirst.order(preview.documents()), who);
-        SendTask.schedule(jobs, batch);
+        List<Prepared> documents = NeededFirst.order(preview.documents());
+        if (asked) {
+            queue(route, batch, documents, who);
+            SendTask.schedule(jobs, batch);
+        } else {
+            exports.write(route, batch, documents, order.layout(), who);
+        }
         return batch;
     }
 

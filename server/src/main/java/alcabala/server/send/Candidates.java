@@ -16,7 +16,7 @@ import org.springframework.stereotype.Component;
 /// Finds the documents that a batch may take.
 @Component
 class Candidates {
-    private static final int LARGEST = 5000;
+    private static final int LARGEST = 10_000;
     /// What was entered on the ledger and is void there, and is still on its source.
     static final String VOIDED_THERE = """
             (d.origin = 'ledger' and not d.voided and exists (
@@ -41,7 +41,14 @@ class Candidates {
     ///
     /// @param origin the side on which it was made
     record Candidate(
-            long id, String number, String state, int revision, boolean voided, String origin, String content) {
+            long id,
+            String sourceRef,
+            String number,
+            String state,
+            int revision,
+            boolean voided,
+            String origin,
+            String content) {
         /// Whether it is taken back.
         boolean isTakenBack() {
             return stands() && (voided || origin.equals("ledger"));
@@ -60,8 +67,9 @@ class Candidates {
     List<Candidate> of(RouteRow route, Choice choice) {
         boolean named = choice.isNamed();
         List<Candidate> found = jdbc.sql("""
-                select d.id, d.number, d.state, d.revision, d.voided, d.origin,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
+                select d.id, d.source_ref, d.number, d.state, d.revision, d.voided, d.origin,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
                 where d.route_id = :route and""" + CAN_GO + """
+                    and (:replaces or d.state <> 'Diverged')
                     and (:named or d.state = 'Ready'
                         or (d.state = 'Diverged' and not d.ledger_differs and d.refusal = ''))
                     and (:named or d.kind <> all(:byHand)) and d.kind = any(:kinds)
@@ -73,6 +81,8 @@ class Candidates {
                 order by d.issue_date, d.id limit :limit""")
                 .param("route", route.id())
                 .param("named", named)
+                // A file adds to what stands there, and takes nothing back.
+                .param("replaces", route.ledgerAnswers())
                 .param("byHand", chosenByHand(route))
                 .param("kinds", choice.kinds())
                 .param(

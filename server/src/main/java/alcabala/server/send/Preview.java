@@ -44,7 +44,15 @@ record Preview(
     record Creation(String code, String name) {}
 
     /// One document of the batch, as it would go.
-    record Prepared(long id, int revision, String number, boolean stands, Origin origin, Party party, Posting posting) {
+    record Prepared(
+            long id,
+            String sourceRef,
+            int revision,
+            String number,
+            boolean stands,
+            Origin origin,
+            Party party,
+            Posting posting) {
         ControlTotals.Member member() {
             LedgerEntry sent = posting.entry();
             return new ControlTotals.Member(number, sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross());

@@ -11,11 +11,13 @@ import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.formats.layout.Layout.Carries;
 import alcabala.server.compile.Compilers;
 import alcabala.server.compile.Compiling;
 import alcabala.server.crossing.BatchDates;
 import alcabala.server.crossing.Posting;
 import alcabala.server.crossing.Postings;
+import alcabala.server.files.Layouts;
 import alcabala.server.items.ItemNaming;
 import alcabala.server.items.NewItems;
 import alcabala.server.platform.NotPossibleException;
@@ -55,6 +57,7 @@ class Previews {
     private final BatchDates dates;
     private final Compiling compiling;
     private final Postings postings;
+    private final Layouts layouts;
     private final Clock clock;
 
     Previews(
@@ -67,6 +70,7 @@ class Previews {
             BatchDates dates,
             Compiling compiling,
             Postings postings,
+            Layouts layouts,
             Clock clock) {
         this.jdbc = jdbc;
         this.candidates = candidates;
@@ -77,6 +81,7 @@ class Previews {
         this.dates = dates;
         this.compiling = compiling;
         this.postings = postings;
+        this.layouts = layouts;
         this.clock = clock;
     }
 
@@ -90,6 +95,7 @@ class Previews {
                         || !each.posting().entry().partyCounterpart().isEmpty())
                 .toList();
         Set<String> known = reference.findItems(route.ledgerId(), needed(going).keySet());
+        boolean itemsAreThere = itemsAreThere(route, going);
         Map<String, Creation> parties = new LinkedHashMap<>();
         Map<String, String> items = new LinkedHashMap<>();
         for (Prepared each : going) {
@@ -97,7 +103,9 @@ class Previews {
                 Party party = each.party();
                 parties.putIfAbsent(party.code(), new Creation(party.code(), party.name()));
             }
-            each.posting().entry().lines().forEach(line -> addItem(line, known, items));
+            if (itemsAreThere) {
+                each.posting().entry().lines().forEach(line -> addItem(line, known, items));
+            }
         }
         Set<Long> gone = going.stream().map(Prepared::id).collect(Collectors.toSet());
         List<Long> asked = choice.isNamed()
@@ -112,6 +120,16 @@ class Previews {
                 items.isEmpty() ? List.of() : newItems.collisions(route),
                 (int) going.stream().filter(Prepared::stands).count(),
                 asked.stream().filter(id -> !gone.contains(id)).toList());
+    }
+
+    /// Into a file only the columns of its layout go.
+    private boolean itemsAreThere(RouteRow route, List<Prepared> going) {
+        return route.ledgerAnswers() || (!going.isEmpty() && layouts.namesItems(route.ledgerId(), carries(going)));
+    }
+
+    /// What a batch of them carries.
+    static Carries carries(List<Prepared> documents) {
+        return Carries.of(documents.getFirst().posting().entry().kind());
     }
 
     /// Those that compile clean now, and are not dated by their batch before the first day of their kind.
@@ -134,6 +152,7 @@ class Previews {
     private static Prepared prepared(Candidate candidate, Record record, Posting posting) {
         return new Prepared(
                 candidate.id(),
+                candidate.sourceRef(),
                 candidate.revision(),
                 candidate.number(),
                 candidate.stands(),

@@ -15,6 +15,7 @@ import java.security.Principal;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Set;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -74,7 +75,9 @@ class SendApi {
             @NotNull @Valid ShownJson shown,
             @Size(max = 40) String independentTotal,
             Long ownList,
-            @Size(max = 500) String reason) {}
+            @Size(max = 500) String reason,
+            @Size(max = 5000) List<String> allowed,
+            @Size(max = 100) String layout) {}
 
     /// What the preview said, so that nothing else is sent.
     record ShownJson(
@@ -186,7 +189,9 @@ class SendApi {
                         new Batches.Shown(shown.count(), shown.net(), shown.tax(), shown.gross(), shown.hashTotal()),
                         send.independentTotal(),
                         send.ownList(),
-                        send.reason() == null ? "" : send.reason().trim()),
+                        text(send.reason()).trim(),
+                        send.allowed() == null ? Set.of() : Set.copyOf(send.allowed()),
+                        text(send.layout())),
                 who.getName());
         readiness.judgeSoon(route, who.getName());
         return new MadeBatch(batch);

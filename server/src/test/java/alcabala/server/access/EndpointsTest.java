@@ -101,6 +101,9 @@ class EndpointsTest {
             GET /api/batches                                       administrator bookkeeper reviewer
             GET /api/batches/{id}                                  administrator bookkeeper reviewer
             GET /api/batches/{id}/own-list                         administrator bookkeeper reviewer
+            GET /api/batches/{id}/files                            administrator bookkeeper reviewer
+            GET /api/batches/{id}/files/download                   administrator bookkeeper reviewer
+            GET /api/batches/{id}/answers/{answer}                 administrator bookkeeper reviewer
             GET /api/connect                                       administrator bookkeeper reviewer
             GET /api/connect/counts                                administrator bookkeeper reviewer
             GET /api/connect/ledgers/{id}/pulls                    administrator bookkeeper reviewer
@@ -121,6 +124,8 @@ class EndpointsTest {
             POST /api/batches/dry-run                              administrator bookkeeper
             POST /api/batches/dry-run/{id}                         administrator bookkeeper
             POST /api/batches/own-list                             administrator bookkeeper
+            POST /api/batches/{id}/answers                         administrator bookkeeper
+            POST /api/batches/{id}/settle                          administrator bookkeeper
             POST /api/batches/preview                              administrator bookkeeper
             POST /api/batches/{id}/retry                           administrator bookkeeper
             POST /api/map/move                                     administrator

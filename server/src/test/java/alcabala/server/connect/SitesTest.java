@@ -277,15 +277,14 @@ class SitesTest {
 
     @Test
     @Order(8)
-    void aBatchForALedgerOfFilesIsNotPretended() {
+    void aBatchForALedgerOfFilesCreatesNobodyUnasked() {
         assertThat(admin.post("/api/batches/preview", Map.of("route", "ellery"))
                         .json()
                         .get("count")
                         .asInt())
                 .isEqualTo(19);
         Api.Response no = Yard.trySend(admin, Map.of("route", "ellery"));
-        assertThat(no.status()).isEqualTo(422);
-        assertThat(no.json().get("sentence").asString()).contains("takes files");
+        assertThat(no.json().get("code").asString()).isEqualTo("creates-silently");
         JsonNode checks = admin.get("/api/readiness?route=ellery").json().get("checks");
         assertThat(checks.findValuesAsString("check")).contains("TAX_CODES").doesNotContain("CONSENT", "PERIOD");
         assertThat(admin.get("/api/connect/counts?route=ellery")

@@ -2,6 +2,7 @@ package alcabala.connectors.adapters.copperplate;
 
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.Access;
+import alcabala.connectors.ledger.TakesFiles;
 import alcabala.connectors.ledger.WritesLists;
 import alcabala.connectors.spi.BooksOfFiles;
 import alcabala.connectors.spi.Capability;
@@ -38,7 +39,7 @@ public final class CopperplateKind implements ConnectionKind {
 
     @Override
     public Set<Class<? extends Capability>> can() {
-        return Set.of(WritesLists.class);
+        return Set.of(WritesLists.class, TakesFiles.class);
     }
 
     /// One code for a document, and its tax by document.
@@ -49,6 +50,6 @@ public final class CopperplateKind implements ConnectionKind {
 
     @Override
     public Connection open(Place place, Access access) {
-        return Connection.of(name(), (WritesLists) CopperplateLists::read);
+        return Connection.of(name(), CopperplateFiles.lists(), CopperplateFiles.files());
     }
 }

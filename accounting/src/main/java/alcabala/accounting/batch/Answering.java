@@ -1,0 +1,128 @@
+package alcabala.accounting.batch;
+
+import alcabala.accounting.batch.Answered.Given;
+import alcabala.accounting.batch.Answered.Odd;
+import alcabala.accounting.batch.Answered.Verdict;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.Money;
+
+/// Settles the records of a batch by what a ledger says in a file. The same file twice settles nothing anew; a line
+/// that
+/// says what another said is no news; what contradicts itself settles nothing and is shown.
+public final class Answering {
+    private final String delivery;
+    private final Telling telling;
+    private final Map<String, Given> given = new HashMap<>();
+    private final Map<Long, Verdict> verdicts = new LinkedHashMap<>();
+    private final Map<Long, AnswerLine> first = new HashMap<>();
+    private final List<Odd> odd = new ArrayList<>();
+
+    /// What kind of file a ledger's lines are from.
+    public enum Telling {
+        /// Everything that became of one import.
+        WHOLE,
+        /// A part of that: the file was cut off.
+        PART,
+        /// What stands there, whoever entered it; it may have been written before the import.
+        REGISTER
+    }
+
+    private Answering(String delivery, Telling telling, List<Given> records) {
+        this.delivery = delivery;
+        this.telling = telling;
+        records.forEach(record -> given.put(record.reference(), record));
+    }
+
+    /// A record that no line names is missing where the file tells of everything that became of its import.
+    ///
+    /// @param delivery the batch and revision whose file it was
+    public static Answered answer(String delivery, Telling telling, List<Given> records, List<AnswerLine> lines) {
+        Answering answering = new Answering(delivery, telling, records);
+        // What was struck out there says something only where nothing else stands.
+        lines.stream().filter(line -> !line.struck()).forEach(answering::take);
+        lines.stream().filter(AnswerLine::struck).forEach(answering::take);
+        if (telling == Telling.WHOLE && !answering.first.isEmpty()) {
+            answering.missing(records);
+        }
+        return new Answered(Map.copyOf(answering.verdicts), List.copyOf(answering.odd));
+    }
+
+    private void take(AnswerLine line) {
+        Given record = given.get(line.reference());
+        boolean other = !line.delivery().isEmpty() && !line.delivery().equals(delivery);
+        if (other || record == null) {
+            // A register is full of what is none of this batch.
+            if (telling != Telling.REGISTER) {
+                odd(other ? Odd.Kind.OTHER_DELIVERY : Odd.Kind.UNKNOWN, line, other ? line.delivery() : "");
+            }
+        } else if (first.containsKey(record.id())) {
+            again(record, line, first.get(record.id()));
+        } else {
+            first.put(record.id(), line);
+            settle(record, line);
+        }
+    }
+
+    private void again(Given record, AnswerLine line, AnswerLine before) {
+        if (line.says(before)) {
+            return;
+        }
+        boolean twice = line.accepted() && before.accepted() && !line.number().equals(before.number());
+        if (!twice) {
+            verdicts.remove(record.id());
+            odd(Odd.Kind.CONTRADICTS, line, String.valueOf(before.line()));
+        } else if (!line.struck()) {
+            odd(Odd.Kind.TWICE, line, before.number());
+        }
+    }
+
+    private void settle(Given record, AnswerLine line) {
+        if (!line.accepted()) {
+            refuse(record, line);
+        } else if (line.struck()) {
+            odd(Odd.Kind.STRUCK, line, "");
+        } else if (record.wentAgain()) {
+            odd(Odd.Kind.WENT_AGAIN, line, "");
+        } else if (!record.number().isEmpty() && !record.number().equals(line.number())) {
+            odd(Odd.Kind.TWICE, line, record.number());
+        } else {
+            gross(record, line)
+                    .ifPresentOrElse(
+                            gross -> verdicts.put(record.id(), new Verdict.Accepted(line, gross)),
+                            () -> odd(Odd.Kind.AMOUNT, line, record.gross().toString()));
+        }
+    }
+
+    private void refuse(Given record, AnswerLine line) {
+        if (!record.number().isEmpty()) {
+            odd(Odd.Kind.CONTRADICTS, line, record.number());
+        } else if (!record.wentAgain()) {
+            verdicts.put(record.id(), new Verdict.Refused(line));
+        }
+    }
+
+    private static Optional<Money> gross(Given record, AnswerLine line) {
+        boolean fits = line.gross() != null
+                && line.currency().equals(record.gross().getCurrencyUnit().getCode())
+                && line.gross().stripTrailingZeros().scale()
+                        <= record.gross().getCurrencyUnit().getDecimalPlaces();
+        return fits ? Optional.of(Money.of(record.gross().getCurrencyUnit(), line.gross())) : Optional.empty();
+    }
+
+    private void missing(List<Given> records) {
+        for (Given record : records) {
+            if (!first.containsKey(record.id()) && record.number().isEmpty() && !record.wentAgain()) {
+                verdicts.put(record.id(), new Verdict.Missing());
+            }
+        }
+    }
+
+    private void odd(Odd.Kind kind, AnswerLine line, String other) {
+        odd.add(new Odd(kind, line, other));
+    }
+}

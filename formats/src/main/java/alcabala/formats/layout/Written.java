@@ -1,0 +1,18 @@
+package alcabala.formats.layout;
+
+import java.util.List;
+
+/// A batch as files.
+///
+/// @param places where each record stands, in the order in which they were given
+/// @param formulas texts that a spreadsheet would take for formulas; they stand there as they are, since an importer
+/// reads
+/// them so
+public record Written(List<File> files, List<Place> places, List<Formula> formulas) {
+    public record File(String name, byte[] content) {}
+
+    /// Rows of the first file that has any of the record, from 1, the heading row among them.
+    public record Place(String reference, String file, int first, int last) {}
+
+    public record Formula(String file, int row, String heading, String text) {}
+}

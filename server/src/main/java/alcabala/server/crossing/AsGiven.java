@@ -1,0 +1,110 @@
+package alcabala.server.crossing;
+
+import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.posting.LedgerSettlement;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.LedgerRecord.Line;
+import alcabala.connectors.ledger.LedgerRecord.Moved;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.joda.money.Money;
+
+/// What stands on a ledger that only says that it accepted what it was given: exactly that, but for the amount that it
+/// names.
+final class AsGiven {
+    private AsGiven() {}
+
+    /// @param id the ledger's
+    /// @param party the ledger's
+    /// @param gross as it stands there
+    static LedgerRecord of(LedgerEntry entry, String reference, String id, String party, Money gross) {
+        boolean asGiven = gross.equals(entry.gross());
+        return new LedgerRecord(
+                id,
+                1,
+                entry.number().isEmpty() ? id : entry.number(),
+                entry.kind().word(),
+                party,
+                entry.date(),
+                due(entry),
+                entry instanceof LedgerDocument document && document.priceMode() != PriceMode.NET,
+                reference,
+                asGiven ? entry.net().getAmount() : gross.getAmount(),
+                asGiven ? entry.tax().getAmount() : BigDecimal.ZERO,
+                gross.getAmount(),
+                paid(entry),
+                entry.rate().rate(),
+                null,
+                entry instanceof LedgerSettlement settlement ? parts(settlement) : lines(entry.lines()),
+                List.of(),
+                entry instanceof LedgerDocument document ? document.terms() : "",
+                entry instanceof LedgerDocument document ? document.fields() : Map.of(),
+                entry instanceof LedgerSettlement settlement ? moved(settlement) : null);
+    }
+
+    /// Of a settlement, what of its money settles something.
+    private static BigDecimal paid(LedgerEntry entry) {
+        return entry instanceof LedgerSettlement settlement
+                ? settlement.parts().stream()
+                        .map(part -> part.money().getAmount())
+                        .reduce(BigDecimal.ZERO, BigDecimal::add)
+                : BigDecimal.ZERO;
+    }
+
+    private static LocalDate due(LedgerEntry entry) {
+        return entry instanceof LedgerDocument document ? document.dueDate() : null;
+    }
+
+    private static Moved moved(LedgerSettlement settlement) {
+        return new Moved(
+                settlement.means(),
+                settlement.reference(),
+                settlement.account(),
+                settlement.currency().getCode(),
+                false);
+    }
+
+    private static List<Line> lines(List<LedgerLine> lines) {
+        List<Line> there = new ArrayList<>(lines.size());
+        for (LedgerLine line : lines) {
+            there.add(new Line(
+                    there.size() + 1,
+                    line.counterpart().isEmpty() ? line.item() : line.counterpart(),
+                    line.account(),
+                    line.description(),
+                    line.quantity(),
+                    line.price(),
+                    line.adjustment().getAmount(),
+                    line.amount().getAmount(),
+                    line.taxCode(),
+                    null,
+                    line.dimensions()));
+        }
+        return there;
+    }
+
+    private static List<Line> parts(LedgerSettlement settlement) {
+        List<Line> there = new ArrayList<>();
+        for (LedgerSettlement.Part part : settlement.parts()) {
+            there.add(new Line(
+                    there.size() + 1,
+                    part.document(),
+                    part.kind().word(),
+                    part.number(),
+                    BigDecimal.ONE,
+                    part.money().getAmount(),
+                    part.settled().minus(part.worth()).getAmount(),
+                    part.settled().getAmount(),
+                    null,
+                    null,
+                    null));
+        }
+        return there;
+    }
+}

@@ -1,0 +1,150 @@
+package alcabala.server.files;
+
+import alcabala.formats.layout.Exported;
+import alcabala.formats.layout.Layout;
+import alcabala.formats.layout.LayoutWriter;
+import alcabala.formats.layout.Written;
+import alcabala.server.platform.DocumentJson;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.record.Hashes;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// The files of batches: written once, with their hashes, and never changed.
+@Component
+public class BatchFiles {
+    /// What is in a ZIP has no time of its own, so that the same files give the same ZIP.
+    private static final LocalDateTime EPOCH = LocalDateTime.of(2000, 1, 1, 0, 0);
+
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    public record FileJson(int ordinal, String name, int bytes, String sha256, Instant writtenAt, String writtenBy) {}
+
+    record Content(String name, byte[] bytes) {}
+
+    BatchFiles(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /// By which the ledger's answer says which file it is about: the batch, and its revision.
+    public String delivery(long batch) {
+        return jdbc.sql("select 'B' || coalesce(first_id, id) || '.' || revision from batch where id = :id")
+                .param("id", batch)
+                .query(String.class)
+                .single();
+    }
+
+    /// Within the transaction that makes the batch.
+    public Written write(long batch, Layout layout, List<Exported> records, String who) {
+        Written written = written(layout, records, delivery(batch));
+        int ordinal = 0;
+        for (Written.File file : written.files()) {
+            jdbc.sql("""
+                    insert into batch_file (batch_id, ordinal, name, sha256, content, written_at, written_by)
+                    values (:batch, :ordinal, :name, :hash, :content, :now, :who)""")
+                    .param("batch", batch)
+                    .param("ordinal", ++ordinal)
+                    .param("name", file.name())
+                    .param("hash", Hashes.sha256(file.content()))
+                    .param("content", file.content())
+                    .param("now", Timestamp.from(clock.instant()))
+                    .param("who", who)
+                    .update();
+        }
+        jdbc.sql("""
+                insert into batch_layout (batch_id, layout, formulas) values (:batch, cast(:layout as jsonb), cast(:formulas as jsonb))""")
+                .param("batch", batch)
+                .param("layout", DocumentJson.write(layout))
+                .param("formulas", DocumentJson.write(written.formulas()))
+                .update();
+        return written;
+    }
+
+    /// As it would be written; nothing is kept.
+    ///
+    /// @throws NotPossibleException when the encoding of the layout has no signs for what is to be written
+    static Written written(Layout layout, List<Exported> records, String delivery) {
+        try {
+            return new LayoutWriter(layout).write(records, delivery);
+        } catch (LayoutWriter.CannotWriteException e) {
+            throw NotPossibleException.invalid(
+                    "encoding-too-small",
+                    "The layout “%s” is written in %s, which has no signs for “%s”. Choose UTF-8 for it if the ledger takes that, or change the text."
+                            .formatted(
+                                    layout.name(),
+                                    layout.form()
+                                            .encoding()
+                                            .name()
+                                            .toLowerCase(java.util.Locale.ROOT)
+                                            .replace('_', '-'),
+                                    e.text().length() <= 100
+                                            ? e.text()
+                                            : e.text().substring(0, 100) + "…"));
+        }
+    }
+
+    List<FileJson> list(long batch) {
+        return jdbc.sql("""
+                select ordinal, name, length(content) as bytes, encode(sha256, 'hex') as sha256, written_at, written_by
+                from batch_file where batch_id = :batch order by ordinal""")
+                .param("batch", batch)
+                .query((row, n) -> new FileJson(
+                        row.getInt("ordinal"),
+                        row.getString("name"),
+                        row.getInt("bytes"),
+                        row.getString("sha256"),
+                        row.getTimestamp("written_at").toInstant(),
+                        row.getString("written_by")))
+                .list();
+    }
+
+    List<Written.Formula> formulas(long batch) {
+        return jdbc.sql("select formulas from batch_layout where batch_id = :batch")
+                .param("batch", batch)
+                .query(String.class)
+                .optional()
+                .map(formulas -> List.of(DocumentJson.read(formulas, Written.Formula[].class)))
+                .orElse(List.of());
+    }
+
+    /// One file as it is, several as a ZIP.
+    Content download(long batch) {
+        List<Content> all = jdbc.sql(
+                        "select name, content as bytes from batch_file where batch_id = :batch order by ordinal")
+                .param("batch", batch)
+                .query((row, n) -> new Content(row.getString("name"), row.getBytes("bytes")))
+                .list();
+        if (all.isEmpty()) {
+            throw NotPossibleException.missing("file of batch " + batch);
+        }
+        return all.size() == 1 ? all.getFirst() : new Content("batch-" + delivery(batch) + ".zip", zip(all));
+    }
+
+    static byte[] zip(List<Content> files) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            for (Content file : files) {
+                ZipEntry entry = new ZipEntry(file.name());
+                entry.setTimeLocal(EPOCH);
+                zip.putNextEntry(entry);
+                zip.write(file.bytes());
+                zip.closeEntry();
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
+    }
+}

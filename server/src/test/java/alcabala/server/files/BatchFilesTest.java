@@ -1,0 +1,219 @@
+package alcabala.server.files;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.Ellery;
+import alcabala.server.World;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/// From ready to accepted through files, with what can go wrong on the way.
+class BatchFilesTest {
+    private static World world;
+    private static Ellery ellery;
+    private static Api api;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        ellery = new Ellery(world);
+        api = ellery.api();
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    @Test
+    void whatALedgerWouldCreateWithoutAWordIsAllowedByNameFirst() {
+        Map<String, Object> order = ellery.order(ellery.choice(2));
+        order.put("allowed", List.of());
+        Api.Response no = api.post("/api/batches", order);
+        assertThat(no.status()).isEqualTo(409);
+        assertThat(no.json().get("code").asString()).isEqualTo("creates-silently");
+        assertThat(no.json().get("sentence").asString()).contains("Copperplate does not know");
+    }
+
+    @Test
+    void aFileIsWrittenOnceAndWhatTheLedgerAnswersSettlesIt() {
+        long batch = ellery.export(3);
+        JsonNode files = files(batch);
+        String delivery = files.get("delivery").asString();
+        assertThat(delivery).isEqualTo("B" + batch + ".1");
+        assertThat(files.get("files").get(0).get("name").asString()).isEqualTo("sales-" + delivery + ".csv");
+        assertThat(outcomes(batch)).containsOnly(Map.entry("unconfirmed", 3L));
+        assertThat(ellery.batch(batch).get("batch").has("finishedAt")).isFalse();
+        String file = ellery.file(batch);
+        assertThat(ellery.file(batch)).as("the same, whenever it is asked for").isEqualTo(file);
+        assertThat(file.lines().findFirst().orElseThrow()).startsWith("Delivery;Reference;Type;Number;Date;");
+
+        ellery.atDesk("accounts/open", "key=4100");
+        String refused = ellery.imported(file);
+        ellery.atDesk("accounts/open", "key=4100&open=true");
+        JsonNode answer = ellery.settled(batch, refused);
+        assertThat(answer.get("refused").asInt()).isEqualTo(3);
+        JsonNode first = ellery.batch(batch).get("dispatches").get(0);
+        assertThat(first.get("outcome").asString()).isEqualTo("refused");
+        assertThat(first.get("sentence").asString()).isEqualTo("There is no open account 4100");
+        assertThat(ellery.batch(batch).get("batch").has("finishedAt")).isTrue();
+
+        JsonNode accepted = ellery.settled(batch, ellery.imported(file));
+        assertThat(accepted.get("accepted").asInt())
+                .as("imported again once the account was open")
+                .isEqualTo(3);
+        assertThat(outcomes(batch)).containsOnly(Map.entry("posted", 3L));
+        JsonNode posted = ellery.batch(batch).get("dispatches").get(0);
+        assertThat(posted.get("state").asString()).isEqualTo("Posted");
+        assertThat(posted.get("ledgerRef").asString()).startsWith("E-");
+    }
+
+    @Test
+    void whoTheLedgerCreatedIsKnownFromThenOn() {
+        long batch = ellery.export(1);
+        String party = ellery.batch(batch).get("dispatches").get(0).get("party").asString();
+        String accepted = ellery.imported(ellery.file(batch));
+        ellery.settled(batch, accepted);
+        String number = accepted.lines().skip(1).findFirst().orElseThrow().split(";")[6];
+        assertThat(world.jdbc()
+                        .sql("select name from ledger_party where code = :code")
+                        .param("code", number)
+                        .query(String.class)
+                        .list())
+                .as("as the ledger's list has it, or as it was created")
+                .isNotEmpty();
+        assertThat(ellery.preview(ellery.choice(50)).get("parties").findValuesAsString("name"))
+                .doesNotContain(party);
+    }
+
+    @Test
+    void aFileOfAnotherBatchSettlesNothing() {
+        long one = ellery.export(1);
+        long other = ellery.export(1);
+        String answer = ellery.imported(ellery.file(other));
+        Api.Response no = ellery.answer(one, answer);
+        assertThat(no.status()).isEqualTo(422);
+        assertThat(no.json().get("sentence").asString()).contains("It is about B" + other + ".1");
+        assertThat(outcomes(one)).containsOnly(Map.entry("unconfirmed", 1L));
+        assertThat(ellery.answer(one, "Boat;Length\nDrake;9\n").status()).isEqualTo(422);
+        assertThat(ellery.answer(one, "").json().get("sentence").asString()).contains("There is nothing in the file");
+        ellery.settled(other, answer);
+        assertThat(withdraw(one).get("documents").asInt()).isOne();
+    }
+
+    @Test
+    void aFileThatWasCutOffTellsNothingOfWhatItDoesNotName() {
+        long batch = ellery.export(2);
+        String whole = ellery.imported(ellery.file(batch));
+        String cut = whole.lines().limit(2).collect(Collectors.joining("\n"));
+        JsonNode answer = ellery.settled(batch, cut);
+        assertThat(answer.get("telling").asString()).isEqualTo("PART");
+        assertThat(outcomes(batch)).containsOnly(Map.entry("posted", 1L), Map.entry("unconfirmed", 1L));
+        ellery.settled(batch, whole);
+        ellery.settled(batch, whole);
+        assertThat(outcomes(batch)).as("the same file twice is no news").containsOnly(Map.entry("posted", 2L));
+    }
+
+    @Test
+    void aFileImportedTwiceIsFoundOut() {
+        long batch = ellery.export(1);
+        String file = ellery.file(batch);
+        ellery.settled(batch, ellery.imported(file));
+        JsonNode again = ellery.settled(batch, ellery.imported(file));
+        assertThat(again.get("accepted").asInt()).isZero();
+        assertThat(again.get("odd").get(0).get("sentence").asString()).contains("stands in Copperplate twice, as E-");
+        JsonNode register = ellery.settled(batch, ellery.register());
+        assertThat(register.get("telling").asString()).isEqualTo("REGISTER");
+        assertThat(register.get("odd").get(0).get("sentence").asString()).contains("twice");
+    }
+
+    @Test
+    void whatStandsThereWithAnotherAmountDiverges() {
+        long batch = ellery.export(1);
+        ellery.imported(ellery.file(batch));
+        String entry = ellery.register()
+                .lines()
+                .filter(line -> line.contains(";B" + batch + ".1;"))
+                .findFirst()
+                .orElseThrow()
+                .split(";")[0];
+        ellery.atDesk("register/" + entry + "/correct", "amount=1.00");
+        JsonNode answer = ellery.settled(batch, ellery.register());
+        assertThat(answer.get("differing").asInt()).isOne();
+        JsonNode dispatch = ellery.batch(batch).get("dispatches").get(0);
+        assertThat(dispatch.get("state").asString()).isEqualTo("Diverged");
+        ellery.settled(batch, ellery.register());
+        assertThat(ellery.batch(batch).get("dispatches").get(0).get("outcome").asString())
+                .isEqualTo("posted");
+    }
+
+    @Test
+    void whatWasWithdrawnGoesAgainAndIsFoundWhenItWasImportedAllTheSame() {
+        long batch = ellery.export(1);
+        JsonNode document = ellery.batch(batch).get("dispatches").get(0);
+        withdraw(batch);
+        assertThat(ellery.batch(batch).get("dispatches").get(0).get("state").asString())
+                .isEqualTo("Ready");
+        String late = ellery.imported(ellery.file(batch));
+        Map<String, Object> choice = Map.of(
+                "route", Ellery.ROUTE, "ids", List.of(document.get("documentId").asLong()));
+        long again =
+                api.post("/api/batches", ellery.order(choice)).json().get("id").asLong();
+        JsonNode answer = ellery.settled(batch, late);
+        assertThat(answer.get("odd").get(0).get("sentence").asString())
+                .contains("was taken for not accepted and went again with a later batch");
+        assertThat(outcomes(again)).containsOnly(Map.entry("unconfirmed", 1L));
+    }
+
+    @Test
+    void whatNoFileSettlesAPersonDoes() {
+        long batch = ellery.export(2);
+        List<Long> ids = ellery.batch(batch)
+                .get("dispatches")
+                .valueStream()
+                .map(each -> each.get("documentId").asLong())
+                .toList();
+        assertThat(settle(batch, List.of(ids.get(0)), "accepted", "", "").status())
+                .isEqualTo(422);
+        assertThat(settle(batch, ids, "accepted", "E-77777", "").status()).isEqualTo(422);
+        assertThat(settle(batch, List.of(ids.get(0)), "accepted", "E-77777", "").status())
+                .isEqualTo(200);
+        assertThat(settle(batch, List.of(ids.get(1)), "refused", "", "").status())
+                .isEqualTo(422);
+        assertThat(settle(batch, List.of(ids.get(1)), "refused", "", "no such tax")
+                        .status())
+                .isEqualTo(200);
+        assertThat(settle(batch, ids, "lost", "", "x").status()).isEqualTo(422);
+        assertThat(outcomes(batch)).containsOnly(Map.entry("posted", 1L), Map.entry("refused", 1L));
+    }
+
+    private static Api.Response settle(long batch, List<Long> records, String outcome, String number, String reason) {
+        Map<String, Object> said = new HashMap<>(Map.of("records", records, "outcome", outcome));
+        said.put("number", number);
+        said.put("reason", reason);
+        return api.post("/api/batches/" + batch + "/settle", said);
+    }
+
+    private static JsonNode withdraw(long batch) {
+        return settle(batch, List.of(), "withdrawn", "", "the file was never imported")
+                .json();
+    }
+
+    private static JsonNode files(long batch) {
+        return api.get("/api/batches/" + batch + "/files").json();
+    }
+
+    private static Map<String, Long> outcomes(long batch) {
+        return ellery.batch(batch)
+                .get("dispatches")
+                .valueStream()
+                .collect(Collectors.groupingBy(each -> each.get("outcome").asString(), Collectors.counting()));
+    }
+}
