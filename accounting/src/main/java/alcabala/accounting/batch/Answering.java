@@ -111,7 +111,10 @@ public final class Answering {
                 && line.currency().equals(record.gross().getCurrencyUnit().getCode())
                 && line.gross().stripTrailingZeros().scale()
                         <= record.gross().getCurrencyUnit().getDecimalPlaces();
-        return fits ? Optional.of(Money.of(record.gross().getCurrencyUnit(), line.gross())) : Optional.empty();
+        return fits
+                ? Optional.of(
+                        Money.of(record.gross().getCurrencyUnit(), line.gross().stripTrailingZeros()))
+                : Optional.empty();
     }
 
     private void missing(List<Given> records) {

@@ -28,7 +28,7 @@ final class CsvContent {
     }
 
     /// @throws CharacterCodingException with the first text that the encoding cannot write
-    byte[] of(LayoutFile file, List<FileRows.Row> rows) throws CharacterCodingException {
+    byte[] of(LayoutFile file, List<LayoutRow> rows) throws CharacterCodingException {
         StringWriter text = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder()
                 .fieldSeparator(form.separator())
@@ -38,7 +38,7 @@ final class CsvContent {
                 csv.writeRecord(
                         file.columns().stream().map(LayoutColumn::heading).toList());
             }
-            for (FileRows.Row row : rows) {
+            for (LayoutRow row : rows) {
                 csv.writeRecord(row.cells().stream().map(this::cell).toList());
             }
         } catch (IOException e) {
@@ -47,7 +47,8 @@ final class CsvContent {
         return encoded(text.toString());
     }
 
-    private String cell(Value value) {
+    /// As it stands in the file, but for quotation marks.
+    String cell(Value value) {
         return switch (value) {
             case Value.Text text -> text.text();
             case Value.Day date -> day.format(date.day());

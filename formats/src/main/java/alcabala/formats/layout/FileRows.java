@@ -8,10 +8,7 @@ import java.util.List;
 /// The rows of one file, made record by record.
 final class FileRows {
     private final LayoutFile file;
-    private final List<Row> rows = new ArrayList<>();
-
-    /// @param split whether it is one of those that follow a record's own
-    record Row(boolean split, List<Value> cells) {}
+    private final List<LayoutRow> rows = new ArrayList<>();
 
     FileRows(LayoutFile file) {
         this.file = file;
@@ -28,7 +25,7 @@ final class FileRows {
 
     private void record(Values values) {
         int row = rows.size();
-        rows.add(new Row(
+        rows.add(new LayoutRow(
                 false,
                 file.columns().stream()
                         .map(column -> column.shown(values.file(column, row)))
@@ -43,7 +40,7 @@ final class FileRows {
         for (LedgerLine line : values.entry().lines()) {
             int at = ++position;
             int row = rows.size();
-            rows.add(new Row(
+            rows.add(new LayoutRow(
                     split,
                     columns.stream()
                             .map(column -> column.shown(values.line(column, line, at, row)))
@@ -56,7 +53,7 @@ final class FileRows {
         for (JournalLine line : values.exported().journal().lines()) {
             int at = ++position;
             int row = rows.size();
-            rows.add(new Row(
+            rows.add(new LayoutRow(
                     false,
                     file.columns().stream()
                             .map(column -> column.shown(values.booking(column, line, at, row)))
@@ -68,7 +65,7 @@ final class FileRows {
         return rows.size();
     }
 
-    List<Row> rows() {
+    List<LayoutRow> rows() {
         return rows;
     }
 }

@@ -12,7 +12,7 @@ final class JsonContent {
 
     private JsonContent() {}
 
-    static byte[] of(LayoutFile file, List<FileRows.Row> rows) {
+    static byte[] of(LayoutFile file, List<LayoutRow> rows) {
         StringBuilder all = new StringBuilder();
         int next = 0;
         while (next < rows.size()) {
@@ -27,14 +27,14 @@ final class JsonContent {
         return all.toString().getBytes(StandardCharsets.UTF_8);
     }
 
-    private static String object(LayoutFile file, FileRows.Row row, List<FileRows.Row> splits) {
+    private static String object(LayoutFile file, LayoutRow row, List<LayoutRow> splits) {
         StringWriter text = new StringWriter();
         try (JsonGenerator json = JSON.createGenerator(tools.jackson.core.ObjectWriteContext.empty(), text)) {
             json.writeStartObject();
             cells(json, file.columns(), row.cells());
             if (!file.splits().isEmpty()) {
                 json.writeArrayPropertyStart("lines");
-                for (FileRows.Row split : splits) {
+                for (LayoutRow split : splits) {
                     json.writeStartObject();
                     cells(json, file.splits(), split.cells());
                     json.writeEndObject();

@@ -27,7 +27,7 @@ public record LayoutFile(
         if (!splits.isEmpty() && per != LayoutField.Scope.RECORD) {
             throw new IllegalArgumentException("only a record's own row is followed by those of its lines");
         }
-        if (!splits.isEmpty() && marks().isEmpty()) {
+        if (!splits.isEmpty() && marks(columns, splits).isEmpty()) {
             throw new IllegalArgumentException(
                     "rows of lines are told from those of records by a fixed text in the same column");
         }
@@ -37,6 +37,10 @@ public record LayoutFile(
 
     /// The columns in which the rows of lines have another fixed text than those of records.
     List<Integer> marks() {
+        return marks(columns, splits);
+    }
+
+    private static List<Integer> marks(List<LayoutColumn> columns, List<LayoutColumn> splits) {
         return IntStream.range(0, Math.min(columns.size(), splits.size()))
                 .filter(i -> columns.get(i).field() == LayoutField.FIXED
                         && splits.get(i).field() == LayoutField.FIXED

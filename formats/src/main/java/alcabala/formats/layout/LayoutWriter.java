@@ -5,7 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 
-/// Writes records into files by a layout: the same records give the same files, to the byte.
+/// Writes records into files by a layout: the same records give the same files, to the byte but for the hour that a
+/// workbook keeps of itself.
 public final class LayoutWriter {
     /// With which it begins that a spreadsheet may take for a formula.
     private static final Pattern FORMULA = Pattern.compile("[=@+\\-\\t\\r].*", Pattern.DOTALL);
@@ -55,7 +56,21 @@ public final class LayoutWriter {
         return new Written(List.copyOf(files), List.copyOf(places), List.copyOf(formulas));
     }
 
-    private byte[] content(LayoutFile file, List<FileRows.Row> rows) {
+    /// The rows of each file as text, as they would stand there.
+    public List<List<List<String>>> shown(List<Exported> records, String delivery) {
+        CsvContent content = new CsvContent(layout.form());
+        return layout.files().stream()
+                .map(file -> {
+                    FileRows rows = new FileRows(file);
+                    records.forEach(each -> rows.add(Values.of(each, delivery, layout.creditsNegative())));
+                    return rows.rows().stream()
+                            .map(row -> row.cells().stream().map(content::cell).toList())
+                            .toList();
+                })
+                .toList();
+    }
+
+    private byte[] content(LayoutFile file, List<LayoutRow> rows) {
         try {
             return switch (layout.medium()) {
                 case CSV -> new CsvContent(layout.form()).of(file, rows);
@@ -68,7 +83,7 @@ public final class LayoutWriter {
     }
 
     /// In a workbook a text is a text, and nobody opens lines of JSON in a spreadsheet.
-    private List<Written.Formula> formulas(String name, LayoutFile file, List<FileRows.Row> rows, int head) {
+    private List<Written.Formula> formulas(String name, LayoutFile file, List<LayoutRow> rows, int head) {
         List<Written.Formula> found = new ArrayList<>();
         for (int row = 0; row < rows.size() && layout.medium() == Layout.Medium.CSV; row++) {
             List<LayoutColumn> columns = rows.get(row).split() ? file.splits() : file.columns();

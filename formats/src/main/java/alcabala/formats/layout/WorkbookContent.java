@@ -11,7 +11,7 @@ import org.dhatim.fastexcel.Worksheet;
 final class WorkbookContent {
     private WorkbookContent() {}
 
-    static byte[] of(LayoutFile file, List<FileRows.Row> rows) {
+    static byte[] of(LayoutFile file, List<LayoutRow> rows) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (Workbook book = new Workbook(bytes, "Alcabala", "1.0")) {
             Worksheet sheet = book.newWorksheet(file.name());
