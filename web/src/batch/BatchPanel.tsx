@@ -12,6 +12,7 @@ import { Key } from '../ui/Key';
 import { amount, counted, money, plural } from '../ui/format';
 import { BatchReadiness } from './BatchReadiness';
 import { shownOf } from '../send/sendShown';
+import { Allowed } from './Allowed';
 import { DryRun } from './DryRun';
 import { OwnList } from './OwnList';
 import { useBatchChoice } from './useBatchChoice';
@@ -85,6 +86,7 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
           <Prepared
             preview={preview.data}
             choice={choice}
+            replaces={view.replaces}
             onDry={view.dry ? undefined : () => view.runDry(true)}
           />
         )}
@@ -96,17 +98,22 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
 interface PreparedProps {
   preview: Schemas['PreviewJson'];
   choice: Schemas['ChoiceJson'];
+  /** The former revision of the batch, if it is one. */
+  replaces: number | null;
   /** Shows all of it as it would stand there. */
   onDry: (() => void) | undefined;
 }
 
-function Prepared({ preview, choice, onDry }: PreparedProps) {
+function Prepared({ preview, choice, replaces, onDry }: PreparedProps) {
   const { route } = useCurrent();
   const refresh = useRefresh();
   const navigate = useNavigate();
   const [total, setTotal] = useState('');
   const list = useOwnList(choice, preview);
   const [reason, setReason] = useState('');
+  const [allowed, setAllowed] = useState<Set<string>>(new Set());
+  const [layout, setLayout] = useState('');
+  const unseen = route.toFiles && preview.parties.some((each) => !allowed.has(each.code));
   const send = useMutation({
     mutationFn: () =>
       answer(
@@ -117,6 +124,9 @@ function Prepared({ preview, choice, onDry }: PreparedProps) {
             independentTotal: list.file ? '' : total,
             ...(list.read?.id ? { ownList: list.read.id } : {}),
             reason,
+            allowed: [...allowed],
+            layout,
+            ...(replaces ? { replaces } : {}),
           },
         }),
       ),
@@ -127,14 +137,6 @@ function Prepared({ preview, choice, onDry }: PreparedProps) {
     // What it would be now is shown beside the refusal.
     onError: (error) => error instanceof ApiError && error.code === 'not-as-shown' && refresh(),
   });
-  if (route.toFiles) {
-    return (
-      <p className="mt-2">
-        {plural(preview.count, 'document')} would go to {route.ledger}, {amount(preview.gross)}{' '}
-        {preview.currency}. It takes files, and Alcabala cannot write them yet; they stay ready until it can.
-      </p>
-    );
-  }
   if (preview.count === 0) {
     return (
       <p className="mt-2">
@@ -184,7 +186,11 @@ function Prepared({ preview, choice, onDry }: PreparedProps) {
         </p>
       )}
       <AlikeParties alike={preview.alike} />
-      <Creations title={`Parties created on ${route.ledger}`} rows={preview.parties} />
+      {route.toFiles ? (
+        <Allowed parties={preview.parties} allowed={allowed} onAllow={setAllowed} />
+      ) : (
+        <Creations title={`Parties created on ${route.ledger}`} rows={preview.parties} />
+      )}
       <Creations title={`Items created on ${route.ledger}`} rows={preview.items} />
       {preview.collisions.slice(0, NAMED).map((collision) => (
         <p key={collision.name} className="text-error text-[13px]">
@@ -198,6 +204,18 @@ function Prepared({ preview, choice, onDry }: PreparedProps) {
             Give them names of their own
           </Link>
         </p>
+      )}
+      {preview.layouts.length > 1 && (
+        <label className="flex flex-col gap-1 text-[13px]">
+          Layout of the file
+          <select className="field" value={layout} onChange={(event) => setLayout(event.target.value)}>
+            {preview.layouts.map((each, i) => (
+              <option key={each} value={i === 0 ? '' : each}>
+                {each}
+              </option>
+            ))}
+          </select>
+        </label>
       )}
       <OwnList list={list} currency={preview.currency} />
       <BatchReadiness />
@@ -230,11 +248,11 @@ function Prepared({ preview, choice, onDry }: PreparedProps) {
         <button
           type="submit"
           className="act act-main justify-center"
-          disabled={send.isPending || preview.collisions.length > 0 || !list.isSettled}
+          disabled={send.isPending || preview.collisions.length > 0 || !list.isSettled || unseen}
         >
           {send.isPending
             ? 'Setting it going…'
-            : `Send ${plural(preview.count, choice.payments ? 'payment' : 'document')} to ${route.ledger}`}
+            : `${route.toFiles ? 'Write' : 'Send'} ${plural(preview.count, choice.payments ? 'payment' : 'document')} ${route.toFiles ? 'into a file for' : 'to'} ${route.ledger}`}
         </button>
       </div>
     </form>

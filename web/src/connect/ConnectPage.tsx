@@ -3,6 +3,7 @@ import { connectQuery, setAsideQuery } from '../api/queries';
 import { useSession } from '../app/current';
 import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
+import { LayoutsPage } from '../files/LayoutsPage';
 import { ConsentSlip } from './ConsentSlip';
 import { CountsView } from './CountsView';
 import { LedgersPage } from './LedgersPage';
@@ -21,6 +22,7 @@ const VIEWS = [
   { view: 'first-steps', name: 'First steps' },
   { view: 'connections', name: 'Connections' },
   { view: 'settings', name: 'Settings' },
+  { view: 'layouts', name: 'Layouts' },
   { view: 'readiness', name: 'Readiness' },
   { view: 'reference', name: 'Reference data' },
   { view: 'counts', name: 'Counts of both sides' },
@@ -35,6 +37,7 @@ export function ConnectPage() {
   const leads = route !== undefined && route.ledger !== '';
   const shows = (name: string) =>
     (!['counts', 'readiness', 'settings'].includes(name) || leads) &&
+    (name !== 'layouts' || (leads && route.toFiles)) &&
     (name !== 'people' || me.role === 'ADMINISTRATOR');
   const view = useView();
   const connect = useQuery(connectQuery);
@@ -96,6 +99,7 @@ export function ConnectPage() {
       {at?.view === 'trail' && <TrailPage />}
       {at?.view === 'settings' && leads && <SettingsPage route={route} />}
       {at?.view === 'readiness' && leads && <ReadinessPage route={route} />}
+      {at?.view === 'layouts' && leads && <LayoutsPage route={route} />}
       {at?.view === 'counts' && leads && <CountsView route={route} />}
     </section>
   );

@@ -33,11 +33,13 @@ export function useReleaseView() {
     panel: (view.get('panel') || 'why') as Panel,
     /** Whether the batch is shown as it would stand on the ledger. */
     dry: view.get('dry') !== '',
+    /** The batch of which a further revision is made. */
+    replaces: Number(view.get('replaces')) || null,
     runDry: (dry: boolean) => view.set({ dry: dry ? 'yes' : null }),
     chosen,
     chosenNow: () => idsOf(view.now('chosen')),
     set: view.set,
-    open: (panel: Panel) => view.set({ panel, dry: null }),
+    open: (panel: Panel) => view.set({ panel, dry: null, replaces: null }),
     select: (id: number) => view.set({ document: String(id) }, true),
     setChosen,
   };

@@ -16,18 +16,21 @@ import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
 import { amount, counted, day, moment, plural } from '../ui/format';
-import { STATE_OF, standing, WORD, type Batch, type Dispatch } from './outcomes';
+import { FilesOfBatch } from '../files/FilesOfBatch';
+import { SettleByHand } from '../files/SettleByHand';
+import { nameOf, STATE_OF, standing, wordOf, type Batch, type Dispatch } from './outcomes';
 
 export function BatchPage() {
   const id = Number(useParams().id);
-  const { route } = useCurrent();
+  const { me, route } = useCurrent();
   const navigate = useNavigate();
   const detail = useQuery(batchQuery(id));
   const refresh = useRefresh();
   const finished = detail.data?.batch.finishedAt !== undefined;
   const [at, setAt] = useState<string>();
   const currency = detail.data?.batch.currency ?? route.currency;
-  const columns = useMemo(() => dispatchColumns(route, currency), [route, currency]);
+  const files = detail.data?.batch.files ?? false;
+  const columns = useMemo(() => dispatchColumns(route, currency, files), [route, currency, files]);
   useEffect(() => {
     if (finished) {
       void refresh();
@@ -42,6 +45,7 @@ export function BatchPage() {
     return <p className="soft">Opening…</p>;
   }
   const { batch, dispatches } = detail.data;
+  const open = dispatches.find((each) => each.key === at && each.outcome === 'unconfirmed');
   return (
     <section
       aria-label={`Batch ${batch.id}`}
@@ -51,7 +55,7 @@ export function BatchPage() {
         <button type="button" className="act" onClick={back}>
           All batches <Key>Esc</Key>
         </button>
-        <h1 className="title text-[18px]">Batch {batch.id}</h1>
+        <h1 className="title text-[18px]">{nameOf(batch)}</h1>
         <span className="soft">
           made by {batch.createdBy} on {moment(batch.createdAt)}
         </span>
@@ -60,6 +64,7 @@ export function BatchPage() {
         </span>
       </div>
       <Totals batch={batch} />
+      {batch.files && <FilesOfBatch batch={batch} />}
       <Book
         name="batch"
         label="Documents of the batch"
@@ -72,6 +77,7 @@ export function BatchPage() {
         onAt={setAt}
         onOpen={(each) => void navigate(`/documents/${each.documentId}?route=${route.code}`)}
       />
+      {me.mayChange && batch.files && open && <SettleByHand key={open.key} batch={batch} dispatch={open} />}
     </section>
   );
 }
@@ -117,7 +123,11 @@ function Totals({ batch }: { batch: Batch }) {
 
 const isRefused = (dispatch: Dispatch) => dispatch.outcome === 'refused';
 
-const dispatchColumns = (route: { code: string; ledger: string }, currency: string): Column<Dispatch>[] => [
+const dispatchColumns = (
+  route: { code: string; ledger: string },
+  currency: string,
+  files: boolean,
+): Column<Dispatch>[] => [
   {
     id: 'state',
     name: 'State',
@@ -169,10 +179,10 @@ const dispatchColumns = (route: { code: string; ledger: string }, currency: stri
     name: 'Outcome',
     width: 130,
     tone: (each) => (isRefused(each) ? 'text-error' : undefined),
-    value: (each) => WORD[each.outcome] ?? each.outcome,
+    value: (each) => wordOf(each.outcome, files),
     cell: (each) => (
       <>
-        {WORD[each.outcome] ?? each.outcome}
+        {wordOf(each.outcome, files)}
         {isRefused(each) && each.state !== 'Refused' && <span className="soft"> (now {each.state})</span>}
       </>
     ),
@@ -200,6 +210,8 @@ const dispatchColumns = (route: { code: string; ledger: string }, currency: stri
 
 const signed = (dispatch: Dispatch) => (isGivenBack(dispatch.kind) ? `-${dispatch.gross}` : dispatch.gross);
 
+const AGAIN = new Set(['Refused', 'Ready']);
+
 /** Sends again what was refused and since put right, or what did not get through. */
 function Again({ batch, dispatches }: { batch: Batch; dispatches: Dispatch[] }) {
   const { me, route } = useCurrent();
@@ -210,10 +222,14 @@ function Again({ batch, dispatches }: { batch: Batch; dispatches: Dispatch[] }) 
   const refused = dispatches.filter(
     (each) => each.outcome === 'refused' && (each.state === 'Refused' || each.state === 'Ready'),
   );
+  // What goes once more in a file is a further revision of its batch.
+  const again = batch.files
+    ? dispatches.filter((each) => each.outcome !== 'posted' && AGAIN.has(each.state))
+    : refused;
   // What they would be now is looked at before they go.
   const look = () =>
     navigate(
-      `/release?route=${route.code}&state=Refused&panel=batch&chosen=${refused.map((each) => each.documentId).join(',')}`,
+      `/release?route=${route.code}&state=${batch.files ? 'Ready' : 'Refused'}&panel=batch&chosen=${again.map((each) => each.documentId).join(',')}${batch.files ? `&replaces=${batch.id}` : ''}`,
     );
   const retry = useMutation({
     mutationFn: () => answer(client.POST('/api/batches/{id}/retry', { params: { path: { id: batch.id } } })),
@@ -225,7 +241,7 @@ function Again({ batch, dispatches }: { batch: Batch; dispatches: Dispatch[] }) 
   }
   return (
     <>
-      {batch.unreached + batch.unconfirmed > 0 && (
+      {!batch.files && batch.unreached + batch.unconfirmed > 0 && (
         <button
           type="button"
           className="act act-main"
@@ -237,9 +253,11 @@ function Again({ batch, dispatches }: { batch: Batch; dispatches: Dispatch[] }) 
             : `Ask ${route.ledger} again about ${plural(batch.unconfirmed, 'document')}`}
         </button>
       )}
-      {refused.length > 0 && (
+      {again.length > 0 && (
         <button type="button" className="act" onClick={() => void look()}>
-          Send the {refused.length} refused again…
+          {batch.files
+            ? `Make revision ${batch.revision + 1} of ${plural(again.length, 'document')}…`
+            : `Send the ${again.length} refused again…`}
         </button>
       )}
     </>

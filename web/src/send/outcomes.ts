@@ -22,12 +22,20 @@ export const WORD: Record<string, string> = {
   unreached: 'did not get through',
 };
 
+/** A file that was taken is known to have left, and to be answered for later. */
+export const wordOf = (outcome: string, files: boolean) =>
+  files && outcome === 'unconfirmed' ? 'in the file' : (WORD[outcome] ?? outcome);
+
+/** A batch by its number, and which revision of it this is. */
+export const nameOf = (batch: Batch) =>
+  batch.revision > 1 ? `Batch ${batch.firstId}, revision ${batch.revision}` : `Batch ${batch.id}`;
+
 export function standing(batch: Batch): string {
   const parts = [
     [batch.posted, 'posted'],
     [batch.refused, 'refused'],
-    [batch.unreached, 'did not get through'],
-    [batch.unconfirmed, 'unconfirmed'],
+    [batch.unreached, batch.files ? 'withdrawn or missing' : 'did not get through'],
+    [batch.unconfirmed, batch.files ? 'in the file, not answered for' : 'unconfirmed'],
     [batch.open, 'on the way'],
   ] as const;
   return parts

@@ -65,6 +65,36 @@ public class BatchHeads {
                 .single();
     }
 
+    /// Makes a batch the next revision of another: what of that one nobody has answered for has been withdrawn before.
+    ///
+    /// @param former any revision of it
+    public void revise(RouteRow route, long batch, long former) {
+        boolean open = jdbc.sql("""
+                select exists (select 1 from dispatch p join batch b on b.id = p.batch_id
+                    where coalesce(b.first_id, b.id) = (select coalesce(first_id, id) from batch where id = :former) and b.id <> :batch
+                        and p.outcome in ('queued', 'sending', 'unconfirmed'))""")
+                .param("former", former)
+                .param("batch", batch)
+                .query(Boolean.class)
+                .single();
+        if (open) {
+            throw NotPossibleException.conflict(
+                    "revision-open",
+                    "Something of the former revision is still open. Take in what the ledger answered, or withdraw it; then make the next.");
+        }
+        int rows = jdbc.sql("""
+                update batch b set first_id = coalesce(f.first_id, f.id), revision = 1 + (
+                    select max(o.revision) from batch o where coalesce(o.first_id, o.id) = coalesce(f.first_id, f.id))
+                from batch f where b.id = :batch and f.id = :former and f.route_id = :route""")
+                .param("batch", batch)
+                .param("former", former)
+                .param("route", route.id())
+                .update();
+        if (rows == 0) {
+            throw NotPossibleException.missing("batch " + former);
+        }
+    }
+
     /// Goes on with what failed of it.
     public void reopen(long batch) {
         jdbc.sql("update batch set finished_at = null, failures = 0 where id = :id")

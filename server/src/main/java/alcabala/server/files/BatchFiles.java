@@ -29,7 +29,8 @@ public class BatchFiles {
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    public record FileJson(int ordinal, String name, int bytes, String sha256, Instant writtenAt, String writtenBy) {}
+    public record WrittenFile(
+            int ordinal, String name, int bytes, String sha256, Instant writtenAt, String writtenBy) {}
 
     record Content(String name, byte[] bytes) {}
 
@@ -95,12 +96,12 @@ public class BatchFiles {
         }
     }
 
-    List<FileJson> list(long batch) {
+    List<WrittenFile> list(long batch) {
         return jdbc.sql("""
                 select ordinal, name, length(content) as bytes, encode(sha256, 'hex') as sha256, written_at, written_by
                 from batch_file where batch_id = :batch order by ordinal""")
                 .param("batch", batch)
-                .query((row, n) -> new FileJson(
+                .query((row, n) -> new WrittenFile(
                         row.getInt("ordinal"),
                         row.getString("name"),
                         row.getInt("bytes"),

@@ -39,7 +39,7 @@ class BatchFilesApi {
     /// @param formulas texts that stand in the file as they are and that a spreadsheet would take for formulas
     record FilesJson(
             String delivery,
-            List<BatchFiles.FileJson> files,
+            List<BatchFiles.WrittenFile> files,
             List<Written.Formula> formulas,
             List<Answers.AnswerJson> answers) {}
 

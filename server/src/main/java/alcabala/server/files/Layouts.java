@@ -7,16 +7,21 @@ import alcabala.formats.layout.LayoutField;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.platform.DocumentJson;
 import alcabala.server.platform.NotPossibleException;
+import java.sql.Timestamp;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 
 /// The layouts of a ledger: those that its kind brings along, and those that somebody made.
 @Component
 public class Layouts {
     private final Ledgers ledgers;
     private final JdbcClient jdbc;
+    private final Clock clock;
 
     /// @param id null for one that the kind of the ledger brings along
     /// @param version 0 for such a one
@@ -24,9 +29,10 @@ public class Layouts {
 
     private record Row(long id, int version, String definition) {}
 
-    Layouts(Ledgers ledgers, JdbcClient jdbc) {
+    Layouts(Ledgers ledgers, JdbcClient jdbc, Clock clock) {
         this.ledgers = ledgers;
         this.jdbc = jdbc;
+        this.clock = clock;
     }
 
     /// Somebody's own first, by name.
@@ -61,6 +67,65 @@ public class Layouts {
                         name.isEmpty()
                                 ? "There is no layout of files for these yet; make one under Connect."
                                 : "There is no layout “" + name + "” for these any more; choose another."));
+    }
+
+    /// Keeps one that somebody made, or changed.
+    ///
+    /// @param id null for a new one
+    /// @throws NotPossibleException when it was changed meanwhile, or its name is taken
+    @Transactional
+    public long keep(long ledgerId, Long id, int expectedVersion, Layout layout, String who) {
+        boolean taken = of(ledgerId).stream()
+                .filter(known -> !java.util.Objects.equals(known.id(), id))
+                .anyMatch(known -> known.layout().name().equals(layout.name()));
+        if (taken) {
+            throw NotPossibleException.conflict(
+                    "layout-named",
+                    "There is a layout named “" + layout.name() + "” already; name this one otherwise.");
+        }
+        if (id == null) {
+            return jdbc.sql("""
+                    insert into layout (ledger_id, name, carries, definition, changed_at, changed_by)
+                    values (:ledger, :name, :carries, cast(:definition as jsonb), :now, :who) returning id""")
+                    .param("ledger", ledgerId)
+                    .params(said(layout, who))
+                    .query(Long.class)
+                    .single();
+        }
+        int rows = jdbc.sql("""
+                update layout set name = :name, carries = :carries, definition = cast(:definition as jsonb), version = version + 1,
+                    changed_at = :now, changed_by = :who
+                where id = :id and ledger_id = :ledger and version = :version""")
+                .param("id", id)
+                .param("ledger", ledgerId)
+                .param("version", expectedVersion)
+                .params(said(layout, who))
+                .update();
+        if (rows == 0) {
+            throw NotPossibleException.conflict(
+                    "layout-changed", "Somebody changed this layout meanwhile; look at it again. Yours is still here.");
+        }
+        return id;
+    }
+
+    private Map<String, Object> said(Layout layout, String who) {
+        return Map.of(
+                "name", layout.name(),
+                "carries", layout.carries().name(),
+                "definition", DocumentJson.write(layout),
+                "now", Timestamp.from(clock.instant()),
+                "who", who);
+    }
+
+    /// Batches that were written by it keep what it was.
+    public void drop(long ledgerId, long id) {
+        if (jdbc.sql("delete from layout where id = :id and ledger_id = :ledger")
+                        .param("id", id)
+                        .param("ledger", ledgerId)
+                        .update()
+                == 0) {
+            throw NotPossibleException.missing("layout " + id);
+        }
     }
 
     /// Whether a file names items, which the ledger may then have to create.

@@ -88,6 +88,7 @@ class Batches {
     /// @param reason why it may go though that total differs, or a line of that list
     /// @param allowed parties that a ledger of files may create, by their codes
     /// @param layout of the files, by name; empty for the usual one
+    /// @param replaces the former revision of the same batch; null for a batch of its own
     record Order(
             Choice choice,
             Shown shown,
@@ -95,10 +96,11 @@ class Batches {
             Long ownList,
             String reason,
             Set<String> allowed,
-            String layout) {
+            String layout,
+            Long replaces) {
         /// What nobody looks at before it goes.
         static Order unseen(Choice choice) {
-            return new Order(choice, null, "", null, "", Set.of(), "");
+            return new Order(choice, null, "", null, "", Set.of(), "", null);
         }
     }
 
@@ -126,6 +128,9 @@ class Batches {
             exports.requireAllowed(route, preview, order.allowed());
         }
         long batch = heads.insert(route, preview.origin(), preview.totals(), checked, who);
+        if (order.replaces() != null) {
+            heads.revise(route, batch, order.replaces());
+        }
         List<Prepared> documents = NeededFirst.order(preview.documents());
         if (asked) {
             queue(route, batch, documents, who);

@@ -1,7 +1,9 @@
 package alcabala.server.send;
 
 import alcabala.accounting.matching.ItemNames;
+import alcabala.formats.layout.Layout;
 import alcabala.server.crossing.BatchHeads;
+import alcabala.server.files.Layouts;
 import alcabala.server.platform.Amounts;
 import alcabala.server.readiness.ReadinessRun;
 import alcabala.server.route.RouteRow;
@@ -34,6 +36,7 @@ class SendApi {
     private final BatchHeads heads;
     private final BatchView view;
     private final ReadinessRun readiness;
+    private final Layouts layouts;
 
     /// Either ids, or all that are ready from one day to another: sales, or if so asked purchases.
     record ChoiceJson(
@@ -62,6 +65,7 @@ class SendApi {
             List<Preview.Alike> alike,
             List<Preview.Creation> items,
             List<ItemNames.Collision> collisions,
+            List<String> layouts,
             String sentence) {}
 
     record SendJson(
@@ -77,7 +81,8 @@ class SendApi {
             Long ownList,
             @Size(max = 500) String reason,
             @Size(max = 5000) List<String> allowed,
-            @Size(max = 100) String layout) {}
+            @Size(max = 100) String layout,
+            Long replaces) {}
 
     /// What the preview said, so that nothing else is sent.
     record ShownJson(
@@ -98,7 +103,8 @@ class SendApi {
             Retries retries,
             BatchHeads heads,
             BatchView view,
-            ReadinessRun readiness) {
+            ReadinessRun readiness,
+            Layouts layouts) {
         this.routes = routes;
         this.previews = previews;
         this.batches = batches;
@@ -106,6 +112,7 @@ class SendApi {
         this.heads = heads;
         this.view = view;
         this.readiness = readiness;
+        this.layouts = layouts;
     }
 
     /// What sending would do; changes nothing, though it is a POST for the length of the list.
@@ -126,7 +133,17 @@ class SendApi {
                 preview.alike(),
                 preview.items(),
                 preview.collisions(),
+                layouts(route, preview),
                 sentence(route, preview));
+    }
+
+    /// By which it can be written; none where the ledger is asked, or nothing would go.
+    private List<String> layouts(RouteRow route, Preview preview) {
+        return route.ledgerAnswers() || preview.documents().isEmpty()
+                ? List.of()
+                : layouts.of(route.ledgerId(), Previews.carries(preview.documents())).stream()
+                        .map(Layout::name)
+                        .toList();
     }
 
     private static String sentence(RouteRow route, Preview preview) {
@@ -136,7 +153,7 @@ class SendApi {
         String changes = money ? "takes back" : "changes";
         StringBuilder sentence = new StringBuilder();
         if (fresh > 0 || preview.inPlace() == 0) {
-            sentence.append("Posts ").append(plural(fresh, noun));
+            sentence.append(route.ledgerAnswers() ? "Posts " : "Writes ").append(plural(fresh, noun));
         }
         if (preview.inPlace() > 0) {
             sentence.append(fresh > 0 ? " and " : "")
@@ -191,7 +208,8 @@ class SendApi {
                         send.ownList(),
                         text(send.reason()).trim(),
                         send.allowed() == null ? Set.of() : Set.copyOf(send.allowed()),
-                        text(send.layout())),
+                        text(send.layout()),
+                        send.replaces()),
                 who.getName());
         readiness.judgeSoon(route, who.getName());
         return new MadeBatch(batch);

@@ -125,6 +125,11 @@ class EndpointsTest {
             POST /api/batches/dry-run/{id}                         administrator bookkeeper
             POST /api/batches/own-list                             administrator bookkeeper
             POST /api/batches/{id}/answers                         administrator bookkeeper
+            GET /api/layouts                                       administrator bookkeeper reviewer
+            PUT /api/layouts                                       administrator bookkeeper
+            DELETE /api/layouts/{id}                               administrator bookkeeper
+            POST /api/layouts/shown                                administrator bookkeeper
+            POST /api/layouts/example                              administrator bookkeeper
             POST /api/batches/{id}/settle                          administrator bookkeeper
             POST /api/batches/preview                              administrator bookkeeper
             POST /api/batches/{id}/retry                           administrator bookkeeper
