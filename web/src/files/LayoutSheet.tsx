@@ -76,7 +76,7 @@ export function LayoutSheet({ layout, fields, file: at, rows, place, disabled, o
         )}
       </fieldset>
       <div className="overflow-auto">
-        <table className="slip ruled">
+        <table className="slip ruled [&_td]:px-2 [&_th]:px-2">
           <thead>
             <Heads of={file.columns} which="columns" />
             {file.splits.length > 0 && <Heads of={file.splits} which="splits" />}

@@ -43,10 +43,11 @@ export function LayoutsPage({ route }: { route: Route }) {
             key={each.layout.name}
             type="button"
             className="chip"
+            title={`for ${CARRIES[each.layout.carries]}`}
             aria-pressed={each.layout.name === at?.layout.name && at.id === each.id}
             onClick={() => setChosen(each)}
           >
-            {each.layout.name} <span className="soft">{CARRIES[each.layout.carries]}</span>
+            {each.layout.name}
           </button>
         ))}
         {me.mayChange && (

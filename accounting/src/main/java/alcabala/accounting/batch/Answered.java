@@ -8,12 +8,14 @@ import org.joda.money.Money;
 ///
 /// @param verdicts by record, for each whose outcome follows from the file
 /// @param odd lines that say nothing of the batch, or not what they should
-public record Answered(Map<Long, Verdict> verdicts, List<Odd> odd) {
+/// @param named how many lines name something of the batch, whatever they say of it
+public record Answered(Map<Long, Verdict> verdicts, List<Odd> odd, int named) {
     /// A record of the batch, as it went into its file.
     ///
     /// @param number of the ledger's, where it is known to have accepted it before; else empty
     /// @param wentAgain whether it went again since, with another batch
-    public record Given(long id, String reference, Money gross, String number, boolean wentAgain) {}
+    /// @param reversal our name for what takes back what stood there before; empty where nothing did
+    public record Given(long id, String reference, Money gross, String number, boolean wentAgain, String reversal) {}
 
     /// What became of one record.
     public sealed interface Verdict {
@@ -46,6 +48,10 @@ public record Answered(Map<Long, Verdict> verdicts, List<Odd> odd) {
             TWICE,
             /// It was taken for not accepted, and went again with another batch: now it stands there twice, or will.
             WENT_AGAIN,
+            /// Of what takes back the former one and what takes its place, one was accepted and the other was not;
+            /// `other`
+            /// is the number of the one that was.
+            HALF,
             /// It stands there in another currency, or finer than its currency allows.
             AMOUNT,
             /// It was struck out there after it was accepted.

@@ -18,9 +18,12 @@ public final class Answering {
     private final String delivery;
     private final Telling telling;
     private final Map<String, Given> given = new HashMap<>();
+    private final Map<String, Given> reversals = new HashMap<>();
+    private final Map<Long, AnswerLine> takenBack = new HashMap<>();
     private final Map<Long, Verdict> verdicts = new LinkedHashMap<>();
     private final Map<Long, AnswerLine> first = new HashMap<>();
     private final List<Odd> odd = new ArrayList<>();
+    private int named;
 
     /// What kind of file a ledger's lines are from.
     public enum Telling {
@@ -35,7 +38,12 @@ public final class Answering {
     private Answering(String delivery, Telling telling, List<Given> records) {
         this.delivery = delivery;
         this.telling = telling;
-        records.forEach(record -> given.put(record.reference(), record));
+        for (Given record : records) {
+            given.put(record.reference(), record);
+            if (!record.reversal().isEmpty()) {
+                reversals.put(record.reversal(), record);
+            }
+        }
     }
 
     /// A record that no line names is missing where the file tells of everything that became of its import.
@@ -49,13 +57,17 @@ public final class Answering {
         if (telling == Telling.WHOLE && !answering.first.isEmpty()) {
             answering.missing(records);
         }
-        return new Answered(Map.copyOf(answering.verdicts), List.copyOf(answering.odd));
+        answering.reversals.values().forEach(answering::combine);
+        return new Answered(Map.copyOf(answering.verdicts), List.copyOf(answering.odd), answering.named);
     }
 
     private void take(AnswerLine line) {
         Given record = given.get(line.reference());
         boolean other = !line.delivery().isEmpty() && !line.delivery().equals(delivery);
-        if (other || record == null) {
+        named += !other && (record != null || reversals.containsKey(line.reference())) ? 1 : 0;
+        if (!other && reversals.containsKey(line.reference())) {
+            takenBack.putIfAbsent(reversals.get(line.reference()).id(), line);
+        } else if (other || record == null) {
             // A register is full of what is none of this batch.
             if (telling != Telling.REGISTER) {
                 odd(other ? Odd.Kind.OTHER_DELIVERY : Odd.Kind.UNKNOWN, line, other ? line.delivery() : "");
@@ -103,6 +115,29 @@ public final class Answering {
             odd(Odd.Kind.CONTRADICTS, line, record.number());
         } else if (!record.wentAgain()) {
             verdicts.put(record.id(), new Verdict.Refused(line));
+        }
+    }
+
+    /// What takes the place of another stands for it only once that one is taken back; until both are known it is open.
+    private void combine(Given record) {
+        AnswerLine back = takenBack.get(record.id());
+        Verdict verdict = verdicts.get(record.id());
+        if (!record.number().isEmpty()) {
+            return;
+        }
+        boolean stands = verdict instanceof Verdict.Accepted;
+        boolean isBack = back != null && back.accepted() && !back.struck();
+        boolean isNot = back != null && !back.accepted();
+        if (stands && isBack
+                || verdict instanceof Verdict.Refused && isNot
+                || verdict instanceof Verdict.Missing && back == null) {
+            return;
+        }
+        verdicts.remove(record.id());
+        boolean told = telling != Telling.PART || back != null && verdict != null;
+        if (told && stands != isBack) {
+            AnswerLine accepted = isBack ? back : ((Verdict.Accepted) verdict).line();
+            odd(Odd.Kind.HALF, accepted, accepted.number());
         }
     }
 

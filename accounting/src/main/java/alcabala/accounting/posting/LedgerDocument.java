@@ -66,7 +66,18 @@ public record LedgerDocument(
         return copy(issueDate, number);
     }
 
+    /// Takes back what stands there, where nothing can be changed in its place: the same lines under the opposite kind.
+    ///
+    /// @param day on which it is booked
+    public LedgerDocument reversed(LocalDate day) {
+        return copy(kind.opposite(), number + "-R", day, number);
+    }
+
     private LedgerDocument copy(LocalDate day, String preceding) {
+        return copy(kind, number, day, preceding);
+    }
+
+    private LedgerDocument copy(RecordKind kind, String number, LocalDate day, String preceding) {
         return new LedgerDocument(
                 kind,
                 number,

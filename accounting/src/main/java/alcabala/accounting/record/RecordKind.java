@@ -58,6 +58,18 @@ public enum RecordKind {
         return !isDocument() && document.isDocument() && document.sale == sale && document.isCredit() == takesBack;
     }
 
+    /// The document that takes back one of this kind.
+    public RecordKind opposite() {
+        return switch (this) {
+            case INVOICE -> CREDIT_NOTE;
+            case CREDIT_NOTE -> INVOICE;
+            case BILL -> SUPPLIER_CREDIT;
+            case SUPPLIER_CREDIT -> BILL;
+            case PAYMENT_IN, REFUND, RETURNED_IN, PAYMENT_OUT, SUPPLIER_REFUND, RETURNED_OUT ->
+                throw new IllegalArgumentException(word() + " is taken back as what it is");
+        };
+    }
+
     /// 1, or -1 for what is given back.
     public int sign() {
         return sign;

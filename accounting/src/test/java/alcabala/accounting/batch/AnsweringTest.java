@@ -21,7 +21,7 @@ class AnsweringTest {
     private static final List<Given> BATCH = List.of(given(1, ""), given(2, ""), given(3, ""));
 
     private static Given given(int id, String number) {
-        return new Given(id, "yard:" + id, Money.parse("CAD " + id + "0.00"), number, false);
+        return new Given(id, "yard:" + id, Money.parse("CAD " + id + "0.00"), number, false, "");
     }
 
     /// `yard:1 E-1 10.00`, `yard:1 no`, `struck yard:1 E-1 10.00`, or `B8.1 yard:1 E-1 10.00` of another batch.
@@ -128,10 +128,29 @@ class AnsweringTest {
 
     @Test
     void whatWentAgainIsSettledByTheLaterBatchAlone() {
-        List<Given> again = List.of(new Given(1, "yard:1", Money.parse("CAD 10.00"), "", true), given(2, ""));
+        List<Given> again = List.of(new Given(1, "yard:1", Money.parse("CAD 10.00"), "", true, ""), given(2, ""));
         assertThat(said(answer(Telling.WHOLE, again, "yard:1 E-1 10.00"))).containsExactly("2 missing", "WENT_AGAIN");
         assertThat(said(answer(Telling.WHOLE, again, "yard:1 no"))).containsExactly("2 missing");
         assertThat(said(answer(Telling.WHOLE, again, "yard:2 E-2 20.00"))).containsExactly("2 accepted");
+    }
+
+    /// yard:1 takes the place of a former one, which yard:1-R takes back.
+    @Test
+    void whatTakesThePlaceOfAnotherIsSettledWithItsReversalOrNotAtAll() {
+        List<Given> batch = List.of(new Given(1, "yard:1", Money.parse("CAD 10.00"), "", false, "yard:1-R"));
+        assertThat(said(answer(Telling.WHOLE, batch, "yard:1-R E-8 10.00", "yard:1 E-9 10.00")))
+                .containsExactly("1 accepted");
+        assertThat(said(answer(Telling.WHOLE, batch, "yard:1-R no", "yard:1 no")))
+                .containsExactly("1 refused");
+        assertThat(said(answer(Telling.WHOLE, batch, "yard:1-R E-8 10.00", "yard:1 no")))
+                .containsExactly("HALF");
+        assertThat(said(answer(Telling.WHOLE, batch, "yard:1-R no", "yard:1 E-9 10.00")))
+                .containsExactly("HALF");
+        assertThat(said(answer(Telling.REGISTER, batch, "yard:1 E-9 10.00"))).containsExactly("HALF");
+        assertThat(said(answer(Telling.REGISTER, batch))).isEmpty();
+        assertThat(said(answer(Telling.PART, batch, "yard:1-R E-8 10.00")))
+                .as("the other may be in what was cut off")
+                .isEmpty();
     }
 
     /// Whatever order the lines stand in, and however often.

@@ -1,6 +1,7 @@
 package alcabala.server.crossing;
 
 import alcabala.accounting.document.PriceMode;
+import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerLine;
@@ -22,9 +23,15 @@ final class AsGiven {
 
     /// @param id the ledger's
     /// @param party the ledger's
-    /// @param gross as it stands there
-    static LedgerRecord of(LedgerEntry entry, String reference, String id, String party, Money gross) {
-        boolean asGiven = gross.equals(entry.gross());
+    /// @param other as it stands there, where that is not what was given; else null
+    static LedgerRecord of(LedgerEntry entry, String reference, String id, String party, Money other) {
+        return entry instanceof Cancellation taken
+                ? of(taken.cancelled(), reference, id, party, other, true)
+                : of(entry, reference, id, party, other, false);
+    }
+
+    private static LedgerRecord of(
+            LedgerEntry entry, String reference, String id, String party, Money other, boolean voided) {
         return new LedgerRecord(
                 id,
                 1,
@@ -35,9 +42,9 @@ final class AsGiven {
                 due(entry),
                 entry instanceof LedgerDocument document && document.priceMode() != PriceMode.NET,
                 reference,
-                asGiven ? entry.net().getAmount() : gross.getAmount(),
-                asGiven ? entry.tax().getAmount() : BigDecimal.ZERO,
-                gross.getAmount(),
+                other == null ? entry.net().getAmount() : other.getAmount(),
+                other == null ? entry.tax().getAmount() : BigDecimal.ZERO,
+                other == null ? entry.gross().getAmount() : other.getAmount(),
                 paid(entry),
                 entry.rate().rate(),
                 null,
@@ -45,7 +52,7 @@ final class AsGiven {
                 List.of(),
                 entry instanceof LedgerDocument document ? document.terms() : "",
                 entry instanceof LedgerDocument document ? document.fields() : Map.of(),
-                entry instanceof LedgerSettlement settlement ? moved(settlement) : null);
+                entry instanceof LedgerSettlement settlement ? moved(settlement, voided) : null);
     }
 
     /// Of a settlement, what of its money settles something.
@@ -61,13 +68,13 @@ final class AsGiven {
         return entry instanceof LedgerDocument document ? document.dueDate() : null;
     }
 
-    private static Moved moved(LedgerSettlement settlement) {
+    private static Moved moved(LedgerSettlement settlement, boolean voided) {
         return new Moved(
                 settlement.means(),
                 settlement.reference(),
                 settlement.account(),
                 settlement.currency().getCode(),
-                false);
+                voided);
     }
 
     private static List<Line> lines(List<LedgerLine> lines) {

@@ -13,6 +13,7 @@ import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.Telling;
 import alcabala.server.route.RouteRow;
 import alcabala.server.trail.Trail;
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -21,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -52,18 +54,33 @@ public class FileDispatches {
 
     /// One record of a batch, as it went.
     ///
+    /// @param control the amount that the ledger answers with, as a decimal number
     /// @param number the ledger's; empty as long as it is not known to have it
     /// @param gross minor units, as it is known to stand there; null before
     private record Gone(
             long id,
             long recordId,
             String outcome,
-            String sourceRef,
+            String reference,
+            String reversal,
+            String control,
             String currency,
             Long postingId,
             String number,
             Long gross,
-            boolean again) {}
+            boolean differs,
+            boolean again) {
+        Money expected() {
+            return Money.of(CurrencyUnit.of(currency), new BigDecimal(control));
+        }
+
+        /// Whether the ledger's word on it is none that is known already.
+        boolean isNews(Verdict.Accepted yes) {
+            return number.isEmpty()
+                    || differs == yes.isAsGiven(expected())
+                    || differs && gross != yes.gross().getAmountMinorLong();
+        }
+    }
 
     FileDispatches(
             JdbcClient jdbc,
@@ -113,29 +130,21 @@ public class FileDispatches {
 
     private List<Gone> gone(long batch) {
         return jdbc.sql("""
-                select p.id, p.record_id, p.outcome, d.source_ref, d.currency, p.posting_id,
+                select p.id, p.record_id, p.outcome, p.request->>'reference' as reference,
+                    coalesce(p.request->>'reversal', '') as reversal, p.request->>'control' as control,
+                    d.currency, p.posting_id,
                     case when p.outcome = 'posted' then coalesce(p.ledger_ref, '') else '' end as number,
-                    case when p.outcome = 'posted' then d.ledger_gross end as gross,
+                    case when p.outcome = 'posted' then d.ledger_gross end as gross, d.ledger_differs as differs,
                     exists (select 1 from dispatch l where l.record_id = p.record_id and l.id > p.id) as again
                 from dispatch p join record d on d.id = p.record_id where p.batch_id = :batch order by p.id""").param("batch", batch).query(Gone.class).list();
     }
 
     /// What was in the file of a batch, by the numbers of its dispatches.
-    public List<Answered.Given> given(RouteRow route, long batch) {
-        List<Gone> all = gone(batch);
-        List<Answered.Given> given = new ArrayList<>(all.size());
-        for (int from = 0; from < all.size(); from += MANY) {
-            List<Gone> some = all.subList(from, Math.min(from + MANY, all.size()));
-            Map<Long, Frozen> frozen =
-                    postings.findAll(some.stream().map(Gone::postingId).toList());
-            some.forEach(each -> given.add(new Answered.Given(
-                    each.id(),
-                    route.reference(each.sourceRef()),
-                    frozen.get(each.postingId()).entry().gross(),
-                    each.number(),
-                    each.again())));
-        }
-        return given;
+    public List<Answered.Given> given(long batch) {
+        return gone(batch).stream()
+                .map(each -> new Answered.Given(
+                        each.id(), each.reference(), each.expected(), each.number(), each.again(), each.reversal()))
+                .toList();
     }
 
     /// Writes down what a file says of the records of a batch; what is known already is left as it is.
@@ -162,9 +171,7 @@ public class FileDispatches {
         for (Gone each : some) {
             switch (verdicts.get(each.id())) {
                 case Verdict.Accepted yes -> {
-                    if (each.number().isEmpty()
-                            || each.gross() == null
-                            || each.gross() != yes.gross().getAmountMinorLong()) {
+                    if (each.isNews(yes)) {
                         stand.add(each);
                     }
                 }
@@ -203,7 +210,7 @@ public class FileDispatches {
         for (Gone each : some) {
             Verdict.Accepted yes = (Verdict.Accepted) verdicts.get(each.id());
             Frozen sent = frozen.get(each.postingId());
-            stands.add(stands(route, each, sent.entry(), yes));
+            stands.add(stands(each, sent.entry(), yes));
             if (sent.entry().partyCounterpart().isEmpty() && !yes.line().party().isEmpty()) {
                 parties.put(sent.entry().party(), yes.line().party());
             }
@@ -216,23 +223,24 @@ public class FileDispatches {
         outcomes.named(some.stream().map(Gone::id).toList()).forEach(id -> settlements.became(queue.get(id)));
     }
 
-    private Stands stands(RouteRow route, Gone each, LedgerEntry entry, Verdict.Accepted yes) {
+    private Stands stands(Gone each, LedgerEntry entry, Verdict.Accepted yes) {
         String party = yes.line().party().isEmpty()
                 ? entry.partyCounterpart()
                 : yes.line().party();
-        String reference = route.reference(each.sourceRef());
+        String reference = each.reference();
         String ref = yes.line().number();
-        LedgerRecord agreed = AsGiven.of(entry, reference, ref, party, entry.gross());
-        LedgerRecord latest =
-                yes.isAsGiven(entry.gross()) ? agreed : AsGiven.of(entry, reference, ref, party, yes.gross());
+        boolean asGiven = yes.isAsGiven(each.expected());
+        LedgerRecord agreed = AsGiven.of(entry, reference, ref, party, null);
+        LedgerRecord latest = asGiven ? agreed : AsGiven.of(entry, reference, ref, party, yes.gross());
         return new Stands(
                 each.id(),
                 ref,
                 agreed.number(),
                 agreed.due(),
-                yes.gross().getAmountMinorLong(),
+                Amounts.minor(each.currency(), latest.gross()),
                 Amounts.minor(each.currency(), agreed.paid()),
-                latest != agreed,
+                !asGiven,
+                latest.isVoided(),
                 DocumentJson.write(agreed.half().values()),
                 json.writeValueAsString(latest),
                 json.writeValueAsString(yes.line()));

@@ -27,6 +27,7 @@ class FileOutcomes {
             long gross,
             long paid,
             boolean differs,
+            boolean voided,
             String half,
             String latest,
             String answer) {}
@@ -51,9 +52,11 @@ class FileOutcomes {
 
     void insert(long batch, List<FileDispatches.Leaving> all, Instant now) {
         jdbc.sql("""
-                insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, attempts, request, sent_at)
-                select :batch, s.id, gen_random_uuid(), 'unconfirmed', s.revision, s.posting, 1, cast(s.request as jsonb), :now
-                from unnest(:ids, :revisions, :postings, :requests) with ordinality as s (id, revision, posting, request, n) order by s.n""")
+                insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, attempts, request, sent_at, read_version)
+                select :batch, s.id, gen_random_uuid(), 'unconfirmed', s.revision, s.posting, 1, cast(s.request as jsonb), :now,
+                    case when d.ledger_ref is not null then d.ledger_version end
+                from unnest(:ids, :revisions, :postings, :requests) with ordinality as s (id, revision, posting, request, n)
+                    join record d on d.id = s.id order by s.n""")
                 .param("batch", batch)
                 .param("ids", array(all, FileDispatches.Leaving::recordId, Long[]::new))
                 .param("revisions", array(all, FileDispatches.Leaving::revision, Integer[]::new))
@@ -75,11 +78,12 @@ class FileOutcomes {
                 .param("now", Timestamp.from(now))
                 .update();
         jdbc.sql("""
-                update record d set outcome = 'posted', version = d.version + 1, ledger_ref = s.ref, ledger_number = s.number,
+                update record d set outcome = case when s.voided then 'cancelled' else 'posted' end,
+                    version = d.version + 1, ledger_ref = s.ref, ledger_number = s.number,
                     ledger_version = 1, ledger_gross = s.gross, ledger_due = s.due, paid = s.paid, crossed_at = :now, refusal = '',
                     ledger_differs = s.differs, outcome_revision = p.revision
-                from unnest(:ids, :refs, :numbers, :grosses, cast(:dues as date[]), :paids, :differs)
-                        as s (id, ref, number, gross, due, paid, differs)
+                from unnest(:ids, :refs, :numbers, :grosses, cast(:dues as date[]), :paids, :differs, :voided)
+                        as s (id, ref, number, gross, due, paid, differs, voided)
                     join dispatch p on p.id = s.id
                 where d.id = p.record_id""")
                 .param("ids", ids)
@@ -94,6 +98,7 @@ class FileOutcomes {
                                 String[]::new))
                 .param("paids", array(all, Stands::paid, Long[]::new))
                 .param("differs", array(all, Stands::differs, Boolean[]::new))
+                .param("voided", array(all, Stands::voided, Boolean[]::new))
                 .param("now", Timestamp.from(now))
                 .update();
         jdbc.sql("""
@@ -112,7 +117,7 @@ class FileOutcomes {
                 .update();
     }
 
-    /// What came back without standing there.
+    /// What came back without standing there; where it was to take the place of another, that one still stands.
     ///
     /// @param outcome `refused` or `unreached`
     void comeBack(List<Long> dispatches, String outcome, String code, List<String> sentences, Instant now) {
@@ -127,7 +132,10 @@ class FileOutcomes {
                 .param("now", Timestamp.from(now))
                 .update();
         jdbc.sql("""
-                update record d set outcome = :outcome, version = d.version + 1, refusal = :refusal, outcome_revision = p.revision
+                update record d set version = d.version + 1,
+                    outcome = case when p.read_version is null then :outcome else 'posted' end,
+                    refusal = case when p.read_version is null then :refusal else :outcome end,
+                    outcome_revision = case when p.read_version is null then p.revision else d.outcome_revision end
                 from dispatch p where d.id = p.record_id and p.id = any(:ids)""")
                 .param("outcome", outcome)
                 .param("refusal", outcome.equals("refused") ? code : "")

@@ -5,6 +5,7 @@ import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.Journal;
 import alcabala.accounting.posting.JournalLine;
+import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.posting.PostingKey;
@@ -129,6 +130,25 @@ public class Postings {
                 .query(Long.class)
                 .optional()
                 .flatMap(posting -> find(posting).flatMap(frozen -> cancelling(posting, frozen)));
+    }
+
+    /// The same for a ledger on which nothing is changed in its place: a document is taken back by its opposite.
+    public Optional<Posting> findReversing(long recordId) {
+        return jdbc.sql("""
+                select posting_id from dispatch where record_id = :record and outcome = 'posted' and posting_id is not null
+                order by id desc limit 1""")
+                .param("record", recordId)
+                .query(Long.class)
+                .optional()
+                .flatMap(posting -> find(posting)
+                        .flatMap(frozen -> frozen.entry() instanceof LedgerDocument document
+                                ? Optional.of(new Posting(
+                                        document.reversed(document.date()),
+                                        journal(posting, document, -1),
+                                        source(posting),
+                                        frozen.partyName(),
+                                        ""))
+                                : cancelling(posting, frozen)));
     }
 
     /// What stands on the ledger of a record, as it was sent.

@@ -29,6 +29,9 @@ final class AnswerSentences {
             case WENT_AGAIN ->
                 "“%s” was taken for not accepted and went again with a later batch, and %s has it as %s. Strike that out there, or withdraw the later one."
                         .formatted(line.reference(), ledger, line.number());
+            case HALF ->
+                "“%s” was accepted as %s, and what belongs with it was not: the former one taken back and the new one go together. Import the row that is missing, or strike %s out in %s; it stays open until then."
+                        .formatted(line.reference(), odd.other(), odd.other(), ledger);
             case AMOUNT ->
                 "“%s” stands there with %s %s, which is no amount to hold against %s."
                         .formatted(line.reference(), line.currency(), line.gross(), odd.other());

@@ -3,7 +3,6 @@ package alcabala.server.files;
 import alcabala.accounting.batch.AnswerLine;
 import alcabala.accounting.batch.Answered;
 import alcabala.accounting.batch.Answered.Given;
-import alcabala.accounting.batch.Answered.Odd;
 import alcabala.accounting.batch.Answered.Verdict;
 import alcabala.accounting.batch.Answering;
 import alcabala.accounting.batch.Answering.Telling;
@@ -84,7 +83,7 @@ class Answers {
         FileAnswer.Read read = read(route, content);
         routes.lock(route.id());
         String delivery = files.delivery(batch);
-        List<Given> given = dispatches.given(route, batch);
+        List<Given> given = dispatches.given(batch);
         Answered answered = Answering.answer(delivery, read.telling(), given, read.lines());
         requireOfThisBatch(answered, delivery, read);
         dispatches.settle(route, batch, answered.verdicts(), name, who);
@@ -103,12 +102,7 @@ class Answers {
     }
 
     private static void requireOfThisBatch(Answered answered, String delivery, FileAnswer.Read read) {
-        boolean strange = answered.verdicts().isEmpty()
-                && (answered.odd().isEmpty()
-                        || answered.odd().stream()
-                                .allMatch(odd ->
-                                        odd.kind() == Odd.Kind.OTHER_DELIVERY || odd.kind() == Odd.Kind.UNKNOWN));
-        if (strange) {
+        if (answered.named() == 0) {
             List<String> others = read.lines().stream()
                     .map(AnswerLine::delivery)
                     .filter(each -> !each.isEmpty() && !each.equals(delivery))
@@ -183,7 +177,7 @@ class Answers {
         routes.lock(route.id());
         Map<Long, Long> open = dispatches.openDispatches(batch);
         Map<Long, Given> given =
-                dispatches.given(route, batch).stream().collect(Collectors.toMap(Given::id, Function.identity()));
+                dispatches.given(batch).stream().collect(Collectors.toMap(Given::id, Function.identity()));
         List<Long> meant = said.records().stream()
                 .map(open::get)
                 .filter(java.util.Objects::nonNull)

@@ -69,7 +69,6 @@ class Candidates {
         List<Candidate> found = jdbc.sql("""
                 select d.id, d.source_ref, d.number, d.state, d.revision, d.voided, d.origin,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
                 where d.route_id = :route and""" + CAN_GO + """
-                    and (:replaces or d.state <> 'Diverged')
                     and (:named or d.state = 'Ready'
                         or (d.state = 'Diverged' and not d.ledger_differs and d.refusal = ''))
                     and (:named or d.kind <> all(:byHand)) and d.kind = any(:kinds)
@@ -81,8 +80,6 @@ class Candidates {
                 order by d.issue_date, d.id limit :limit""")
                 .param("route", route.id())
                 .param("named", named)
-                // A file adds to what stands there, and takes nothing back.
-                .param("replaces", route.ledgerAnswers())
                 .param("byHand", chosenByHand(route))
                 .param("kinds", choice.kinds())
                 .param(

@@ -1,9 +1,12 @@
 package alcabala.server.send;
 
+import alcabala.accounting.posting.Cancellation;
 import alcabala.formats.layout.Exported;
 import alcabala.formats.layout.Layout;
+import alcabala.formats.layout.LayoutField;
 import alcabala.formats.layout.Written;
 import alcabala.server.crossing.FileDispatches;
+import alcabala.server.crossing.Posting;
 import alcabala.server.crossing.Postings;
 import alcabala.server.files.BatchFiles;
 import alcabala.server.files.Layouts;
@@ -18,7 +21,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.joda.money.Money;
 import org.springframework.stereotype.Component;
 
 /// Writes a batch into files, for a ledger that takes those: within the transaction that makes the batch, so that what
@@ -71,29 +76,73 @@ class Exports {
                         .map(each -> new Postings.Made(each.id(), each.revision(), each.posting()))
                         .toList(),
                 clock.instant());
-        Map<String, Prepared> byReference = new LinkedHashMap<>();
-        documents.forEach(each -> byReference.put(route.reference(each.sourceRef()), each));
+        String delivery = files.delivery(batch);
+        List<Row> rows =
+                documents.stream().map(each -> row(route, delivery, each)).toList();
         Written written = files.write(
                 batch,
                 layout,
-                byReference.entrySet().stream()
-                        .map(each -> exported(each.getKey(), each.getValue()))
-                        .toList(),
+                rows.stream().flatMap(row -> row.exported().stream()).toList(),
                 who);
+        Map<String, Written.Place> places =
+                written.places().stream().collect(Collectors.toMap(Written.Place::reference, Function.identity()));
         List<FileDispatches.Leaving> leaving = new ArrayList<>(documents.size());
         for (int i = 0; i < documents.size(); i++) {
             Prepared each = documents.get(i);
-            Written.Place place = written.places().get(i);
             leaving.add(new FileDispatches.Leaving(
                     each.id(),
                     each.revision(),
                     frozen.get(i),
-                    DocumentJson.write(Map.of("file", place.file(), "first", place.first(), "last", place.last()))));
+                    DocumentJson.write(request(layout, rows.get(i), places))));
         }
         if (!dispatches.leave(route, batch, leaving, Candidates.CAN_GO, who)) {
             throw NotPossibleException.conflict(
                     "changed-meanwhile", "A document of the batch changed meanwhile; look at the batch again.");
         }
+    }
+
+    /// What of one record goes into the file.
+    ///
+    /// @param reversal our name for what takes back what stands there; empty where nothing does
+    private record Row(String reference, String reversal, List<Exported> exported) {}
+
+    /// What stands there is taken back first, and what takes its place has a name of its own, so that the ledger's
+    /// register
+    /// tells them apart.
+    private Row row(RouteRow route, String delivery, Prepared prepared) {
+        String first = route.reference(prepared.sourceRef());
+        if (!prepared.stands()) {
+            return new Row(first, "", List.of(exported(first, prepared)));
+        }
+        String again = first + "/" + delivery;
+        if (prepared.posting().entry() instanceof Cancellation) {
+            return new Row(again, "", List.of(exported(again, prepared)));
+        }
+        String reversal = again + "-R";
+        Posting former = postings.findReversing(prepared.id()).orElseThrow();
+        Exported back = new Exported(former.entry(), former.journal(), reversal, former.partyName());
+        return new Row(again, reversal, List.of(back, exported(again, prepared)));
+    }
+
+    /// The ledger answers with what it books: of rows of bookings, the sum of one side.
+    private static Money control(Layout layout, Row row) {
+        Exported of = row.exported().getLast();
+        boolean bookings = layout.files().getFirst().per() == LayoutField.Scope.BOOKING;
+        return bookings ? of.journal().debit() : of.entry().gross();
+    }
+
+    private static Map<String, Object> request(Layout layout, Row row, Map<String, Written.Place> places) {
+        Written.Place place = places.get(row.reference());
+        Map<String, Object> request = new LinkedHashMap<>();
+        request.put("file", place.file());
+        request.put("first", place.first());
+        request.put("last", place.last());
+        request.put("reference", row.reference());
+        request.put("control", control(layout, row).getAmount().toPlainString());
+        if (!row.reversal().isEmpty()) {
+            request.put("reversal", row.reversal());
+        }
+        return request;
     }
 
     static Exported exported(String reference, Prepared prepared) {

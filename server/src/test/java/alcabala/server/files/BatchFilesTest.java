@@ -172,6 +172,67 @@ class BatchFilesTest {
         assertThat(outcomes(again)).containsOnly(Map.entry("unconfirmed", 1L));
     }
 
+    /// What stands there and changed on its source is taken back, and goes anew: both, or neither.
+    @Test
+    void aFurtherRevisionTakesBackWhatItReplaces() {
+        long batch = ellery.export(1);
+        JsonNode before = ellery.batch(batch).get("dispatches").get(0);
+        ellery.settled(batch, ellery.imported(ellery.file(batch)));
+        change(before.get("number").asString());
+        Map<String, Object> order = ellery.order(Map.of(
+                "route", Ellery.ROUTE, "ids", List.of(before.get("documentId").asLong())));
+        order.put("replaces", batch);
+        long revision = api.post("/api/batches", order).json().get("id").asLong();
+        JsonNode head = ellery.batch(revision).get("batch");
+        assertThat(head.get("firstId").asLong()).isEqualTo(batch);
+        assertThat(head.get("revision").asInt()).isEqualTo(2);
+        String file = ellery.file(revision);
+        assertThat(file).contains(";credit note;" + before.get("number").asString() + "-R;");
+        String answer = ellery.imported(file);
+        String half = answer.lines().limit(2).collect(Collectors.joining("\n"));
+        ellery.settled(revision, half);
+        assertThat(outcomes(revision)).as("one of the two is not known yet").containsOnly(Map.entry("unconfirmed", 1L));
+        ellery.settled(revision, answer);
+        JsonNode after = ellery.batch(revision).get("dispatches").get(0);
+        assertThat(after.get("state").asString()).isEqualTo("Posted");
+        assertThat(after.get("gross").asString())
+                .isNotEqualTo(before.get("gross").asString());
+        assertThat(ellery.settled(batch, ellery.register()).get("odd").isEmpty())
+                .as("the former one knows that it was followed")
+                .isFalse();
+        assertThat(registered(before.get("number").asString()))
+                .as("what the customer owes there")
+                .isEqualByComparingTo(after.get("gross").asString());
+    }
+
+    @Test
+    void aRevisionWaitsUntilTheFormerOneIsSettled() {
+        long batch = ellery.export(1);
+        Map<String, Object> order = ellery.order(ellery.choice(1));
+        order.put("replaces", batch);
+        assertThat(api.post("/api/batches", order).json().get("code").asString())
+                .isEqualTo("revision-open");
+        order.put("replaces", 99_999);
+        assertThat(api.post("/api/batches", order).status()).isEqualTo(404);
+        withdraw(batch);
+    }
+
+    private static void change(String number) {
+        world.standIns().editOnHullwork("/hullwork/documents/d-" + number.substring("HP-".length()), "99.00");
+        api.post("/api/pull?route=ellery", Map.of());
+    }
+
+    /// Invoices less credit notes that stand there for a document.
+    private static java.math.BigDecimal registered(String number) {
+        return ellery.register()
+                .lines()
+                .skip(1)
+                .map(line -> line.split(";"))
+                .filter(cells -> cells[2].startsWith(number))
+                .map(cells -> new java.math.BigDecimal(cells[1].equals("invoice") ? cells[9] : "-" + cells[9]))
+                .reduce(java.math.BigDecimal.ZERO, java.math.BigDecimal::add);
+    }
+
     @Test
     void whatNoFileSettlesAPersonDoes() {
         long batch = ellery.export(2);
