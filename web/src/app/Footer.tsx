@@ -79,7 +79,7 @@ export function Footer({ onKeys }: { onKeys: () => void }) {
     <footer className="bg-base-300 flex h-[25px] shrink-0 items-center gap-4 overflow-hidden px-5 text-[12.5px] max-[700px]:px-2">
       {sending ? (
         <Link to={`/send/${sending.batch}?route=${route?.code ?? ''}`} className="flex items-center gap-3">
-          Sending batch {sending.batch}
+          {route?.toFiles ? `Batch ${sending.batch} waits for its answer` : `Sending batch ${sending.batch}`}
           <progress
             aria-label={`Batch ${sending.batch}`}
             className="progress progress-primary h-[6px] w-[150px]"

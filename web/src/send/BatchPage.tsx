@@ -210,7 +210,7 @@ const dispatchColumns = (
 
 const signed = (dispatch: Dispatch) => (isGivenBack(dispatch.kind) ? `-${dispatch.gross}` : dispatch.gross);
 
-const AGAIN = new Set(['Refused', 'Ready']);
+const AGAIN = new Set(['Refused', 'Ready', 'Diverged']);
 
 /** Sends again what was refused and since put right, or what did not get through. */
 function Again({ batch, dispatches }: { batch: Batch; dispatches: Dispatch[] }) {

@@ -8,7 +8,8 @@ import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 
-/// Runs all benchmarks, or those named: compile, matching, intake, release, rule, screens, pull, slow, send. Prints one
+/// Runs all benchmarks, or those named: compile, matching, intake, release, rule, files, screens, pull, slow,
+/// send. Prints one
 /// line
 /// for each figure, with what is wanted. By its name alone `million` measures the pages of a million records, which
 /// take long to fill.
@@ -17,7 +18,8 @@ public final class Benchmarks {
 
     public static void main(String[] arguments) throws RunnerException {
         List<String> wanted = arguments.length == 0
-                ? List.of("compile", "matching", "intake", "release", "rule", "screens", "pull", "slow", "send")
+                ? List.of(
+                        "compile", "matching", "intake", "release", "rule", "files", "screens", "pull", "slow", "send")
                 : List.of(arguments);
         if (wanted.contains("compile")) {
             compile();
@@ -25,7 +27,8 @@ public final class Benchmarks {
         if (wanted.contains("matching")) {
             MatchingBenchmark.run();
         }
-        if (List.of("intake", "release", "rule", "screens", "million").stream().anyMatch(wanted::contains)) {
+        if (List.of("intake", "release", "rule", "files", "screens", "million").stream()
+                .anyMatch(wanted::contains)) {
             WholeProgram.run(wanted);
         }
         if (wanted.contains("pull")) {

@@ -75,6 +75,11 @@ final class WholeProgram {
                 program.fillCodes(200_000);
                 ScreensBenchmark.measure("http://127.0.0.1:" + PORT);
             }
+            if (wanted.contains("files")) {
+                FilesBenchmark.setUp(program.jdbc, (kind, code, there) -> program.set(kind, code, there));
+                program.fill(6 * FilesBenchmark.DOCUMENTS);
+                FilesBenchmark.measure(program.jdbc, "http://127.0.0.1:" + PORT);
+            }
             if (wanted.contains("million")) {
                 program.pages(1_000_000);
             }
@@ -181,7 +186,7 @@ final class WholeProgram {
                 alter table trail disable trigger user; alter table trail_block disable trigger user;
                 alter table record_revision disable trigger user; alter table posting disable trigger user;
                 alter table posting_record disable trigger user; alter table posting_line disable trigger user;
-                truncate field_return, record_revision, record, finding, trail, trail_block, link, dispatch, batch, posting, posting_record,
+                truncate answer_file, batch_file, batch_layout, field_return, record_revision, record, finding, trail, trail_block, link, dispatch, batch, posting, posting_record,
                     posting_line, approval_claim, allocation, correction, correction_journal, correction_line,
                     correction_record restart identity;
                 update trail_watch set up_to = 0, writers = '{}';
@@ -253,6 +258,10 @@ final class WholeProgram {
         set(store, RowKind.CATEGORY, "chandlery", "", "4010");
         set(store, RowKind.ROLE, AccountRole.RECEIVABLES_CONTROL.name(), "", "1100");
         set(store, RowKind.ROLE, AccountRole.ROUNDING.name(), "", "6990");
+    }
+
+    private void set(RowKind kind, String code, String counterpart) {
+        set(context.getBean(CrosswalkStore.class), kind, code, counterpart, "");
     }
 
     private static void set(CrosswalkStore store, RowKind kind, String code, String counterpart, String account) {

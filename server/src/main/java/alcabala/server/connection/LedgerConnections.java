@@ -208,7 +208,8 @@ public class LedgerConnections {
         if (open > 0) {
             throw NotPossibleException.conflict(
                     "on-its-way",
-                    open + " documents are on their way to " + known.name() + ". Wait until their batch has ended.");
+                    (open == 1 ? "1 document is on its way to " : open + " documents are on their way to ")
+                            + known.name() + ". Wait until their batch has ended.");
         }
         jdbc.sql("update ledger set connected = false where id = :id")
                 .param("id", id)

@@ -131,7 +131,8 @@ public class Routes {
         if (open > 0) {
             throw NotPossibleException.conflict(
                     "on-its-way",
-                    open + " documents are on their way to " + route.ledger() + ". Wait until they are settled.");
+                    (open == 1 ? "1 document is on its way to " : open + " documents are on their way to ")
+                            + route.ledger() + ". Wait until they are settled.");
         }
     }
 

@@ -41,7 +41,7 @@ class SendApi {
     /// Either ids, or all that are ready from one day to another: sales, or if so asked purchases.
     record ChoiceJson(
             @NotBlank String route,
-            @Size(max = 5000) List<Long> ids,
+            @Size(max = 10_000) List<Long> ids,
             LocalDate from,
             LocalDate to,
             Boolean purchases,
@@ -70,7 +70,7 @@ class SendApi {
 
     record SendJson(
             @NotBlank String route,
-            @Size(max = 5000) List<Long> ids,
+            @Size(max = 10_000) List<Long> ids,
             LocalDate from,
             LocalDate to,
             Boolean purchases,

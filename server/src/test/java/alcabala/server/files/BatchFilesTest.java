@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import alcabala.server.Api;
 import alcabala.server.Ellery;
 import alcabala.server.World;
+import alcabala.server.Yard;
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,6 +27,8 @@ class BatchFilesTest {
         world = World.inProcess();
         ellery = new Ellery(world);
         api = ellery.api();
+        Yard.decide(api, Ellery.ROUTE, "PAYMENTS", "to-ledger");
+        api.put("/api/map/row", Yard.row(Ellery.ROUTE, "MEANS", "48 CAD", "", "1010", 0));
     }
 
     @AfterAll
@@ -231,6 +235,45 @@ class BatchFilesTest {
                 .filter(cells -> cells[2].startsWith(number))
                 .map(cells -> new java.math.BigDecimal(cells[1].equals("invoice") ? cells[9] : "-" + cells[9]))
                 .reduce(java.math.BigDecimal.ZERO, java.math.BigDecimal::add);
+    }
+
+    /// Payments go as journals, once their document is there; the ledger answers with the sum of one side.
+    @Test
+    void aPaymentGoesAsAJournalOnceItsDocumentIsThere() {
+        long batch = ellery.export(1);
+        String number =
+                ellery.batch(batch).get("dispatches").get(0).get("number").asString();
+        world.standIns()
+                .desk(
+                        "/hullwork/documents/d-" + number.substring("HP-".length()) + "/payments",
+                        "amount=2.50&date=" + LocalDate.now() + "&means=48&reference=slip7");
+        api.post("/api/pull?route=ellery", Map.of());
+        Map<String, Object> payments = Map.of("route", Ellery.ROUTE, "payments", true);
+        assertThat(ellery.preview(payments).get("count").asInt())
+                .as("it waits for its document")
+                .isZero();
+        ellery.settled(batch, ellery.imported(ellery.file(batch)));
+        long money = api.post("/api/batches", ellery.order(payments))
+                .json()
+                .get("id")
+                .asLong();
+        String file = ellery.file(money);
+        assertThat(file).startsWith("Delivery;Reference;Number;Date;Party;Party name;Currency;Rate;Account;");
+        assertThat(file.lines()
+                        .skip(1)
+                        .map(line -> line.split(";", -1))
+                        .map(cells -> cells[8] + " " + cells[10] + " " + cells[11] + " " + cells[12]))
+                .containsExactly("1010 2.50  ", "1200  2.50 " + number);
+        assertThat(ellery.settled(money, ellery.imported(file)).get("accepted").asInt())
+                .isOne();
+        assertThat(outcomes(money)).containsOnly(Map.entry("posted", 1L));
+        assertThat(world.jdbc()
+                        .sql("select paid from record where number = :number")
+                        .param("number", number)
+                        .query(Long.class)
+                        .single())
+                .as("the document says so too")
+                .isEqualTo(250);
     }
 
     @Test
