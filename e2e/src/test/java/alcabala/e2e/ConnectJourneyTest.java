@@ -45,6 +45,12 @@ class ConnectJourneyTest {
 
     @Test
     @Order(2)
+    void aBatchGoesAsAFileIsRefusedInPartAndReplaced(@TempDir Path folder) {
+        new FilesJourney(browser, demo, folder).go();
+    }
+
+    @Test
+    @Order(3)
     void anAdministratorsDay() {
         aPullSaysWhatChanged(browser, demo);
         connectingAgainIntoAnotherCompanyIsCaught(browser, demo);

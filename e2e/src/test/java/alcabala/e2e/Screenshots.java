@@ -38,7 +38,6 @@ class Screenshots {
             browser.picture(folder.resolve("batch.png"));
             browser.pressAt("aside[aria-label=Batch] button[type=submit]");
             browser.until(d -> browser.text().contains("87 posted") ? true : null);
-            browser.picture(folder.resolve("outcome.png"));
             browser.open(at + "/map/what-if?route=yard&kind=CATEGORY&code=chandlery&to-INCOME=4018");
             browser.awaitText("would belong elsewhere");
             browser.picture(folder.resolve("what-if.png"));
@@ -54,6 +53,7 @@ class Screenshots {
             browser.find("tr[data-document]");
             browser.picture(folder.resolve("files.png"));
             connect(browser, at);
+            files(browser, demo, at);
             payments(browser, demo, at);
             operations(browser, at);
         }
@@ -74,13 +74,6 @@ class Screenshots {
         browser.press("Connect Corvane Charter");
         browser.awaitText("Corvane Charter is connected");
         browser.open(at + "/connect?view=connections&route=yard");
-        browser.awaitText("12 accounts");
-        browser.press("Move to another company");
-        browser.awaitText("there is no account 4018");
-        browser.driver()
-                .executeScript("document.querySelector(\"section[aria-label='Move the route']\").scrollIntoView()");
-        browser.picture(folder.resolve("move.png"));
-        browser.open(at + "/connect?view=connections&route=yard");
         browser.find("tr[data-site='Port Ellery']");
         browser.driver().executeScript("document.querySelector('section[aria-label=Routes]').scrollIntoView()");
         browser.picture(folder.resolve("sites.png"));
@@ -100,6 +93,19 @@ class Screenshots {
         browser.pressAt("tr[data-person=slip] button");
         browser.awaitText("Sees the documents of");
         browser.picture(folder.resolve("people.png"));
+    }
+
+    /// A batch that went as a file and was refused in part, and how such files look.
+    private void files(Browser browser, Demo demo, String at) {
+        Path taken = Path.of("target/files-taken").toAbsolutePath();
+        taken.toFile().mkdirs();
+        browser.open(at + "/connect?view=connections&route=yard");
+        new SitesJourney(browser, demo, taken).leadToCopperplate();
+        new FilesJourney(browser, demo, taken).untilTwoAreRefused();
+        browser.picture(folder.resolve("outcome.png"));
+        browser.open(at + "/connect?view=layouts&route=hullwork-port-ellery");
+        browser.awaitText("As it comes out");
+        browser.picture(folder.resolve("layouts.png"));
     }
 
     /// Three payments for documents that stand there, one of them mapped and sent.

@@ -16,12 +16,17 @@ import org.openqa.selenium.support.ui.Select;
 record SitesJourney(Browser browser, Demo demo, Path folder) {
     void go() {
         whatHasNoRouteIsSeen(browser, demo);
-        addCopperplate(browser, demo);
-        leadTheSite(browser);
+        leadToCopperplate();
         endTheRouteAndBeginItAgain(browser, demo);
         mapOnce(browser, demo);
         taxSwitchedOffIsSeenAndPutBack(browser, demo);
         connectStoreloft(browser, demo);
+    }
+
+    /// What stands before all that goes to the ledger that takes files.
+    void leadToCopperplate() {
+        addCopperplate(browser, demo);
+        leadTheSite(browser);
     }
 
     private static void whatHasNoRouteIsSeen(Browser browser, Demo demo) {

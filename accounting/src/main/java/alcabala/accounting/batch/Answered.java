@@ -48,6 +48,8 @@ public record Answered(Map<Long, Verdict> verdicts, List<Odd> odd, int named) {
             TWICE,
             /// It was taken for not accepted, and went again with another batch: now it stands there twice, or will.
             WENT_AGAIN,
+            /// The number that it names is that of something else already; `other` is what that is called here.
+            NUMBER_TAKEN,
             /// Of what takes back the former one and what takes its place, one was accepted and the other was not;
             /// `other`
             /// is the number of the one that was.

@@ -17,6 +17,7 @@ import org.joda.money.Money;
 public final class Answering {
     private final String delivery;
     private final Telling telling;
+    private final Map<String, String> taken;
     private final Map<String, Given> given = new HashMap<>();
     private final Map<String, Given> reversals = new HashMap<>();
     private final Map<Long, AnswerLine> takenBack = new HashMap<>();
@@ -35,11 +36,15 @@ public final class Answering {
         REGISTER
     }
 
-    private Answering(String delivery, Telling telling, List<Given> records) {
+    private Answering(String delivery, Telling telling, List<Given> records, Map<String, String> taken) {
         this.delivery = delivery;
+        this.taken = new HashMap<>(taken);
         this.telling = telling;
         for (Given record : records) {
             given.put(record.reference(), record);
+            if (!record.number().isEmpty()) {
+                this.taken.put(record.number(), record.reference());
+            }
             if (!record.reversal().isEmpty()) {
                 reversals.put(record.reversal(), record);
             }
@@ -49,8 +54,10 @@ public final class Answering {
     /// A record that no line names is missing where the file tells of everything that became of its import.
     ///
     /// @param delivery the batch and revision whose file it was
-    public static Answered answer(String delivery, Telling telling, List<Given> records, List<AnswerLine> lines) {
-        Answering answering = new Answering(delivery, telling, records);
+    /// @param taken numbers of the ledger that are known to be those of other records, with what these are called
+    public static Answered answer(
+            String delivery, Telling telling, List<Given> records, List<AnswerLine> lines, Map<String, String> taken) {
+        Answering answering = new Answering(delivery, telling, records, taken);
         // What was struck out there says something only where nothing else stands.
         lines.stream().filter(line -> !line.struck()).forEach(answering::take);
         lines.stream().filter(AnswerLine::struck).forEach(answering::take);
@@ -102,7 +109,10 @@ public final class Answering {
             odd(Odd.Kind.WENT_AGAIN, line, "");
         } else if (!record.number().isEmpty() && !record.number().equals(line.number())) {
             odd(Odd.Kind.TWICE, line, record.number());
+        } else if (!taken.getOrDefault(line.number(), record.reference()).equals(record.reference())) {
+            odd(Odd.Kind.NUMBER_TAKEN, line, taken.get(line.number()));
         } else {
+            taken.put(line.number(), record.reference());
             gross(record, line)
                     .ifPresentOrElse(
                             gross -> verdicts.put(record.id(), new Verdict.Accepted(line, gross)),

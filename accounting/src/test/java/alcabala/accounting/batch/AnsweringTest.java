@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.stream.Stream;
 import org.joda.money.Money;
@@ -49,7 +50,8 @@ class AnsweringTest {
                 "B7.1",
                 telling,
                 batch,
-                Stream.of(lines).map(AnsweringTest::line).toList());
+                Stream.of(lines).map(AnsweringTest::line).toList(),
+                Map.of("E-99", "HP-9"));
     }
 
     /// `1 accepted`, `2 refused`, `3 missing`, `1 differs`, each with what is odd as `UNKNOWN`.
@@ -132,6 +134,17 @@ class AnsweringTest {
         assertThat(said(answer(Telling.WHOLE, again, "yard:1 E-1 10.00"))).containsExactly("2 missing", "WENT_AGAIN");
         assertThat(said(answer(Telling.WHOLE, again, "yard:1 no"))).containsExactly("2 missing");
         assertThat(said(answer(Telling.WHOLE, again, "yard:2 E-2 20.00"))).containsExactly("2 accepted");
+    }
+
+    @Test
+    void aNumberThatIsSomethingElsesSettlesNothing() {
+        assertThat(said(answer(Telling.PART, BATCH, "yard:1 E-1 10.00", "yard:2 E-1 20.00")))
+                .containsExactly("1 accepted", "NUMBER_TAKEN");
+        assertThat(said(answer(Telling.PART, BATCH, "yard:1 E-99 10.00", "yard:2 E-98 20.00")))
+                .as("HP-9 stands there as E-99")
+                .containsExactly("2 accepted", "NUMBER_TAKEN");
+        assertThat(said(answer(Telling.PART, List.of(given(1, "E-1"), given(2, "")), "yard:2 E-1 20.00")))
+                .containsExactly("NUMBER_TAKEN");
     }
 
     /// yard:1 takes the place of a former one, which yard:1-R takes back.

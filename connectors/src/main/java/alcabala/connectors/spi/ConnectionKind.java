@@ -1,6 +1,7 @@
 package alcabala.connectors.spi;
 
 import alcabala.connectors.Access;
+import alcabala.formats.layout.Layout;
 import java.util.List;
 import java.util.Set;
 
@@ -37,6 +38,11 @@ public interface ConnectionKind {
     /// How books are kept that nobody can ask about, by those of files.
     default BooksOfFiles books() {
         throw new CannotException(name(), Capability.class);
+    }
+
+    /// The files that it imports as they are; others can be made after them.
+    default List<Layout> layouts() {
+        return List.of();
     }
 
     /// Where its own people look at it in a browser; empty when nowhere.

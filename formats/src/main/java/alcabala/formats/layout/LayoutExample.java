@@ -51,6 +51,10 @@ public final class LayoutExample {
     private static final Pattern DAY = Pattern.compile("(\\d{1,4})([-/. ])(\\d{1,2})\\2(\\d{1,4})");
     private static final Pattern COMMA_LAST = Pattern.compile("-?[\\d. ']*\\d,\\d{1,4}");
 
+    /// As long as the name of a sheet may be.
+    private static final int LONGEST_NAME = 30;
+    private static final int LONGEST_TEXT = 200;
+
     private final Grid grid;
     private final Carries carries;
 
@@ -78,14 +82,15 @@ public final class LayoutExample {
     private Layout layout(String name, byte[] content) {
         boolean book = content.length > 1 && content[0] == 'P' && content[1] == 'K';
         List<String> heads = grid.rows().getFirst().cells().stream()
-                .map(cell -> cell.text().strip())
+                .map(cell -> cut(cell.text().strip()))
                 .toList();
         Scope per = per(heads);
         List<LayoutColumn> columns = new ArrayList<>(heads.size());
         for (int i = 0; i < heads.size(); i++) {
             columns.add(column(heads.get(i), i, per));
         }
-        String file = name.replaceAll("[^\\p{L}\\p{Nd}-]+", "-").toLowerCase(Locale.ROOT);
+        String bare = name.replaceAll("[^\\p{L}\\p{Nd}-]+", "-").toLowerCase(Locale.ROOT);
+        String file = bare.isEmpty() ? "file" : bare.substring(0, Math.min(bare.length(), LONGEST_NAME));
         return new Layout(
                 name,
                 carries,
@@ -110,6 +115,10 @@ public final class LayoutExample {
         return ofLines || repeats ? Scope.LINE : Scope.RECORD;
     }
 
+    private static String cut(String text) {
+        return text.substring(0, Math.min(text.length(), LONGEST_TEXT));
+    }
+
     private Stream<String> values(int column) {
         return grid.rows().stream()
                 .skip(1)
@@ -129,7 +138,7 @@ public final class LayoutExample {
         Optional<LayoutField> field = field(head).map(each -> within(each, per)).filter(each -> fits(each, per));
         if (field.isEmpty()) {
             List<String> texts = values(place).distinct().limit(2).toList();
-            return new LayoutColumn(head, LayoutField.FIXED, texts.size() == 1 ? texts.getFirst() : "", Map.of());
+            return new LayoutColumn(head, LayoutField.FIXED, texts.size() == 1 ? cut(texts.getFirst()) : "", Map.of());
         }
         return new LayoutColumn(
                 head,

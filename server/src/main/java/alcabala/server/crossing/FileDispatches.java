@@ -10,6 +10,7 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.trail.Trail;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
@@ -81,6 +82,24 @@ public class FileDispatches {
                     case when p.outcome = 'posted' then d.ledger_gross end as gross, d.ledger_differs as differs,
                     exists (select 1 from dispatch l where l.record_id = p.record_id and l.id > p.id) as again
                 from dispatch p join record d on d.id = p.record_id where p.batch_id = :batch order by p.id""").param("batch", batch).query(GoneInFile.class).list();
+    }
+
+    /// Of these numbers of the ledger, those that are known to be of records that are not in a batch, with what they
+    /// are
+    /// called here.
+    public Map<String, String> numbersOfOthers(RouteRow route, long batch, List<String> numbers) {
+        Map<String, String> others = new HashMap<>();
+        jdbc.sql("""
+                select l.ledger_ref, d.number from link l join record d on d.id = l.record_id
+                where l.ledger_id = :ledger and l.ledger_ref = any(:numbers) and not exists (
+                    select 1 from dispatch p where p.batch_id = :batch and p.record_id = l.record_id)""")
+                .param("ledger", route.ledgerId())
+                .param("numbers", numbers.stream().distinct().toArray(String[]::new))
+                .param("batch", batch)
+                .query(row -> {
+                    others.put(row.getString("ledger_ref"), row.getString("number"));
+                });
+        return others;
     }
 
     /// What was in the file of a batch, by the numbers of its dispatches.

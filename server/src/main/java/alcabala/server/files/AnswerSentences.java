@@ -29,6 +29,9 @@ final class AnswerSentences {
             case WENT_AGAIN ->
                 "“%s” was taken for not accepted and went again with a later batch, and %s has it as %s. Strike that out there, or withdraw the later one."
                         .formatted(line.reference(), ledger, line.number());
+            case NUMBER_TAKEN ->
+                "It names %s for “%s”, and that is the number of “%s” there. Look in %s which is right."
+                        .formatted(line.number(), line.reference(), odd.other(), ledger);
             case HALF ->
                 "“%s” was accepted as %s, and what belongs with it was not: the former one taken back and the new one go together. Import the row that is missing, or strike %s out in %s; it stays open until then."
                         .formatted(line.reference(), odd.other(), odd.other(), ledger);

@@ -84,7 +84,15 @@ class Answers {
         routes.lock(route.id());
         String delivery = files.delivery(batch);
         List<Given> given = dispatches.given(batch);
-        Answered answered = Answering.answer(delivery, read.telling(), given, read.lines());
+        Answered answered = Answering.answer(
+                delivery,
+                read.telling(),
+                given,
+                read.lines(),
+                dispatches.numbersOfOthers(
+                        route,
+                        batch,
+                        read.lines().stream().map(AnswerLine::number).toList()));
         requireOfThisBatch(answered, delivery, read);
         dispatches.settle(route, batch, answered.verdicts(), name, who);
         return keep(route, batch, name, content, read.telling(), given, answered, who);
@@ -186,6 +194,16 @@ class Answers {
         if (said.accepted() && meant.size() != 1) {
             throw NotPossibleException.invalid(
                     "one-at-a-time", "Each document has a number of its own there; settle them one by one.");
+        }
+        Map<String, String> taken = dispatches.numbersOfOthers(route, batch, List.of(said.number()));
+        given.values().stream()
+                .filter(each -> !each.number().isEmpty())
+                .forEach(each -> taken.put(each.number(), each.reference()));
+        if (said.accepted() && taken.containsKey(said.number())) {
+            throw NotPossibleException.conflict(
+                    "number-taken",
+                    "%s is the number of “%s” there. Look again under which this one stands."
+                            .formatted(said.number(), taken.get(said.number())));
         }
         Map<Long, Verdict> verdicts =
                 meant.stream().collect(Collectors.toMap(Function.identity(), id -> verdict(given.get(id), said)));

@@ -1,10 +1,9 @@
 package alcabala.server.files;
 
-import alcabala.connectors.ledger.TakesFiles;
 import alcabala.formats.layout.Layout;
 import alcabala.formats.layout.Layout.Carries;
 import alcabala.formats.layout.LayoutField;
-import alcabala.server.connection.Ledgers;
+import alcabala.server.connection.Kinds;
 import alcabala.server.platform.DocumentJson;
 import alcabala.server.platform.NotPossibleException;
 import java.sql.Timestamp;
@@ -19,7 +18,8 @@ import org.springframework.transaction.annotation.Transactional;
 /// The layouts of a ledger: those that its kind brings along, and those that somebody made.
 @Component
 public class Layouts {
-    private final Ledgers ledgers;
+    private static final int MOST = 100;
+    private final Kinds kinds;
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -29,8 +29,8 @@ public class Layouts {
 
     private record Row(long id, int version, String definition) {}
 
-    Layouts(Ledgers ledgers, JdbcClient jdbc, Clock clock) {
-        this.ledgers = ledgers;
+    Layouts(Kinds kinds, JdbcClient jdbc, Clock clock) {
+        this.kinds = kinds;
         this.jdbc = jdbc;
         this.clock = clock;
     }
@@ -41,12 +41,15 @@ public class Layouts {
                 select id, version, definition from layout where ledger_id = :ledger order by name""").param("ledger", ledgerId).query(Row.class).list().stream()
                 .map(row -> new Known(row.id(), row.version(), DocumentJson.read(row.definition(), Layout.class)))
                 .toList());
-        ledgers.of(ledgerId)
-                .find(TakesFiles.class)
-                .map(TakesFiles::layouts)
-                .orElse(List.of())
-                .forEach(layout -> all.add(new Known(null, 0, layout)));
+        kinds.get(system(ledgerId)).layouts().forEach(layout -> all.add(new Known(null, 0, layout)));
         return all;
+    }
+
+    private String system(long ledgerId) {
+        return jdbc.sql("select system from ledger where id = :id")
+                .param("id", ledgerId)
+                .query(String.class)
+                .single();
     }
 
     public List<Layout> of(long ledgerId, Carries carries) {
@@ -76,12 +79,16 @@ public class Layouts {
     @Transactional
     public long keep(long ledgerId, Long id, int expectedVersion, Layout layout, String who) {
         boolean taken = of(ledgerId).stream()
-                .filter(known -> !java.util.Objects.equals(known.id(), id))
+                .filter(known -> known.id() == null || !known.id().equals(id))
                 .anyMatch(known -> known.layout().name().equals(layout.name()));
         if (taken) {
             throw NotPossibleException.conflict(
                     "layout-named",
                     "There is a layout named “" + layout.name() + "” already; name this one otherwise.");
+        }
+        if (id == null && of(ledgerId).size() >= MOST) {
+            throw NotPossibleException.invalid(
+                    "layouts-too-many", "There are " + MOST + " layouts already; drop one that nobody uses.");
         }
         if (id == null) {
             return jdbc.sql("""

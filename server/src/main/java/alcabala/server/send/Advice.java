@@ -19,8 +19,7 @@ final class Advice {
                 "Choose another counterpart for the party on Map, or make it active in %s.".formatted(ledger);
             case "stale-version" ->
                 "Fetch both sides, see what was changed in %s meanwhile, and decide again.".formatted(ledger);
-            case "refused-in-file" ->
-                "Put it right, then make a further revision of its batch; open the batch for that.";
+            case "refused-in-file" -> "Put it right, then make a further revision of its batch.";
             case "tax-code-unknown" -> "Choose an active tax code on Map, then send it again.";
             case "item-unknown", "name-taken", "name-too-long", "code-taken" ->
                 "Choose an item of %s as counterpart on Map, then send it again.".formatted(ledger);

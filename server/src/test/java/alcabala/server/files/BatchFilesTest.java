@@ -289,6 +289,9 @@ class BatchFilesTest {
         assertThat(settle(batch, ids, "accepted", "E-77777", "").status()).isEqualTo(422);
         assertThat(settle(batch, List.of(ids.get(0)), "accepted", "E-77777", "").status())
                 .isEqualTo(200);
+        assertThat(settle(batch, List.of(ids.get(1)), "accepted", "E-77777", "").status())
+                .as("the number of the other one")
+                .isEqualTo(409);
         assertThat(settle(batch, List.of(ids.get(1)), "refused", "", "").status())
                 .isEqualTo(422);
         assertThat(settle(batch, List.of(ids.get(1)), "refused", "", "no such tax")

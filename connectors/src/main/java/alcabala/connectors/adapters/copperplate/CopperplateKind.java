@@ -11,6 +11,8 @@ import alcabala.connectors.spi.ConnectionKind;
 import alcabala.connectors.spi.Entry;
 import alcabala.connectors.spi.Place;
 import alcabala.connectors.spi.Side;
+import alcabala.formats.layout.Layout;
+import java.util.List;
 import java.util.Set;
 
 /// Copperplate, a ledger that takes files and writes lists of what it owns.
@@ -49,7 +51,12 @@ public final class CopperplateKind implements ConnectionKind {
     }
 
     @Override
+    public List<Layout> layouts() {
+        return CopperplateLayouts.all();
+    }
+
+    @Override
     public Connection open(Place place, Access access) {
-        return Connection.of(name(), CopperplateFiles.lists(), CopperplateFiles.files());
+        return Connection.of(name(), (WritesLists) CopperplateLists::read, (TakesFiles) CopperplateAnswers::read);
     }
 }

@@ -1,0 +1,132 @@
+package alcabala.server.files;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.Ellery;
+import alcabala.server.World;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/// Layouts as they are made, shown, kept, and used.
+class LayoutsTest {
+    private static World world;
+    private static Ellery ellery;
+    private static Api api;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        ellery = new Ellery(world);
+        api = ellery.api();
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    private static ObjectNode bundled() {
+        return (ObjectNode) api.get("/api/layouts?route=ellery")
+                .json()
+                .get("layouts")
+                .valueStream()
+                .filter(each -> !each.has("id"))
+                .findFirst()
+                .orElseThrow()
+                .get("layout");
+    }
+
+    private static Api.Response keep(Long id, int version, JsonNode layout) {
+        Map<String, Object> kept =
+                new HashMap<>(Map.of("route", Ellery.ROUTE, "expectedVersion", version, "layout", layout));
+        kept.put("id", id);
+        return api.put("/api/layouts", kept);
+    }
+
+    @Test
+    void aLayoutIsCopiedChangedUsedAndDropped() {
+        ObjectNode layout = bundled().put("name", "Ours").put("separator", ",").put("days", "uuuuMMdd");
+        assertThat(api.post("/api/layouts/shown", Map.of("route", Ellery.ROUTE, "layout", layout))
+                        .json()
+                        .get("files")
+                        .get(0)
+                        .get("rows")
+                        .get(0)
+                        .get(4)
+                        .asString())
+                .matches("20\\d{6}");
+        long id = keep(null, 0, layout).json().get("id").asLong();
+        assertThat(keep(null, 0, layout).json().get("code").asString()).isEqualTo("layout-named");
+        assertThat(keep(null, 0, bundled()).json().get("code").asString())
+                .as("nor may it be called as one that the ledger brings along")
+                .isEqualTo("layout-named");
+        assertThat(keep(id, 1, layout.put("separator", "|")).status()).isEqualTo(200);
+        assertThat(keep(id, 1, layout).json().get("code").asString()).isEqualTo("layout-changed");
+
+        Map<String, Object> choice = ellery.choice(1);
+        assertThat(ellery.preview(choice).get("layouts").toString()).isEqualTo("[\"Ours\",\"Sales\"]");
+        Map<String, Object> order = ellery.order(choice);
+        order.put("layout", "Nobody's");
+        assertThat(api.post("/api/batches", order).json().get("code").asString())
+                .isEqualTo("no-layout");
+        order.put("layout", "Ours");
+        long batch = api.post("/api/batches", order).json().get("id").asLong();
+        assertThat(ellery.file(batch)).startsWith("Delivery|Reference|Type|");
+        assertThat(api.delete("/api/layouts/" + id + "?route=ellery").status()).isEqualTo(204);
+        assertThat(api.delete("/api/layouts/" + id + "?route=ellery").status()).isEqualTo(404);
+        assertThat(ellery.file(batch)).as("is what it was").startsWith("Delivery|Reference|Type|");
+    }
+
+    @Test
+    void whatCannotBeALayoutIsSaid() {
+        assertThat(sentence(bundled().put("days", "dd/MM"))).contains("“dd/MM” is no way to write a day");
+        assertThat(sentence(bundled().put("grouping", "."))).contains("another than the decimal one");
+        ObjectNode number = bundled();
+        ((ObjectNode) number.get("files").get(0).get("columns").get(0))
+                .put("field", "RUNNING_NUMBER")
+                .put("argument", "one");
+        assertThat(sentence(number)).contains("begins with “one”");
+        ObjectNode booking = bundled();
+        ((ObjectNode) booking.get("files").get(0)).put("per", "BOOKING");
+        assertThat(sentence(booking)).contains("a row here stands for a BOOKING");
+        assertThat(api.post(
+                                "/api/layouts/shown",
+                                Map.of(
+                                        "route",
+                                        Ellery.ROUTE,
+                                        "layout",
+                                        bundled().put("separator", "x")))
+                        .status())
+                .isEqualTo(400);
+    }
+
+    private static String sentence(JsonNode layout) {
+        Api.Response no = api.post("/api/layouts/shown", Map.of("route", Ellery.ROUTE, "layout", layout));
+        assertThat(no.status()).as(no.body()).isEqualTo(422);
+        return no.json().get("sentence").asString();
+    }
+
+    @Test
+    void oneIsMadeAfterAFileOfTheLedgersOwn() {
+        Map<String, Object> asked =
+                Map.of("route", Ellery.ROUTE, "name", "Theirs: a very long name of a file", "carries", "SALES");
+        JsonNode made = api.multipart(
+                        "/api/layouts/example",
+                        asked,
+                        Map.of("x.csv", "No;Date;Total\n1;31.12.2026;1,50\n".getBytes(StandardCharsets.UTF_8)))
+                .json();
+        assertThat(made.get("decimalSign").asString()).isEqualTo(",");
+        assertThat(made.get("files").get(0).get("per").asString()).isEqualTo("RECORD");
+        assertThat(keep(null, 0, made).status()).isEqualTo(200);
+        assertThat(api.multipart("/api/layouts/example", asked, Map.of("x.csv", new byte[0]))
+                        .status())
+                .isEqualTo(422);
+    }
+}
