@@ -7,6 +7,7 @@ import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { Figure } from '../help/Figure';
 import type { Rule } from '../help/rules';
+import { DayField } from '../ui/DayField';
 import { Failure } from '../ui/Failure';
 import { Key } from '../ui/Key';
 import { amount, counted, money, plural } from '../ui/format';
@@ -26,7 +27,8 @@ const NAMED = 3;
 
 /** Says what sending will do before anything is done. */
 export default function BatchPanel({ view }: { view: ReleaseView }) {
-  const { choice, what, setWhat, offered, currency, setCurrency, currencies } = useBatchChoice(view);
+  const { choice, dated, setDated, what, setWhat, offered, currency, setCurrency, currencies } =
+    useBatchChoice(view);
   const preview = useQuery({
     queryKey: ['documents', 'preview', choice],
     queryFn: () => answer(client.POST('/api/batches/preview', { body: choice })),
@@ -80,6 +82,9 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
             ))}
           </div>
         )}
+        <div className="mt-2">
+          <DayField label="All dated, instead of their own days" day={dated} onDay={setDated} />
+        </div>
         {preview.error && <Failure error={preview.error} />}
         {preview.isPending && <p className="soft mt-2">Adding up…</p>}
         {preview.data && (

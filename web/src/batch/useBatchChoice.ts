@@ -27,6 +27,7 @@ export function useBatchChoice(view: ReleaseView) {
     summaryQuery({ route: route.code, family: what.payments ? 'SETTLEMENT' : 'DOCUMENT' }),
   );
   const sums = ready.data?.states.find((each) => each.state === 'Ready')?.gross ?? [];
+  const [dated, setDated] = useState<string>();
   const choice: Schemas['ChoiceJson'] = {
     route: route.code,
     currency,
@@ -35,9 +36,12 @@ export function useBatchChoice(view: ReleaseView) {
     ids: view.chosen.size > 0 ? [...view.chosen] : undefined,
     from: view.from,
     to: view.to,
+    dated,
   };
   return {
     choice,
+    dated,
+    setDated,
     what,
     setWhat,
     offered: [

@@ -21,6 +21,10 @@ interface Props {
   onChosen: (layout: KnownLayout | null) => void;
 }
 
+/** By which the ledger's answer says what it is about. */
+const hasReference = (layout: Layout) =>
+  layout.files.some((file) => file.columns.some((column) => column.field === 'REFERENCE'));
+
 /** One layout, shown on real documents while it is changed. */
 export function LayoutEditor({ route, known, fields, bundled, onChosen }: Props) {
   const { me } = useSession();
@@ -119,6 +123,12 @@ export function LayoutEditor({ route, known, fields, bundled, onChosen }: Props)
           onChange={setLayout}
         />
       ))}
+      {!hasReference(layout) && (
+        <p className="text-accent mt-1 text-[13px]">
+          Without a column for our reference no answer of {route.ledger} can settle what went by it; each
+          document would have to be settled by hand.
+        </p>
+      )}
       {shown.data && (
         <p className="soft mt-1 text-[13px]">
           {shown.data.records > 0

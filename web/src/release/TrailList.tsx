@@ -31,6 +31,13 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   asked: (d) =>
     d.answer && typeof d.answer === 'string' ? `Asked: ${d.answer}` : 'Asked: the ledger has it',
   refused: (d) => `The ledger refused: ${text(d.sentence)}`,
+  written: (d) => {
+    const { file, first, last } = (d.request ?? {}) as Record<string, unknown>;
+    return `Written into ${text(file)}, ${first === last ? `row ${text(first)}` : `rows ${text(first)} to ${text(last)}`}`;
+  },
+  accepted: (d) => `The ledger has it as ${text(d.number)}, as it says in ${text(d.file)}`,
+  missing: (d) => `Not there: ${text(d.sentence)}`,
+  withdrawn: (d) => text(d.sentence),
   'answer-lost': (d) => `Unconfirmed: ${text(d.reason)}`,
   'given-up': (d) => `Not sent: ${text(d.reason)}`,
   'party-created': (d) =>

@@ -58,6 +58,7 @@ export function BatchPage() {
         <h1 className="title text-[18px]">{nameOf(batch)}</h1>
         <span className="soft">
           made by {batch.createdBy} on {moment(batch.createdAt)}
+          {batch.dated !== undefined && `, all dated ${day(batch.dated)}`}
         </span>
         <span className="ml-auto flex items-center gap-2">
           <Again batch={batch} dispatches={dispatches} />

@@ -4,7 +4,8 @@ alter table batch
     add column revision    int not null default 1,
     -- The first of its revisions; null for that one itself.
     add column first_id    bigint references batch,
-    add column allowed     text[] not null default '{}';
+    -- The day that all of it takes on the ledger, instead of their own.
+    add column dated_on    date;
 create unique index batch_revision on batch (first_id, revision) where first_id is not null;
 
 create table batch_file (

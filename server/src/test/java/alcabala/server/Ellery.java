@@ -63,6 +63,16 @@ public final class Ellery {
         }
     }
 
+    private Ellery(Api api, Api desk) {
+        this.api = api;
+        this.desk = desk;
+    }
+
+    /// The same, once the server was started again.
+    public Ellery after(World world) {
+        return new Ellery(world.api("admin"), desk);
+    }
+
     private static String said(String cell) {
         return cell.equals("-") ? "" : cell;
     }

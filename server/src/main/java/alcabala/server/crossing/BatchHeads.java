@@ -6,6 +6,7 @@ import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.Optional;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -35,15 +36,17 @@ public class BatchHeads {
     }
 
     public long insert(RouteRow route, ControlTotals totals, Checked checked, String who) {
-        return insert(route, Origin.SOURCE, totals, checked, who);
+        return insert(route, Origin.SOURCE, totals, checked, null, who);
     }
 
     /// @param origin the side that its records come from
-    public long insert(RouteRow route, Origin origin, ControlTotals totals, Checked checked, String who) {
+    /// @param dated the day that all of it takes there; null for their own
+    public long insert(
+            RouteRow route, Origin origin, ControlTotals totals, Checked checked, LocalDate dated, String who) {
         return jdbc.sql("""
                 insert into batch (route_id, created_by, created_at, currency, count, net, tax, gross, hash_total,
-                    independent_total, own_list_id, reason, origin)
-                values (:route, :who, :now, :currency, :count, :net, :tax, :gross, :hash, :independent, :list, :reason, :origin)
+                    independent_total, own_list_id, reason, origin, dated_on)
+                values (:route, :who, :now, :currency, :count, :net, :tax, :gross, :hash, :independent, :list, :reason, :origin, :dated)
                 returning id""")
                 .param("route", route.id())
                 .param("who", who)
@@ -61,6 +64,7 @@ public class BatchHeads {
                 .param("list", checked.list(), java.sql.Types.BIGINT)
                 .param("reason", checked.reason())
                 .param("origin", origin.word())
+                .param("dated", dated, java.sql.Types.DATE)
                 .query(Long.class)
                 .single();
     }

@@ -50,6 +50,7 @@ public class BatchFiles {
     /// Within the transaction that makes the batch.
     public Written write(long batch, Layout layout, List<Exported> records, String who) {
         Written written = written(layout, records, delivery(batch));
+        requireAllIn(layout, written);
         int ordinal = 0;
         for (Written.File file : written.files()) {
             jdbc.sql("""
@@ -71,6 +72,19 @@ public class BatchFiles {
                 .param("formulas", DocumentJson.write(written.formulas()))
                 .update();
         return written;
+    }
+
+    /// What leaves no row in the file has not left.
+    private static void requireAllIn(Layout layout, Written written) {
+        written.places().stream()
+                .filter(place -> place.last() < place.first())
+                .findFirst()
+                .ifPresent(place -> {
+                    throw NotPossibleException.invalid(
+                            "layout-leaves-out",
+                            "The layout “%s” writes no row for “%s”, since it has none of what a row stands for there. Choose another layout; nothing was written."
+                                    .formatted(layout.name(), place.reference()));
+                });
     }
 
     /// As it would be written; nothing is kept.

@@ -34,6 +34,7 @@ class BatchView {
             String independentTotal,
             String ownList,
             String reason,
+            LocalDate dated,
             int revision,
             Long firstId,
             boolean files,
@@ -131,6 +132,7 @@ class BatchView {
                 typed ? Amounts.decimal(currency, independent) : "",
                 row.getString("own_list"),
                 row.getString("reason"),
+                row.getObject("dated_on", LocalDate.class),
                 row.getInt("revision"),
                 row.getObject("first_id", Long.class),
                 row.getBoolean("files"),
@@ -162,7 +164,7 @@ class BatchView {
 
     private static final String BATCH = """
             select b.id, b.origin, b.created_by, b.created_at, b.finished_at, b.currency, b.count, b.net, b.tax, b.gross, b.hash_total,
-                b.independent_total, b.reason, b.revision, b.first_id,
+                b.independent_total, b.reason, b.dated_on, b.revision, b.first_id,
                 exists (select 1 from batch_file f where f.batch_id = b.id) as files,
                 coalesce((select o.file_name from own_list o where o.id = b.own_list_id), '') as own_list,
                 count(*) filter (where p.outcome = 'posted') as posted,

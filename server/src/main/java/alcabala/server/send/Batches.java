@@ -127,7 +127,13 @@ class Batches {
         if (!asked) {
             exports.requireAllowed(route, preview, order.allowed());
         }
-        long batch = heads.insert(route, preview.origin(), preview.totals(), checked, who);
+        long batch = heads.insert(
+                route,
+                preview.origin(),
+                preview.totals(),
+                checked,
+                order.choice().dated(),
+                who);
         if (order.replaces() != null) {
             heads.revise(route, batch, order.replaces());
         }
@@ -136,6 +142,20 @@ class Batches {
             queue(route, batch, documents, who);
             SendTask.schedule(jobs, batch);
         } else {
+            if (!preview.parties().isEmpty()) {
+                trail.write(
+                        route.id(),
+                        null,
+                        who,
+                        "creation-allowed",
+                        Map.of(
+                                "batch",
+                                batch,
+                                "parties",
+                                preview.parties().stream()
+                                        .map(Preview.Creation::name)
+                                        .toList()));
+            }
             exports.write(route, batch, documents, order.layout(), who);
         }
         return batch;

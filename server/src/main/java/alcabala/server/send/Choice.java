@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 ///
 /// @param origin the side on which they were made; null for whichever those named were
 /// @param currency of all that are not named; empty for the ledger's own
+/// @param dated the day that all of them take there, instead of their own; null for theirs
 record Choice(
         List<Long> ids,
         LocalDate from,
@@ -18,16 +19,23 @@ record Choice(
         boolean purchases,
         Family family,
         Origin origin,
-        String currency) {
+        String currency,
+        LocalDate dated) {
     static Choice named(List<Long> ids) {
-        return new Choice(ids, null, null, false, Family.DOCUMENT, null, "");
+        return new Choice(ids, null, null, false, Family.DOCUMENT, null, "", null);
     }
 
     static Choice within(
-            List<Long> ids, LocalDate from, LocalDate to, boolean purchases, boolean payments, String currency) {
+            List<Long> ids,
+            LocalDate from,
+            LocalDate to,
+            boolean purchases,
+            boolean payments,
+            String currency,
+            LocalDate dated) {
         Family family = payments ? Family.SETTLEMENT : Family.DOCUMENT;
         boolean named = ids != null && !ids.isEmpty();
-        return new Choice(ids, from, to, purchases, family, named ? null : Origin.SOURCE, currency);
+        return new Choice(ids, from, to, purchases, family, named ? null : Origin.SOURCE, currency, dated);
     }
 
     boolean isNamed() {

@@ -21,6 +21,7 @@ import alcabala.server.files.Layouts;
 import alcabala.server.items.ItemNaming;
 import alcabala.server.items.NewItems;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Writing;
 import alcabala.server.record.Stored;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
@@ -48,6 +49,7 @@ import org.springframework.stereotype.Component;
 /// Says what sending documents will do, before it does anything.
 @Component
 class Previews {
+    private static final int YEARS = 2;
     private final JdbcClient jdbc;
     private final Candidates candidates;
     private final Compilers compilers;
@@ -87,7 +89,8 @@ class Previews {
 
     Preview of(RouteRow route, Choice choice) {
         List<Candidate> found = candidates.of(route, choice);
-        List<Prepared> clean = prepare(route, found);
+        requireOpen(route, choice.dated());
+        List<Prepared> clean = prepare(route, found, choice.dated());
         requireOneSide(clean);
         Map<String, Alike> alike = alike(clean);
         List<Prepared> going = clean.stream()
@@ -122,6 +125,27 @@ class Previews {
                 asked.stream().filter(id -> !gone.contains(id)).toList());
     }
 
+    /// A day that somebody gives is looked at beforehand: the ledger would refuse all of them for it.
+    private void requireOpen(RouteRow route, LocalDate dated) {
+        if (dated == null) {
+            return;
+        }
+        LocalDate today = LocalDate.now(clock);
+        if (dated.isBefore(today.minusYears(YEARS)) || dated.isAfter(today.plusYears(YEARS))) {
+            throw NotPossibleException.invalid(
+                    "day-unlikely",
+                    "%s is more than %d years from today. Was another one meant?"
+                            .formatted(Writing.now().day(dated), YEARS));
+        }
+        LocalDate locked = reference.lockedThrough(route.ledgerId());
+        if (locked != null && !dated.isAfter(locked)) {
+            throw NotPossibleException.invalid(
+                    "period-locked",
+                    "%s is locked through %s; give the batch a later day, or open the period there."
+                            .formatted(route.ledger(), Writing.now().day(locked)));
+        }
+    }
+
     /// Into a file only the columns of its layout go.
     private boolean itemsAreThere(RouteRow route, List<Prepared> going) {
         return route.ledgerAnswers() || (!going.isEmpty() && layouts.namesItems(route.ledgerId(), carries(going)));
@@ -133,7 +157,7 @@ class Previews {
     }
 
     /// Those that compile clean now, and are not dated by their batch before the first day of their kind.
-    private List<Prepared> prepare(RouteRow route, List<Candidate> candidates) {
+    private List<Prepared> prepare(RouteRow route, List<Candidate> candidates, LocalDate dated) {
         Compiler compiler = compilers.of(route.id());
         Map<Long, Record> records = new HashMap<>();
         candidates.forEach(each -> records.put(each.id(), Stored.record(each.content())));
@@ -143,7 +167,7 @@ class Previews {
         List<Prepared> prepared = new ArrayList<>();
         for (Candidate candidate : candidates) {
             Record record = records.get(candidate.id());
-            posting(compiler, compile, candidate, record)
+            posting(compiler, compile, candidate, record, dated)
                     .ifPresent(posting -> prepared.add(prepared(candidate, record, posting)));
         }
         return prepared;
@@ -162,7 +186,7 @@ class Previews {
     }
 
     private Optional<Posting> posting(
-            Compiler compiler, LongFunction<Compilation> compile, Candidate candidate, Record record) {
+            Compiler compiler, LongFunction<Compilation> compile, Candidate candidate, Record record, LocalDate dated) {
         if (candidate.isTakenBack()) {
             return postings.findCancelling(candidate.id());
         }
@@ -180,7 +204,7 @@ class Previews {
                 .entry()
                 .map(entry -> Posting.of(
                         record,
-                        dates.dated(decided, candidate.id(), entry),
+                        dates.dated(decided, candidate.id(), entry, dated),
                         compilation.journal().orElseThrow()));
     }
 

@@ -20,6 +20,7 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import alcabala.server.trail.Trail;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -87,11 +88,12 @@ class Retries {
         RouteRow route = routes.get(heads.routeOf(batch));
         routes.lock(route.id());
         Compiler compiler = compilers.of(route.id());
+        LocalDate dated = dates.given(batch);
         int rows = 0;
         for (Failed each : failed(batch)) {
             rows += each.outcome().equals("unconfirmed")
                     ? dispatches.askAgain(each.id())
-                    : queueAgain(route, each, compiler);
+                    : queueAgain(route, each, compiler, dated);
         }
         if (rows > 0) {
             heads.reopen(batch);
@@ -116,11 +118,11 @@ class Retries {
                 .list();
     }
 
-    private int queueAgain(RouteRow route, Failed failed, Compiler compiler) {
+    private int queueAgain(RouteRow route, Failed failed, Compiler compiler, LocalDate dated) {
         Record record = Stored.record(failed.content());
         Optional<Posting> now = failed.voided()
                 ? postings.findCancelling(failed.recordId())
-                : compiled(route, failed, compiler, record);
+                : compiled(route, failed, compiler, record, dated);
         boolean same = now.map(Posting::entry)
                 .filter(entry -> shown(failed).map(entry::hasSumsOf).orElse(true))
                 .isPresent();
@@ -138,7 +140,8 @@ class Retries {
         return 1;
     }
 
-    private Optional<Posting> compiled(RouteRow route, Failed failed, Compiler compiler, Record record) {
+    private Optional<Posting> compiled(
+            RouteRow route, Failed failed, Compiler compiler, Record record, LocalDate dated) {
         Compilation compilation = compiling
                 .with(route, compiler, Map.of(failed.recordId(), record))
                 .apply(failed.recordId());
@@ -146,7 +149,7 @@ class Retries {
                 .entry()
                 .map(entry -> Posting.of(
                         record,
-                        dates.dated(compiler.route().settings(), failed.recordId(), entry),
+                        dates.dated(compiler.route().settings(), failed.recordId(), entry, dated),
                         compilation.journal().orElseThrow()));
     }
 

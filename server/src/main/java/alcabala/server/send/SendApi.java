@@ -46,10 +46,17 @@ class SendApi {
             LocalDate to,
             Boolean purchases,
             Boolean payments,
-            @Pattern(regexp = "[A-Z]{3}") String currency) {
+            @Pattern(regexp = "[A-Z]{3}") String currency,
+            LocalDate dated) {
         Choice asChoice() {
             return Choice.within(
-                    ids, from, to, Boolean.TRUE.equals(purchases), Boolean.TRUE.equals(payments), text(currency));
+                    ids,
+                    from,
+                    to,
+                    Boolean.TRUE.equals(purchases),
+                    Boolean.TRUE.equals(payments),
+                    text(currency),
+                    dated);
         }
     }
 
@@ -82,7 +89,8 @@ class SendApi {
             @Size(max = 500) String reason,
             @Size(max = 5000) List<String> allowed,
             @Size(max = 100) String layout,
-            Long replaces) {}
+            Long replaces,
+            LocalDate dated) {}
 
     /// What the preview said, so that nothing else is sent.
     record ShownJson(
@@ -202,7 +210,8 @@ class SendApi {
                                 send.to(),
                                 Boolean.TRUE.equals(send.purchases()),
                                 Boolean.TRUE.equals(send.payments()),
-                                text(send.currency())),
+                                text(send.currency()),
+                                send.dated()),
                         new Batches.Shown(shown.count(), shown.net(), shown.tax(), shown.gross(), shown.hashTotal()),
                         send.independentTotal(),
                         send.ownList(),

@@ -97,7 +97,7 @@ class Triggered {
     }
 
     private int sendTogether(RouteRow route, List<Long> ids, Origin origin, String who) {
-        Choice choice = new Choice(ids, null, null, false, Family.DOCUMENT, origin, "");
+        Choice choice = new Choice(ids, null, null, false, Family.DOCUMENT, origin, "", null);
         int going = previews.of(route, choice).documents().size();
         if (going > 0) {
             batches.send(route, Batches.Order.unseen(choice), who);

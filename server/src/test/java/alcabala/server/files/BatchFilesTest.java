@@ -15,6 +15,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /// From ready to accepted through files, with what can go wrong on the way.
 class BatchFilesTest {
@@ -253,10 +254,13 @@ class BatchFilesTest {
                 .as("it waits for its document")
                 .isZero();
         ellery.settled(batch, ellery.imported(ellery.file(batch)));
-        long money = api.post("/api/batches", ellery.order(payments))
-                .json()
-                .get("id")
-                .asLong();
+        Map<String, Object> byLines = ellery.order(payments);
+        byLines.put("layout", keepLayoutOfLines());
+        assertThat(api.post("/api/batches", byLines).json().get("code").asString())
+                .as("a payment has no lines")
+                .isEqualTo("layout-leaves-out");
+        byLines.put("layout", "Journals");
+        long money = api.post("/api/batches", byLines).json().get("id").asLong();
         String file = ellery.file(money);
         assertThat(file).startsWith("Delivery;Reference;Number;Date;Party;Party name;Currency;Rate;Account;");
         assertThat(file.lines()
@@ -274,6 +278,20 @@ class BatchFilesTest {
                         .single())
                 .as("the document says so too")
                 .isEqualTo(250);
+    }
+
+    /// A row of it stands for a line of a document.
+    private static String keepLayoutOfLines() {
+        ObjectNode layout = (ObjectNode) api.get("/api/layouts?route=ellery")
+                .json()
+                .get("layouts")
+                .get(0)
+                .get("layout");
+        layout.put("name", "Lines").put("carries", "SETTLEMENTS");
+        assertThat(api.put("/api/layouts", Map.of("route", Ellery.ROUTE, "expectedVersion", 0, "layout", layout))
+                        .status())
+                .isEqualTo(200);
+        return "Lines";
     }
 
     @Test

@@ -7,6 +7,7 @@ import alcabala.server.Ellery;
 import alcabala.server.World;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -82,6 +83,37 @@ class LayoutsTest {
         assertThat(api.delete("/api/layouts/" + id + "?route=ellery").status()).isEqualTo(204);
         assertThat(api.delete("/api/layouts/" + id + "?route=ellery").status()).isEqualTo(404);
         assertThat(ellery.file(batch)).as("is what it was").startsWith("Delivery|Reference|Type|");
+    }
+
+    /// A file of documents beside one of lines: they go together.
+    @Test
+    void severalFilesGoTogether() {
+        ObjectNode layout = bundled().put("name", "Two files");
+        ObjectNode heads = layout.withArray("files")
+                .addObject()
+                .put("name", "heads")
+                .put("per", "RECORD")
+                .put("headed", true);
+        heads.withArray("splits");
+        for (String field : List.of("REFERENCE", "NUMBER", "GROSS")) {
+            heads.withArray("columns")
+                    .addObject()
+                    .put("heading", field)
+                    .put("field", field)
+                    .put("argument", "")
+                    .putObject("table");
+        }
+        assertThat(keep(null, 0, layout).status()).isEqualTo(200);
+        Map<String, Object> order = ellery.order(ellery.choice(1));
+        order.put("layout", "Two files");
+        long batch = api.post("/api/batches", order).json().get("id").asLong();
+        JsonNode files = api.get("/api/batches/" + batch + "/files").json().get("files");
+        assertThat(files.findValuesAsString("name"))
+                .containsExactly("sales-B" + batch + ".1.csv", "heads-B" + batch + ".1.csv");
+        Api.Response zip = api.get("/api/batches/" + batch + "/files/download");
+        assertThat(zip.body()).startsWith("PK");
+        assertThat(zip.body())
+                .isEqualTo(api.get("/api/batches/" + batch + "/files/download").body());
     }
 
     @Test

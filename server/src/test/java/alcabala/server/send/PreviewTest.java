@@ -137,6 +137,51 @@ class PreviewTest {
         assertThat(preview.get("leftOut").asInt()).isEqualTo(3);
     }
 
+    /// Instead of their own days, whatever these are; what it was stays with what stands there.
+    @Test
+    void aDayOfTheBatchTakesThePlaceOfTheirOwn() {
+        LocalDate day = LocalDate.now().minusDays(1);
+        List<Long> ids = ids(yard.documents("Ready").subList(0, 1));
+        Map<String, Object> choice = Map.of("route", "yard", "ids", ids, "dated", day);
+        JsonNode dry = ferro.post("/api/batches/dry-run", choice).json();
+        assertThat(dry.get("documents").get(0).get("day").asString()).isEqualTo(day.toString());
+        long batch = Yard.trySend(ferro, choice).json().get("id").asLong();
+        yard.awaitFinished(batch);
+        JsonNode sent = ferro.get("/api/batches/" + batch).json();
+        assertThat(sent.get("batch").get("dated").asString()).isEqualTo(day.toString());
+        String ref = sent.get("dispatches").get(0).get("ledgerRef").asString();
+        assertThat(world.standIns().inkwell("/documents/" + ref).get("date").asString())
+                .isEqualTo(day.toString());
+        for (LocalDate unlikely : List.of(
+                LocalDate.now().minusYears(2).minusDays(1),
+                LocalDate.now().plusYears(2).plusDays(1))) {
+            assertThat(ferro.post("/api/batches/preview", Map.of("route", "yard", "dated", unlikely))
+                            .json()
+                            .get("code")
+                            .asString())
+                    .isEqualTo("day-unlikely");
+        }
+    }
+
+    @Test
+    void aDayInALockedPeriodIsSaidBeforehand() {
+        LocalDate locked = LocalDate.now().minusDays(40);
+        world.jdbc()
+                .sql(
+                        "update ledger set locked_through = :day where id = (select ledger_id from route where code = 'yard')")
+                .param("day", locked)
+                .update();
+        Map<String, Object> choice =
+                Map.of("route", "yard", "ids", ids(yard.documents("Ready").subList(0, 1)));
+        Map<String, Object> on = new java.util.HashMap<>(choice);
+        on.put("dated", locked);
+        assertThat(ferro.post("/api/batches/preview", on).json().get("code").asString())
+                .isEqualTo("period-locked");
+        on.put("dated", locked.plusDays(1));
+        assertThat(ferro.post("/api/batches/preview", on).status()).isEqualTo(200);
+        world.jdbc().sql("update ledger set locked_through = null").update();
+    }
+
     @Test
     void anEmptyBatchIsRefused() {
         Api.Response refused = Yard.trySend(

@@ -1,0 +1,32 @@
+import { describe, expect, it } from 'vitest';
+import { nameOf, standing, wordOf, type Batch } from './outcomes';
+
+const batch = (change: Partial<Batch>) =>
+  ({
+    id: 7,
+    revision: 1,
+    files: false,
+    posted: 0,
+    refused: 0,
+    unreached: 0,
+    unconfirmed: 0,
+    open: 0,
+    ...change,
+  }) as Batch;
+
+describe('what became of a batch', () => {
+  it('is said of a file otherwise than of a connection', () => {
+    expect(standing(batch({ unconfirmed: 2, posted: 1 }))).toBe('1 posted, 2 unconfirmed');
+    expect(standing(batch({ unconfirmed: 2, unreached: 1, files: true }))).toBe(
+      '1 withdrawn or missing, 2 in the file, not answered for',
+    );
+    expect(wordOf('unconfirmed', true)).toBe('in the file');
+    expect(wordOf('unconfirmed', false)).toBe('unconfirmed');
+    expect(wordOf('posted', true)).toBe('posted');
+  });
+
+  it('stands under the number of the first revision', () => {
+    expect(nameOf(batch({}))).toBe('Batch 7');
+    expect(nameOf(batch({ id: 9, firstId: 7, revision: 2 }))).toBe('Batch 7, revision 2');
+  });
+});
