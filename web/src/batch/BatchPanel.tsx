@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { answer, ApiError, client, type Schemas } from '../api/client';
@@ -82,9 +82,6 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
             ))}
           </div>
         )}
-        <div className="mt-2">
-          <DayField label="All dated, instead of their own days" day={dated} onDay={setDated} />
-        </div>
         {preview.error && <Failure error={preview.error} />}
         {preview.isPending && <p className="soft mt-2">Adding up…</p>}
         {preview.data && (
@@ -92,6 +89,7 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
             preview={preview.data}
             choice={choice}
             replaces={view.replaces}
+            dating={<DayField label="All dated, instead of their own days" day={dated} onDay={setDated} />}
             onDry={view.dry ? undefined : () => view.runDry(true)}
           />
         )}
@@ -103,13 +101,15 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
 interface PreparedProps {
   preview: Schemas['PreviewJson'];
   choice: Schemas['ChoiceJson'];
+  /** A way to give all of it one day. */
+  dating: ReactNode;
   /** The former revision of the batch, if it is one. */
   replaces: number | null;
   /** Shows all of it as it would stand there. */
   onDry: (() => void) | undefined;
 }
 
-function Prepared({ preview, choice, replaces, onDry }: PreparedProps) {
+function Prepared({ preview, choice, replaces, dating, onDry }: PreparedProps) {
   const { route } = useCurrent();
   const refresh = useRefresh();
   const navigate = useNavigate();
@@ -222,6 +222,7 @@ function Prepared({ preview, choice, replaces, onDry }: PreparedProps) {
           </select>
         </label>
       )}
+      {dating}
       <OwnList list={list} currency={preview.currency} />
       <BatchReadiness />
       {/* At the foot of the sheet, so that what is still being judged does not move it from under one's hand. */}

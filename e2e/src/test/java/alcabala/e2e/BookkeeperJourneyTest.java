@@ -107,10 +107,10 @@ class BookkeeperJourneyTest {
         browser.awaitText("Ready 150");
         browser.press("Batch the 150 ready");
         seeItBefore(browser);
-        browser.find("aside[aria-label=Batch] input").sendKeys("12.00");
+        browser.find("aside[aria-label=Batch] input[inputmode=decimal]").sendKeys("12.00");
         browser.press("Send 150 documents");
         browser.awaitText("your own list to €12.00");
-        WebElement own = browser.find("aside[aria-label=Batch] input");
+        WebElement own = browser.find("aside[aria-label=Batch] input[inputmode=decimal]");
         own.sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE);
         browser.press("Send 150 documents");
         browser.awaitText("148 posted, 2 refused");

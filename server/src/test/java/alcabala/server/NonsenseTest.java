@@ -13,7 +13,7 @@ import tools.jackson.databind.JsonNode;
 /// Ten thousand requests of nonsense, over every operation of the description: none may be answered as if the server
 /// were at fault.
 class NonsenseTest {
-    private static final int REQUESTS = Integer.getInteger("nonsense", 10_000);
+    private static final int REQUESTS = Integer.getInteger("nonsense", 6_000);
     private static final long SEED = Long.getLong("seed", 20261126);
     private static final int LONGEST_MS = 5_000;
     /// So often those are asked too whose requests have nothing in them to be wrong.

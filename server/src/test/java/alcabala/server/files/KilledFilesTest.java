@@ -7,22 +7,23 @@ import alcabala.server.World;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 
 /// `kill -9` while a file is written, and while an answer is taken in: what was written is known, what was not holds
 /// nothing up, and each document stands there once.
 class KilledFilesTest {
-    private static final int DOCUMENTS = 12;
+    private static final int DOCUMENTS = 6;
+    private static final int MOMENT_MILLIS = 40;
 
     @Test
     void whateverDiesEachDocumentIsInOneFileAndOnTheLedgerOnce() {
         try (World world = World.inProcessOfItsOwn()) {
             Ellery ellery = new Ellery(world);
-            for (int milliseconds : List.of(15, 60)) {
-                Map<String, Object> order = ellery.order(ellery.choice(DOCUMENTS / 2));
-                ellery = killed(world, ellery, milliseconds, "/api/batches", order);
-                requireEachInOneFile(world);
-            }
+            Map<String, Object> order = ellery.order(ellery.choice(DOCUMENTS));
+            ellery = killed(world, ellery, it -> it.api().post("/api/batches", order));
+            requireEachInOneFile(world);
             long left = world.jdbc()
                     .sql("select count(*) from record where state = 'Ready' and currency = 'CAD'")
                     .query(Long.class)
@@ -34,7 +35,7 @@ class KilledFilesTest {
             for (long batch : batches) {
                 String answer = ellery.imported(ellery.file(batch));
                 if (batch == batches.getFirst()) {
-                    ellery = killedWhileTaking(world, ellery, batch, answer);
+                    ellery = killed(world, ellery, it -> it.answer(batch, answer));
                 }
                 ellery.settled(batch, answer);
             }
@@ -53,24 +54,12 @@ class KilledFilesTest {
         }
     }
 
-    private static Ellery killed(World world, Ellery ellery, int milliseconds, String path, Object body) {
-        CompletableFuture<Void> asked =
-                CompletableFuture.runAsync(() -> ellery.api().post(path, body));
-        CompletableFuture.runAsync(
-                        world::kill,
-                        CompletableFuture.delayedExecutor(milliseconds, java.util.concurrent.TimeUnit.MILLISECONDS))
+    /// @param asking what is under way when the server dies
+    private static Ellery killed(World world, Ellery ellery, Consumer<Ellery> asking) {
+        CompletableFuture<Void> asked = CompletableFuture.runAsync(() -> asking.accept(ellery));
+        CompletableFuture.runAsync(world::kill, CompletableFuture.delayedExecutor(MOMENT_MILLIS, TimeUnit.MILLISECONDS))
                 .join();
         // Whether it was answered is what nobody knows.
-        asked.handle((done, lost) -> null).join();
-        world.startProcess();
-        return ellery.after(world);
-    }
-
-    private static Ellery killedWhileTaking(World world, Ellery ellery, long batch, String answer) {
-        CompletableFuture<Void> asked = CompletableFuture.runAsync(() -> ellery.answer(batch, answer));
-        CompletableFuture.runAsync(
-                        world::kill, CompletableFuture.delayedExecutor(25, java.util.concurrent.TimeUnit.MILLISECONDS))
-                .join();
         asked.handle((done, lost) -> null).join();
         world.startProcess();
         return ellery.after(world);

@@ -75,7 +75,7 @@ class RouteMoveTest {
                     List.of(yard.documents("Ready").getFirst().get("id").asLong()));
             Api.Response refused = consents.admin().post("/api/map/move", Map.of("route", "yard", "toLedger", charter));
             assertThat(refused.status()).isEqualTo(409);
-            assertThat(refused.json().get("sentence").asString()).contains("on their way to Inkwell");
+            assertThat(refused.json().get("sentence").asString()).contains("1 document is on its way to Inkwell");
             assertThat(consents.admin()
                             .delete("/api/connect/ledgers/"
                                     + consents.inkwell().get("id").asLong())
