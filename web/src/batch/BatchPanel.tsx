@@ -14,9 +14,11 @@ import { amount, counted, money, plural } from '../ui/format';
 import { BatchReadiness } from './BatchReadiness';
 import { shownOf } from '../send/sendShown';
 import { Allowed } from './Allowed';
+import { AlikeParties, Creations } from './Created';
 import { DryRun } from './DryRun';
 import { OwnList } from './OwnList';
 import { useBatchChoice } from './useBatchChoice';
+import { useLast } from './useLast';
 import { useOwnList } from './useOwnList';
 import type { ReleaseView } from '../release/useReleaseView';
 
@@ -33,6 +35,7 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
     queryKey: ['documents', 'preview', choice],
     queryFn: () => answer(client.POST('/api/batches/preview', { body: choice })),
   });
+  const shown = useLast(preview.data, JSON.stringify({ ...choice, dated: null }));
   useHotkeys('esc', () => (view.dry ? view.runDry(false) : view.open('why')), { enableOnFormTags: true });
   useHotkeys('d', () => view.runDry(true), { enabled: !view.dry });
   return (
@@ -82,11 +85,24 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
             ))}
           </div>
         )}
+        {view.replaces && (
+          <p className="mt-1 text-[13px]">
+            A further revision of batch {view.replaces}.{' '}
+            <button
+              type="button"
+              className="cursor-pointer underline"
+              onClick={() => view.set({ replaces: null })}
+            >
+              Make it a batch of its own
+            </button>
+          </p>
+        )}
         {preview.error && <Failure error={preview.error} />}
-        {preview.isPending && <p className="soft mt-2">Adding up…</p>}
-        {preview.data && (
+        {preview.isPending && !shown && <p className="soft mt-2">Adding up…</p>}
+        {shown && (
           <Prepared
-            preview={preview.data}
+            preview={shown}
+            isOld={!preview.data}
             choice={choice}
             replaces={view.replaces}
             dating={<DayField label="All dated, instead of their own days" day={dated} onDay={setDated} />}
@@ -101,6 +117,8 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
 interface PreparedProps {
   preview: Schemas['PreviewJson'];
   choice: Schemas['ChoiceJson'];
+  /** Whether it is what was added up before another day was given. */
+  isOld: boolean;
   /** A way to give all of it one day. */
   dating: ReactNode;
   /** The former revision of the batch, if it is one. */
@@ -109,7 +127,7 @@ interface PreparedProps {
   onDry: (() => void) | undefined;
 }
 
-function Prepared({ preview, choice, replaces, dating, onDry }: PreparedProps) {
+function Prepared({ preview, isOld, choice, replaces, dating, onDry }: PreparedProps) {
   const { route } = useCurrent();
   const refresh = useRefresh();
   const navigate = useNavigate();
@@ -254,7 +272,7 @@ function Prepared({ preview, choice, replaces, dating, onDry }: PreparedProps) {
         <button
           type="submit"
           className="act act-main justify-center"
-          disabled={send.isPending || preview.collisions.length > 0 || !list.isSettled || unseen}
+          disabled={send.isPending || preview.collisions.length > 0 || !list.isSettled || unseen || isOld}
         >
           {send.isPending
             ? 'Setting it going…'
@@ -275,40 +293,3 @@ const Total = (props: { rule: Rule; name: string; value: string; total?: boolean
     </td>
   </tr>
 );
-
-/** Parties that resemble one that the batch creates: their documents stay until somebody has said who they are. */
-function AlikeParties({ alike }: { alike: Schemas['Alike'][] }) {
-  const { route } = useCurrent();
-  return alike.map((each) => (
-    <p key={each.code} className="text-accent text-[13px]">
-      {each.name} may be {each.like}, whom this batch creates; {plural(each.documents, 'document')}{' '}
-      {each.documents === 1 ? 'stays' : 'stay'} here.{' '}
-      <Link
-        className="underline"
-        to={`/map?kind=party&route=${route.code}&text=${encodeURIComponent(each.name)}`}
-      >
-        Say who it is on Map
-      </Link>
-    </p>
-  ));
-}
-
-function Creations({ title, rows }: { title: string; rows: Schemas['Creation'][] }) {
-  if (rows.length === 0) {
-    return null;
-  }
-  return (
-    <details className="text-[13px]">
-      <summary className="cursor-pointer">
-        {title}: <b>{rows.length}</b>
-      </summary>
-      <ul className="mt-1 ml-4">
-        {rows.map((row) => (
-          <li key={row.code}>
-            {row.code} {row.name}
-          </li>
-        ))}
-      </ul>
-    </details>
-  );
-}

@@ -18,7 +18,7 @@ interface Props {
   fields: Field[];
   /** Whether the kind of the ledger brings it along: it is copied, and not changed. */
   bundled: boolean;
-  onChosen: (layout: KnownLayout | null) => void;
+  onChosen: (layout: KnownLayout) => void;
 }
 
 /** By which the ledger's answer says what it is about. */
@@ -59,7 +59,7 @@ export function LayoutEditor({ route, known, fields, bundled, onChosen }: Props)
         tone: 'done',
         text: `Layout “${layout.name}” is kept; batches can be written by it from now on`,
       });
-      onChosen({ id: kept.id, version: known.version + (known.id ? 1 : 1), layout });
+      onChosen({ id: kept.id, version: known.version + 1, layout });
     },
   });
   const drop = useMutation({
@@ -70,11 +70,12 @@ export function LayoutEditor({ route, known, fields, bundled, onChosen }: Props)
         }),
       ),
     onSuccess: async () => {
-      onChosen(null);
       await refresh();
+      // It is still on the screen, so that one can keep it after all.
+      onChosen({ version: 0, layout: known.layout });
       notice({
         tone: 'done',
-        text: `Layout “${known.layout.name}” is gone; batches that were written by it stay`,
+        text: `Layout “${known.layout.name}” is gone; batches that were written by it stay. Keep it again if that was a slip`,
       });
     },
   });

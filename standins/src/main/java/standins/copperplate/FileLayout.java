@@ -8,68 +8,54 @@ import java.util.Set;
 /// decimals,
 /// days as 31/12/2026. The rows of one reference stand together. Columns may stand in any order.
 enum FileLayout {
-    SALES(
-            Set.of("invoice", "credit note"),
-            "Delivery",
-            "Reference",
-            "Type",
-            "Number",
-            "Date",
-            "Due",
-            "Party",
-            "Party name",
-            "Currency",
-            "Rate",
-            "Prices",
-            "Tax code",
-            "Corrects",
-            "Account",
-            "Description",
-            "Quantity",
-            "Amount",
-            "Taxed"),
-    PURCHASES(
-            Set.of("bill", "supplier credit"),
-            "Delivery",
-            "Reference",
-            "Type",
-            "Supplier's number",
-            "Date",
-            "Due",
-            "Party",
-            "Party name",
-            "Currency",
-            "Rate",
-            "Prices",
-            "Tax code",
-            "Corrects",
-            "Account",
-            "Description",
-            "Quantity",
-            "Amount",
-            "Taxed"),
+    SALES(Set.of("invoice", "credit note"), documents("Number")),
+    PURCHASES(Set.of("bill", "supplier credit"), documents("Supplier's number")),
     JOURNALS(
             Set.of(),
-            "Delivery",
-            "Reference",
-            "Number",
-            "Date",
-            "Party",
-            "Party name",
-            "Currency",
-            "Rate",
-            "Account",
-            "Description",
-            "Debit",
-            "Credit",
-            "Settles");
+            List.of(
+                    "Delivery",
+                    "Reference",
+                    "Number",
+                    "Date",
+                    "Party",
+                    "Party name",
+                    "Currency",
+                    "Rate",
+                    "Account",
+                    "Description",
+                    "Debit",
+                    "Credit",
+                    "Settles"));
 
     private final Set<String> types;
     private final List<String> columns;
 
-    FileLayout(Set<String> types, String... columns) {
+    FileLayout(Set<String> types, List<String> columns) {
         this.types = types;
-        this.columns = List.of(columns);
+        this.columns = columns;
+    }
+
+    /// @param number the column of the number that the document has where it comes from
+    private static List<String> documents(String number) {
+        return List.of(
+                "Delivery",
+                "Reference",
+                "Type",
+                number,
+                "Date",
+                "Due",
+                "Party",
+                "Party name",
+                "Currency",
+                "Rate",
+                "Prices",
+                "Tax code",
+                "Corrects",
+                "Account",
+                "Description",
+                "Quantity",
+                "Amount",
+                "Taxed");
     }
 
     static Optional<FileLayout> of(List<String> found) {

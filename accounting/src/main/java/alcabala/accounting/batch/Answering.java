@@ -5,10 +5,12 @@ import alcabala.accounting.batch.Answered.Odd;
 import alcabala.accounting.batch.Answered.Verdict;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.joda.money.Money;
 
 /// Settles the records of a batch by what a ledger says in a file. The same file twice settles nothing anew; a line
@@ -23,6 +25,8 @@ public final class Answering {
     private final Map<Long, AnswerLine> takenBack = new HashMap<>();
     private final Map<Long, Verdict> verdicts = new LinkedHashMap<>();
     private final Map<Long, AnswerLine> first = new HashMap<>();
+    /// Those of whose taking back two lines say different things.
+    private final Set<Long> unclear = new HashSet<>();
     private final List<Odd> odd = new ArrayList<>();
     private int named;
 
@@ -73,7 +77,7 @@ public final class Answering {
         boolean other = !line.delivery().isEmpty() && !line.delivery().equals(delivery);
         named += !other && (record != null || reversals.containsKey(line.reference())) ? 1 : 0;
         if (!other && reversals.containsKey(line.reference())) {
-            takenBack.putIfAbsent(reversals.get(line.reference()).id(), line);
+            takeBack(reversals.get(line.reference()), line);
         } else if (other || record == null) {
             // A register is full of what is none of this batch.
             if (telling != Telling.REGISTER) {
@@ -84,6 +88,19 @@ public final class Answering {
         } else {
             first.put(record.id(), line);
             settle(record, line);
+        }
+    }
+
+    private void takeBack(Given record, AnswerLine line) {
+        AnswerLine before = takenBack.putIfAbsent(record.id(), line);
+        if (before == null || line.says(before) || line.struck()) {
+            return;
+        }
+        if (line.accepted() && before.accepted()) {
+            odd(line.number().equals(before.number()) ? Odd.Kind.CONTRADICTS : Odd.Kind.TWICE, line, before.number());
+        } else {
+            unclear.add(record.id());
+            odd(Odd.Kind.CONTRADICTS, line, String.valueOf(before.line()));
         }
     }
 
@@ -133,6 +150,10 @@ public final class Answering {
         AnswerLine back = takenBack.get(record.id());
         Verdict verdict = verdicts.get(record.id());
         if (!record.number().isEmpty()) {
+            return;
+        }
+        if (unclear.contains(record.id())) {
+            verdicts.remove(record.id());
             return;
         }
         boolean stands = verdict instanceof Verdict.Accepted;

@@ -164,6 +164,15 @@ class AnsweringTest {
         assertThat(said(answer(Telling.PART, batch, "yard:1-R E-8 10.00")))
                 .as("the other may be in what was cut off")
                 .isEmpty();
+        for (String[] lines : new String[][] {
+            {"yard:1-R E-8 10.00", "yard:1-R no", "yard:1 E-9 10.00"},
+            {"yard:1-R no", "yard:1 E-9 10.00", "yard:1-R E-8 10.00"}
+        }) {
+            assertThat(said(answer(Telling.WHOLE, batch, lines))).containsExactly("CONTRADICTS");
+        }
+        assertThat(said(answer(Telling.PART, batch, "yard:1-R E-8 10.00", "yard:1-R E-10 10.00", "yard:1 E-9 10.00")))
+                .as("taken back twice")
+                .containsExactly("1 accepted", "TWICE");
     }
 
     /// Whatever order the lines stand in, and however often.

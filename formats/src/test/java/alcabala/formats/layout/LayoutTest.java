@@ -206,6 +206,17 @@ class LayoutTest {
         assertThatThrownBy(() ->
                         new LayoutFile("a", Scope.RECORD, true, java.util.Collections.nCopies(101, number), List.of()))
                 .hasMessageContaining("1 to 100 columns");
+        for (int files : new int[] {0, 1, Layout.MOST_FILES, Layout.MOST_FILES + 1}) {
+            List<LayoutFile> all = java.util.stream.IntStream.range(0, files)
+                    .mapToObj(i -> new LayoutFile("f" + i, Scope.RECORD, true, List.of(number), List.of()))
+                    .toList();
+            boolean can = files == 1 || files == 8;
+            assertThat(org.assertj.core.api.Assertions.catchThrowable(
+                                    () -> new Layout("x", Carries.SALES, Medium.CSV, TextForm.PLAIN, false, all))
+                            == null)
+                    .as("%d files", files)
+                    .isEqualTo(can);
+        }
         for (String days : List.of("dd/MM", "hello", "dd/MM/uuuu HH")) {
             assertThatThrownBy(() -> new TextForm(TextForm.Encoding.UTF_8, false, ';', true, days, '.', ""))
                     .as(days)

@@ -13,14 +13,14 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/// Batches that go as files: all of a batch leaves at once, with its file, and what became of it is told by a file.
-/// Each
+/// Batches that go as files: all of a batch leaves at once, with its file, and a file tells what became of it. Each
 /// step is one transaction, so that a file that was written is known, and one that was not holds nothing up.
 @Component
 public class FileDispatches {
@@ -84,9 +84,9 @@ public class FileDispatches {
                 from dispatch p join record d on d.id = p.record_id where p.batch_id = :batch order by p.id""").param("batch", batch).query(GoneInFile.class).list();
     }
 
-    /// Of these numbers of the ledger, those that are known to be of records that are not in a batch, with what they
-    /// are
-    /// called here.
+    /// Of these numbers of the ledger, those that are known to be of records outside a batch, with what those are
+    /// called
+    /// here.
     public Map<String, String> numbersOfOthers(RouteRow route, long batch, List<String> numbers) {
         Map<String, String> others = new HashMap<>();
         jdbc.sql("""
@@ -192,9 +192,10 @@ public class FileDispatches {
     /// @return how many
     @Transactional
     public int withdraw(RouteRow route, long batch, List<Long> records, String reason, String who) {
+        Set<Long> meant = Set.copyOf(records);
         List<GoneInFile> open = gone(batch).stream()
                 .filter(each -> each.outcome().equals("unconfirmed"))
-                .filter(each -> records.isEmpty() || records.contains(each.recordId()))
+                .filter(each -> meant.isEmpty() || meant.contains(each.recordId()))
                 .toList();
         comeBack(route, batch, open, "withdrawn", each -> "Withdrawn: " + reason, "", who);
         outcomes.finish(batch, clock.instant());

@@ -80,7 +80,7 @@ class FileOutcomes {
         jdbc.sql("""
                 update record d set outcome = case when s.voided then 'cancelled' else 'posted' end,
                     version = d.version + 1, ledger_ref = s.ref, ledger_number = s.number,
-                    ledger_version = 1, ledger_gross = s.gross, ledger_due = s.due, paid = s.paid, crossed_at = :now, refusal = '',
+                    ledger_version = 1, ledger_gross = s.gross, ledger_due = s.due, paid = case when d.ledger_ref is null then s.paid else d.paid end, crossed_at = :now, refusal = '',
                     ledger_differs = s.differs, outcome_revision = p.revision
                 from unnest(:ids, :refs, :numbers, :grosses, cast(:dues as date[]), :paids, :differs, :voided)
                         as s (id, ref, number, gross, due, paid, differs, voided)

@@ -1,5 +1,6 @@
 package alcabala.server.files;
 
+import alcabala.connectors.Kept;
 import alcabala.formats.layout.Written;
 import alcabala.server.crossing.BatchHeads;
 import alcabala.server.platform.NotPossibleException;
@@ -82,7 +83,11 @@ class BatchFilesApi {
         RouteRow route = routes.get(heads.routeOf(id));
         String name = file.getOriginalFilename() == null ? "answer" : file.getOriginalFilename();
         return answers.take(
-                route, id, name.substring(Math.max(0, name.length() - LONGEST_NAME)), file.getBytes(), who.getName());
+                route,
+                id,
+                Kept.text(name.substring(Math.max(0, name.length() - LONGEST_NAME))),
+                file.getBytes(),
+                who.getName());
     }
 
     @GetMapping("/answers/{answer}")

@@ -190,6 +190,13 @@ public final class Sentences {
                 "%s may be %s, whom this batch creates: say who it is.", Part.row(RowKind.PARTY, code, name), other);
     }
 
+    /// Of a document that a ledger of files has with another amount than it was given.
+    public static Sentence standsOtherwise(String ledger) {
+        return Sentence.of(
+                "It stands in %s with another amount than was given: correct it there and take in its register, then it can be replaced.",
+                ledger);
+    }
+
     private static Sentence staysOpen(Finding.StaysOpen f) {
         String because = switch (f.because()) {
             case VOIDED -> "was voided";

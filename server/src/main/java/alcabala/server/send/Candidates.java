@@ -40,6 +40,7 @@ class Candidates {
     /// A document that may go, as it stands now.
     ///
     /// @param origin the side on which it was made
+    /// @param ledgerGross as it stands there, in minor units; null where it does not
     record Candidate(
             long id,
             String sourceRef,
@@ -47,6 +48,7 @@ class Candidates {
             String state,
             int revision,
             boolean voided,
+            Long ledgerGross,
             String origin,
             String content) {
         /// Whether it is taken back.
@@ -67,7 +69,7 @@ class Candidates {
     List<Candidate> of(RouteRow route, Choice choice) {
         boolean named = choice.isNamed();
         List<Candidate> found = jdbc.sql("""
-                select d.id, d.source_ref, d.number, d.state, d.revision, d.voided, d.origin,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
+                select d.id, d.source_ref, d.number, d.state, d.revision, d.voided, d.ledger_gross, d.origin,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
                 where d.route_id = :route and""" + CAN_GO + """
                     and (:named or d.state = 'Ready'
                         or (d.state = 'Diverged' and not d.ledger_differs and d.refusal = ''))

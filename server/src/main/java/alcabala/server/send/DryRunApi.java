@@ -124,14 +124,22 @@ class DryRunApi {
                         row.number(),
                         row.partyName(),
                         row.state(),
-                        alike.containsKey(row.partyCode())
-                                ? Sentences.alike(
-                                                row.partyCode(),
-                                                row.partyName(),
-                                                alike.get(row.partyCode()).like())
-                                        .parts()
-                                : row.said().parts()))
+                        standsOtherwise(route, row)
+                                ? Sentences.standsOtherwise(route.ledger()).parts()
+                                : alike.containsKey(row.partyCode())
+                                        ? Sentences.alike(
+                                                        row.partyCode(),
+                                                        row.partyName(),
+                                                        alike.get(row.partyCode())
+                                                                .like())
+                                                .parts()
+                                        : row.said().parts()))
                 .toList();
+    }
+
+    /// What is changed where it stands goes by a connection always, and by a file only as it was given.
+    private static boolean standsOtherwise(RouteRow route, Records.Row row) {
+        return !route.ledgerAnswers() && row.state().equals("Diverged");
     }
 
     private static DryDocument document(Prepared prepared) {

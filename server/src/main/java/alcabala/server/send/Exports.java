@@ -26,9 +26,8 @@ import java.util.stream.Collectors;
 import org.joda.money.Money;
 import org.springframework.stereotype.Component;
 
-/// Writes a batch into files, for a ledger that takes those: within the transaction that makes the batch, so that what
-/// is
-/// written has left, and what has left is written.
+/// Writes a batch into files, for a ledger that takes those: within the transaction that makes the batch, so that
+/// what is written has left, and what has left is written.
 @Component
 class Exports {
     private final Postings postings;
@@ -106,9 +105,8 @@ class Exports {
     /// @param reversal our name for what takes back what stands there; empty where nothing does
     private record Row(String reference, String reversal, List<Exported> exported) {}
 
-    /// What stands there is taken back first, and what takes its place has a name of its own, so that the ledger's
-    /// register
-    /// tells them apart.
+    /// What stands there is taken back first, and what takes its place has a name of its own, so that the register of
+    /// the ledger tells them apart.
     private Row row(RouteRow route, String delivery, Prepared prepared) {
         String first = route.reference(prepared.sourceRef());
         if (!prepared.stands()) {
@@ -119,7 +117,8 @@ class Exports {
             return new Row(again, "", List.of(exported(again, prepared)));
         }
         String reversal = again + "-R";
-        Posting former = postings.findReversing(prepared.id()).orElseThrow();
+        Posting former = postings.findReversing(prepared.id())
+                .orElseThrow(() -> new IllegalStateException("what stands there was found before: " + prepared.id()));
         Exported back = new Exported(former.entry(), former.journal(), reversal, former.partyName());
         return new Row(again, reversal, List.of(back, exported(again, prepared)));
     }

@@ -168,9 +168,20 @@ class Previews {
         for (Candidate candidate : candidates) {
             Record record = records.get(candidate.id());
             posting(compiler, compile, candidate, record, dated)
+                    .filter(posting -> route.ledgerAnswers() || !candidate.stands() || standsAsGiven(candidate))
                     .ifPresent(posting -> prepared.add(prepared(candidate, record, posting)));
         }
         return prepared;
+    }
+
+    /// Through a file something is taken back by what was given: where another amount stands by now, that would leave
+    /// the
+    /// difference.
+    private boolean standsAsGiven(Candidate candidate) {
+        return postings.findReversing(candidate.id())
+                .map(former -> former.entry().gross().abs().getAmountMinorLong())
+                .filter(given -> given.equals(candidate.ledgerGross()))
+                .isPresent();
     }
 
     private static Prepared prepared(Candidate candidate, Record record, Posting posting) {

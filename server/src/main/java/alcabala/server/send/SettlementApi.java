@@ -61,6 +61,12 @@ class SettlementApi {
             settlement.letStand(route.id(), id, who.getName());
             return new Settled(null, row.number() + " stands as " + route.ledger() + " has it");
         }
+        if (!route.ledgerAnswers()) {
+            throw NotPossibleException.invalid(
+                    "ledger-of-files",
+                    "%s takes files. Correct it there and take in its register, or let it stand; what its source changed goes with a further revision of its batch."
+                            .formatted(route.ledger()));
+        }
         long batch = batches.send(route, Batches.Order.unseen(Choice.named(List.of(id))), who.getName());
         return new Settled(batch, row.number() + " goes again as " + route.source() + " has it");
     }

@@ -107,6 +107,16 @@ class BatchFilesTest {
         assertThat(no.status()).isEqualTo(422);
         assertThat(no.json().get("sentence").asString()).contains("It is about B" + other + ".1");
         assertThat(outcomes(one)).containsOnly(Map.entry("unconfirmed", 1L));
+        assertThat(ellery.answer(one, "x".repeat(Answers.LARGEST + 1))
+                        .json()
+                        .get("sentence")
+                        .asString())
+                .contains("at most 20 MB");
+        assertThat(ellery.answer(one, " ".repeat(Answers.LARGEST))
+                        .json()
+                        .get("sentence")
+                        .asString())
+                .doesNotContain("at most 20 MB");
         assertThat(ellery.answer(one, "Boat;Length\nDrake;9\n").status()).isEqualTo(422);
         assertThat(ellery.answer(one, "").json().get("sentence").asString()).contains("There is nothing in the file");
         ellery.settled(other, answer);
@@ -143,13 +153,7 @@ class BatchFilesTest {
     void whatStandsThereWithAnotherAmountDiverges() {
         long batch = ellery.export(1);
         ellery.imported(ellery.file(batch));
-        String entry = ellery.register()
-                .lines()
-                .filter(line -> line.contains(";B" + batch + ".1;"))
-                .findFirst()
-                .orElseThrow()
-                .split(";")[0];
-        ellery.atDesk("register/" + entry + "/correct", "amount=1.00");
+        correctFirstRow(batch);
         JsonNode answer = ellery.settled(batch, ellery.register());
         assertThat(answer.get("differing").asInt()).isOne();
         JsonNode dispatch = ellery.batch(batch).get("dispatches").get(0);
@@ -157,6 +161,21 @@ class BatchFilesTest {
         ellery.settled(batch, ellery.register());
         assertThat(ellery.batch(batch).get("dispatches").get(0).get("outcome").asString())
                 .isEqualTo("posted");
+        long document = dispatch.get("documentId").asLong();
+        change(dispatch.get("number").asString());
+        Map<String, Object> again = Map.of("route", Ellery.ROUTE, "ids", List.of(document));
+        assertThat(ellery.preview(again).get("count").asInt())
+                .as("what was given would be taken back, and another amount stands there")
+                .isZero();
+        assertThat(api.post("/api/batches/dry-run", again).json().get("left").toString())
+                .contains("correct it there and take in its register");
+        assertThat(api.post(
+                                "/api/documents/" + document + "/settlement",
+                                Map.of("winner", "SOURCE", "ledgerVersion", 1))
+                        .json()
+                        .get("code")
+                        .asString())
+                .isEqualTo("ledger-of-files");
     }
 
     @Test
@@ -222,6 +241,17 @@ class BatchFilesTest {
         withdraw(batch);
     }
 
+    /// Somebody corrects what stands there of the first document of a batch.
+    private static void correctFirstRow(long batch) {
+        String entry = ellery.register()
+                .lines()
+                .filter(line -> line.contains(";B" + batch + ".1;"))
+                .findFirst()
+                .orElseThrow()
+                .split(";")[0];
+        ellery.atDesk("register/" + entry + "/correct", "amount=1.00");
+    }
+
     private static void change(String number) {
         world.standIns().editOnHullwork("/hullwork/documents/d-" + number.substring("HP-".length()), "99.00");
         api.post("/api/pull?route=ellery", Map.of());
@@ -277,6 +307,15 @@ class BatchFilesTest {
                         .query(Long.class)
                         .single())
                 .as("the document says so too")
+                .isEqualTo(250);
+        correctFirstRow(batch);
+        ellery.settled(batch, ellery.register());
+        assertThat(world.jdbc()
+                        .sql("select paid from record where number = :number")
+                        .param("number", number)
+                        .query(Long.class)
+                        .single())
+                .as("whatever else is said of it later")
                 .isEqualTo(250);
     }
 

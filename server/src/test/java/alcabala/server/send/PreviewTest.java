@@ -161,6 +161,11 @@ class PreviewTest {
                             .asString())
                     .isEqualTo("day-unlikely");
         }
+        assertThat(ferro.post(
+                                "/api/batches/preview",
+                                Map.of("route", "yard", "dated", LocalDate.now().plusYears(2)))
+                        .status())
+                .isEqualTo(200);
     }
 
     @Test

@@ -2,6 +2,7 @@ package alcabala.connectors.adapters.copperplate;
 
 import alcabala.accounting.batch.AnswerLine;
 import alcabala.accounting.batch.Answering.Telling;
+import alcabala.connectors.Kept;
 import alcabala.connectors.ledger.FileAnswer;
 import alcabala.formats.csv.CsvProblem;
 import alcabala.formats.csv.CsvTable;
@@ -59,6 +60,12 @@ final class CopperplateAnswers {
     }
 
     private void take(CsvTable.Row row) {
+        for (int i = 0; i < row.cells().size(); i++) {
+            if (row.cells().get(i).codePoints().anyMatch(Kept::isUnfit)) {
+                wrong(row, table.columns().get(i));
+                return;
+            }
+        }
         if (register) {
             lines.add(line(row, true, struck(row)));
             return;
@@ -127,6 +134,6 @@ final class CopperplateAnswers {
     }
 
     private void wrong(CsvTable.Row row, String column) {
-        problems.add(new CsvProblem(CsvProblem.Code.VALUE, row.line(), column, cell(row, column)));
+        problems.add(new CsvProblem(CsvProblem.Code.VALUE, row.line(), column, Kept.quoted(cell(row, column))));
     }
 }

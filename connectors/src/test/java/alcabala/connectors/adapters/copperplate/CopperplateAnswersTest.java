@@ -69,6 +69,8 @@ class CopperplateAnswersTest {
         }
         byte[] wide = (ACCEPTANCE + ONE).getBytes(StandardCharsets.UTF_16);
         assertThat(CopperplateAnswers.read(wide)).isInstanceOf(FileAnswer.Unusable.class);
+        FileAnswer.Unusable nul = (FileAnswer.Unusable) read(ACCEPTANCE + ONE.replace("E-1", "E-\u00001"));
+        assertThat(nul.problems()).extracting(problem -> problem.place()).containsExactly("Entry");
         String much = "x".repeat(2000);
         FileAnswer.Read cut = (FileAnswer.Read) read(ACCEPTANCE + "s;1;B1.1;yard:1;refused;;;no;;;" + much + "\n");
         assertThat(cut.lines().stream().map(line -> line.reason()).collect(Collectors.joining()))
