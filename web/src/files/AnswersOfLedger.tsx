@@ -61,7 +61,7 @@ export function AnswersOfLedger({ batch, files }: { batch: Batch; files: BatchFi
           <div className="my-1 flex flex-wrap items-center gap-2">
             <button
               type="button"
-              className={`act ${open > 0 ? 'act-main' : ''}`}
+              className={`act ${open > 0 && files.answers.length > 0 ? 'act-main' : ''}`}
               disabled={take.isPending}
               onClick={() => input.current?.click()}
             >

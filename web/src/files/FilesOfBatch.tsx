@@ -34,7 +34,7 @@ export function FilesOfBatch({ batch }: { batch: Batch }) {
           </p>
         ))}
         <a
-          className="act act-main mt-1 inline-flex"
+          className={`act mt-1 inline-flex ${batch.unconfirmed > 0 && files.data.answers.length === 0 ? 'act-main' : ''}`}
           href={`/api/batches/${batch.id}/files/download`}
           download
         >

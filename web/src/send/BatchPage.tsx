@@ -255,7 +255,7 @@ function Again({ batch, dispatches }: { batch: Batch; dispatches: Dispatch[] }) 
         </button>
       )}
       {again.length > 0 && (
-        <button type="button" className="act" onClick={() => void look()}>
+        <button type="button" className={`act ${batch.files ? 'act-main' : ''}`} onClick={() => void look()}>
           {batch.files
             ? `Make revision ${batch.revision + 1} of ${plural(again.length, 'document')}…`
             : `Send the ${again.length} refused again…`}

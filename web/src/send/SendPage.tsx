@@ -9,7 +9,7 @@ import { Failure } from '../ui/Failure';
 import { amount, moment } from '../ui/format';
 import { Beyond } from './Beyond';
 import { Failures } from './Failures';
-import { standing, type Batch } from './outcomes';
+import { numberOf, standing, type Batch } from './outcomes';
 import { Waits } from './Waits';
 
 const keyOf = (batch: Batch) => String(batch.id);
@@ -65,10 +65,11 @@ const batchColumns = (route: { code: string; source: string }): Column<Batch>[] 
     id: 'batch',
     name: 'Batch',
     width: 80,
-    value: (batch) => batch.id,
+    value: numberOf,
+    rank: (batch) => batch.id,
     cell: (batch) => (
       <Link className="underline" to={`/send/${batch.id}?route=${route.code}`}>
-        {batch.id}
+        {numberOf(batch)}
       </Link>
     ),
   },

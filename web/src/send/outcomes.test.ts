@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { nameOf, standing, wordOf, type Batch } from './outcomes';
+import { nameOf, numberOf, standing, wordOf, type Batch } from './outcomes';
 
 const batch = (change: Partial<Batch>) =>
   ({
@@ -27,6 +27,7 @@ describe('what became of a batch', () => {
 
   it('stands under the number of the first revision', () => {
     expect(nameOf(batch({}))).toBe('Batch 7');
+    expect([numberOf(batch({})), numberOf(batch({ id: 9, firstId: 7, revision: 2 }))]).toEqual(['7', '7.2']);
     expect(nameOf(batch({ id: 9, firstId: 7, revision: 2 }))).toBe('Batch 7, revision 2');
   });
 });

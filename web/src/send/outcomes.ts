@@ -26,6 +26,10 @@ export const WORD: Record<string, string> = {
 export const wordOf = (outcome: string, files: boolean) =>
   files && outcome === 'unconfirmed' ? 'in the file' : (WORD[outcome] ?? outcome);
 
+/** `7`, or `7.2` for its second revision, as its files are called. */
+export const numberOf = (batch: Batch) =>
+  batch.revision > 1 ? `${batch.firstId}.${batch.revision}` : String(batch.id);
+
 /** A batch by its number, and which revision of it this is. */
 export const nameOf = (batch: Batch) =>
   batch.revision > 1 ? `Batch ${batch.firstId}, revision ${batch.revision}` : `Batch ${batch.id}`;
