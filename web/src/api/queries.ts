@@ -144,6 +144,19 @@ export const batchQuery = (id: number) =>
       query.state.data !== undefined && !query.state.data.batch.finishedAt && lookAgain(5_000),
   });
 
+/** @param records none for all that can be taken back */
+export const undoQuery = (id: number, records: number[], on: string | undefined) =>
+  queryOptions({
+    queryKey: ['batch', id, 'undo', on ?? '', records],
+    queryFn: () =>
+      answer(
+        client.POST('/api/batches/{id}/undo/preview', {
+          params: { path: { id } },
+          body: { records, ...(on !== undefined && { on }) },
+        }),
+      ),
+  });
+
 export type ReferenceKind =
   'ACCOUNT' | 'TAX_CODE' | 'PARTY' | 'ITEM' | 'DIMENSION' | 'RATE' | 'TERM' | 'FIELD';
 

@@ -6,6 +6,7 @@ import { BothSidesPage } from '../release/BothSidesPage';
 import { ReleasePage } from '../release/ReleasePage';
 import { BatchPage } from '../send/BatchPage';
 import { SendPage } from '../send/SendPage';
+import { UndoPage } from '../send/UndoPage';
 import { Shell } from './Shell';
 import { TO_COME } from './stops';
 import { ToCome } from './ToCome';
@@ -66,6 +67,7 @@ export const router = createBrowserRouter([
       { path: 'documents/:id', element: <BothSidesPage /> },
       { path: 'send', element: <SendPage /> },
       { path: 'send/:id', element: <BatchPage /> },
+      { path: 'send/:id/undo', element: <UndoPage /> },
       ...TO_COME.map(({ path }) => ({ path: path.slice(1), element: <ToCome /> })),
       { path: '*', element: <Navigate to="/release" replace /> },
     ],

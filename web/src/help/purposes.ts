@@ -66,6 +66,10 @@ export const PURPOSES: Record<string, Purpose> = {
     words: [
       ['batch', 'documents sent together, with totals to check them by'],
       ['refused', 'the ledger said no, and gave its reason'],
+      [
+        'taken back',
+        'off the ledger again: voided on its own day, or reversed on a later one where that is locked',
+      ],
       ['did not get through', 'it never reached the ledger; nothing of it is on the books'],
     ],
   },

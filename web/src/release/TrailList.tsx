@@ -37,6 +37,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   },
   accepted: (d) => `The ledger has it as ${text(d.number)}, as it says in ${text(d.file)}`,
   missing: (d) => `Not there: ${text(d.sentence)}`,
+  undone: (d) => `Off the ledger again${under(d)}; ready once more`,
   withdrawn: (d) => text(d.sentence),
   'answer-lost': (d) => `Unconfirmed: ${text(d.reason)}`,
   'given-up': (d) => `Not sent: ${text(d.reason)}`,

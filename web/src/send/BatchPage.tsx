@@ -18,7 +18,7 @@ import { useNotice } from '../ui/notices';
 import { amount, counted, day, moment, plural } from '../ui/format';
 import { FilesOfBatch } from '../files/FilesOfBatch';
 import { SettleByHand } from '../files/SettleByHand';
-import { nameOf, STATE_OF, standing, wordOf, type Batch, type Dispatch } from './outcomes';
+import { isUndoable, nameOf, STATE_OF, standing, wordOf, type Batch, type Dispatch } from './outcomes';
 
 export function BatchPage() {
   const id = Number(useParams().id);
@@ -29,8 +29,11 @@ export function BatchPage() {
   const finished = detail.data?.batch.finishedAt !== undefined;
   const [at, setAt] = useState<string>();
   const currency = detail.data?.batch.currency ?? route.currency;
-  const files = detail.data?.batch.files ?? false;
-  const columns = useMemo(() => dispatchColumns(route, currency, files), [route, currency, files]);
+  const { files = false, undoes } = detail.data?.batch ?? {};
+  const columns = useMemo(
+    () => dispatchColumns(route, currency, { files, undoes }),
+    [route, currency, files, undoes],
+  );
   useEffect(() => {
     if (finished) {
       void refresh();
@@ -38,6 +41,9 @@ export function BatchPage() {
   }, [finished, refresh]);
   const back = () => void navigate(`/send?route=${route.code}`);
   useHotkeys('esc', back);
+  const mayUndo = me.mayChange && detail.data !== undefined && isUndoable(detail.data.batch);
+  const undo = () => void navigate(`/send/${id}/undo?route=${route.code}`);
+  useHotkeys('u', undo, { enabled: mayUndo });
   if (detail.error) {
     return <Failure error={detail.error} />;
   }
@@ -60,7 +66,13 @@ export function BatchPage() {
           made by {batch.createdBy} on {moment(batch.createdAt)}
           {batch.dated !== undefined && `, all dated ${day(batch.dated)}`}
         </span>
+        <Undone batch={batch} />
         <span className="ml-auto flex items-center gap-2">
+          {mayUndo && (
+            <button type="button" className="act" onClick={undo}>
+              Take back… <Key>u</Key>
+            </button>
+          )}
           <Again batch={batch} dispatches={dispatches} />
         </span>
       </div>
@@ -80,6 +92,21 @@ export function BatchPage() {
       />
       {me.mayChange && batch.files && open && <SettleByHand key={open.key} batch={batch} dispatch={open} />}
     </section>
+  );
+}
+
+/** Which batch takes it back, or which one it takes back. */
+function Undone({ batch }: { batch: Batch }) {
+  const { route } = useCurrent();
+  const other = batch.undoes ?? batch.undoneBy;
+  return other === undefined ? null : (
+    <span className="text-accent">
+      {batch.undoes === undefined ? 'taken back by ' : 'takes back '}
+      <Link className="underline" to={`/send/${other}?route=${route.code}`}>
+        batch {other}
+      </Link>
+      {batch.undoes !== undefined && `: ${batch.reason}`}
+    </span>
   );
 }
 
@@ -108,7 +135,9 @@ function Totals({ batch }: { batch: Batch }) {
           {batch.ownList}
         </a>
       )}
-      {batch.reason && <span className="text-accent text-[13px]">Went all the same: {batch.reason}</span>}
+      {batch.reason && batch.undoes === undefined && (
+        <span className="text-accent text-[13px]">Went all the same: {batch.reason}</span>
+      )}
       <span className="ml-auto w-64">
         <progress
           aria-label="Settled"
@@ -127,7 +156,7 @@ const isRefused = (dispatch: Dispatch) => dispatch.outcome === 'refused';
 const dispatchColumns = (
   route: { code: string; ledger: string },
   currency: string,
-  files: boolean,
+  batch: Pick<Batch, 'files' | 'undoes'>,
 ): Column<Dispatch>[] => [
   {
     id: 'state',
@@ -171,19 +200,20 @@ const dispatchColumns = (
     name: `Gross, ${currency}`,
     width: 100,
     amount: true,
-    value: signed,
-    rank: (each) => Number(signed(each)),
-    cell: (each) => amount(signed(each)),
+    value: (each) => signed(each, batch),
+    rank: (each) => Number(signed(each, batch)),
+    cell: (each) => amount(signed(each, batch)),
   },
   {
     id: 'outcome',
     name: 'Outcome',
     width: 130,
     tone: (each) => (isRefused(each) ? 'text-error' : undefined),
-    value: (each) => wordOf(each.outcome, files),
+    value: (each) => wordOf(each.outcome, batch),
     cell: (each) => (
       <>
-        {wordOf(each.outcome, files)}
+        {wordOf(each.outcome, batch)}
+        {each.undone && <span className="soft"> (taken back)</span>}
         {isRefused(each) && each.state !== 'Refused' && <span className="soft"> (now {each.state})</span>}
       </>
     ),
@@ -209,7 +239,8 @@ const dispatchColumns = (
   },
 ];
 
-const signed = (dispatch: Dispatch) => (isGivenBack(dispatch.kind) ? `-${dispatch.gross}` : dispatch.gross);
+const signed = (dispatch: Dispatch, { undoes }: Pick<Batch, 'undoes'>) =>
+  isGivenBack(dispatch.kind) === (undoes === undefined) ? `-${dispatch.gross}` : dispatch.gross;
 
 const AGAIN = new Set(['Refused', 'Ready', 'Diverged']);
 

@@ -58,6 +58,16 @@ export function SendPage() {
   );
 }
 
+function beside(batch: Batch, source: string): string {
+  if (batch.undoes !== undefined) {
+    return `, takes back ${batch.undoes}`;
+  }
+  if (batch.undoneBy !== undefined) {
+    return `, taken back by ${batch.undoneBy}`;
+  }
+  return batch.origin === 'ledger' ? `, back to ${source}` : '';
+}
+
 const differs = (batch: Batch) => batch.independentTotal !== '' && batch.independentTotal !== batch.gross;
 
 const batchColumns = (route: { code: string; source: string }): Column<Batch>[] => [
@@ -111,7 +121,7 @@ const batchColumns = (route: { code: string; source: string }): Column<Batch>[] 
     name: 'Outcome',
     value: standing,
     tone: (batch) => (batch.refused + batch.unreached > 0 ? 'text-error' : undefined),
-    cell: (batch) => `${standing(batch)}${batch.origin === 'ledger' ? `, back to ${route.source}` : ''}`,
+    cell: (batch) => `${standing(batch)}${beside(batch, route.source)}`,
   },
 ];
 

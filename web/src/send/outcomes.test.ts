@@ -20,9 +20,9 @@ describe('what became of a batch', () => {
     expect(standing(batch({ unconfirmed: 2, unreached: 1, files: true }))).toBe(
       '1 withdrawn or missing, 2 in the file, not answered for',
     );
-    expect(wordOf('unconfirmed', true)).toBe('in the file');
-    expect(wordOf('unconfirmed', false)).toBe('unconfirmed');
-    expect(wordOf('posted', true)).toBe('posted');
+    expect(wordOf('unconfirmed', { files: true, undoes: undefined })).toBe('in the file');
+    expect(wordOf('unconfirmed', { files: false, undoes: undefined })).toBe('unconfirmed');
+    expect(wordOf('posted', { files: true, undoes: undefined })).toBe('posted');
   });
 
   it('stands under the number of the first revision', () => {

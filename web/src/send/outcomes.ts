@@ -23,8 +23,12 @@ export const WORD: Record<string, string> = {
 };
 
 /** A file that was taken is known to have left, and to be answered for later. */
-export const wordOf = (outcome: string, files: boolean) =>
-  files && outcome === 'unconfirmed' ? 'in the file' : (WORD[outcome] ?? outcome);
+export function wordOf(outcome: string, { files, undoes }: Pick<Batch, 'files' | 'undoes'>): string {
+  if (outcome === 'posted' && undoes !== undefined) {
+    return 'taken back';
+  }
+  return files && outcome === 'unconfirmed' ? 'in the file' : (WORD[outcome] ?? outcome);
+}
 
 /** `7`, or `7.2` for its second revision, as its files are called. */
 export const numberOf = (batch: Batch) =>
@@ -34,9 +38,13 @@ export const numberOf = (batch: Batch) =>
 export const nameOf = (batch: Batch) =>
   batch.revision > 1 ? `Batch ${batch.firstId}, revision ${batch.revision}` : `Batch ${batch.id}`;
 
+/** What is finished and left something there that did not itself take anything back. */
+export const isUndoable = (batch: Batch) =>
+  batch.posted > 0 && batch.undoes === undefined && batch.origin === 'source';
+
 export function standing(batch: Batch): string {
   const parts = [
-    [batch.posted, 'posted'],
+    [batch.posted, wordOf('posted', batch)],
     [batch.refused, 'refused'],
     [batch.unreached, batch.files ? 'withdrawn or missing' : 'did not get through'],
     [batch.unconfirmed, batch.files ? 'in the file, not answered for' : 'unconfirmed'],

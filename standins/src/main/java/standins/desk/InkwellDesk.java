@@ -27,6 +27,7 @@ import standins.inkwell.Items;
 import standins.inkwell.Masters;
 import standins.inkwell.Payments;
 import standins.inkwell.Posting;
+import standins.inkwell.Voiding;
 
 @Controller
 @RequestMapping("/inkwell/books/{company}")
@@ -48,11 +49,13 @@ class InkwellDesk {
     private final Items items;
     private final Posting posting;
     private final Payments payments;
+    private final Voiding voiding;
     private final Added added;
 
     record Setting(String name, String says, boolean on) {}
 
-    InkwellDesk(Masters masters, Items items, Posting posting, Payments payments, Added added) {
+    InkwellDesk(Masters masters, Items items, Posting posting, Payments payments, Voiding voiding, Added added) {
+        this.voiding = voiding;
         this.added = added;
         this.masters = masters;
         this.items = items;
@@ -100,7 +103,9 @@ class InkwellDesk {
         model.addAttribute("added", added.shown(document.fields()));
         boolean draft = document.status().equals("draft");
         model.addAttribute("draft", draft);
-        model.addAttribute("payable", open.signum() > 0 && !draft);
+        boolean standing = !document.status().equals("void");
+        model.addAttribute("standing", standing);
+        model.addAttribute("payable", open.signum() > 0 && !draft && standing);
         model.addAttribute("payments", payments.of(id));
         model.addAttribute("accounts", moneyAccounts());
         model.addAttribute("today", LocalDate.now());
@@ -154,8 +159,14 @@ class InkwellDesk {
 
     @PostMapping("/payments/{id}/void")
     String voidPayment(@PathVariable String id) {
-        payments.voidIt(id);
+        payments.voidIt(id, null);
         return "redirect:" + base() + "/payments/" + id;
+    }
+
+    @PostMapping("/documents/{id}/void")
+    String voidDocument(@PathVariable String id) {
+        voiding.voidDocument(id, null, null);
+        return "redirect:" + base() + "/documents/" + id;
     }
 
     @PostMapping("/documents/{id}/final")

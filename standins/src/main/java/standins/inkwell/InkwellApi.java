@@ -1,5 +1,6 @@
 package standins.inkwell;
 
+import java.time.LocalDate;
 import java.util.List;
 import org.springframework.http.ResponseEntity;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -22,6 +23,7 @@ class InkwellApi {
     private final Items items;
     private final Posting posting;
     private final Payments payments;
+    private final Voiding voiding;
     private final Numbers numbers;
     private final Requests requests;
     private final Added added;
@@ -32,6 +34,7 @@ class InkwellApi {
             Items items,
             Posting posting,
             Payments payments,
+            Voiding voiding,
             Numbers numbers,
             Requests requests,
             Added added,
@@ -41,6 +44,7 @@ class InkwellApi {
         this.items = items;
         this.posting = posting;
         this.payments = payments;
+        this.voiding = voiding;
         this.numbers = numbers;
         this.requests = requests;
         this.jdbc = jdbc;
@@ -146,6 +150,18 @@ class InkwellApi {
         return requests.once(key, () -> posting.change(id, draft));
     }
 
+    /// @param version that was read
+    /// @param on the day of the opposite entry; null for the document's own
+    record Taken(Integer version, LocalDate on) {}
+
+    @PostMapping("/documents/{id}/void")
+    ResponseEntity<String> voidDocument(
+            @PathVariable String id,
+            @RequestHeader(name = KEY, required = false) String key,
+            @RequestBody Taken taken) {
+        return requests.once(key, () -> voiding.voidDocument(id, taken.version(), taken.on()));
+    }
+
     @GetMapping("/documents/{id}")
     Books.Document document(@PathVariable String id) {
         return posting.get(id);
@@ -195,8 +211,10 @@ class InkwellApi {
 
     @PostMapping("/payments/{id}/void")
     ResponseEntity<String> voidPayment(
-            @PathVariable String id, @RequestHeader(name = KEY, required = false) String key) {
-        return requests.once(key, () -> payments.voidIt(id));
+            @PathVariable String id,
+            @RequestHeader(name = KEY, required = false) String key,
+            @RequestBody Taken taken) {
+        return requests.once(key, () -> payments.voidIt(id, taken.on()));
     }
 
     @GetMapping("/journal")

@@ -32,7 +32,7 @@ public class Numbers {
     public List<Books.TakenNumber> taken(List<String> numbers) {
         return jdbc.sql("""
                 select number, coalesce(external_reference, '') as external_reference from inkwell_document
-                where number = any(:numbers) and kind in ('invoice', 'credit-note') order by number""")
+                where number = any(:numbers) and kind in ('invoice', 'credit-note') and status <> 'void' order by number""")
                 .param("numbers", numbers.toArray(String[]::new))
                 .query(Books.TakenNumber.class)
                 .list();

@@ -43,10 +43,7 @@ class PaymentJournals {
 
     /// As if it had never been booked.
     void undo(Payment payment, PaymentKind kind) {
-        jdbc.sql("""
-                update inkwell_document d set base_paid = base_paid - :sign * a.relieved
-                from (select document, sum(relieved) as relieved from inkwell_allocation where payment = :id group by document) a
-                where d.id = a.document""").param("sign", kind.paid()).param("id", payment.id()).update();
+        release(payment, kind);
         jdbc.sql(
                         "delete from inkwell_journal_line where journal in (select id from inkwell_journal where payment = :id)")
                 .param("id", payment.id())
@@ -54,6 +51,14 @@ class PaymentJournals {
         jdbc.sql("delete from inkwell_journal where payment = :id")
                 .param("id", payment.id())
                 .update();
+    }
+
+    /// What it took off its documents in the currency of the books is open again.
+    void release(Payment payment, PaymentKind kind) {
+        jdbc.sql("""
+                update inkwell_document d set base_paid = base_paid - :sign * a.relieved
+                from (select document, sum(relieved) as relieved from inkwell_allocation where payment = :id group by document) a
+                where d.id = a.document""").param("sign", kind.paid()).param("id", payment.id()).update();
     }
 
     /// The money, less what the bank took, against the party's account; what was deducted as well.

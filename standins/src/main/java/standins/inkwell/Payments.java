@@ -26,6 +26,7 @@ public class Payments {
     private final Masters masters;
     private final Posting posting;
     private final PaymentJournals journals;
+    private final Voiding voiding;
 
     record Head(
             String id,
@@ -50,7 +51,8 @@ public class Payments {
 
     record Part(int no, String document, String number, String kind, BigDecimal money, BigDecimal worth) {}
 
-    Payments(JdbcClient jdbc, Masters masters, Posting posting, PaymentJournals journals) {
+    Payments(JdbcClient jdbc, Masters masters, Posting posting, PaymentJournals journals, Voiding voiding) {
+        this.voiding = voiding;
         this.jdbc = jdbc;
         this.masters = masters;
         this.posting = posting;
@@ -202,13 +204,17 @@ public class Payments {
         return changed(id);
     }
 
-    /// As if it had never been: its documents are open again.
+    /// Its documents are open again.
+    ///
+    /// @param on the day of the opposite entry; null for its own, as if it had never been
     @Transactional
-    public Payment voidIt(String id) {
+    public Payment voidIt(String id, LocalDate on) {
         Payment payment = get(id);
         requireStanding(payment);
-        masters.requireUnlocked(payment.date());
-        undo(payment);
+        PaymentKind kind = PaymentKind.of(payment.kind());
+        settle(payment.allocations(), -kind.paid());
+        journals.release(payment, kind);
+        voiding.takeBack(new Voiding.Entry("payment", id, "payment " + payment.number(), payment.date()), on);
         jdbc.sql("update inkwell_payment set voided = true where id = :id")
                 .param("id", id)
                 .update();
@@ -322,6 +328,9 @@ public class Payments {
         if (document.status().equals("draft")) {
             throw Refusal.unprocessable("draft", document.number() + " is a draft; make it final first.");
         }
+        if (document.status().equals("void")) {
+            throw Refusal.unprocessable("document-void", document.number() + " is void.");
+        }
         if (!masters.isOrIsBelow(document.party(), party)) {
             throw Refusal.unprocessable(
                     "party-differs", document.number() + " is made out to another party than the payment.");
@@ -393,7 +402,7 @@ public class Payments {
     }
 
     public Optional<Payment> findByReference(String reference) {
-        return jdbc.sql(HEAD + " where external_reference = :reference")
+        return jdbc.sql(HEAD + " where external_reference = :reference and not voided")
                 .param("reference", reference)
                 .query(Head.class)
                 .optional()

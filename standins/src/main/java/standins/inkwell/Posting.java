@@ -90,6 +90,7 @@ public class Posting {
         if (document.status().equals("final")) {
             return document;
         }
+        requireStanding(document);
         Draft draft = Draft.of(document);
         masters.requireUnlocked(document.date());
         book(id, draft, compute(draft));
@@ -105,6 +106,7 @@ public class Posting {
     public Document change(String id, Draft asked) {
         Draft draft = taxByPlace.decide(asked);
         Document old = get(id);
+        requireStanding(old);
         masters.requireUnlocked(old.date());
         check(draft);
         TaxOfInkwell.Result tax = compute(draft);
@@ -149,7 +151,7 @@ public class Posting {
     }
 
     public Optional<Document> findByReference(String reference) {
-        return jdbc.sql(HEAD + " where external_reference = :reference")
+        return jdbc.sql(HEAD + " where external_reference = :reference and status <> 'void'")
                 .param("reference", reference)
                 .query(Head.class)
                 .optional()
@@ -208,10 +210,17 @@ public class Posting {
                     coalesce(sum(s.sign * (d.gross - d.paid)) filter (where s.own), 0.00) as open
                 from inkwell_document d cross join lateral (
                     select case d.kind when 'invoice' then 1 when 'credit-note' then -1 else 0 end as sign,
-                        d.currency in ('', :own) as own) s""")
+                        d.currency in ('', :own) as own) s
+                where d.status <> 'void'""")
                 .param("own", Companies.open().currency())
                 .query(Books.Counts.class)
                 .single();
+    }
+
+    private static void requireStanding(Document document) {
+        if (document.status().equals("void")) {
+            throw new Refusal(HttpStatus.CONFLICT, "document-void", document.number() + " is void.");
+        }
     }
 
     static Refusal stale(String what) {
@@ -242,7 +251,7 @@ public class Posting {
         draft.lines().forEach(this::check);
         boolean taken = jdbc.sql("""
                 select 1 from inkwell_document
-                where number = :number and (cast(:reference as text) is null or external_reference is distinct from :reference)
+                where number = :number and status <> 'void' and (cast(:reference as text) is null or external_reference is distinct from :reference)
                     and (kind in ('invoice', 'credit-note')) = :sale and (:sale or party = :party)""")
                 .param("number", draft.number())
                 .param("sale", kind.isSale())

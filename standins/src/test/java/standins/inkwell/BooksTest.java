@@ -351,11 +351,11 @@ class BooksTest {
         saltmere(() -> payments.allocate(payment.id(), List.of(to(second, "15.00"))));
         assertThat(paid(second)).isEqualByComparingTo("15.00");
         assertThat(saltmere(() -> payments.get(payment.id())).open()).isEqualByComparingTo("0.00");
-        saltmere(() -> payments.voidIt(payment.id()));
+        saltmere(() -> payments.voidIt(payment.id(), null));
         assertThat(paid(first)).isEqualByComparingTo("0.00");
         assertThat(paid(second)).isEqualByComparingTo("0.00");
         assertThat(saltmere(() -> payments.get(payment.id())).journal()).isEmpty();
-        assertThat(refused(() -> payments.voidIt(payment.id())).code()).isEqualTo("payment-void");
+        assertThat(refused(() -> payments.voidIt(payment.id(), null)).code()).isEqualTo("payment-void");
     }
 
     @Test
@@ -383,7 +383,7 @@ class BooksTest {
         assertThat(replaced.journal())
                 .extracting(line -> line.account() + " " + line.debit().subtract(line.credit()))
                 .containsExactlyInAnyOrder("1000 40.00", "1100 -40.00");
-        saltmere(() -> payments.voidIt(payment.id()));
+        saltmere(() -> payments.voidIt(payment.id(), null));
         assertThat(refused(() -> payments.replace(payment.id(), replaced.version() + 1, other))
                         .code())
                 .isEqualTo("payment-void");

@@ -6,10 +6,21 @@ import java.time.LocalDate;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
-/// Takes back what stands there, as if it had never been: what it settled is open again.
+/// Takes back what stands there: what it settled is open again.
 ///
-/// @param cancelled what was sent
-public record Cancellation(LedgerSettlement cancelled) implements LedgerEntry {
+/// @param cancelled what was sent; no cancellation itself
+/// @param on the day of the opposite entry; null for its own, as if it had never been
+public record Cancellation(LedgerEntry cancelled, LocalDate on) implements LedgerEntry {
+    /// As if it had never been.
+    public Cancellation(LedgerEntry cancelled) {
+        this(cancelled, null);
+    }
+
+    /// What says so where nothing can be taken back in its place: of a document its opposite.
+    public LedgerEntry asEntry() {
+        return cancelled instanceof LedgerDocument document ? document.reversed(date()) : this;
+    }
+
     @Override
     public RecordKind kind() {
         return cancelled.kind();
@@ -22,7 +33,7 @@ public record Cancellation(LedgerSettlement cancelled) implements LedgerEntry {
 
     @Override
     public LocalDate date() {
-        return cancelled.date();
+        return on == null ? cancelled.date() : on;
     }
 
     @Override
@@ -52,12 +63,12 @@ public record Cancellation(LedgerSettlement cancelled) implements LedgerEntry {
 
     @Override
     public Money net() {
-        return gross();
+        return cancelled.net().negated();
     }
 
     @Override
     public Money tax() {
-        return cancelled.tax();
+        return cancelled.tax().negated();
     }
 
     /// What is taken back, so negative.
@@ -66,7 +77,7 @@ public record Cancellation(LedgerSettlement cancelled) implements LedgerEntry {
         return cancelled.gross().negated();
     }
 
-    /// It stands on the day of what it takes back.
+    /// Its day is decided by the period of what it takes back.
     @Override
     public Cancellation onDay(LocalDate day) {
         return this;

@@ -70,14 +70,20 @@ public record LedgerDocument(
     ///
     /// @param day on which it is booked
     public LedgerDocument reversed(LocalDate day) {
-        return copy(kind.opposite(), number + "-R", day, number);
+        return copy(kind.opposite(), number + "-R", day, partyCounterpart, number);
+    }
+
+    /// The same, made out to a party that the ledger has by now.
+    public LedgerDocument madeOutTo(String counterpart) {
+        return copy(kind, number, issueDate, counterpart, precedingNumber);
     }
 
     private LedgerDocument copy(LocalDate day, String preceding) {
-        return copy(kind, number, day, preceding);
+        return copy(kind, number, day, partyCounterpart, preceding);
     }
 
-    private LedgerDocument copy(RecordKind kind, String number, LocalDate day, String preceding) {
+    private LedgerDocument copy(
+            RecordKind kind, String number, LocalDate day, String partyCounterpart, String preceding) {
         return new LedgerDocument(
                 kind,
                 number,

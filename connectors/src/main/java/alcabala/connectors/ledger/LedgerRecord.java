@@ -19,6 +19,7 @@ import org.joda.money.CurrencyUnit;
 /// @param terms the ledger's code; null or empty where there are none
 /// @param fields values by fields of the business's own; null where the ledger has none
 /// @param settlement what only a settlement has; null for a document
+/// @param taken whether it was taken back there, being a document; null for one that was not
 public record LedgerRecord(
         String id,
         int version,
@@ -39,7 +40,8 @@ public record LedgerRecord(
         List<JournalEntry> journal,
         String terms,
         Map<String, String> fields,
-        Moved settlement) {
+        Moved settlement,
+        Boolean taken) {
     /// @param means UNCL4461, or empty
     /// @param reference what it says on the slip or statement, or empty
     /// @param account the account that the money moved on
@@ -52,7 +54,7 @@ public record LedgerRecord(
     }
 
     public boolean isVoided() {
-        return settlement != null && settlement.voided();
+        return Boolean.TRUE.equals(taken) || settlement != null && settlement.voided();
     }
 
     /// This, when it says what a document cannot be without.
@@ -89,6 +91,9 @@ public record LedgerRecord(
             half.text(Half.MEANS, settlement.means())
                     .text(Half.REFERENCE, settlement.reference())
                     .text(Half.STANDING, settlement.voided() ? "voided" : "");
+        }
+        if (Boolean.TRUE.equals(taken)) {
+            half.text(Half.STANDING, "voided");
         }
         if (decidedTax()) {
             half.number(Half.TAX, tax);

@@ -52,7 +52,8 @@ final class AsGiven {
                 List.of(),
                 entry instanceof LedgerDocument document ? document.terms() : "",
                 entry instanceof LedgerDocument document ? document.fields() : Map.of(),
-                entry instanceof LedgerSettlement settlement ? moved(settlement, voided) : null);
+                entry instanceof LedgerSettlement settlement ? moved(settlement, voided) : null,
+                voided && entry instanceof LedgerDocument ? Boolean.TRUE : null);
     }
 
     /// Of a settlement, what of its money settles something.

@@ -56,6 +56,8 @@ public class BatchDates {
     private Optional<First> first(long recordId) {
         return jdbc.sql("""
                 select b.dated_on as dated, b.created_at as made_at from dispatch p join batch b on b.id = p.batch_id
-                where p.record_id = :record and p.ledger_ref is not null order by p.id limit 1""").param("record", recordId).query(First.class).optional();
+                where p.record_id = :record and p.ledger_ref is not null and p.id > coalesce((select max(u.id) from dispatch u
+                        where u.record_id = :record and u.undoes is not null and u.outcome = 'posted'), 0)
+                order by p.id limit 1""").param("record", recordId).query(First.class).optional();
     }
 }

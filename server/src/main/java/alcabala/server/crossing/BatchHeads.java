@@ -99,6 +99,14 @@ public class BatchHeads {
         }
     }
 
+    /// Makes a batch the one that takes another back.
+    public void undoes(long batch, long other) {
+        jdbc.sql("update batch set undoes = :other where id = :id")
+                .param("other", other)
+                .param("id", batch)
+                .update();
+    }
+
     /// Goes on with what failed of it.
     public void reopen(long batch) {
         jdbc.sql("update batch set finished_at = null, failures = 0 where id = :id")

@@ -35,7 +35,7 @@ class BookedLines {
                 .param("refs", documents.stream().map(LedgerRecord::id).toArray(String[]::new))
                 .update();
         Copy rows = new Copy();
-        documents.forEach(document -> put(rows, ledgerId, document));
+        documents.stream().filter(document -> !document.isVoided()).forEach(document -> put(rows, ledgerId, document));
         rows.send(dataSource, "ledger_booked (ledger_id, ledger_ref, ordinal, kind, party, day, text, account)");
     }
 

@@ -34,6 +34,7 @@ class Dispatches {
     private final JdbcClient jdbc;
     private final Queue queue;
     private final Outcomes outcomes;
+    private final Undone undone;
     private final Links links;
     private final DecidedTax decidedTax;
     private final SourceFacts facts;
@@ -50,6 +51,7 @@ class Dispatches {
             JdbcClient jdbc,
             Queue queue,
             Outcomes outcomes,
+            Undone undone,
             Links links,
             DecidedTax decidedTax,
             SourceFacts facts,
@@ -65,6 +67,7 @@ class Dispatches {
         this.jdbc = jdbc;
         this.queue = queue;
         this.outcomes = outcomes;
+        this.undone = undone;
         this.links = links;
         this.decidedTax = decidedTax;
         this.facts = facts;
@@ -258,7 +261,9 @@ class Dispatches {
                 .param("version", dispatch.version())
                 .update();
         moved(dispatch, "posted", rows);
-        if (dispatch.back()) {
+        if (dispatch.undoes()) {
+            undone.keep(List.of(dispatch.recordId()));
+        } else if (dispatch.back()) {
             outcomes.arrived(dispatch, now);
             facts.arrived(dispatch.recordId(), record.number());
             links.arrived(dispatch.recordId(), record.half());
@@ -266,7 +271,10 @@ class Dispatches {
             stands(dispatch, record, now);
         }
         String side = dispatch.back() ? "source" : "ledger";
-        trail(dispatch, how, Map.of("status", status, "answer", new RawValue(body), "side", side));
+        trail(
+                dispatch,
+                dispatch.undoes() ? "undone" : how,
+                Map.of("status", status, "answer", new RawValue(body), "side", side));
         settlements.became(dispatch);
     }
 

@@ -32,8 +32,9 @@ public class FileDispatches {
     private final Telling telling;
     private final Clock clock;
 
+    /// @param undoes the dispatch that it takes back; null for what takes none back
     /// @param request where it stands in the file, as JSON for the trail
-    public record Leaving(long recordId, int revision, long postingId, String request) {}
+    public record Leaving(long recordId, int revision, long postingId, Long undoes, String request) {}
 
     FileDispatches(
             JdbcClient jdbc,
@@ -80,7 +81,9 @@ public class FileDispatches {
                     d.currency, p.posting_id,
                     case when p.outcome = 'posted' then coalesce(p.ledger_ref, '') else '' end as number,
                     case when p.outcome = 'posted' then d.ledger_gross end as gross, d.ledger_differs as differs,
-                    exists (select 1 from dispatch l where l.record_id = p.record_id and l.id > p.id) as again
+                    exists (select 1 from dispatch l where l.record_id = p.record_id and l.id > p.id) as again,
+                    p.undoes is not null or exists (
+                        select 1 from dispatch u where u.undoes = p.id and u.outcome = 'posted') as undone
                 from dispatch p join record d on d.id = p.record_id where p.batch_id = :batch order by p.id""").param("batch", batch).query(GoneInFile.class).list();
     }
 
@@ -123,7 +126,7 @@ public class FileDispatches {
             switch (verdicts.get(each.id())) {
                 case null -> {}
                 case Verdict.Accepted yes -> {
-                    if (each.isNews(yes)) {
+                    if (each.isNews(yes) && !(each.undone() && !each.outcome().equals("unconfirmed"))) {
                         stand.add(each);
                     }
                 }

@@ -14,6 +14,7 @@ import org.springframework.stereotype.Component;
 @Component
 class FileOutcomes {
     private final JdbcClient jdbc;
+    private final Undone undone;
 
     /// What stands there of one.
     ///
@@ -32,7 +33,8 @@ class FileOutcomes {
             String latest,
             String answer) {}
 
-    FileOutcomes(JdbcClient jdbc) {
+    FileOutcomes(JdbcClient jdbc, Undone undone) {
+        this.undone = undone;
         this.jdbc = jdbc;
     }
 
@@ -52,16 +54,19 @@ class FileOutcomes {
 
     void insert(long batch, List<FileDispatches.Leaving> all, Instant now) {
         jdbc.sql("""
-                insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, attempts, request, sent_at, read_version)
+                insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, attempts, request, sent_at, read_version,
+                    undoes)
                 select :batch, s.id, gen_random_uuid(), 'unconfirmed', s.revision, s.posting, 1, cast(s.request as jsonb), :now,
-                    case when d.ledger_ref is not null then d.ledger_version end
-                from unnest(:ids, :revisions, :postings, :requests) with ordinality as s (id, revision, posting, request, n)
+                    case when d.ledger_ref is not null then d.ledger_version end, s.undoes
+                from unnest(:ids, :revisions, :postings, :requests, :undoes) with ordinality
+                        as s (id, revision, posting, request, undoes, n)
                     join record d on d.id = s.id order by s.n""")
                 .param("batch", batch)
                 .param("ids", array(all, FileDispatches.Leaving::recordId, Long[]::new))
                 .param("revisions", array(all, FileDispatches.Leaving::revision, Integer[]::new))
                 .param("postings", array(all, FileDispatches.Leaving::postingId, Long[]::new))
                 .param("requests", array(all, FileDispatches.Leaving::request, String[]::new))
+                .param("undoes", array(all, FileDispatches.Leaving::undoes, Long[]::new))
                 .param("now", Timestamp.from(now))
                 .update();
     }
@@ -84,7 +89,7 @@ class FileOutcomes {
                     ledger_differs = s.differs, outcome_revision = p.revision
                 from unnest(:ids, :refs, :numbers, :grosses, cast(:dues as date[]), :paids, :differs, :voided)
                         as s (id, ref, number, gross, due, paid, differs, voided)
-                    join dispatch p on p.id = s.id
+                    join dispatch p on p.id = s.id and p.undoes is null
                 where d.id = p.record_id""")
                 .param("ids", ids)
                 .param("refs", array(all, Stands::ref, String[]::new))
@@ -104,7 +109,7 @@ class FileOutcomes {
         jdbc.sql("""
                 insert into link (record_id, ledger_id, ledger_ref, source_half, ledger_half, ledger_now, seen_at)
                 select p.record_id, r.ledger_id, s.ref, g.source_half, cast(s.half as jsonb), cast(s.latest as jsonb), :now
-                from unnest(:ids, :refs, :halves, :latest) as s (id, ref, half, latest) join dispatch p on p.id = s.id
+                from unnest(:ids, :refs, :halves, :latest) as s (id, ref, half, latest) join dispatch p on p.id = s.id and p.undoes is null
                     join batch b on b.id = p.batch_id join route r on r.id = b.route_id join posting g on g.id = p.posting_id
                 on conflict (record_id) do update set ledger_id = excluded.ledger_id, ledger_ref = excluded.ledger_ref,
                     source_half = excluded.source_half, ledger_half = excluded.ledger_half,
@@ -115,6 +120,10 @@ class FileOutcomes {
                 .param("latest", array(all, Stands::latest, String[]::new))
                 .param("now", Timestamp.from(now))
                 .update();
+        undone.keep(jdbc.sql("select record_id from dispatch where id = any(:ids) and undoes is not null")
+                .param("ids", ids)
+                .query(Long.class)
+                .list());
     }
 
     /// What came back without standing there; where it was to take the place of another, that one still stands.

@@ -9,6 +9,7 @@ import org.joda.money.Money;
 ///
 /// @param control the amount that the ledger answers with, as a decimal number
 /// @param number the ledger's; empty as long as it is not known to have it
+/// @param undone whether it takes another back, or was taken back
 /// @param gross minor units, as it is known to stand there; null before
 record GoneInFile(
         long id,
@@ -22,7 +23,8 @@ record GoneInFile(
         String number,
         Long gross,
         boolean differs,
-        boolean again) {
+        boolean again,
+        boolean undone) {
     Money expected() {
         return Money.of(CurrencyUnit.of(currency), new BigDecimal(control));
     }

@@ -159,7 +159,9 @@ public class LedgerNews {
                 setAsides.keepOfLedger(
                         route.ledgerId(), finer(record, linked.get().currency()));
             } else if (linked.isEmpty()) {
-                beyond.note(route, record);
+                if (!record.isVoided()) {
+                    beyond.note(route, record);
+                }
                 entered.note(route.ledgerId(), record);
             } else {
                 boolean paid = bringsPayments(linked.get().routeId())

@@ -20,7 +20,8 @@ public class NewDispatches {
     /// @param number of the record, by which others of the batch name it
     /// @param needs the number of what has to go before it; empty for none
     /// @param turn what goes one after the other has the same; empty for what goes at any time
-    public record New(long recordId, long postingId, String number, String needs, String turn) {}
+    /// @param undoes the dispatch that it takes back; null for what takes none back
+    public record New(long recordId, long postingId, String number, String needs, String turn, Long undoes) {}
 
     /// What stands on the other side goes over the version that is known now. What one needs goes before it where it
     /// comes before it in the list, and so does what has its turn before.
@@ -29,8 +30,9 @@ public class NewDispatches {
         Map<String, Long> turns = new HashMap<>();
         for (New each : all) {
             long id = jdbc.sql("""
-                    insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, after_id, read_version)
-                    select :batch, id, :key, 'queued', revision, :posting, :after,
+                    insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, after_id, undoes,
+                        read_version)
+                    select :batch, id, :key, 'queued', revision, :posting, :after, :undoes,
                         case when ledger_ref is not null and (origin = 'source' or crossed_at is not null) then ledger_version end
                     from record where id = :record returning id""")
                     .param("batch", batch)
@@ -38,6 +40,7 @@ public class NewDispatches {
                     .param("key", UUID.randomUUID())
                     .param("posting", each.postingId())
                     .param("after", turns.getOrDefault(each.turn(), inserted.get(each.needs())), Types.BIGINT)
+                    .param("undoes", each.undoes(), Types.BIGINT)
                     .query(Long.class)
                     .single();
             inserted.put(each.number(), id);

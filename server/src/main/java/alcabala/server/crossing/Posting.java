@@ -27,6 +27,13 @@ public record Posting(LedgerEntry entry, Journal journal, Half source, String pa
                 record instanceof Document document ? document.precedingNumber() : "");
     }
 
+    /// As it goes where nothing is taken back in its place.
+    Posting asEntry() {
+        return entry instanceof Cancellation taken
+                ? new Posting(taken.asEntry(), journal, source, partyName, needs)
+                : this;
+    }
+
     /// What goes one after the other, since each takes off a document what those before it have left in the currency of
     /// the books: what credits one document, and all money that is converted. Empty for all else. What credits a
     /// document of the same batch has its turn after that, since the first of them needs it.

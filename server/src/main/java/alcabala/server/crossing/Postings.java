@@ -7,19 +7,22 @@ import alcabala.accounting.posting.Journal;
 import alcabala.accounting.posting.JournalLine;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
-import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.posting.PostingKey;
 import alcabala.server.platform.Copy;
 import alcabala.server.platform.DocumentJson;
 import alcabala.server.route.RouteRow;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Timestamp;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javax.sql.DataSource;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -121,34 +124,56 @@ public class Postings {
                 where r.id = :route""").param("route", route.id()).query(Versions.class).single();
     }
 
-    /// What stands on the ledger of a record, as it went there last, with its journal turned round.
+    /// What takes back what stands on the ledger of a record, as it went there last, on its own day. Empty where
+    /// nothing
+    /// of it stands there that went from here.
     public Optional<Posting> findCancelling(long recordId) {
-        return jdbc.sql("""
-                select posting_id from dispatch where record_id = :record and outcome = 'posted' and posting_id is not null
-                order by id desc limit 1""")
-                .param("record", recordId)
-                .query(Long.class)
-                .optional()
-                .flatMap(posting -> find(posting).flatMap(frozen -> cancelling(posting, frozen)));
+        return findLast(recordId).map(id -> takingBack(id, null));
     }
 
     /// The same for a ledger on which nothing is changed in its place: a document is taken back by its opposite.
     public Optional<Posting> findReversing(long recordId) {
+        return findCancelling(recordId).map(Posting::asEntry);
+    }
+
+    /// The last posting of a record that stands there.
+    private Optional<Long> findLast(long recordId) {
         return jdbc.sql("""
-                select posting_id from dispatch where record_id = :record and outcome = 'posted' and posting_id is not null
+                select posting_id from dispatch
+                where record_id = :record and outcome = 'posted' and posting_id is not null and undoes is null and id > coalesce(
+                    (select max(u.id) from dispatch u where u.record_id = :record and u.undoes is not null and u.outcome = 'posted'), 0)
                 order by id desc limit 1""")
                 .param("record", recordId)
                 .query(Long.class)
                 .optional()
-                .flatMap(posting -> find(posting)
-                        .flatMap(frozen -> frozen.entry() instanceof LedgerDocument document
-                                ? Optional.of(new Posting(
-                                        document.reversed(document.date()),
-                                        journal(posting, document, -1),
-                                        source(posting),
-                                        frozen.partyName(),
-                                        ""))
-                                : cancelling(posting, frozen)));
+                .filter(id -> !(find(id).orElseThrow().entry() instanceof Cancellation));
+    }
+
+    private Posting takingBack(long id, LocalDate on) {
+        return takingBack(Map.of(id, Optional.ofNullable(on))).get(id);
+    }
+
+    /// What takes postings back, with their journals turned round.
+    ///
+    /// @param days by the numbers of postings that take nothing back themselves; empty for their own
+    public Map<Long, Posting> takingBack(Map<Long, Optional<LocalDate>> days) {
+        Map<Long, Frozen> sent = findAll(days.keySet());
+        Map<Long, Half> sources = sources(days.keySet());
+        Map<Long, List<Booked>> lines = booked(days.keySet());
+        Map<Long, String> parties = parties(days.keySet());
+        Map<Long, Posting> taking = new HashMap<>();
+        sent.forEach((id, frozen) -> {
+            LedgerEntry entry = named(frozen.entry(), parties.getOrDefault(id, ""));
+            taking.put(
+                    id,
+                    new Posting(
+                            new Cancellation(entry, days.get(id).orElse(null)),
+                            journal(lines.getOrDefault(id, List.of()), entry, -1),
+                            sources.getOrDefault(id, Half.builder().build()),
+                            frozen.partyName(),
+                            ""));
+        });
+        return taking;
     }
 
     /// What stands on the ledger of a record, as it was sent.
@@ -158,17 +183,10 @@ public class Postings {
 
     /// Empty for what was not sent from here.
     public Optional<Sent> findSent(long recordId) {
-        record Last(long id, Instant frozenAt) {}
-        return jdbc.sql("""
-                select p.id, p.queued_at from dispatch d join posting p on p.id = d.posting_id
-                where d.record_id = :record and d.outcome = 'posted' and not p.reconstructed order by d.id desc limit 1""")
-                .param("record", recordId)
-                .query((row, n) -> new Last(
-                        row.getLong("id"), row.getTimestamp("queued_at").toInstant()))
-                .optional()
-                .flatMap(last -> find(last.id()).map(frozen -> {
-                    LedgerEntry entry = frozen.entry();
-                    return new Sent(last.frozenAt(), entry, journal(last.id(), entry, 1));
+        return findLast(recordId)
+                .flatMap(id -> findFrozenAt(id).map(frozenAt -> {
+                    LedgerEntry entry = find(id).orElseThrow().entry();
+                    return new Sent(frozenAt, entry, journal(booked(Set.of(id)).getOrDefault(id, List.of()), entry, 1));
                 }));
     }
 
@@ -187,42 +205,73 @@ public class Postings {
                 .map(Frozen::entry);
     }
 
-    private Optional<Posting> cancelling(long id, Frozen frozen) {
-        if (!(frozen.entry() instanceof LedgerSettlement sent)) {
-            return Optional.empty();
-        }
-        Cancellation entry = new Cancellation(sent);
-        return Optional.of(new Posting(entry, journal(id, sent, -1), source(id), frozen.partyName(), ""));
+    /// Whoever was created there on first use is known by now.
+    private static LedgerEntry named(LedgerEntry entry, String party) {
+        return entry instanceof LedgerDocument document
+                        && document.partyCounterpart().isEmpty()
+                ? document.madeOutTo(party)
+                : entry;
+    }
+
+    /// The ledger's parties of what stands there, by the numbers of its postings.
+    private Map<Long, String> parties(Set<Long> ids) {
+        Map<Long, String> parties = new HashMap<>();
+        jdbc.sql("""
+                select p.posting_id, l.ledger_now->>'party' as party from dispatch p join link l on l.record_id = p.record_id
+                where p.posting_id = any(:ids)""").param("ids", ids.toArray(Long[]::new)).query(row -> {
+            parties.put(row.getLong("posting_id"), row.getString("party"));
+        });
+        return parties;
+    }
+
+    private Optional<Instant> findFrozenAt(long id) {
+        return jdbc.sql("select queued_at from posting where id = :id and not reconstructed")
+                .param("id", id)
+                .query(Timestamp.class)
+                .optional()
+                .map(Timestamp::toInstant);
+    }
+
+    /// @param amount minor units of the entry, and base those of the books; credits negative
+    private record Booked(PostingKey key, long amount, long base) {}
+
+    private Map<Long, List<Booked>> booked(Set<Long> ids) {
+        Map<Long, List<Booked>> booked = new HashMap<>();
+        jdbc.sql("""
+                select posting_id, account, tax_code, dimensions, amount, base_amount from posting_line
+                where posting_id = any(:ids) order by posting_id, ordinal""").param("ids", ids.toArray(Long[]::new)).query(row -> {
+            PostingKey key = new PostingKey(
+                    row.getString("account"), row.getString("tax_code"), DocumentJson.map(row.getString("dimensions")));
+            booked.computeIfAbsent(row.getLong("posting_id"), id -> new ArrayList<>())
+                    .add(new Booked(key, row.getLong("amount"), row.getLong("base_amount")));
+        });
+        return booked;
     }
 
     /// @param sign -1 for the journal turned round
-    private Journal journal(long id, LedgerEntry entry, int sign) {
+    private static Journal journal(List<Booked> booked, LedgerEntry entry, int sign) {
         Money zero = Money.zero(entry.currency());
-        List<JournalLine> lines = jdbc.sql(
-                        "select account, tax_code, dimensions, amount, base_amount from posting_line where posting_id = :id order by ordinal")
-                .param("id", id)
-                .query((row, n) -> {
-                    Money amount = Money.ofMinor(entry.currency(), sign * row.getLong("amount"));
+        List<JournalLine> lines = booked.stream()
+                .map(each -> {
+                    Money amount = Money.ofMinor(entry.currency(), sign * each.amount());
                     return new JournalLine(
-                            new PostingKey(
-                                    row.getString("account"),
-                                    row.getString("tax_code"),
-                                    DocumentJson.map(row.getString("dimensions"))),
+                            each.key(),
                             amount.isPositive() ? amount : zero,
                             amount.isNegative() ? amount.negated() : zero,
-                            Money.ofMinor(entry.rate().to(), sign * row.getLong("base_amount")));
+                            Money.ofMinor(entry.rate().to(), sign * each.base()));
                 })
-                .list();
+                .toList();
         return Journal.of(lines, entry.currency(), entry.rate().to());
     }
 
-    private Half source(long id) {
-        return jdbc.sql("select source_half from posting where id = :id")
-                .param("id", id)
-                .query(String.class)
-                .optional()
-                .map(Links::read)
-                .orElseGet(() -> Half.builder().build());
+    private Map<Long, Half> sources(Set<Long> ids) {
+        Map<Long, Half> sources = new HashMap<>();
+        jdbc.sql("select id, source_half from posting where id = any(:ids) and source_half is not null")
+                .param("ids", ids.toArray(Long[]::new))
+                .query(row -> {
+                    sources.put(row.getLong("id"), Links.read(row.getString("source_half")));
+                });
+        return sources;
     }
 
     /// Empty for a dispatch that only asks.
@@ -235,7 +284,7 @@ public class Postings {
     }
 
     /// By their numbers.
-    Map<Long, Frozen> findAll(Collection<Long> ids) {
+    public Map<Long, Frozen> findAll(Collection<Long> ids) {
         Map<Long, Frozen> found = new HashMap<>();
         jdbc.sql("select id, kind, shape, entry, party_name, needs from posting where id = any(:ids)")
                 .param("ids", ids.toArray(Long[]::new))

@@ -5,11 +5,11 @@ import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.connectors.ledger.Answer;
-import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.ReplacesSettlements;
 import alcabala.connectors.ledger.Standing;
+import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.spi.Connection;
@@ -50,8 +50,9 @@ record Request(String body, Function<String, Answer<LedgerRecord>> send) {
                         key -> replacing.change(standing, settlement, party, reference, key));
             }
             case Cancellation cancellation -> {
-                CancelsSettlements cancelling = to.get(CancelsSettlements.class);
-                yield new Request("{}", key -> cancelling.cancel(standing, key));
+                TakesBack taking = to.get(TakesBack.class);
+                yield new Request(
+                        taking.body(standing, cancellation), key -> taking.takeBack(standing, cancellation, key));
             }
         };
     }

@@ -1,5 +1,6 @@
 package alcabala.server.crossing;
 
+import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
 import alcabala.connectors.AccessLostException;
@@ -138,6 +139,9 @@ class Sender {
     }
 
     private Progress send(Trip trip, Dispatch dispatch, LedgerEntry sent, String partyName) {
+        if (sent instanceof Cancellation) {
+            return post(trip, dispatch, sent, sent.partyCounterpart());
+        }
         Answer<String> ready;
         try {
             ready = counterparts.ensure(trip, dispatch.recordId(), sent, partyName);

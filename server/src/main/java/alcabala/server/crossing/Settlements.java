@@ -98,9 +98,11 @@ class Settlements {
                 settle(dispatch, sent, settled);
             }
             case Cancellation taken -> {
-                Map<String, Money> settled = settled(taken.cancelled());
-                settled.replaceAll((document, amount) -> amount.negated());
-                settle(dispatch, taken.cancelled(), settled);
+                if (taken.cancelled() instanceof LedgerSettlement sent) {
+                    Map<String, Money> settled = settled(sent);
+                    settled.replaceAll((document, amount) -> amount.negated());
+                    settle(dispatch, sent, settled);
+                }
             }
             case LedgerDocument document -> {}
         }

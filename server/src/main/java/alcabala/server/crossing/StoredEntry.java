@@ -4,8 +4,11 @@ import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerSettlement;
+import alcabala.accounting.record.Family;
 import alcabala.accounting.record.RecordKind;
 import alcabala.server.platform.DocumentJson;
+import java.time.LocalDate;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /// An entry as it is kept with its posting, by the word of what it is.
@@ -76,11 +79,24 @@ final class StoredEntry {
 
     private static LedgerEntry read(String kind, String content) {
         if (kind.equals(CANCELLATION)) {
-            return DocumentJson.read(content, Cancellation.class);
+            return cancellation(DocumentJson.read(content, ObjectNode.class));
         }
-        return switch (RecordKind.of(kind).family()) {
+        return read(content, RecordKind.of(kind).family());
+    }
+
+    private static LedgerEntry read(String content, Family family) {
+        return switch (family) {
             case DOCUMENT -> DocumentJson.read(content, LedgerDocument.class);
             case SETTLEMENT -> DocumentJson.read(content, LedgerSettlement.class);
         };
+    }
+
+    /// Only settlements were taken back at first, on their own day.
+    private static Cancellation cancellation(ObjectNode kept) {
+        JsonNode cancelled = kept.path("cancelled");
+        Family family = cancelled.has("parts") ? Family.SETTLEMENT : Family.DOCUMENT;
+        return new Cancellation(
+                read(cancelled.toString(), family),
+                kept.hasNonNull("on") ? LocalDate.parse(kept.path("on").asString()) : null);
     }
 }

@@ -24,7 +24,8 @@ class Screens {
         "/map/names",
         "/map/twins",
         "/map/then",
-        "/send/{id}"
+        "/send/{id}",
+        "/send/{id}/undo"
     })
     String page() {
         return "forward:/index.html";

@@ -18,6 +18,8 @@ import org.springframework.stereotype.Component;
 class BatchView {
     private final JdbcClient jdbc;
 
+    /// @param undoes the batch that it takes back; null for what takes none back
+    /// @param undoneBy the last batch that takes this one, or some of it, back; null where none does
     /// @param ownList the file that the independent total was read from; empty when it was typed, or there is none
     record BatchJson(
             long id,
@@ -38,12 +40,15 @@ class BatchView {
             int revision,
             Long firstId,
             boolean files,
+            Long undoes,
+            Long undoneBy,
             int posted,
             int refused,
             int unreached,
             int unconfirmed,
             int open) {}
 
+    /// @param undone whether it was taken back since
     /// @param outcome queued, sending, unconfirmed, posted, refused or unreached
     record DispatchJson(
             long documentId,
@@ -60,7 +65,8 @@ class BatchView {
             String ledgerNumber,
             UUID key,
             int attempts,
-            String state) {}
+            String state,
+            boolean undone) {}
 
     /// @param asOf the moment to ask with for what moves from now on
     record BatchDetail(BatchJson batch, List<DispatchJson> dispatches, Instant asOf) {}
@@ -98,7 +104,8 @@ class BatchView {
                 .orElseThrow(() -> NotPossibleException.missing("batch " + id));
         List<DispatchJson> dispatches = jdbc.sql("""
                 select p.record_id, d.number, d.kind, d.party_name, d.issue_date, d.gross, d.currency, p.outcome, p.refusal_code,
-                    p.sentence, p.ledger_ref, d.ledger_number, p.idempotency_key, p.attempts, d.state, l.name as ledger, s.name as source
+                    p.sentence, p.ledger_ref, d.ledger_number, p.idempotency_key, p.attempts, d.state, exists (
+                        select 1 from dispatch u where u.undoes = p.id and u.outcome = 'posted') as undone, l.name as ledger, s.name as source
                 from dispatch p join record d on d.id = p.record_id join route r on r.id = d.route_id
                     join ledger l on l.id = r.ledger_id join source s on s.id = r.source_id
                 where p.batch_id = :id and p.moved_at >= :since
@@ -136,6 +143,8 @@ class BatchView {
                 row.getInt("revision"),
                 row.getObject("first_id", Long.class),
                 row.getBoolean("files"),
+                row.getObject("undoes", Long.class),
+                row.getObject("undone_by", Long.class),
                 row.getInt("posted"),
                 row.getInt("refused"),
                 row.getInt("unreached"),
@@ -159,13 +168,15 @@ class BatchView {
                 row.getString("ledger_number") == null ? "" : row.getString("ledger_number"),
                 row.getObject("idempotency_key", UUID.class),
                 row.getInt("attempts"),
-                row.getString("state"));
+                row.getString("state"),
+                row.getBoolean("undone"));
     }
 
     private static final String BATCH = """
             select b.id, b.origin, b.created_by, b.created_at, b.finished_at, b.currency, b.count, b.net, b.tax, b.gross, b.hash_total,
                 b.independent_total, b.reason, b.dated_on, b.revision, b.first_id,
                 exists (select 1 from batch_file f where f.batch_id = b.id) as files,
+                b.undoes, (select max(u.id) from batch u where u.undoes = b.id) as undone_by,
                 coalesce((select o.file_name from own_list o where o.id = b.own_list_id), '') as own_list,
                 count(*) filter (where p.outcome = 'posted') as posted,
                 count(*) filter (where p.outcome = 'refused') as refused,

@@ -139,7 +139,7 @@ class Batches {
         }
         List<Prepared> documents = NeededFirst.order(preview.documents());
         if (asked) {
-            queue(route, batch, documents, who);
+            queue(route, batch, documents, Candidates.CAN_GO, who);
             SendTask.schedule(jobs, batch);
         } else {
             if (!preview.parties().isEmpty()) {
@@ -217,9 +217,10 @@ class Batches {
                                 + Writing.now().figure(new BigDecimal("1234.50")) + ".")));
     }
 
-    private void queue(RouteRow route, long batch, List<Prepared> documents, String who) {
+    /// @param canGo a condition on `record d`
+    void queue(RouteRow route, long batch, List<Prepared> documents, String canGo, String who) {
         for (Prepared each : documents) {
-            if (!outcomes.queue(each.id(), each.revision(), Candidates.CAN_GO)) {
+            if (!outcomes.queue(each.id(), each.revision(), canGo)) {
                 throw NotPossibleException.conflict(
                         "changed-meanwhile", "A document of the batch changed meanwhile; look at the batch again.");
             }
@@ -234,7 +235,8 @@ class Batches {
         for (int i = 0; i < documents.size(); i++) {
             Prepared each = documents.get(i);
             Posting posting = each.posting();
-            all.add(new NewDispatches.New(each.id(), postings.get(i), each.number(), posting.needs(), posting.turn()));
+            all.add(new NewDispatches.New(
+                    each.id(), postings.get(i), each.number(), posting.needs(), posting.turn(), each.undoes()));
         }
         dispatches.insert(batch, all);
         trail.write(documents.stream()

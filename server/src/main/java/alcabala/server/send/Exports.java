@@ -68,6 +68,11 @@ class Exports {
     }
 
     void write(RouteRow route, long batch, List<Prepared> documents, String layoutName, String who) {
+        write(route, batch, documents, layoutName, Candidates.CAN_GO, who);
+    }
+
+    /// @param canGo a condition on `record d`
+    void write(RouteRow route, long batch, List<Prepared> documents, String layoutName, String canGo, String who) {
         Layout layout = layouts.choose(route.ledgerId(), Previews.carries(documents), layoutName);
         List<Long> frozen = postings.freeze(
                 route,
@@ -92,9 +97,10 @@ class Exports {
                     each.id(),
                     each.revision(),
                     frozen.get(i),
+                    each.undoes(),
                     DocumentJson.write(request(layout, rows.get(i), places))));
         }
-        if (!dispatches.leave(route, batch, leaving, Candidates.CAN_GO, who)) {
+        if (!dispatches.leave(route, batch, leaving, canGo, who)) {
             throw NotPossibleException.conflict(
                     "changed-meanwhile", "A document of the batch changed meanwhile; look at the batch again.");
         }
@@ -146,7 +152,9 @@ class Exports {
 
     static Exported exported(String reference, Prepared prepared) {
         return new Exported(
-                prepared.posting().entry(),
+                prepared.posting().entry() instanceof Cancellation taken
+                        ? taken.asEntry()
+                        : prepared.posting().entry(),
                 prepared.posting().journal(),
                 reference,
                 prepared.posting().partyName());

@@ -44,6 +44,8 @@ record Preview(
     record Creation(String code, String name) {}
 
     /// One document of the batch, as it would go.
+    ///
+    /// @param undoes the dispatch that it takes back; null for what takes none back
     record Prepared(
             long id,
             String sourceRef,
@@ -52,7 +54,8 @@ record Preview(
             boolean stands,
             Origin origin,
             Party party,
-            Posting posting) {
+            Posting posting,
+            Long undoes) {
         ControlTotals.Member member() {
             LedgerEntry sent = posting.entry();
             return new ControlTotals.Member(number, sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross());

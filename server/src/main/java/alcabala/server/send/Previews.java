@@ -193,7 +193,8 @@ class Previews {
                 candidate.stands(),
                 Origin.valueOf(candidate.origin().toUpperCase(Locale.ROOT)),
                 record.counterparty(),
-                posting);
+                posting,
+                null);
     }
 
     private Optional<Posting> posting(

@@ -79,6 +79,7 @@ class Retries {
             Long postingId,
             int revision,
             boolean voided,
+            boolean undoes,
             String content) {}
 
     /// Sends again only what failed on its way, as it compiles now; nothing that the ledger has or has refused, and
@@ -106,12 +107,12 @@ class Retries {
     private List<Failed> failed(long batch) {
         return jdbc.sql("""
                 select p.id, p.record_id, p.outcome, p.read_version is not null as in_place, p.posting_id, d.revision,
-                    d.voided and d.outcome = 'posted' as voided,\s""" + Stored.COLUMN + """
+                    d.voided and d.outcome = 'posted' as voided, p.undoes is not null as undoes,\s""" + Stored.COLUMN + """
                  from dispatch p join record d on d.id = p.record_id join record_revision v on v.id = d.revision_id
                 where p.batch_id = :batch and p.id = (select max(l.id) from dispatch l where l.record_id = d.id)
                     and ((p.outcome = 'unconfirmed' and p.rests) or (p.outcome = 'unreached'
                         and ((d.outcome = 'unreached' and d.state = 'Ready')
-                            or (p.read_version is not null and d.outcome = 'posted' and d.state = 'Diverged'))))
+                            or (p.read_version is not null and d.outcome = 'posted' and (d.state = 'Diverged' or p.undoes is not null)))))
                 order by p.id""")
                 .param("batch", batch)
                 .query(Failed.class)
@@ -119,6 +120,11 @@ class Retries {
     }
 
     private int queueAgain(RouteRow route, Failed failed, Compiler compiler, LocalDate dated) {
+        if (failed.undoes()) {
+            dispatches.again(failed.id(), failed.revision(), failed.postingId());
+            outcomes.queueAgain(failed.recordId());
+            return 1;
+        }
         Record record = Stored.record(failed.content());
         Optional<Posting> now = failed.voided()
                 ? postings.findCancelling(failed.recordId())

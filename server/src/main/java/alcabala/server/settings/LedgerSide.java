@@ -47,7 +47,7 @@ record LedgerSide(
                 .map(Sentence::text)
                 .toList();
         if (compiled.entry().isEmpty()) {
-            return new LedgerSide(findings, List.of(), List.of(), List.of(), List.of());
+            return none(findings);
         }
         List<Booking> journal = compiled.journal().orElseThrow().byAccount().lines().stream()
                 .map(line -> booking(line, names))
@@ -61,8 +61,13 @@ record LedgerSide(
                         journal,
                         receipt(sent, settings, names));
             case LedgerSettlement sent -> of(sent, findings, journal);
-            case Cancellation taken -> of(taken.cancelled(), findings, journal);
+            case Cancellation taken -> none(findings);
         };
+    }
+
+    /// What is compiled never takes anything back.
+    private static LedgerSide none(List<String> findings) {
+        return new LedgerSide(findings, List.of(), List.of(), List.of(), List.of());
     }
 
     private static LedgerSide of(LedgerSettlement sent, List<String> findings, List<Booking> journal) {

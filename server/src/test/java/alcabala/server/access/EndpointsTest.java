@@ -121,6 +121,8 @@ class EndpointsTest {
             POST /api/pull                                         administrator bookkeeper
             POST /api/pull/sources/{id}                            administrator bookkeeper
             POST /api/batches                                      administrator bookkeeper
+            POST /api/batches/{id}/undo                            administrator bookkeeper
+            POST /api/batches/{id}/undo/preview                    administrator bookkeeper
             POST /api/batches/dry-run                              administrator bookkeeper
             POST /api/batches/dry-run/{id}                         administrator bookkeeper
             POST /api/batches/own-list                             administrator bookkeeper

@@ -93,6 +93,7 @@ class BookedLinesTest {
                 List.of(),
                 null,
                 null,
+                null,
                 null);
     }
 

@@ -14,7 +14,8 @@ class NeededFirstTest {
     private static Prepared document(String text) {
         String[] parts = text.split(" needs ");
         String needs = parts.length == 2 ? parts[1] : "";
-        return new Prepared(0, "", 1, parts[0], false, Origin.SOURCE, null, new Posting(null, null, null, "", needs));
+        return new Prepared(
+                0, "", 1, parts[0], false, Origin.SOURCE, null, new Posting(null, null, null, "", needs), null);
     }
 
     private static List<String> order(String... documents) {

@@ -1,8 +1,8 @@
 package alcabala.connectors.adapters.hullwork;
 
 import alcabala.connectors.ledger.AnswersByKey;
-import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.FindsByReference;
+import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.source.Approves;
 import alcabala.connectors.source.TellsChanges;
@@ -21,7 +21,7 @@ public final class HullworkKind extends SourceByKey {
                         TellsChanges.class,
                         WritesFields.class,
                         TakesSettlements.class,
-                        CancelsSettlements.class,
+                        TakesBack.class,
                         AnswersByKey.class,
                         FindsByReference.class),
                 HullworkSource::new);

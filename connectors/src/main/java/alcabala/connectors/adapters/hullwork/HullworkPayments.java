@@ -194,7 +194,8 @@ final class HullworkPayments {
                                 text(node, "reference"),
                                 "",
                                 text(node, "currency"),
-                                text(node, "status").equals("VOID")))
+                                text(node, "status").equals("VOID")),
+                        null)
                 .complete();
     }
 

@@ -1,5 +1,6 @@
 package alcabala.connectors.adapters.hullwork;
 
+import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Family;
 import alcabala.connectors.Access;
@@ -10,10 +11,10 @@ import alcabala.connectors.http.Json;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.AnswersByKey;
-import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.Standing;
+import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.source.Approves;
 import alcabala.connectors.source.SourceFeed;
@@ -26,13 +27,7 @@ import tools.jackson.databind.JsonNode;
 
 /// Hullwork: a changes feed with a cursor, approval, and payments that were entered elsewhere.
 final class HullworkSource
-        implements TellsChanges,
-                Approves,
-                WritesFields,
-                TakesSettlements,
-                CancelsSettlements,
-                AnswersByKey,
-                FindsByReference {
+        implements TellsChanges, Approves, WritesFields, TakesSettlements, TakesBack, AnswersByKey, FindsByReference {
     private final Http http;
 
     public HullworkSource(Place place, Access access) {
@@ -66,8 +61,18 @@ final class HullworkSource
     }
 
     @Override
-    public Answer<LedgerRecord> cancel(Standing standing, String key) {
-        return http.post("/payments/void?externalRef={reference}", "{}", key, HullworkPayments::record, standing.id());
+    public String body(Standing standing, Cancellation cancellation) {
+        return "{}";
+    }
+
+    @Override
+    public Answer<LedgerRecord> takeBack(Standing standing, Cancellation cancellation, String key) {
+        return http.post(
+                "/payments/void?externalRef={reference}",
+                body(standing, cancellation),
+                key,
+                HullworkPayments::record,
+                standing.id());
     }
 
     @Override

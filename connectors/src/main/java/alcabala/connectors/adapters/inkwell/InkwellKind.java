@@ -2,7 +2,6 @@ package alcabala.connectors.adapters.inkwell;
 
 import alcabala.connectors.Access;
 import alcabala.connectors.ledger.AnswersByKey;
-import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.Counts;
 import alcabala.connectors.ledger.CreatesBelow;
 import alcabala.connectors.ledger.CreatesMasters;
@@ -15,6 +14,7 @@ import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.ReplacesSettlements;
 import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.ShowsConsent;
+import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.ledger.TellsNumbers;
@@ -61,7 +61,7 @@ public final class InkwellKind implements ConnectionKind {
                 ReplacesDocuments.class,
                 TakesSettlements.class,
                 ReplacesSettlements.class,
-                CancelsSettlements.class,
+                TakesBack.class,
                 AnswersByKey.class,
                 FindsByReference.class,
                 FeedsChanges.class,

@@ -4,6 +4,7 @@ import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Family;
@@ -19,7 +20,6 @@ import alcabala.connectors.http.Json;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.AnswersByKey;
-import alcabala.connectors.ledger.CancelsSettlements;
 import alcabala.connectors.ledger.Counts;
 import alcabala.connectors.ledger.CreatesBelow;
 import alcabala.connectors.ledger.CreatesMasters;
@@ -38,6 +38,7 @@ import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.ReplacesSettlements;
 import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.Standing;
+import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.ledger.TellsNumbers;
@@ -66,7 +67,7 @@ final class InkwellLedger
                 ReplacesDocuments,
                 TakesSettlements,
                 ReplacesSettlements,
-                CancelsSettlements,
+                TakesBack,
                 AnswersByKey,
                 FindsByReference,
                 FeedsChanges,
@@ -250,9 +251,27 @@ final class InkwellLedger
         return body(settlement, partyId, reference);
     }
 
+    /// A payment is taken back whatever version of it stands there.
     @Override
-    public Answer<LedgerRecord> cancel(Standing standing, String key) {
-        return http.post("/payments/{id}/void", "{}", key, InkwellMapping::record, standing.id());
+    public String body(Standing standing, Cancellation cancellation) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        if (cancellation.kind().isDocument()) {
+            body.put("version", standing.version());
+        }
+        if (cancellation.on() != null) {
+            body.put("on", cancellation.on().toString());
+        }
+        return InkwellMapping.write(body);
+    }
+
+    @Override
+    public Answer<LedgerRecord> takeBack(Standing standing, Cancellation cancellation, String key) {
+        return http.post(
+                (cancellation.kind().isDocument() ? "/documents" : "/payments") + "/{id}/void",
+                body(standing, cancellation),
+                key,
+                InkwellMapping::record,
+                standing.id());
     }
 
     @Override

@@ -37,6 +37,7 @@ import java.util.Map;
 import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /// Inkwell's records in our words, and ours in Inkwell's.
 final class InkwellMapping {
@@ -146,7 +147,12 @@ final class InkwellMapping {
     static LedgerRecord record(JsonNode node) {
         return node.has("allocations")
                 ? InkwellPayments.record(node)
-                : Http.JSON.treeToValue(node, LedgerRecord.class).complete();
+                : Http.JSON.treeToValue(standing(node), LedgerRecord.class).complete();
+    }
+
+    private static JsonNode standing(JsonNode document) {
+        boolean taken = text(document, "status").equals("void") && document instanceof ObjectNode;
+        return taken ? ((ObjectNode) document.deepCopy()).put("taken", true) : document;
     }
 
     static Party party(JsonNode node) {

@@ -100,7 +100,8 @@ final class InkwellPayments {
                                 text(node, "reference"),
                                 text(node, "account"),
                                 text(node, "currency"),
-                                text(node, "status").equals("void")))
+                                text(node, "status").equals("void")),
+                        null)
                 .complete();
     }
 

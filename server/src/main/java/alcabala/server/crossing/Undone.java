@@ -1,0 +1,39 @@
+package alcabala.server.crossing;
+
+import alcabala.server.compile.Affected;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// What was taken back off the ledger is as if it had never crossed, and waits until a person sends it again. Its trail
+/// keeps what it was there.
+@Component
+class Undone {
+    private final JdbcClient jdbc;
+    private final Affected affected;
+
+    private record Of(long routeId, long id) {}
+
+    Undone(JdbcClient jdbc, Affected affected) {
+        this.jdbc = jdbc;
+        this.affected = affected;
+    }
+
+    void keep(List<Long> records) {
+        Long[] ids = records.toArray(Long[]::new);
+        jdbc.sql("delete from link where record_id = any(:ids)")
+                .param("ids", ids)
+                .update();
+        Map<Long, List<Long>> byRoute = jdbc.sql("""
+                update record set outcome = 'unreached', version = version + 1, ledger_ref = null, ledger_number = '',
+                    ledger_version = null, ledger_gross = null, ledger_due = null, paid = 0, crossed_at = null, refusal = '',
+                    ledger_differs = false, outcome_revision = null
+                where id = any(:ids) returning route_id, id""").param("ids", ids).query(Of.class).list().stream()
+                .collect(Collectors.groupingBy(
+                        Of::routeId, TreeMap::new, Collectors.mapping(Of::id, Collectors.toList())));
+        byRoute.forEach((route, of) -> affected.compileAgain(route, of, "Alcabala", "it was taken back"));
+    }
+}
