@@ -18,6 +18,7 @@ import { useNotice } from '../ui/notices';
 import { amount, counted, day, moment, plural } from '../ui/format';
 import { FilesOfBatch } from '../files/FilesOfBatch';
 import { SettleByHand } from '../files/SettleByHand';
+import { Prints } from './Prints';
 import { isUndoable, nameOf, STATE_OF, standing, wordOf, type Batch, type Dispatch } from './outcomes';
 
 export function BatchPage() {
@@ -68,6 +69,7 @@ export function BatchPage() {
         </span>
         <Undone batch={batch} />
         <span className="ml-auto flex items-center gap-2">
+          <Prints path={`/api/batches/${id}/report`} what="this batch" />
           {mayUndo && (
             <button type="button" className="act" onClick={undo}>
               Take back… <Key>u</Key>

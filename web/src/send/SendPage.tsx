@@ -10,6 +10,7 @@ import { amount, moment } from '../ui/format';
 import { Beyond } from './Beyond';
 import { Failures } from './Failures';
 import { numberOf, standing, type Batch } from './outcomes';
+import { SentInPeriod } from './SentInPeriod';
 import { Waits } from './Waits';
 
 const keyOf = (batch: Batch) => String(batch.id);
@@ -31,7 +32,10 @@ export function SendPage() {
         <Beyond key={each.route} of={each} />
       ))}
       <Failures waiting={waits} />
-      <h2 className="title px-2 pt-4 pb-1 text-[16px]">Batches of this route</h2>
+      <div className="flex items-end gap-3 px-2 pt-4 pb-1">
+        <h2 className="title text-[16px]">Batches of this route</h2>
+        {rows.length > 0 && <SentInPeriod />}
+      </div>
       {batches.error && <Failure error={batches.error} />}
       <Book
         name="batches"

@@ -61,7 +61,8 @@ public final class SheetFile {
         return text.toString().getBytes(StandardCharsets.UTF_8);
     }
 
-    private static String safe(String cell) {
+    /// Text of a cell of CSV as no spreadsheet takes it for a formula.
+    public static String safe(String cell) {
         return FORMULA.matcher(cell).matches() ? "'" + cell : cell;
     }
 

@@ -7,6 +7,7 @@ import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.platform.Amounts;
+import alcabala.server.platform.WrittenForm;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import io.swagger.v3.oas.annotations.Hidden;
@@ -83,7 +84,7 @@ class ReadinessApi {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"readiness-" + found.code() + ".pdf\"")
-                .body(ReadinessReport.of(found, judged));
+                .body(ReadinessReport.of(found, judged, WrittenForm.now()));
     }
 
     private ReadinessJson json(RouteRow route) {

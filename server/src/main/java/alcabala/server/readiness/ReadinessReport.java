@@ -1,55 +1,49 @@
 package alcabala.server.readiness;
 
 import alcabala.accounting.readiness.Result.Verdict;
+import alcabala.formats.print.Form;
+import alcabala.formats.print.PdfPages;
+import alcabala.formats.print.Report;
+import alcabala.formats.print.Report.Cell;
+import alcabala.formats.print.Report.Column;
+import alcabala.formats.print.Report.Fact;
+import alcabala.formats.print.Report.Table;
 import alcabala.server.platform.Writing;
 import alcabala.server.readiness.ReadinessApi.CheckJson;
 import alcabala.server.readiness.ReadinessApi.ReadinessJson;
 import alcabala.server.route.RouteRow;
-import java.awt.Color;
-import java.io.ByteArrayOutputStream;
-import org.openpdf.text.Document;
-import org.openpdf.text.Font;
-import org.openpdf.text.PageSize;
-import org.openpdf.text.Paragraph;
-import org.openpdf.text.Phrase;
-import org.openpdf.text.pdf.PdfPCell;
-import org.openpdf.text.pdf.PdfPTable;
-import org.openpdf.text.pdf.PdfWriter;
+import java.util.List;
 
-/// Readiness on one page of paper.
+/// Readiness on paper.
 final class ReadinessReport {
-    private static final Color INK = new Color(0x1c, 0x24, 0x30);
-    private static final Color RULE = new Color(0xe4, 0xdc, 0xcb);
-    private static final Font TITLE = new Font(Font.TIMES_ROMAN, 17, Font.BOLD, INK);
-    private static final Font TEXT = new Font(Font.HELVETICA, 8, Font.NORMAL, INK);
-    private static final Font STRONG = new Font(Font.HELVETICA, 8, Font.BOLD, INK);
-
     private ReadinessReport() {}
 
-    static byte[] of(RouteRow route, ReadinessJson readiness) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try (Document page = new Document(PageSize.A4, 42, 42, 42, 42)) {
-            PdfWriter.getInstance(page, out);
-            page.addTitle("Readiness of " + route.source() + " to " + route.ledger());
-            page.open();
-            page.add(new Paragraph("Is " + route.source() + " ready to cross to " + route.ledger() + "?", TITLE));
-            page.add(new Paragraph(
-                    route.businessName() + ", " + route.site() + ", books in " + route.currency() + ". Judged on "
-                            + Writing.now().moment(readiness.at()) + ". " + summary(readiness),
-                    TEXT));
-            PdfPTable table = new PdfPTable(new float[] {11, 27, 62});
-            table.setWidthPercentage(100);
-            table.setSpacingBefore(10);
-            readiness.checks().forEach(check -> row(table, check));
-            page.add(table);
-        }
-        return out.toByteArray();
+    static byte[] of(RouteRow route, ReadinessJson readiness, Form form) {
+        List<List<Cell>> rows =
+                readiness.checks().stream().map(ReadinessReport::row).toList();
+        return PdfPages.of(
+                new Report(
+                        "Is " + route.source() + " ready to cross to " + route.ledger() + "?",
+                        route.businessName() + ", " + route.site() + ", books in " + route.currency(),
+                        List.of(
+                                new Fact("Checks", summary(readiness)),
+                                new Fact("Judged", Writing.now().moment(readiness.at()))),
+                        List.of(new Table(
+                                "Checks",
+                                List.of(
+                                        Column.text("Verdict", 11),
+                                        Column.text("Check", 27),
+                                        Column.text("What was found, and what to do", 62)),
+                                rows,
+                                List.of())),
+                        "Judged on " + Writing.now().moment(readiness.at())),
+                form);
     }
 
     private static String summary(ReadinessJson readiness) {
         long blocks = count(readiness, Verdict.BLOCKS);
         long warns = count(readiness, Verdict.WARNS);
-        return blocks + " of " + readiness.checks().size() + " checks block, " + warns + " warn.";
+        return blocks + " of " + readiness.checks().size() + " block, " + warns + " warn";
     }
 
     private static long count(ReadinessJson readiness, Verdict verdict) {
@@ -58,23 +52,11 @@ final class ReadinessReport {
                 .count();
     }
 
-    private static void row(PdfPTable table, CheckJson check) {
-        table.addCell(cell(new Phrase(word(check.verdict()), STRONG)));
-        table.addCell(cell(new Phrase(check.title(), TEXT)));
-        Phrase says = new Phrase(check.found(), TEXT);
-        if (check.verdict() != Verdict.PASSES) {
-            says.add(new Phrase(" " + check.otherwise() + " ", STRONG));
-            says.add(new Phrase(check.remedy(), TEXT));
-        }
-        table.addCell(cell(says));
-    }
-
-    private static PdfPCell cell(Phrase phrase) {
-        PdfPCell cell = new PdfPCell(phrase);
-        cell.setBorder(PdfPCell.BOTTOM);
-        cell.setBorderColor(RULE);
-        cell.setPadding(4);
-        return cell;
+    private static List<Cell> row(CheckJson check) {
+        String says = check.verdict() == Verdict.PASSES
+                ? check.found()
+                : check.found() + " " + check.otherwise() + " " + check.remedy();
+        return List.of(Cell.of(word(check.verdict())), Cell.of(check.title()), Cell.of(says));
     }
 
     private static String word(Verdict verdict) {

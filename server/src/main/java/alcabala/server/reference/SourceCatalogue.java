@@ -264,6 +264,11 @@ public class SourceCatalogue {
         return names("source_party", sourceId);
     }
 
+    /// The same of categories.
+    public Map<String, String> categoryNames(long sourceId) {
+        return names("source_category", sourceId);
+    }
+
     /// Names of those of these items that it knows, by codes.
     public Map<String, String> itemNames(long sourceId, Collection<String> codes) {
         Map<String, String> names = new HashMap<>();

@@ -15,13 +15,13 @@ import org.springframework.stereotype.Component;
 
 /// Shows batches and what became of their documents.
 @Component
-class BatchView {
+public class BatchView {
     private final JdbcClient jdbc;
 
     /// @param undoes the batch that it takes back; null for what takes none back
     /// @param undoneBy the last batch that takes this one, or some of it, back; null where none does
     /// @param ownList the file that the independent total was read from; empty when it was typed, or there is none
-    record BatchJson(
+    public record BatchJson(
             long id,
             String origin,
             String createdBy,
@@ -97,11 +97,7 @@ class BatchView {
                 .query(Timestamp.class)
                 .single()
                 .toInstant();
-        BatchJson batch = jdbc.sql(BATCH + " where b.id = :id group by b.id")
-                .param("id", id)
-                .query(BatchView::batch)
-                .optional()
-                .orElseThrow(() -> NotPossibleException.missing("batch " + id));
+        BatchJson batch = head(id);
         List<DispatchJson> dispatches = jdbc.sql("""
                 select p.record_id, d.number, d.kind, d.party_name, d.issue_date, d.gross, d.currency, p.outcome, p.refusal_code,
                     p.sentence, p.ledger_ref, d.ledger_number, p.idempotency_key, p.attempts, d.state, exists (
@@ -116,6 +112,15 @@ class BatchView {
                 .query(BatchView::dispatch)
                 .list();
         return new BatchDetail(batch, dispatches, asOf);
+    }
+
+    /// What a batch is, and how far it has come.
+    public BatchJson head(long id) {
+        return jdbc.sql(BATCH + " where b.id = :id group by b.id")
+                .param("id", id)
+                .query(BatchView::batch)
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("batch " + id));
     }
 
     private static BatchJson batch(ResultSet row, int n) throws SQLException {

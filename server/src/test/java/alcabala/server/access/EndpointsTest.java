@@ -100,6 +100,8 @@ class EndpointsTest {
             POST /api/documents/{id}/settlement                    administrator bookkeeper
             GET /api/batches                                       administrator bookkeeper reviewer
             GET /api/batches/{id}                                  administrator bookkeeper reviewer
+            GET /api/batches/{id}/report                           administrator bookkeeper reviewer
+            GET /api/register                                      administrator bookkeeper reviewer
             GET /api/batches/{id}/own-list                         administrator bookkeeper reviewer
             GET /api/batches/{id}/files                            administrator bookkeeper reviewer
             GET /api/batches/{id}/files/download                   administrator bookkeeper reviewer

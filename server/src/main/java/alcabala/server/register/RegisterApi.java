@@ -1,0 +1,68 @@
+package alcabala.server.register;
+
+import alcabala.formats.print.Report;
+import alcabala.server.crossing.BatchHeads;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.WrittenForm;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.Routes;
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import java.time.LocalDate;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/// Prints what crossed.
+@RestController
+class RegisterApi {
+    private final Routes routes;
+    private final BatchHeads heads;
+    private final Reports reports;
+
+    RegisterApi(Routes routes, BatchHeads heads, Reports reports) {
+        this.routes = routes;
+        this.heads = heads;
+        this.reports = reports;
+    }
+
+    /// A batch: its journal, what was sold and how it was paid, and each record.
+    @GetMapping("/api/batches/{id}/report")
+    ResponseEntity<byte[]> batch(@PathVariable long id, @RequestParam(defaultValue = "PDF") Medium as, Principal who) {
+        RouteRow route = routes.get(heads.routeOf(id));
+        return printed(reports.ofBatch(route, id, who.getName()), as, "batch-" + id);
+    }
+
+    /// The same of all that came to stand on the ledger from one day to another.
+    @GetMapping("/api/register")
+    ResponseEntity<byte[]> period(
+            @RequestParam String route,
+            @RequestParam LocalDate from,
+            @RequestParam LocalDate to,
+            @RequestParam(defaultValue = "PDF") Medium as,
+            Principal who) {
+        if (to.isBefore(from)) {
+            throw NotPossibleException.invalid("period-turned", "The period ends before it begins.");
+        }
+        RouteRow found = routes.getLeading(route);
+        return printed(
+                reports.ofPeriod(found, from, to, who.getName()), as, "sent-" + found.code() + "-" + from + "-" + to);
+    }
+
+    private static ResponseEntity<byte[]> printed(Report report, Medium as, String name) {
+        ContentDisposition.Builder shown =
+                as == Medium.PDF ? ContentDisposition.inline() : ContentDisposition.attachment();
+        return ResponseEntity.ok()
+                .contentType(as.type())
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        shown.filename(name + "." + as.ending(), StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(as.print(report, WrittenForm.now()));
+    }
+}
