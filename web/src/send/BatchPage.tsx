@@ -1,4 +1,3 @@
-import { isGivenBack } from '../api/recordKinds';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -10,16 +9,16 @@ import { useCurrent } from '../app/current';
 import { Figure } from '../help/Figure';
 import type { Rule } from '../help/rules';
 import { Book } from '../ui/book/Book';
-import type { Column } from '../ui/book/columns';
 import { Failure } from '../ui/Failure';
-import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
 import { amount, counted, day, moment, plural } from '../ui/format';
 import { FilesOfBatch } from '../files/FilesOfBatch';
 import { SettleByHand } from '../files/SettleByHand';
+import { MailOfBatch } from '../mail/MailOfBatch';
 import { Prints } from './Prints';
-import { isUndoable, nameOf, STATE_OF, standing, wordOf, type Batch, type Dispatch } from './outcomes';
+import { dispatchColumns } from './dispatchColumns';
+import { isUndoable, nameOf, standing, type Batch, type Dispatch } from './outcomes';
 
 export function BatchPage() {
   const id = Number(useParams().id);
@@ -44,6 +43,9 @@ export function BatchPage() {
   useHotkeys('esc', back);
   const mayUndo = me.mayChange && detail.data !== undefined && isUndoable(detail.data.batch);
   const undo = () => void navigate(`/send/${id}/undo?route=${route.code}`);
+  const [mailing, setMailing] = useState(false);
+  const mail = () => setMailing((open) => !open);
+  useHotkeys('m', mail, { preventDefault: true });
   useHotkeys('u', undo, { enabled: mayUndo });
   if (detail.error) {
     return <Failure error={detail.error} />;
@@ -69,6 +71,9 @@ export function BatchPage() {
         </span>
         <Undone batch={batch} />
         <span className="ml-auto flex items-center gap-2">
+          <button type="button" className="act" aria-expanded={mailing} onClick={mail}>
+            E-mail… <Key>m</Key>
+          </button>
           <Prints path={`/api/batches/${id}/report`} what="this batch" />
           {mayUndo && (
             <button type="button" className="act" onClick={undo}>
@@ -80,6 +85,7 @@ export function BatchPage() {
       </div>
       <Totals batch={batch} />
       {batch.files && <FilesOfBatch batch={batch} />}
+      {mailing && <MailOfBatch batch={batch} onClose={() => setMailing(false)} />}
       <Book
         name="batch"
         label="Documents of the batch"
@@ -152,97 +158,6 @@ function Totals({ batch }: { batch: Batch }) {
     </div>
   );
 }
-
-const isRefused = (dispatch: Dispatch) => dispatch.outcome === 'refused';
-
-const dispatchColumns = (
-  route: { code: string; ledger: string },
-  currency: string,
-  batch: Pick<Batch, 'files' | 'undoes'>,
-): Column<Dispatch>[] => [
-  {
-    id: 'state',
-    name: 'State',
-    unnamed: true,
-    width: 58,
-    tone: () => '!text-clip',
-    value: (each) => each.outcome,
-    cell: (each) => <Glyph state={STATE_OF[each.outcome] ?? 'Queued'} />,
-  },
-  {
-    id: 'number',
-    name: 'Number',
-    width: 92,
-    value: (each) => each.number,
-    cell: (each) => (
-      <Link className="underline" to={`/documents/${each.documentId}?route=${route.code}`}>
-        {each.number}
-      </Link>
-    ),
-  },
-  {
-    id: 'party',
-    name: 'Party',
-    width: 190,
-    value: (each) => each.party,
-    title: (each) => each.party,
-    cell: (each) => each.party,
-  },
-  {
-    id: 'date',
-    name: 'Date',
-    width: 66,
-    tone: () => 'soft',
-    value: (each) => each.issueDate,
-    title: (each) => each.issueDate,
-    cell: (each) => day(each.issueDate),
-  },
-  {
-    id: 'gross',
-    name: `Gross, ${currency}`,
-    width: 100,
-    amount: true,
-    value: (each) => signed(each, batch),
-    rank: (each) => Number(signed(each, batch)),
-    cell: (each) => amount(signed(each, batch)),
-  },
-  {
-    id: 'outcome',
-    name: 'Outcome',
-    width: 130,
-    tone: (each) => (isRefused(each) ? 'text-error' : undefined),
-    value: (each) => wordOf(each.outcome, batch),
-    cell: (each) => (
-      <>
-        {wordOf(each.outcome, batch)}
-        {each.undone && <span className="soft"> (taken back)</span>}
-        {isRefused(each) && each.state !== 'Refused' && <span className="soft"> (now {each.state})</span>}
-      </>
-    ),
-  },
-  {
-    id: 'there',
-    name: `In ${route.ledger}`,
-    width: 90,
-    value: (each) => each.ledgerRef,
-    cell: (each) => each.ledgerRef,
-  },
-  {
-    id: 'said',
-    name: `What ${route.ledger} said, and what to do`,
-    wraps: true,
-    value: (each) => [each.sentence, each.advice].filter((text) => text).join(' '),
-    cell: (each) => (
-      <>
-        {each.sentence && <span className={isRefused(each) ? 'text-error' : ''}>“{each.sentence}” </span>}
-        {each.advice}
-      </>
-    ),
-  },
-];
-
-const signed = (dispatch: Dispatch, { undoes }: Pick<Batch, 'undoes'>) =>
-  isGivenBack(dispatch.kind) === (undoes === undefined) ? `-${dispatch.gross}` : dispatch.gross;
 
 const AGAIN = new Set(['Refused', 'Ready', 'Diverged']);
 

@@ -41,7 +41,10 @@ final class DemoProcesses implements AutoCloseable {
 
     DemoProcesses() {
         start(
-                Map.of("STANDINS_PORT", String.valueOf(STANDINS), "STANDINS_DB", base + standinsDatabase),
+                Map.of(
+                        "STANDINS_PORT", String.valueOf(STANDINS),
+                        "STANDINS_SMTP_PORT", String.valueOf(STANDINS + 1),
+                        "STANDINS_DB", base + standinsDatabase),
                 "-jar",
                 Path.of("standins/target/standins-1-exec.jar").toString());
         start(

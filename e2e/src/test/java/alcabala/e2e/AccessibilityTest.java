@@ -72,6 +72,13 @@ class AccessibilityTest {
         browser.awaitText("what keeps a record from crossing");
         check(browser, "help");
         browser.keys(Keys.ESCAPE);
+        browser.open(demo.address() + "/send/1?route=yard");
+        browser.find("tr[data-outcome]");
+        browser.keys("m");
+        browser.awaitText("Nobody was told of this batch so far.");
+        check(browser, "mail");
+        browser.open(demo.address() + "/release?route=yard&state=All");
+        browser.find("tr[data-document]");
         for (String button :
                 List.of("button[aria-label^='Issue date']", "header button[aria-haspopup]", "tfoot .figure")) {
             browser.find(button).click();
@@ -122,6 +129,7 @@ class AccessibilityTest {
                         "/map/then?route=yard&moment=2026-01-01T00:00:00Z", "table[aria-label='Rows then and now'] td"),
                 Map.entry("/documents/2?route=yard", "table[aria-label='Lines on both sides']"),
                 Map.entry("/send?route=yard", "table[aria-label=Batches]"),
+                Map.entry("/send/1/undo?route=yard", "tr[data-stays]"),
                 Map.entry("/send/1?route=yard", "tr[data-outcome]"));
     }
 

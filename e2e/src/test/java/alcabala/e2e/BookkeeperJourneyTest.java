@@ -33,7 +33,29 @@ class BookkeeperJourneyTest {
             lookAtBothSides(browser, demo);
             settleWhatWasChangedThere(browser, demo);
             bothSidesAgreeToTheCent(demo);
+            aBatchIsTakenBackByKeys(browser, demo);
+            somebodyIsToldOfIt(browser, demo);
         }
+    }
+
+    /// One of its two records was paid and went again since: that one stays.
+    private static void aBatchIsTakenBackByKeys(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/send/2?route=yard");
+        browser.awaitText("2 posted");
+        browser.keys("u");
+        browser.awaitText("1 record can be taken back, 1 cannot");
+        browser.awaitText("Voids 1, €");
+        browser.find("form[aria-label='Take back'] input").sendKeys("Posted to the wrong account", Keys.ENTER);
+        browser.awaitText("takes back batch 2: Posted to the wrong account");
+        browser.awaitText("1 taken back");
+    }
+
+    private static void somebodyIsToldOfIt(Browser browser, Demo demo) {
+        browser.keys("m");
+        browser.awaitText("Nobody was told of this batch so far.");
+        browser.keys("office@inkwell.example", Keys.ENTER);
+        browser.awaitText("by M. Ferro, with batch-");
+        browser.until(d -> demo.read(demo.desks() + "/post").contains("office@inkwell.example") ? true : null);
     }
 
     private static void mapOnceFromRelease(Browser browser) {

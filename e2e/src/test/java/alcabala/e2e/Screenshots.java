@@ -1,9 +1,16 @@
 package alcabala.e2e;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
@@ -11,6 +18,7 @@ import org.openqa.selenium.WebElement;
 /// Remakes the pictures of the main views from the demo data. Run by `./alcabala screenshots`; its name keeps it out of
 /// the tests.
 class Screenshots {
+    private static final float DOTS_PER_INCH = 110;
     private final Path folder = Path.of(System.getenv().getOrDefault("ALCABALA_SCREENSHOTS", "target/screenshots"));
 
     @Test
@@ -45,6 +53,11 @@ class Screenshots {
             browser.awaitText("Batches of this route");
             browser.awaitText("87 posted");
             browser.picture(folder.resolve("send.png"));
+            printed(browser, 1);
+            browser.open(at + "/send/1/undo?route=yard");
+            browser.awaitText("can be taken back");
+            browser.awaitText("Voids ");
+            browser.picture(folder.resolve("undo.png"));
             browser.open(at + "/release?route=yard&state=Posted");
             browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
             browser.awaitText("Taken in");
@@ -75,8 +88,6 @@ class Screenshots {
         browser.awaitText("Corvane Charter is connected");
         browser.open(at + "/connect?view=connections&route=yard");
         browser.find("tr[data-site='Port Ellery']");
-        browser.driver().executeScript("document.querySelector('section[aria-label=Routes]').scrollIntoView()");
-        browser.picture(folder.resolve("sites.png"));
         browser.open(at + "/connect?view=settings&route=yard&setting=SALES_TAX&value=off");
         browser.find("[data-effect]");
         browser.picture(folder.resolve("settings.png"));
@@ -89,10 +100,22 @@ class Screenshots {
                     browser.find(awaited);
                     browser.picture(folder.resolve(view + ".png"));
                 });
-        browser.open(at + "/connect?route=yard&view=people");
-        browser.pressAt("tr[data-person=slip] button");
-        browser.awaitText("Sees the documents of");
-        browser.picture(folder.resolve("people.png"));
+    }
+
+    /// The first page of what is printed of a batch.
+    private void printed(Browser browser, long batch) {
+        String said = (String) browser.driver().executeAsyncScript("""
+                const done = arguments[1];
+                fetch('/api/batches/' + arguments[0] + '/report').then(answer => answer.arrayBuffer())
+                    .then(bytes => done(btoa(Array.from(new Uint8Array(bytes), each => String.fromCharCode(each)).join(''))));""", batch);
+        try (PDDocument pages = Loader.loadPDF(Base64.getDecoder().decode(said))) {
+            ImageIO.write(
+                    new PDFRenderer(pages).renderImageWithDPI(0, DOTS_PER_INCH),
+                    "png",
+                    folder.resolve("printed.png").toFile());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /// A batch that went as a file and was refused in part, and how such files look.

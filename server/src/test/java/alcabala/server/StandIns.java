@@ -12,6 +12,7 @@ import tools.jackson.databind.JsonNode;
 /// The simulated outside world, one process for all tests of a run.
 public final class StandIns {
     private final int port = World.freePort();
+    private final int smtpPort = World.freePort();
     private final Api api = new Api(address());
 
     StandIns() {
@@ -20,6 +21,7 @@ public final class StandIns {
         World.launch(
                 Map.of(
                         "STANDINS_PORT", String.valueOf(port),
+                        "STANDINS_SMTP_PORT", String.valueOf(smtpPort),
                         "LIMIT_WINDOW", "2s",
                         "STANDINS_DB", World.url(database),
                         "PGPASSWORD", World.password()),
@@ -32,6 +34,16 @@ public final class StandIns {
 
     public String address() {
         return "http://127.0.0.1:" + port;
+    }
+
+    /// Where the post office takes mail.
+    public int smtpPort() {
+        return smtpPort;
+    }
+
+    /// What came there, the newest first.
+    public JsonNode letters() {
+        return api.get("/post/letters").json();
     }
 
     void reset() {

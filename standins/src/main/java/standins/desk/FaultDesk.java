@@ -13,13 +13,16 @@ import standins.Faults;
 import standins.Refusal;
 import standins.demo.DemoBusiness;
 import standins.inkwell.Company;
+import standins.post.PostOffice;
 
 @Controller
 class FaultDesk {
     private final Faults faults;
     private final DemoBusiness demo;
+    private final PostOffice post;
 
-    FaultDesk(Faults faults, DemoBusiness demo) {
+    FaultDesk(Faults faults, DemoBusiness demo, PostOffice post) {
+        this.post = post;
         this.faults = faults;
         this.demo = demo;
     }
@@ -59,6 +62,7 @@ class FaultDesk {
     @PostMapping("/reset")
     String reset() {
         demo.reset();
+        post.reset();
         return "redirect:/";
     }
 

@@ -35,6 +35,7 @@ class BooksTest {
     private static Items items;
     private static Requests requests;
     private static Payments payments;
+    private static Voiding voiding;
 
     @BeforeAll
     static void start() throws SQLException {
@@ -42,6 +43,7 @@ class BooksTest {
         context = SpringApplication.run(
                 StandinsApplication.class,
                 "--server.port=0",
+                "--standins.smtp-port=0",
                 "--spring.datasource.url=" + System.getenv("ALCABALA_TEST_DB") + DATABASE);
         posting = context.getBean(Posting.class);
         numbers = context.getBean(Numbers.class);
@@ -49,6 +51,7 @@ class BooksTest {
         items = context.getBean(Items.class);
         requests = context.getBean(Requests.class);
         payments = context.getBean(Payments.class);
+        voiding = context.getBean(Voiding.class);
     }
 
     @AfterAll
@@ -356,6 +359,55 @@ class BooksTest {
         assertThat(paid(second)).isEqualByComparingTo("0.00");
         assertThat(saltmere(() -> payments.get(payment.id())).journal()).isEmpty();
         assertThat(refused(() -> payments.voidIt(payment.id(), null)).code()).isEqualTo("payment-void");
+    }
+
+    @Test
+    void aDocumentIsVoidOnItsOwnDayOrReversedOnALaterOne() {
+        Books.Document own = saltmere(() -> posting.post(invoice("T-V1")));
+        BigDecimal before = balance("1100");
+        assertRefused("stale-version", () -> voiding.voidDocument(own.id(), own.version() - 1, null));
+        assertRefused("void-too-early", () -> voiding.voidDocument(own.id(), own.version(), DAY.minusDays(1)));
+        Books.Document none = saltmere(() -> voiding.voidDocument(own.id(), own.version(), DAY));
+        assertThat(none.status()).isEqualTo("void");
+        assertThat(none.journal()).as("as if it had never been").isEmpty();
+        assertThat(balance("1100")).isEqualByComparingTo(before.subtract(own.gross()));
+        assertRefused("document-void", () -> voiding.voidDocument(own.id(), null, null));
+        assertRefused("document-void", () -> posting.change(own.id(), versioned(invoice("T-V1"), none.version())));
+        assertRefused("document-void", () -> payments.post(payment("payment-in", "1.00", to(own, "1.00"))));
+
+        Books.Document again = saltmere(() -> posting.post(invoice("T-V1")));
+        assertThat(again.id()).as("the number is free").isNotEqualTo(own.id());
+        saltmere(() -> {
+            masters.lockThrough(DAY);
+            return null;
+        });
+        assertRefused("period-locked", () -> voiding.voidDocument(again.id(), null, null));
+        assertRefused("period-locked", () -> voiding.voidDocument(again.id(), null, DAY));
+        Books.Document reversed = saltmere(() -> voiding.voidDocument(again.id(), null, DAY.plusDays(1)));
+        assertThat(reversed.journal())
+                .as("what it was and its opposite")
+                .hasSize(2 * again.journal().size());
+        assertThat(sum(reversed.journal(), true))
+                .isEqualByComparingTo(sum(again.journal(), true).multiply(amount("2")));
+        assertThat(balance("1100")).isEqualByComparingTo(before.subtract(own.gross()));
+        saltmere(() -> {
+            masters.lockThrough(DAY.minusYears(1));
+            return null;
+        });
+    }
+
+    @Test
+    void whatIsSettledIsNotVoidBeforeWhatSettlesIt() {
+        Books.Document document = saltmere(() -> posting.post(invoice("T-V2")));
+        Books.Payment payment = saltmere(() -> payments.post(payment("payment-in", "35.00", to(document, "35.00"))));
+        assertRefused("document-settled", () -> voiding.voidDocument(document.id(), null, null));
+        BigDecimal bank = balance("1000");
+        Books.Payment later = saltmere(() -> payments.voidIt(payment.id(), DAY.plusDays(2)));
+        assertThat(later.journal()).hasSize(2 * payment.journal().size());
+        assertThat(balance("1000")).isEqualByComparingTo(bank.subtract(amount("35.00")));
+        assertThat(saltmere(() -> voiding.voidDocument(document.id(), null, null))
+                        .status())
+                .isEqualTo("void");
     }
 
     @Test

@@ -32,7 +32,7 @@ public class BatchFiles {
     public record WrittenFile(
             int ordinal, String name, int bytes, String sha256, Instant writtenAt, String writtenBy) {}
 
-    record Content(String name, byte[] bytes) {}
+    public record Content(String name, byte[] bytes) {}
 
     BatchFiles(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
@@ -136,15 +136,26 @@ public class BatchFiles {
 
     /// One file as it is, several as a ZIP.
     Content download(long batch) {
-        List<Content> all = jdbc.sql(
-                        "select name, content as bytes from batch_file where batch_id = :batch order by ordinal")
-                .param("batch", batch)
-                .query((row, n) -> new Content(row.getString("name"), row.getBytes("bytes")))
-                .list();
+        List<Content> all = contents(batch);
         if (all.isEmpty()) {
             throw NotPossibleException.missing("file of batch " + batch);
         }
         return all.size() == 1 ? all.getFirst() : new Content("batch-" + delivery(batch) + ".zip", zip(all));
+    }
+
+    /// None of a batch that went through a connection.
+    public List<Content> contents(long batch) {
+        return jdbc.sql("select name, content as bytes from batch_file where batch_id = :batch order by ordinal")
+                .param("batch", batch)
+                .query((row, n) -> new Content(row.getString("name"), row.getBytes("bytes")))
+                .list();
+    }
+
+    public List<String> names(long batch) {
+        return jdbc.sql("select name from batch_file where batch_id = :batch order by ordinal")
+                .param("batch", batch)
+                .query(String.class)
+                .list();
     }
 
     static byte[] zip(List<Content> files) {

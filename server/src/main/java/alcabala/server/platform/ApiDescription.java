@@ -32,6 +32,7 @@ class ApiDescription {
             "UndoJson.lockedThrough",
             "UndoJson.reversedOn",
             "UndoOrderJson.on",
+            "MailJson.sentAt",
             "UndoChoiceJson.on",
             "KnownLayout.id",
             "KeepJson.id",

@@ -1,9 +1,9 @@
 package alcabala.server.register;
 
-import alcabala.formats.print.Form;
 import alcabala.formats.print.PdfPages;
 import alcabala.formats.print.Report;
 import alcabala.formats.print.Sheets;
+import alcabala.server.platform.WrittenForm;
 import org.springframework.http.MediaType;
 
 /// On what something is printed.
@@ -20,19 +20,15 @@ enum Medium {
         this.type = type;
     }
 
-    byte[] print(Report report, Form form) {
-        return switch (this) {
-            case PDF -> PdfPages.of(report, form);
+    /// As whoever is signed in writes figures and days.
+    ///
+    /// @param name of the file, without its ending
+    Printed print(Report report, String name) {
+        byte[] bytes = switch (this) {
+            case PDF -> PdfPages.of(report, WrittenForm.now());
             case XLSX -> Sheets.xlsx(report);
             case CSV -> Sheets.csv(report);
         };
-    }
-
-    String ending() {
-        return ending;
-    }
-
-    MediaType type() {
-        return MediaType.parseMediaType(type);
+        return new Printed(name + "." + ending, MediaType.parseMediaType(type), bytes);
     }
 }

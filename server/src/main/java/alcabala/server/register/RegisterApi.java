@@ -1,9 +1,7 @@
 package alcabala.server.register;
 
-import alcabala.formats.print.Report;
 import alcabala.server.crossing.BatchHeads;
 import alcabala.server.platform.NotPossibleException;
-import alcabala.server.platform.WrittenForm;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import java.nio.charset.StandardCharsets;
@@ -11,6 +9,7 @@ import java.security.Principal;
 import java.time.LocalDate;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -34,7 +33,7 @@ class RegisterApi {
     @GetMapping("/api/batches/{id}/report")
     ResponseEntity<byte[]> batch(@PathVariable long id, @RequestParam(defaultValue = "PDF") Medium as, Principal who) {
         RouteRow route = routes.get(heads.routeOf(id));
-        return printed(reports.ofBatch(route, id, who.getName()), as, "batch-" + id);
+        return answer(as.print(reports.ofBatch(route, id, who.getName()), "batch-" + id));
     }
 
     /// The same of all that came to stand on the ledger from one day to another.
@@ -49,20 +48,21 @@ class RegisterApi {
             throw NotPossibleException.invalid("period-turned", "The period ends before it begins.");
         }
         RouteRow found = routes.getLeading(route);
-        return printed(
-                reports.ofPeriod(found, from, to, who.getName()), as, "sent-" + found.code() + "-" + from + "-" + to);
+        return answer(as.print(
+                reports.ofPeriod(found, from, to, who.getName()), "sent-" + found.code() + "-" + from + "-" + to));
     }
 
-    private static ResponseEntity<byte[]> printed(Report report, Medium as, String name) {
-        ContentDisposition.Builder shown =
-                as == Medium.PDF ? ContentDisposition.inline() : ContentDisposition.attachment();
+    private static ResponseEntity<byte[]> answer(Printed printed) {
+        ContentDisposition.Builder shown = printed.type().equals(MediaType.APPLICATION_PDF)
+                ? ContentDisposition.inline()
+                : ContentDisposition.attachment();
         return ResponseEntity.ok()
-                .contentType(as.type())
+                .contentType(printed.type())
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
-                        shown.filename(name + "." + as.ending(), StandardCharsets.UTF_8)
+                        shown.filename(printed.name(), StandardCharsets.UTF_8)
                                 .build()
                                 .toString())
-                .body(as.print(report, WrittenForm.now()));
+                .body(printed.bytes());
     }
 }

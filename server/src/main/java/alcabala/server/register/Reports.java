@@ -22,7 +22,7 @@ import org.springframework.stereotype.Component;
 
 /// What is printed of a batch, and of a period.
 @Component
-class Reports {
+class Reports implements Printing {
     private final CrossedRows rows;
     private final BatchView batches;
     private final SourceCatalogue catalogue;
@@ -35,6 +35,11 @@ class Reports {
         this.catalogue = catalogue;
         this.reference = reference;
         this.clock = clock;
+    }
+
+    @Override
+    public Printed batch(RouteRow route, long batch, String who) {
+        return Medium.PDF.print(ofBatch(route, batch, who), "batch-" + batch);
     }
 
     Report ofBatch(RouteRow route, long id, String who) {

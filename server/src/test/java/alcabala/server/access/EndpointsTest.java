@@ -101,6 +101,7 @@ class EndpointsTest {
             GET /api/batches                                       administrator bookkeeper reviewer
             GET /api/batches/{id}                                  administrator bookkeeper reviewer
             GET /api/batches/{id}/report                           administrator bookkeeper reviewer
+            GET /api/batches/{id}/mail                             administrator bookkeeper reviewer
             GET /api/register                                      administrator bookkeeper reviewer
             GET /api/batches/{id}/own-list                         administrator bookkeeper reviewer
             GET /api/batches/{id}/files                            administrator bookkeeper reviewer
@@ -124,6 +125,7 @@ class EndpointsTest {
             POST /api/pull/sources/{id}                            administrator bookkeeper
             POST /api/batches                                      administrator bookkeeper
             POST /api/batches/{id}/undo                            administrator bookkeeper
+            POST /api/batches/{id}/mail                            administrator bookkeeper
             POST /api/batches/{id}/undo/preview                    administrator bookkeeper
             POST /api/batches/dry-run                              administrator bookkeeper
             POST /api/batches/dry-run/{id}                         administrator bookkeeper

@@ -103,5 +103,8 @@ class StoredShapesTest {
         assertThat(StoredEntry.kind(taken)).isEqualTo("cancellation");
         assertThat(StoredEntry.read("cancellation", 3, without(written, "worth")))
                 .isEqualTo(taken);
+        Cancellation later = new Cancellation(ENTRY, LocalDate.of(2026, 12, 1));
+        assertThat(StoredEntry.read("cancellation", StoredEntry.SHAPE, StoredEntry.write(later)))
+                .isEqualTo(later);
     }
 }

@@ -7,6 +7,8 @@ import alcabala.server.Await;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -43,7 +45,47 @@ class KilledServerTest {
                     .doesNotContainKeys("Queued", "Unconfirmed", "Refused");
             assertThat(after.batch(batch).get("batch").get("posted").asInt()).isEqualTo(BATCH);
             whatIsChangedIsChangedOnce(world, ids.subList(0, CHANGED));
+            whatIsTakenBackIsTakenBackOnce(world, batch);
         }
+    }
+
+    /// All of the batch but what went again since; the ledger counts what stands, and what is void is at its second
+    /// version.
+    private static void whatIsTakenBackIsTakenBackOnce(World world, long batch) {
+        long before = standing(world);
+        List<String> refs = new Yard(world.api("ferro"))
+                .batch(batch)
+                .get("dispatches")
+                .valueStream()
+                .map(each -> each.get("ledgerRef").asString())
+                .toList();
+        int back = BATCH - CHANGED;
+        world.standIns().fault("inkwell", "ANSWER_LOST", 0);
+        Api.Response undo = world.api("ferro")
+                .post(
+                        "/api/batches/" + batch + "/undo",
+                        Map.of("records", List.of(), "reason", "wrong accounts", "shown", back));
+        assertThat(undo.status()).as(undo.body()).isEqualTo(200);
+        killOnce(world, "while it is taken back", () -> before - standing(world) >= 3);
+        int now = (int) (before - standing(world));
+        killOnce(world, "and once more", () -> before - standing(world) > now);
+        world.standIns().fault("inkwell", "NONE", 0);
+        Yard after = new Yard(world.api("ferro"));
+        long by = undo.json().get("id").asLong();
+        after.awaitFinished(by);
+        assertThat(after.batch(by).get("batch").get("posted").asInt()).isEqualTo(back);
+        assertThat(after.counts()).containsEntry("Posted", CHANGED).doesNotContainKeys("Queued", "Unconfirmed");
+        assertThat(before - standing(world)).isEqualTo(back);
+        assertThat(refs.stream().map(ref -> world.standIns().versionOnDesk(ref)))
+                .containsOnly(2);
+    }
+
+    /// As the desk tells it, which no fault of the API touches.
+    private static long standing(World world) {
+        return Pattern.compile("class=\"final\"")
+                .matcher(world.standIns().page("/inkwell/books/saltmere"))
+                .results()
+                .count();
     }
 
     /// Each stands at its second version: sent in place once, whatever died.
@@ -54,7 +96,7 @@ class KilledServerTest {
             String desk = source.substring(source.indexOf("/hullwork"));
             world.standIns().editOnHullwork(desk, "19.90");
         }
-        ferro.post("/api/pull?route=yard", java.util.Map.of());
+        ferro.post("/api/pull?route=yard", Map.of());
         world.standIns().fault("inkwell", "ANSWER_LOST", 0);
         long batch = new Yard(ferro).send(ids);
         killOnce(world, "while changes are under way", () -> changed(world, ids) >= 2);

@@ -1,0 +1,136 @@
+package alcabala.server.mail;
+
+import alcabala.connectors.Kept;
+import alcabala.server.crossing.BatchHeads;
+import alcabala.server.mail.MailStore.Mail;
+import alcabala.server.mail.MailStore.MailFile;
+import alcabala.server.platform.News.Topic;
+import alcabala.server.platform.Pauses;
+import alcabala.server.platform.Telling;
+import alcabala.server.trail.Trail;
+import jakarta.mail.MessagingException;
+import jakarta.mail.SendFailedException;
+import jakarta.mail.internet.MimeMessage;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.springframework.core.io.ByteArrayResource;
+import org.springframework.mail.MailAuthenticationException;
+import org.springframework.mail.MailException;
+import org.springframework.mail.MailSendException;
+import org.springframework.mail.javamail.JavaMailSender;
+import org.springframework.mail.javamail.MimeMessageHelper;
+import org.springframework.stereotype.Component;
+
+/// Hands one mail to the server, once: what is taken is written down as sent. Should that be lost to a crash it goes
+/// again
+/// under the same message id.
+@Component
+class Postman {
+    private final MailStore store;
+    private final MailServer server;
+    private final JavaMailSender sender;
+    private final BatchHeads heads;
+    private final Trail trail;
+    private final Pauses pauses;
+    private final Telling telling;
+    private final Clock clock;
+
+    Postman(
+            MailStore store,
+            MailServer server,
+            JavaMailSender sender,
+            BatchHeads heads,
+            Trail trail,
+            Pauses pauses,
+            Telling telling,
+            Clock clock) {
+        this.store = store;
+        this.server = server;
+        this.sender = sender;
+        this.heads = heads;
+        this.trail = trail;
+        this.pauses = pauses;
+        this.telling = telling;
+        this.clock = clock;
+    }
+
+    /// @return how long to wait until the next try; zero when there is none
+    Duration send(long id) {
+        Mail mail = store.find(id).orElse(null);
+        if (mail == null || !mail.outcome().equals("queued")) {
+            return Duration.ZERO;
+        }
+        try {
+            sender.send(message(mail));
+        } catch (MailException | MessagingException e) {
+            return failed(mail, e);
+        }
+        Instant now = clock.instant();
+        if (store.become(mail, "sent", "", now)) {
+            tell(mail, "mailed", Map.of("files", store.fileNames(id), "message", mail.messageId()));
+        }
+        return Duration.ZERO;
+    }
+
+    private MimeMessage message(Mail mail) throws MessagingException {
+        MimeMessage message = sender.createMimeMessage();
+        MimeMessageHelper helper = new MimeMessageHelper(message, true, StandardCharsets.UTF_8.name());
+        helper.setFrom(server.from());
+        helper.setTo(mail.wording().recipients().toArray(String[]::new));
+        helper.setSubject(mail.wording().subject());
+        helper.setText(mail.wording().body());
+        for (MailFile file : store.files(mail.id())) {
+            helper.addAttachment(file.name(), new ByteArrayResource(file.content()), file.mediaType());
+        }
+        message.setHeader("Message-ID", mail.messageId());
+        return message;
+    }
+
+    /// What the server will not take the next time either is not tried again.
+    private Duration failed(Mail mail, Exception e) {
+        String sentence = Kept.text(sentence(e));
+        boolean ends = isFinal(e) || mail.attempts() + 1 >= Pauses.TRIES;
+        if (store.become(mail, ends ? "failed" : "queued", sentence, null) && ends) {
+            tell(mail, "mail-failed", Map.of("reason", sentence));
+        }
+        return ends ? Duration.ZERO : pauses.after(mail.attempts() + 1);
+    }
+
+    private static boolean isFinal(Exception e) {
+        return e instanceof MailAuthenticationException
+                || causes(e).stream().anyMatch(SendFailedException.class::isInstance);
+    }
+
+    private static List<Exception> causes(Exception e) {
+        return e instanceof MailSendException sending ? Arrays.asList(sending.getMessageExceptions()) : List.of(e);
+    }
+
+    private static String sentence(Exception e) {
+        Throwable cause = causes(e).isEmpty() ? e : causes(e).getFirst();
+        while (cause.getCause() != null && cause.getCause() != cause) {
+            cause = cause.getCause();
+        }
+        String said = cause.getMessage() == null ? cause.getClass().getSimpleName() : cause.getMessage();
+        return "The mail server did not take it: "
+                + said.strip().lines().findFirst().orElse("no reason given");
+    }
+
+    private void tell(Mail mail, String action, Map<String, Object> more) {
+        Map<String, Object> detail = new java.util.LinkedHashMap<>(Map.of(
+                "batch",
+                mail.batchId(),
+                "to",
+                mail.wording().recipients(),
+                "subject",
+                mail.wording().subject()));
+        detail.putAll(more);
+        long route = heads.routeOf(mail.batchId());
+        trail.write(route, null, mail.askedBy(), action, detail);
+        telling.tell(Topic.BATCHES, route, null, mail.batchId());
+    }
+}

@@ -1,0 +1,2 @@
+/// The post office: takes mail by SMTP, and keeps it for whoever looks.
+package standins.post;
