@@ -7,7 +7,7 @@ export function useRefresh() {
   return useCallback(
     () =>
       Promise.all(
-        ['documents', 'map', 'road', 'batches', 'batch', 'choices', 'readiness'].map((key) =>
+        ['documents', 'map', 'road', 'batches', 'batch', 'load', 'choices', 'readiness'].map((key) =>
           client.invalidateQueries({ queryKey: [key] }),
         ),
       ),

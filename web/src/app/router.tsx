@@ -4,6 +4,7 @@ import { SignIn } from '../access/SignIn';
 import { MapPage } from '../map/MapPage';
 import { BothSidesPage } from '../release/BothSidesPage';
 import { ReleasePage } from '../release/ReleasePage';
+import { LoadPage } from '../load/LoadPage';
 import { BatchPage } from '../send/BatchPage';
 import { SendPage } from '../send/SendPage';
 import { UndoPage } from '../send/UndoPage';
@@ -66,6 +67,7 @@ export const router = createBrowserRouter([
       { path: 'release', element: <ReleasePage /> },
       { path: 'documents/:id', element: <BothSidesPage /> },
       { path: 'send', element: <SendPage /> },
+      { path: 'send/load', element: <LoadPage /> },
       { path: 'send/:id', element: <BatchPage /> },
       { path: 'send/:id/undo', element: <UndoPage /> },
       ...TO_COME.map(({ path }) => ({ path: path.slice(1), element: <ToCome /> })),

@@ -34,6 +34,9 @@ export function SendPage() {
       <Failures waiting={waits} />
       <div className="flex items-end gap-3 px-2 pt-4 pb-1">
         <h2 className="title text-[16px]">Batches of this route</h2>
+        <Link className="soft pb-[2px] text-[13px] underline" to={`/send/load?route=${route.code}`}>
+          Everything since a day…
+        </Link>
         {rows.length > 0 && <SentInPeriod />}
       </div>
       {batches.error && <Failure error={batches.error} />}

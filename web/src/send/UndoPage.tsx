@@ -40,7 +40,7 @@ export function UndoPage() {
     enabled: left.size > 0 && meant.length > 0,
   });
   const does = useLast(left.size > 0 ? part.data : all.data, String(id));
-  const columns = useMemo(() => undoColumns(route, shown?.currency ?? route.currency), [route, shown]);
+  const columns = useMemo(() => undoColumns(shown?.currency ?? route.currency), [route, shown]);
   const rows = useMemo(() => rowsOf(shown), [shown]);
   const back = () => void navigate(`/send/${id}?route=${route.code}`);
   useHotkeys('esc', back);
@@ -77,6 +77,7 @@ export function UndoPage() {
           dataOf={(row) => ({ stays: row.why !== '' })}
           at={at ?? rows[0]?.record.toString()}
           onAt={setAt}
+          onOpen={(row) => void navigate(`/documents/${row.record}?route=${route.code}`)}
           chosen={chosen}
           onChoose={(next) => setLeft(new Set(taken.map(keyOfTaken).filter((key) => !next.has(key))))}
           empty={<p className="px-4 py-2">Nothing of this batch came to stand in {route.ledger}.</p>}

@@ -1,4 +1,3 @@
-import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import type { Column } from '../ui/book/columns';
 import { amount, day } from '../ui/format';
@@ -25,18 +24,14 @@ export function rowsOf(undo: Schemas['UndoJson'] | undefined): Row[] {
   ];
 }
 
-export const undoColumns = (route: { code: string; ledger: string }, currency: string): Column<Row>[] => [
+export const undoColumns = (currency: string): Column<Row>[] => [
   {
     id: 'number',
     name: 'Number',
     width: 110,
     handle: true,
     value: (row) => row.number,
-    cell: (row) => (
-      <Link className="underline" to={`/documents/${row.record}?route=${route.code}`}>
-        {row.number}
-      </Link>
-    ),
+    cell: (row) => row.number,
   },
   {
     id: 'party',

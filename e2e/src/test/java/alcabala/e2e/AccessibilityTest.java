@@ -130,6 +130,7 @@ class AccessibilityTest {
                 Map.entry("/documents/2?route=yard", "table[aria-label='Lines on both sides']"),
                 Map.entry("/send?route=yard", "table[aria-label=Batches]"),
                 Map.entry("/send/1/undo?route=yard", "tr[data-stays]"),
+                Map.entry("/send/load?route=yard&since=2026-01-01", "section[aria-label='Historical load'] tbody td"),
                 Map.entry("/send/1?route=yard", "tr[data-outcome]"));
     }
 

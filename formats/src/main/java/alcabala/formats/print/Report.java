@@ -27,6 +27,11 @@ public record Report(String title, String about, List<Fact> facts, List<Table> t
         public boolean isEmpty() {
             return rows.isEmpty();
         }
+
+        /// The same under another title.
+        public Table titled(String other) {
+            return new Table(other, columns, rows, total);
+        }
     }
 
     /// @param weight its share of the width

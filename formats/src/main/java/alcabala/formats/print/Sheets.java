@@ -11,7 +11,10 @@ import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 
@@ -36,16 +39,23 @@ public final class Sheets {
             }
             first.value(report.facts().size() + 2, 0, report.printed());
             first.width(0, 2 * WIDTH);
-            report.tables().forEach(table -> write(book.newWorksheet(name(table.title())), table));
+            Set<String> names = new HashSet<>(Set.of("about"));
+            report.tables().forEach(table -> write(book.newWorksheet(name(table.title(), names)), table));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         return bytes.toByteArray();
     }
 
-    private static String name(String title) {
+    /// No two sheets of a book may have the same, however their letters are written.
+    private static String name(String title, Set<String> before) {
         String said = title.replaceAll("[\\[\\]:*?/\\\\']", " ");
-        return said.substring(0, Math.min(LONGEST_NAME, said.length()));
+        String name = said.substring(0, Math.min(LONGEST_NAME, said.length()));
+        for (int n = 2; !before.add(name.toLowerCase(Locale.ROOT)); n++) {
+            String end = " " + n;
+            name = said.substring(0, Math.min(LONGEST_NAME - end.length(), said.length())) + end;
+        }
+        return name;
     }
 
     private static void write(Worksheet sheet, Table table) {

@@ -125,10 +125,21 @@ class ReportTest {
 
     @Test
     void inAWorkbookFiguresAreFiguresAndTextIsNoFormula() throws IOException {
-        byte[] book = Sheets.xlsx(report(table("Records", 2, 2)));
+        byte[] book = Sheets.xlsx(report(
+                table("records", 2, 1),
+                table("A title that is longer than a sheet may be called", 2, 1),
+                table("A title that is longer than a sheet's name is", 2, 1),
+                table("Records", 2, 2)));
         try (ReadableWorkbook workbook = new ReadableWorkbook(new ByteArrayInputStream(book))) {
             List<Sheet> sheets = workbook.getSheets().toList();
-            assertThat(sheets).extracting(Sheet::getName).containsExactly("About", "Records");
+            assertThat(sheets)
+                    .extracting(Sheet::getName)
+                    .containsExactly(
+                            "About",
+                            "records",
+                            "A title that is longer than a s",
+                            "A title that is longer than a 2",
+                            "Records 2");
             assertThat(sheets.getFirst().read().get(2).getCell(1).getFormula()).isNull();
             List<Row> rows = sheets.getLast().read();
             assertThat(rows.getLast().getCell(1).asNumber()).isEqualByComparingTo("-3.00");

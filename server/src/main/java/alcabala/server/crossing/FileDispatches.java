@@ -74,6 +74,16 @@ public class FileDispatches {
         return true;
     }
 
+    /// Those of these records that stood there once and were taken back: our name for them is in the ledger's register.
+    public Set<Long> takenBack(List<Long> records) {
+        return Set.copyOf(jdbc.sql("""
+                select distinct record_id from dispatch
+                where record_id = any(:ids) and undoes is not null and outcome = 'posted'""")
+                .param("ids", records.toArray(Long[]::new))
+                .query(Long.class)
+                .list());
+    }
+
     private List<GoneInFile> gone(long batch) {
         return jdbc.sql("""
                 select p.id, p.record_id, p.outcome, p.request->>'reference' as reference,

@@ -31,6 +31,8 @@ import org.springframework.stereotype.Component;
 /// under the same message id.
 @Component
 class Postman {
+    /// A mail server may be away for longer than a ledger: all tries together take about an hour.
+    private static final int LONGER = 60;
     private final MailStore store;
     private final MailServer server;
     private final JavaMailSender sender;
@@ -98,7 +100,7 @@ class Postman {
         if (store.become(mail, ends ? "failed" : "queued", sentence, null) && ends) {
             tell(mail, "mail-failed", Map.of("reason", sentence));
         }
-        return ends ? Duration.ZERO : pauses.after(mail.attempts() + 1);
+        return ends ? Duration.ZERO : pauses.after(mail.attempts() + 1).multipliedBy(LONGER);
     }
 
     private static boolean isFinal(Exception e) {

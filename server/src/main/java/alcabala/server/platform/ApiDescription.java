@@ -33,6 +33,8 @@ class ApiDescription {
             "UndoJson.reversedOn",
             "UndoOrderJson.on",
             "MailJson.sentAt",
+            "LoadJson.endedAt",
+            "LastLoad.load",
             "UndoChoiceJson.on",
             "KnownLayout.id",
             "KeepJson.id",

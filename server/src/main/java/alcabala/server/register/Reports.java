@@ -70,13 +70,15 @@ class Reports implements Printing {
                 .toList();
         List<Table> tables = new ArrayList<>();
         for (CurrencyUnit currency : currencies) {
-            tables.addAll(tables(
-                    route,
-                    crossed.stream()
-                            .filter(each -> each.entry().currency().equals(currency))
-                            .toList(),
-                    currency,
-                    true));
+            String of = currencies.size() > 1 ? ", " + currency.getCode() : "";
+            tables(
+                            route,
+                            crossed.stream()
+                                    .filter(each -> each.entry().currency().equals(currency))
+                                    .toList(),
+                            currency,
+                            true)
+                    .forEach(table -> tables.add(table.titled(table.title() + of)));
         }
         return new Report(
                 "Sent from " + writing.day(from) + " to " + writing.day(to),

@@ -104,7 +104,7 @@ class Candidates {
     }
 
     /// Kinds that go only when somebody names the document.
-    private String[] chosenByHand(RouteRow route) {
+    String[] chosenByHand(RouteRow route) {
         RouteSettings decided = settings.of(route.id());
         return Stream.of(RecordKind.values())
                 .filter(kind -> decided.trigger(kind) == Trigger.BY_HAND)

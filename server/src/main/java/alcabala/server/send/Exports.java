@@ -81,8 +81,11 @@ class Exports {
                         .toList(),
                 clock.instant());
         String delivery = files.delivery(batch);
-        List<Row> rows =
-                documents.stream().map(each -> row(route, delivery, each)).toList();
+        Set<Long> before =
+                dispatches.takenBack(documents.stream().map(Prepared::id).toList());
+        List<Row> rows = documents.stream()
+                .map(each -> row(route, delivery, each, before.contains(each.id())))
+                .toList();
         Written written = files.write(
                 batch,
                 layout,
@@ -113,12 +116,15 @@ class Exports {
 
     /// What stands there is taken back first, and what takes its place has a name of its own, so that the register of
     /// the ledger tells them apart.
-    private Row row(RouteRow route, String delivery, Prepared prepared) {
+    ///
+    /// @param before whether it stood there once and was taken back
+    private Row row(RouteRow route, String delivery, Prepared prepared, boolean before) {
         String first = route.reference(prepared.sourceRef());
-        if (!prepared.stands()) {
-            return new Row(first, "", List.of(exported(first, prepared)));
-        }
         String again = first + "/" + delivery;
+        if (!prepared.stands()) {
+            String name = before ? again : first;
+            return new Row(name, "", List.of(exported(name, prepared)));
+        }
         if (prepared.posting().entry() instanceof Cancellation) {
             return new Row(again, "", List.of(exported(again, prepared)));
         }

@@ -14,6 +14,7 @@ class Undoable {
     private final JdbcClient jdbc;
 
     /// @param dispatchId by which it went
+    /// @param elsewhere whether it stands on another ledger than its route leads to
     /// @param latest the batch in which it went last
     /// @param settledBy the number of what settles or uses it; empty where nothing does
     /// @param paid minor units, as is gross
@@ -33,6 +34,7 @@ class Undoable {
             boolean differs,
             long latest,
             boolean undone,
+            boolean elsewhere,
             String settledBy) {
         /// Why it stays; empty for what can be taken back.
         ///
@@ -40,6 +42,9 @@ class Undoable {
         Optional<String> stays(long batch, String ledger) {
             if (undone) {
                 return Optional.of("It is taken back already.");
+            }
+            if (elsewhere) {
+                return Optional.of("It stands on another ledger than the route leads to now.");
             }
             if (latest != batch) {
                 return Optional.of("It went again in batch " + latest + "; take that one back.");
@@ -82,6 +87,8 @@ class Undoable {
                         order by l.id desc limit 1) as latest,
                     exists (select 1 from dispatch u where u.undoes = p.id and u.outcome in\s""" + OPEN + """
                         ) as undone,
+                    d.outcome = 'posted' and not exists (select 1 from link l join route r on r.ledger_id = l.ledger_id
+                        where l.record_id = d.id and r.id = d.route_id) as elsewhere,
                     coalesce((select s.number from allocation a join record s on s.id = a.record_id
                         where a.number = d.number and a.kind = d.kind and s.source_id = d.source_id
                             and s.outcome in\s""" + OPEN + """

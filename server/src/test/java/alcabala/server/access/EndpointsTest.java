@@ -103,6 +103,8 @@ class EndpointsTest {
             GET /api/batches/{id}/report                           administrator bookkeeper reviewer
             GET /api/batches/{id}/mail                             administrator bookkeeper reviewer
             GET /api/register                                      administrator bookkeeper reviewer
+            GET /api/loads                                         administrator bookkeeper reviewer
+            GET /api/loads/preview                                 administrator bookkeeper reviewer
             GET /api/batches/{id}/own-list                         administrator bookkeeper reviewer
             GET /api/batches/{id}/files                            administrator bookkeeper reviewer
             GET /api/batches/{id}/files/download                   administrator bookkeeper reviewer
@@ -126,6 +128,10 @@ class EndpointsTest {
             POST /api/batches                                      administrator bookkeeper
             POST /api/batches/{id}/undo                            administrator bookkeeper
             POST /api/batches/{id}/mail                            administrator bookkeeper
+            POST /api/loads                                        administrator bookkeeper
+            POST /api/loads/{id}/stop                              administrator bookkeeper
+            POST /api/loads/{id}/go-on                             administrator bookkeeper
+            POST /api/loads/{id}/end                               administrator bookkeeper
             POST /api/batches/{id}/undo/preview                    administrator bookkeeper
             POST /api/batches/dry-run                              administrator bookkeeper
             POST /api/batches/dry-run/{id}                         administrator bookkeeper

@@ -132,7 +132,9 @@ class MailTest {
     @Test
     void aServerThatIsNotThereIsTriedAFewTimesAndThenItIsSaid() {
         try (World world = World.inProcess(
-                "--alcabala.mail.port=1", "--alcabala.mail.domains=corvane.example, copperplate.example")) {
+                "--alcabala.pause=1ms",
+                "--alcabala.mail.port=1",
+                "--alcabala.mail.domains=corvane.example, copperplate.example")) {
             Api api = world.api("ferro");
             long batch = posted(world);
             assertThat(send(api, batch, order("a@elsewhere.example"))

@@ -290,6 +290,17 @@ class UndoTest {
         ellery.settled(back, ellery.register());
         ellery.settled(batch, ellery.register());
         assertThat(states(records)).containsOnly("Ready");
+        // Under a name of its own, so that the register tells it from what stood there before.
+        Api.Response again =
+                ellery.api().post("/api/batches", ellery.order(Map.of("route", Ellery.ROUTE, "ids", records)));
+        assertThat(again.status()).as(again.body()).isEqualTo(200);
+        long third = again.json().get("id").asLong();
+        assertThat(ellery.file(third).lines().skip(1)).allMatch(row -> row.contains("/B" + third + ".1;"));
+        ellery.settled(third, ellery.imported(ellery.file(third)));
+        assertThat(states(records)).containsOnly("Posted");
+        ellery.settled(third, ellery.register());
+        ellery.settled(batch, ellery.register());
+        assertThat(states(records)).containsOnly("Posted");
     }
 
     private static List<String> states(List<Long> records) {
