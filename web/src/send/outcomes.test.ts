@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { nameOf, numberOf, standing, wordOf, type Batch } from './outcomes';
+import { type Batch, isUndoable, nameOf, numberOf, standing, wordOf } from './outcomes';
 
 const batch = (change: Partial<Batch>) =>
   ({
@@ -23,6 +23,20 @@ describe('what became of a batch', () => {
     expect(wordOf('unconfirmed', { files: true, undoes: undefined })).toBe('in the file');
     expect(wordOf('unconfirmed', { files: false, undoes: undefined })).toBe('unconfirmed');
     expect(wordOf('posted', { files: true, undoes: undefined })).toBe('posted');
+  });
+
+  it('is taken back where its batch takes another back', () => {
+    expect(wordOf('posted', { files: false, undoes: 7 })).toBe('taken back');
+    expect(wordOf('refused', { files: false, undoes: 7 })).toBe('refused');
+    expect(wordOf('unconfirmed', { files: true, undoes: 7 })).toBe('in the file');
+    expect(standing(batch({ posted: 2, refused: 1, undoes: 7 }))).toBe('2 taken back, 1 refused');
+  });
+
+  it('can be taken back where something of it came to stand there', () => {
+    expect(isUndoable(batch({ posted: 1, origin: 'source' }))).toBe(true);
+    expect(isUndoable(batch({ posted: 0, origin: 'source' }))).toBe(false);
+    expect(isUndoable(batch({ posted: 1, origin: 'ledger' }))).toBe(false);
+    expect(isUndoable(batch({ posted: 1, origin: 'source', undoes: 7 }))).toBe(false);
   });
 
   it('stands under the number of the first revision', () => {
