@@ -17,6 +17,8 @@ create table history_load (
     at_phase   text not null default '',
     at_day     date not null default '0001-01-01',
     at_id      bigint not null default 0,
+    -- The batch whose failures somebody went on over.
+    heeded     bigint not null default 0,
     version    int not null default 1
 );
 -- One at a time on a route.

@@ -97,9 +97,8 @@ public class FileDispatches {
                 from dispatch p join record d on d.id = p.record_id where p.batch_id = :batch order by p.id""").param("batch", batch).query(GoneInFile.class).list();
     }
 
-    /// Of these numbers of the ledger, those that are known to be of records outside a batch, with what those are
-    /// called
-    /// here.
+    /// Of these numbers of the ledger, those that are known to be of records outside a batch,
+    /// with what those are called here.
     public Map<String, String> numbersOfOthers(RouteRow route, long batch, List<String> numbers) {
         Map<String, String> others = new HashMap<>();
         jdbc.sql("""

@@ -124,9 +124,8 @@ public class Postings {
                 where r.id = :route""").param("route", route.id()).query(Versions.class).single();
     }
 
-    /// What takes back what stands on the ledger of a record, as it went there last, on its own day. Empty where
-    /// nothing
-    /// of it stands there that went from here.
+    /// What takes back what stands on the ledger of a record, as it went there last, on its own day. Empty
+    /// where nothing of it stands there that went from here.
     public Optional<Posting> findCancelling(long recordId) {
         return findLast(recordId).map(id -> takingBack(id, null));
     }

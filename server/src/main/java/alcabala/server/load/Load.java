@@ -8,6 +8,7 @@ import java.time.LocalDate;
 /// @param reason why it stopped, or was ended before all of it was sent; empty when neither
 /// @param endedAt null as long as it has not
 /// @param planned how many were ready when it began
+/// @param heeded the batch whose failures somebody went on over; 0 for none
 /// @param atPhase behind which record it is: family, side and currency of it
 record Load(
         long id,
@@ -23,6 +24,7 @@ record Load(
         String atPhase,
         LocalDate atDay,
         long atId,
+        long heeded,
         int version) {
     enum State {
         RUNNING,

@@ -19,10 +19,9 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/// Takes a load one batch further. That a batch was made and how far the load has come are one transaction, so that it
-/// goes
-/// on where it was, whatever died; each record is passed once. What the ledger refuses holds nothing up; what does not
-/// get through stops it.
+/// Takes a load one batch further. That a batch was made and how far the load has come are one transaction: it goes on
+/// where it was, whatever died, and each record is passed once. What the ledger refuses holds nothing up; what does not
+/// get through stops it, until somebody goes on over it.
 @Component
 class LoadRun {
     private static final Duration LOOK = Duration.ofSeconds(1);
@@ -116,10 +115,10 @@ class LoadRun {
         if (last.isPresent() && !last.get().finished()) {
             return LOOK;
         }
-        if (last.isPresent() && last.get().waiting() > 0) {
+        if (last.isPresent() && last.get().waiting() > 0 && last.get().id() != load.heeded()) {
             halt(
                     load,
-                    "%d of batch %d did not get through. Try them again there, then go on."
+                    "%d of batch %d did not get through. Try them again there, or leave them, then go on."
                             .formatted(last.get().waiting(), last.get().id()));
             return Duration.ZERO;
         }

@@ -60,7 +60,7 @@ class LoadStore {
     private Optional<Load> find(String which, long key) {
         return jdbc.sql("""
                 select id, route_id, since, per_minute, state, reason, made_by, made_at, ended_at, planned, at_phase, at_day, at_id,
-                    version from history_load where\s""" + which).param("key", key).query(LoadStore::load).optional();
+                    heeded, version from history_load where\s""" + which).param("key", key).query(LoadStore::load).optional();
     }
 
     /// Compare-and-set: it is behind a record now, in the transaction that made a batch of those before it.
@@ -88,6 +88,8 @@ class LoadStore {
     boolean become(long id, State was, State state, String reason) {
         return jdbc.sql("""
                         update history_load set state = :state, reason = :reason, version = version + 1,
+                            heeded = case when :state <> 'RUNNING' then heeded else coalesce((
+                                select max(batch_id) from history_load_batch where load_id = :id), 0) end,
                             ended_at = case when :state = 'DONE' then cast(:now as timestamptz) end
                         where id = :id and state = :was""")
                         .param("state", state.name())
@@ -138,6 +140,7 @@ class LoadStore {
                 row.getString("at_phase"),
                 row.getObject("at_day", LocalDate.class),
                 row.getLong("at_id"),
+                row.getLong("heeded"),
                 row.getInt("version"));
     }
 }

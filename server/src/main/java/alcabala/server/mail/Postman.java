@@ -18,6 +18,8 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
+import org.eclipse.angus.mail.smtp.SMTPSendFailedException;
 import org.springframework.core.io.ByteArrayResource;
 import org.springframework.mail.MailAuthenticationException;
 import org.springframework.mail.MailException;
@@ -105,7 +107,23 @@ class Postman {
 
     private static boolean isFinal(Exception e) {
         return e instanceof MailAuthenticationException
-                || causes(e).stream().anyMatch(SendFailedException.class::isInstance);
+                || causes(e).stream().anyMatch(cause -> cause instanceof SendFailedException no && isForGood(no));
+    }
+
+    /// Many servers turn unknown senders away with a code below 500 at first, and take them a few minutes later (RFC
+    /// 5321, section 4.2.1).
+    static boolean isForGood(SendFailedException no) {
+        for (Exception each = no; each instanceof MessagingException said; each = said.getNextException()) {
+            int code = switch (said) {
+                case SMTPAddressFailedException address -> address.getReturnCode();
+                case SMTPSendFailedException all -> all.getReturnCode();
+                default -> 0;
+            };
+            if (code >= 400 && code < 500) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static List<Exception> causes(Exception e) {

@@ -5,6 +5,8 @@ import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.record.Record;
 import java.time.Instant;
+import java.util.List;
+import java.util.function.Function;
 import org.joda.money.Money;
 
 /// One record as it went in a batch.
@@ -13,6 +15,7 @@ import org.joda.money.Money;
 /// @param there the ledger's number of it; empty as long as it has none
 /// @param answeredAt null before there was an answer
 /// @param said as its source stated it then
+/// @param replaced what stood there until this took its place; null where nothing did
 record Crossed(
         long postingId,
         long batch,
@@ -22,7 +25,8 @@ record Crossed(
         String there,
         Instant answeredAt,
         LedgerEntry entry,
-        Record said) {
+        Record said,
+        Crossed replaced) {
     /// Whether it is on the ledger's books by this, or may be.
     boolean counts() {
         return !outcome.equals("refused") && !outcome.equals("unreached");
@@ -49,7 +53,21 @@ record Crossed(
         return entry.kind().isCredit() ? amount.negated() : amount;
     }
 
-    BatchSummary.Member member() {
-        return new BatchSummary.Member(said, net(), gross());
+    /// What it adds to the books of the ledger, beside what it took the place of.
+    List<BatchSummary.Member> members() {
+        BatchSummary.Member own = new BatchSummary.Member(said, net(), gross());
+        return replaced == null
+                ? List.of(own)
+                : List.of(
+                        own,
+                        new BatchSummary.Member(
+                                replaced.said(),
+                                replaced.net().negated(),
+                                replaced.gross().negated()));
+    }
+
+    /// What it changes there: of what was changed in its place, the difference.
+    Money change(Function<Crossed, Money> of) {
+        return replaced == null ? of.apply(this) : of.apply(this).minus(of.apply(replaced));
     }
 }

@@ -7,6 +7,7 @@ import alcabala.server.record.Stored;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -29,6 +30,8 @@ class CrossedRows {
             String outcome,
             String there,
             Timestamp answeredAt,
+            Long replaced,
+            Long replacedPosting,
             String content) {}
 
     /// What the postings add to an account.
@@ -64,11 +67,27 @@ class CrossedRows {
                 .list());
     }
 
+    /// With what each of them took the place of.
     private List<Crossed> crossed(List<Row> rows) {
         if (rows.size() > MOST) {
             throw NotPossibleException.invalid(
                     "too-much-to-print", "That is more than " + MOST + " records; choose a shorter period.");
         }
+        Long[] replaced =
+                rows.stream().map(Row::replaced).filter(id -> id != null).toArray(Long[]::new);
+        Map<Long, Crossed> former = new HashMap<>();
+        if (replaced.length > 0) {
+            List<Row> found = jdbc.sql(SELECT + "where p.id = any(:ids)")
+                    .param("ids", replaced)
+                    .query(Row.class)
+                    .list();
+            crossed(found, new HashMap<>()).forEach(each -> former.put(each.postingId(), each));
+        }
+        return crossed(rows, former);
+    }
+
+    /// @param former by their postings
+    private List<Crossed> crossed(List<Row> rows, Map<Long, Crossed> former) {
         Map<Long, Frozen> frozen =
                 postings.findAll(rows.stream().map(Row::postingId).toList());
         List<Crossed> crossed = new ArrayList<>(rows.size());
@@ -84,7 +103,8 @@ class CrossedRows {
                             .map(Timestamp::toInstant)
                             .orElse(null),
                     frozen.get(row.postingId()).entry(),
-                    Stored.record(row.content())));
+                    Stored.record(row.content()),
+                    former.get(row.replacedPosting())));
         }
         return crossed;
     }
@@ -92,9 +112,18 @@ class CrossedRows {
     /// By account, in the order of the chart.
     List<Booked> booked(List<Crossed> crossed) {
         return jdbc.sql("""
-                select account, sum(base_amount) as amount from posting_line where posting_id = any(:ids)
-                group by account having sum(base_amount) <> 0 order by account""")
+                select account, sum(amount) as amount from (
+                    select account, base_amount as amount from posting_line where posting_id = any(:ids)
+                    union all select account, -base_amount from posting_line where posting_id = any(:replaced)) moved
+                group by account having sum(amount) <> 0 order by account""")
                 .param("ids", crossed.stream().map(Crossed::postingId).toArray(Long[]::new))
+                .param(
+                        "replaced",
+                        crossed.stream()
+                                .map(Crossed::replaced)
+                                .filter(each -> each != null)
+                                .map(Crossed::postingId)
+                                .toArray(Long[]::new))
                 .query(Booked.class)
                 .list();
     }
@@ -104,9 +133,12 @@ class CrossedRows {
     private static final String SELECT = """
             select p.posting_id, p.batch_id as batch, d.number, d.party_name as party, p.outcome,
                 case when p.outcome = 'posted' then coalesce(nullif(d.ledger_number, ''), p.ledger_ref, '') else '' end as there,
-                p.answered_at, v.shape || ' ' || d.kind || ' ' || v.content as content
+                p.answered_at, o.id as replaced, o.posting_id as replaced_posting, v.shape || ' ' || d.kind || ' ' || v.content as content
             from dispatch p join batch b on b.id = p.batch_id join record d on d.id = p.record_id
                 join posting q on q.id = p.posting_id
+                left join dispatch o on p.read_version is not null and q.kind <> 'cancellation' and o.id = (
+                    select max(l.id) from dispatch l where l.record_id = p.record_id and l.id < p.id and l.outcome = 'posted'
+                        and l.posting_id is not null)
                 join record_revision v on v.id = coalesce((
                     select max(w.id) from record_revision w
                     where w.record_id = d.id and w.revision = p.revision and w.content is not null), d.revision_id)

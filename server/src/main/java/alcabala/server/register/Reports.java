@@ -97,8 +97,9 @@ class Reports implements Printing {
 
     private List<Table> tables(RouteRow route, List<Crossed> crossed, CurrencyUnit currency, boolean ofPeriod) {
         List<Crossed> counted = crossed.stream().filter(Crossed::counts).toList();
-        BatchSummary summary =
-                BatchSummary.of(currency, counted.stream().map(Crossed::member).toList());
+        BatchSummary summary = BatchSummary.of(
+                currency,
+                counted.stream().flatMap(each -> each.members().stream()).toList());
         Map<String, String> accounts = reference.accountNames(route.ledgerId());
         return List.of(
                 Tables.journal(rows.booked(counted), route.currency(), accounts),

@@ -47,9 +47,9 @@ final class Tables {
         for (Crossed each : crossed) {
             rows.add(row(each, withBatch));
             if (each.counts()) {
-                net = net.plus(each.net());
-                tax = tax.plus(each.tax());
-                gross = gross.plus(each.gross());
+                net = net.plus(each.change(Crossed::net));
+                tax = tax.plus(each.change(Crossed::tax));
+                gross = gross.plus(each.change(Crossed::gross));
             }
         }
         List<Cell> total = new ArrayList<>(List.of(
@@ -70,7 +70,12 @@ final class Tables {
 
     private static String came(List<Crossed> crossed) {
         long back = crossed.stream().filter(each -> !each.counts()).count();
-        return back == 0 ? "records" : "records; " + back + " came back and are not added up";
+        long changed = crossed.stream()
+                .filter(each -> each.counts() && each.replaced() != null)
+                .count();
+        return "records"
+                + (back == 0 ? "" : "; " + back + " came back and are not added up")
+                + (changed == 0 ? "" : "; of " + changed + " that stood there, the difference");
     }
 
     private static List<Cell> row(Crossed each, boolean withBatch) {

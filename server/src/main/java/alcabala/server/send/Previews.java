@@ -174,9 +174,8 @@ class Previews {
         return prepared;
     }
 
-    /// Through a file something is taken back by what was given: where another amount stands by now, that would leave
-    /// the
-    /// difference.
+    /// Through a file something is taken back by what was given: where another amount stands by now, that would
+    /// leave the difference.
     private boolean standsAsGiven(Candidate candidate) {
         return postings.findReversing(candidate.id())
                 .map(former -> former.entry().gross().abs().getAmountMinorLong())

@@ -61,7 +61,7 @@ class Undoable {
                 return Optional.of("It was changed on " + ledger + " since; settle that first.");
             }
             if (!settledBy.isEmpty()) {
-                return Optional.of(settledBy + " is settled with it, or settles it; take that back first.");
+                return Optional.of(settledBy + (isDocument() ? " settles it" : " uses it") + "; take that back first.");
             }
             return paid == 0 || !isDocument()
                     ? Optional.empty()

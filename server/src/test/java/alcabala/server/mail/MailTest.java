@@ -7,10 +7,14 @@ import alcabala.server.Await;
 import alcabala.server.Ellery;
 import alcabala.server.World;
 import alcabala.server.Yard;
+import jakarta.mail.SendFailedException;
+import jakarta.mail.internet.AddressException;
+import jakarta.mail.internet.InternetAddress;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -157,6 +161,15 @@ class MailTest {
                             .single())
                     .isEqualTo(1);
         }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"399,true", "400,false", "450,false", "499,false", "500,true", "550,true"})
+    void whatIsTurnedAwayForNowIsTriedAgain(int code, boolean forGood) throws AddressException {
+        SendFailedException no = new SendFailedException("Invalid Addresses");
+        no.setNextException(
+                new SMTPAddressFailedException(new InternetAddress("a@b.example"), "RCPT TO", code, "not now"));
+        assertThat(Postman.isForGood(no)).isEqualTo(forGood);
     }
 
     @ParameterizedTest

@@ -12,10 +12,14 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
 import tools.jackson.databind.JsonNode;
 
 /// What is printed of a batch and of a period says what the ledger has, to the cent.
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class RegisterTest {
     private static final LocalDate TODAY = LocalDate.now();
     private static World world;
@@ -70,10 +74,13 @@ class RegisterTest {
 
     @Test
     void theJournalIsTheOneThatTheLedgerHas() {
-        List<String> csv = batchAs("CSV");
-        Map<String, BigDecimal> now = balances();
+        assertThat(accountsOf(batchAs("CSV"))).isGreaterThan(8);
+    }
+
+    /// Each is what moved on the ledger since the beginning.
+    private static int accountsOf(List<String> csv) {
         int accounts = 0;
-        for (Map.Entry<String, BigDecimal> account : now.entrySet()) {
+        for (Map.Entry<String, BigDecimal> account : balances().entrySet()) {
             BigDecimal moved = account.getValue().subtract(before.get(account.getKey()));
             if (moved.signum() != 0) {
                 accounts++;
@@ -83,8 +90,37 @@ class RegisterTest {
                         .isEqualByComparingTo(moved);
             }
         }
-        assertThat(accounts).isGreaterThan(8);
         assertThat(row(csv, "Balanced,")).isNotNull();
+        return accounts;
+    }
+
+    private static void whatIsChangedInItsPlaceCountsOnce(String period) {
+        JsonNode row = yard.documents("Posted").stream()
+                .filter(each -> each.get("kind").asString().equals("invoice"))
+                .findFirst()
+                .orElseThrow();
+        String desk = ferro.get("/api/documents/" + row.get("id").asLong())
+                .json()
+                .get("sides")
+                .get("sourceDesk")
+                .asString();
+        world.standIns().editOnHullwork(desk.substring(desk.indexOf("/hullwork")), "77.70");
+        ferro.post("/api/pull?route=yard", Map.of());
+        long second = yard.send(List.of(row.get("id").asLong()));
+        yard.awaitFinished(second);
+        assertThat(yard.batch(second).get("batch").get("posted").asInt()).isEqualTo(1);
+        List<String> csv = csv(period);
+        accountsOf(csv);
+        assertThat(csv).anyMatch(line -> line.contains("of 1 that stood there, the difference"));
+        String[] total = csv.stream()
+                .filter(line -> line.contains("that stood there, the difference"))
+                .findFirst()
+                .orElseThrow()
+                .split("\"?,", -1);
+        String categories = row(csv, "All together,");
+        assertThat(csv.stream().filter(line -> line.contains(",posted,")).count())
+                .isGreaterThan(1);
+        assertThat(String.join(",", total)).contains(categories.substring(categories.lastIndexOf(',') + 1));
     }
 
     @Test
@@ -120,6 +156,7 @@ class RegisterTest {
     }
 
     @Test
+    @Order(Integer.MAX_VALUE)
     void aPeriodHoldsWhatWasAnsweredInItTheFirstAndTheLastDayIncluded() {
         String today = "/api/register?route=yard&as=CSV&from=" + TODAY + "&to=" + TODAY;
         List<String> csv = csv(today);
@@ -137,5 +174,6 @@ class RegisterTest {
         Api.Response turned = ferro.get("/api/register?route=yard&from=" + TODAY + "&to=" + TODAY.minusDays(1));
         assertThat(turned.status()).isEqualTo(422);
         assertThat(turned.json().get("code").asString()).isEqualTo("period-turned");
+        whatIsChangedInItsPlaceCountsOnce(today);
     }
 }
