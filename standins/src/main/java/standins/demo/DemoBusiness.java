@@ -26,7 +26,7 @@ public class DemoBusiness {
             + " copperplate_row, copperplate_setting, oauth2_authorization, fault restart identity";
     private static final String BOOKS = """
             truncate inkwell_setting, inkwell_request, inkwell_change, inkwell_deduction, inkwell_allocation,
-                inkwell_journal_line, inkwell_journal, inkwell_payment, inkwell_line, inkwell_document, inkwell_item, inkwell_party, inkwell_tax_code, inkwell_account,
+                inkwell_journal_line, inkwell_journal, inkwell_entry_line, inkwell_entry, inkwell_payment, inkwell_line, inkwell_document, inkwell_item, inkwell_party, inkwell_tax_code, inkwell_account,
                 inkwell_dimension, inkwell_rate, inkwell_terms, inkwell_field restart identity""";
     private final JdbcClient jdbc;
     private final HullworkRecords hullwork;

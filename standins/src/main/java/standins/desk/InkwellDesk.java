@@ -23,6 +23,8 @@ import standins.inkwell.Books.Draft;
 import standins.inkwell.Books.DraftLine;
 import standins.inkwell.Companies;
 import standins.inkwell.Company;
+import standins.inkwell.Entries;
+import standins.inkwell.Entry;
 import standins.inkwell.Items;
 import standins.inkwell.Masters;
 import standins.inkwell.Payments;
@@ -49,12 +51,21 @@ class InkwellDesk {
     private final Items items;
     private final Posting posting;
     private final Payments payments;
+    private final Entries entries;
     private final Voiding voiding;
     private final Added added;
 
     record Setting(String name, String says, boolean on) {}
 
-    InkwellDesk(Masters masters, Items items, Posting posting, Payments payments, Voiding voiding, Added added) {
+    InkwellDesk(
+            Masters masters,
+            Items items,
+            Posting posting,
+            Payments payments,
+            Entries entries,
+            Voiding voiding,
+            Added added) {
+        this.entries = entries;
         this.voiding = voiding;
         this.added = added;
         this.masters = masters;
@@ -161,6 +172,26 @@ class InkwellDesk {
     String voidPayment(@PathVariable String id) {
         payments.voidIt(id, null);
         return "redirect:" + base() + "/payments/" + id;
+    }
+
+    @GetMapping("/journals")
+    String entries(Model model) {
+        model.addAttribute("entries", entries.latest(500));
+        return "inkwell-entries";
+    }
+
+    @GetMapping("/journals/{id}")
+    String entry(@PathVariable String id, Model model) {
+        Entry entry = entries.get(id);
+        model.addAttribute("e", entry);
+        model.addAttribute("standing", entry.status().equals("posted"));
+        return "inkwell-entry";
+    }
+
+    @PostMapping("/journals/{id}/void")
+    String voidEntry(@PathVariable String id) {
+        entries.voidIt(id, null, null);
+        return "redirect:" + base() + "/journals/" + id;
     }
 
     @PostMapping("/documents/{id}/void")

@@ -23,6 +23,7 @@ class InkwellApi {
     private final Items items;
     private final Posting posting;
     private final Payments payments;
+    private final Entries entries;
     private final Voiding voiding;
     private final Numbers numbers;
     private final Requests requests;
@@ -34,6 +35,7 @@ class InkwellApi {
             Items items,
             Posting posting,
             Payments payments,
+            Entries entries,
             Voiding voiding,
             Numbers numbers,
             Requests requests,
@@ -44,6 +46,7 @@ class InkwellApi {
         this.items = items;
         this.posting = posting;
         this.payments = payments;
+        this.entries = entries;
         this.voiding = voiding;
         this.numbers = numbers;
         this.requests = requests;
@@ -217,6 +220,40 @@ class InkwellApi {
         return requests.once(key, () -> payments.voidIt(id, taken.on()));
     }
 
+    @PostMapping("/journals")
+    ResponseEntity<String> enter(@RequestHeader(name = KEY, required = false) String key, @RequestBody Entry draft) {
+        return requests.once(key, () -> entries.post(draft));
+    }
+
+    /// @param version that was read
+    @PutMapping("/journals/{id}")
+    ResponseEntity<String> replaceEntry(
+            @PathVariable String id,
+            @RequestParam int version,
+            @RequestHeader(name = KEY, required = false) String key,
+            @RequestBody Entry draft) {
+        return requests.once(key, () -> entries.replace(id, version, draft));
+    }
+
+    @GetMapping("/journals/{id}")
+    Entry entry(@PathVariable String id) {
+        return entries.get(id);
+    }
+
+    @GetMapping("/journals")
+    Entry entryByReference(@RequestParam String externalReference) {
+        return entries.findByReference(externalReference)
+                .orElseThrow(() -> Refusal.notFound("entry with reference " + externalReference));
+    }
+
+    @PostMapping("/journals/{id}/void")
+    ResponseEntity<String> voidEntry(
+            @PathVariable String id,
+            @RequestHeader(name = KEY, required = false) String key,
+            @RequestBody Taken taken) {
+        return requests.once(key, () -> entries.voidIt(id, taken.version(), taken.on()));
+    }
+
     @GetMapping("/journal")
     List<Books.JournalLine> journal(@RequestParam String document) {
         return posting.get(document).journal();
@@ -268,6 +305,7 @@ class InkwellApi {
     private Object record(Change change) {
         return switch (change.type()) {
             case "document" -> posting.find(change.id()).orElse(null);
+            case "journal" -> entries.find(change.id()).orElse(null);
             case "payment" -> payments.find(change.id()).orElse(null);
             case "party" -> masters.findParty(change.id()).orElse(null);
             default -> items.find(change.id()).orElse(null);

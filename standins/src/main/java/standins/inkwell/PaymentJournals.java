@@ -77,7 +77,7 @@ class PaymentJournals {
                 sides.merge(Booked.on(payment.controlAccount()), amount.negate(), BigDecimal::add);
             }
         }
-        posting.writeJournal(null, payment.id(), payment.date(), "Payment " + payment.number(), sides);
+        posting.writeJournal("payment", payment.id(), payment.date(), "Payment " + payment.number(), sides);
     }
 
     /// The money at its own rate, the party's account relieved of what its documents were booked at; the rest is a
@@ -108,7 +108,7 @@ class PaymentJournals {
             sides.merge(Booked.on(payment.chargesAccount()), own.of(payment.charges()), BigDecimal::add);
             sides.merge(Booked.on(payment.account()), own.of(payment.charges()).negate(), BigDecimal::add);
         }
-        posting.writeJournal(null, payment.id(), payment.date(), "Payment " + payment.number(), sides);
+        posting.writeJournal("payment", payment.id(), payment.date(), "Payment " + payment.number(), sides);
     }
 
     /// What one part takes off its document: for the money, then for each deduction.

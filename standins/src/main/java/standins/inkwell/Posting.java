@@ -375,7 +375,8 @@ public class Posting {
             bookBothSides(draft, tax, codes, sides, sign);
         }
         BigDecimal rate = masters.rate(draft.currency(), draft.date(), draft.exchangeRate());
-        writeJournal(id, null, draft.date(), draft.kind() + " " + draft.number(), inTheBooks(id, sides, draft, rate));
+        writeJournal(
+                "document", id, draft.date(), draft.kind() + " " + draft.number(), inTheBooks(id, sides, draft, rate));
     }
 
     private Map<Booked, BigDecimal> inTheBooks(String id, Map<Booked, BigDecimal> sides, Draft draft, BigDecimal rate) {
@@ -450,18 +451,19 @@ public class Posting {
     }
 
     /// @param sides positive is debit; they must add up to nothing
-    void writeJournal(String document, String payment, LocalDate date, String memo, Map<Booked, BigDecimal> sides) {
+    ///
+    /// @param what `document`, `payment` or `entry`, by its id
+    void writeJournal(String what, String id, LocalDate date, String memo, Map<Booked, BigDecimal> sides) {
         BigDecimal sum = sides.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
         if (sum.signum() != 0) {
             throw new IllegalStateException("journal of " + memo + " is out by " + sum);
         }
         Map<String, Object> values = new HashMap<>();
-        values.put("document", document);
-        values.put("payment", payment);
+        values.put("id", id);
         values.put("date", date);
         values.put("memo", memo);
-        long journal = jdbc.sql(
-                        "insert into inkwell_journal (date, document, payment, memo) values (:date, :document, :payment, :memo) returning id")
+        long journal = jdbc.sql("insert into inkwell_journal (date, " + what
+                        + ", memo) values (:date, :id, :memo) returning id")
                 .params(values)
                 .query(Long.class)
                 .single();

@@ -50,7 +50,7 @@ public class Voiding {
         return posting.get(id);
     }
 
-    /// @param what `document` or `payment`
+    /// @param what `document`, `payment` or `entry`
     record Entry(String what, String id, String name, LocalDate date) {}
 
     /// The journal of a document or payment.
@@ -73,7 +73,7 @@ public class Voiding {
                 + (entry.what().equals("document") ? " and memo not like 'Payment%')" : ")");
     }
 
-    private void remove(Entry entry) {
+    void remove(Entry entry) {
         jdbc.sql("delete from inkwell_journal_line where journal" + of(entry))
                 .param("id", entry.id())
                 .update();

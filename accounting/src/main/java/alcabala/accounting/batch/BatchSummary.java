@@ -3,6 +3,7 @@ package alcabala.accounting.batch;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.record.Record;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import java.util.ArrayList;
 import java.util.List;
@@ -49,6 +50,8 @@ public record BatchSummary(List<Sum> categories, Money beside, List<Sum> means) 
                     }
                 }
                 case Settlement settlement -> add(means, settlement.means(), member.gross());
+                // What it takes to the bank was counted when it was received.
+                case Banking banking -> {}
             }
         }
         return new BatchSummary(new ArrayList<>(categories.values()), beside, new ArrayList<>(means.values()));

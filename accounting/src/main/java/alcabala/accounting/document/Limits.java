@@ -4,6 +4,7 @@ import alcabala.accounting.custom.FieldValue;
 import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -100,6 +101,19 @@ public final class Limits {
                         .map(Limits::allocation)
                         .flatMap(Optional::stream)
                         .findFirst()));
+    }
+
+    /// The same of a banking, whose receipts were taken in before.
+    public static Optional<String> findExceeded(Banking banking) {
+        if (banking.receipts().size() > LINES) {
+            return Optional.of("it takes more than " + LINES + " receipts to the bank");
+        }
+        return first(List.of(
+                longer("its number", banking.number(), CODE),
+                longer("the number of its slip", banking.slip(), CODE),
+                longer("its reason", banking.why(), NAME),
+                day("its date", banking.date()),
+                amount("its amount", banking.amount())));
     }
 
     private static Optional<String> allocation(Allocation allocation) {

@@ -4,6 +4,7 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 
 /// What the source's half of a baseline holds.
@@ -19,6 +20,7 @@ public final class SourceHalf {
         switch (record) {
             case Document document -> add(document, half);
             case Settlement settlement -> add(settlement, half);
+            case Banking banking -> add(banking, half);
         }
         return half.build();
     }
@@ -28,6 +30,14 @@ public final class SourceHalf {
         int position = 0;
         for (DocumentLine line : document.lines()) {
             half.line(++position, line.item(), line.tax().key(), line.amount().getAmount());
+        }
+    }
+
+    private static void add(Banking banking, Half.Builder half) {
+        half.text(Half.REFERENCE, banking.slip());
+        int position = 0;
+        for (Banking.Receipt receipt : banking.receipts()) {
+            half.line(++position, receipt.names(), "", receipt.signed().getAmount());
         }
     }
 

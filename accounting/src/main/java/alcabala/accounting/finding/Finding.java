@@ -340,6 +340,25 @@ public sealed interface Finding {
     /// One settlement for documents of several parties.
     record SeveralParties(List<String> names) implements Finding {}
 
+    /// Something that was received cannot be taken to the bank as the banking has it.
+    ///
+    /// @param receipt such as `payment-in PM-17`
+    record ReceiptUnfit(String receipt, Because because) implements Finding {
+        /// Why it cannot.
+        public enum Because {
+            VOIDED,
+            NOT_ON_LEDGER,
+            AMOUNT_DIFFERS,
+            /// Its money is on another account than that of what waits to be banked.
+            ELSEWHERE
+        }
+
+        @Override
+        public String subject() {
+            return receipt;
+        }
+    }
+
     /// More is settled than the money that moved.
     record AllocatedTooMuch(Money amount, Money allocated) implements Finding {}
 

@@ -6,6 +6,7 @@ import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.Record;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.accounting.settlement.Targets;
 import java.util.List;
@@ -51,6 +52,10 @@ public final class Compiler {
                 goes(settlement)
                         ? new SettlementCompilation(settlement, crosswalk, route.settings(), ledger, targets).run()
                         : only(new Finding.DoesNotCross(settlement.kind()));
+            case Banking banking ->
+                route.settings().crosses(banking.kind())
+                        ? new BankingCompilation(banking, crosswalk, route.settings(), ledger, targets).run()
+                        : only(new Finding.DoesNotCross(banking.kind()));
         };
     }
 

@@ -3,7 +3,9 @@ package alcabala.accounting.posting;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Deduction;
+import alcabala.accounting.settlement.Received;
 import alcabala.accounting.settlement.Target;
 import alcabala.accounting.settlement.Target.Credited;
 import alcabala.accounting.settlement.Targets;
@@ -11,6 +13,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.joda.money.Money;
 
@@ -29,7 +32,17 @@ public final class InTurn {
 
     /// What is known by now, and what those that went before make of it.
     public Targets after(Targets known) {
-        return (kind, number, party) -> known.find(kind, number, party).map(this::changed);
+        return new Targets() {
+            @Override
+            public Optional<Target> find(RecordKind kind, String number, String party) {
+                return known.find(kind, number, party).map(InTurn.this::changed);
+            }
+
+            @Override
+            public Optional<Received> findReceived(Banking.Receipt receipt) {
+                return known.findReceived(receipt);
+            }
+        };
     }
 
     private Target changed(Target target) {
@@ -49,6 +62,7 @@ public final class InTurn {
                 case LedgerSettlement settlement -> settles(settlement);
                 case LedgerDocument document ->
                     credits((Document) record, document, compiled.journal().orElseThrow(), targets);
+                case LedgerJournal booked -> {}
                 case Cancellation taken -> {}
             }
         });

@@ -8,7 +8,7 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
 /// What a record becomes where it goes: exactly what is sent.
-public sealed interface LedgerEntry permits LedgerDocument, LedgerSettlement, Cancellation {
+public sealed interface LedgerEntry permits LedgerDocument, LedgerSettlement, LedgerJournal, Cancellation {
     RecordKind kind();
 
     /// Its number there; empty when it gets one there.

@@ -17,7 +17,9 @@ public enum RecordKind {
     /// Money that a supplier gave back.
     SUPPLIER_REFUND(Family.SETTLEMENT, false, -1),
     /// A payment out that came back.
-    RETURNED_OUT(Family.SETTLEMENT, false, -1);
+    RETURNED_OUT(Family.SETTLEMENT, false, -1),
+    /// What was received and is taken to the bank together.
+    BANKING(Family.TRANSFER, true, 1);
 
     private final Family family;
     private final boolean sale;
@@ -47,6 +49,20 @@ public enum RecordKind {
         return sign < 0;
     }
 
+    public boolean isSettlement() {
+        return family == Family.SETTLEMENT;
+    }
+
+    /// Whether there is a customer or supplier to it.
+    public boolean hasParty() {
+        return family != Family.TRANSFER;
+    }
+
+    /// Whether money comes in with a settlement of this kind; else it goes out.
+    public boolean bringsMoney() {
+        return sale != isCredit();
+    }
+
     /// Whether it undoes another record of its own family.
     public boolean isReturn() {
         return this == RETURNED_IN || this == RETURNED_OUT;
@@ -55,7 +71,7 @@ public enum RecordKind {
     /// Whether a settlement of this kind can settle a document of another; what was returned opens it again.
     public boolean settles(RecordKind document) {
         boolean takesBack = isCredit() && !isReturn();
-        return !isDocument() && document.isDocument() && document.sale == sale && document.isCredit() == takesBack;
+        return isSettlement() && document.isDocument() && document.sale == sale && document.isCredit() == takesBack;
     }
 
     /// The document that takes back one of this kind.
@@ -65,7 +81,7 @@ public enum RecordKind {
             case CREDIT_NOTE -> INVOICE;
             case BILL -> SUPPLIER_CREDIT;
             case SUPPLIER_CREDIT -> BILL;
-            case PAYMENT_IN, REFUND, RETURNED_IN, PAYMENT_OUT, SUPPLIER_REFUND, RETURNED_OUT ->
+            case PAYMENT_IN, REFUND, RETURNED_IN, PAYMENT_OUT, SUPPLIER_REFUND, RETURNED_OUT, BANKING ->
                 throw new IllegalArgumentException(word() + " is taken back as what it is");
         };
     }

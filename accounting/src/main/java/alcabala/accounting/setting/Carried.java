@@ -12,7 +12,8 @@ public enum Carried {
     CREDIT_NOTES(RecordKind.CREDIT_NOTE),
     BILLS(RecordKind.BILL),
     SUPPLIER_CREDITS(RecordKind.SUPPLIER_CREDIT),
-    PAYMENTS(RecordKind.PAYMENT_IN, RecordKind.REFUND, RecordKind.RETURNED_IN),
+    /// What is taken to the bank goes as what was received does.
+    PAYMENTS(RecordKind.PAYMENT_IN, RecordKind.REFUND, RecordKind.RETURNED_IN, RecordKind.BANKING),
     PAYMENTS_OUT(RecordKind.PAYMENT_OUT, RecordKind.SUPPLIER_REFUND, RecordKind.RETURNED_OUT);
 
     private static final List<Carried> BY_KIND =

@@ -93,10 +93,11 @@ public final class RouteSettings {
     }
 
     private static RecordType typeOf(RecordKind kind) {
-        if (!kind.isDocument()) {
-            return RecordType.SETTLEMENTS;
-        }
-        return kind.isSale() ? RecordType.SALES : RecordType.PURCHASES;
+        return switch (kind.family()) {
+            case DOCUMENT -> kind.isSale() ? RecordType.SALES : RecordType.PURCHASES;
+            case SETTLEMENT -> RecordType.SETTLEMENTS;
+            case TRANSFER -> RecordType.BANKINGS;
+        };
     }
 
     /// Whether records of a kind cross to the ledger at all.
@@ -108,7 +109,7 @@ public final class RouteSettings {
     /// Whether records of a kind that were made on the ledger come back.
     public boolean comesBack(RecordKind kind) {
         String direction = get(Topic.DIRECTION, kind);
-        return direction.equals("from-ledger") || direction.equals("both");
+        return kind.isSettlement() && (direction.equals("from-ledger") || direction.equals("both"));
     }
 
     /// By how much a settlement may miss what it settles, either way; minor units.

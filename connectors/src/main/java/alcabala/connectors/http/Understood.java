@@ -7,6 +7,7 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.Customers;
 import alcabala.accounting.posting.StandardFields;
 import alcabala.accounting.record.Record;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.Kept;
@@ -51,6 +52,7 @@ public final class Understood {
         Optional<String> beyond = switch (record) {
             case Document document -> Limits.findExceeded(document);
             case Settlement settlement -> Limits.findExceeded(settlement);
+            case Banking banking -> Limits.findExceeded(banking);
         };
         if (beyond.isPresent()) {
             throw new AnswerUnusableException(system, what + ": " + beyond.get());

@@ -61,7 +61,7 @@ public record LedgerRecord(
     ///
     /// @throws IllegalArgumentException when something of it is missing
     public LedgerRecord complete() {
-        boolean named = isText(id) && isText(number) && isKind() && isText(party) && date != null;
+        boolean named = isText(id) && isText(number) && isKind() && isParty() && date != null;
         boolean counted = Stream.of(net, tax, gross, paid).allMatch(LedgerRecord::isSensible);
         boolean lined =
                 lines != null && lines.stream().allMatch(line -> isText(line.account()) && isSensible(line.amount()));
@@ -112,6 +112,10 @@ public record LedgerRecord(
 
     private String named(Line line) {
         return settlement == null ? line.account() : line.account() + " " + line.text();
+    }
+
+    private boolean isParty() {
+        return recordKind().hasParty() ? isText(party) : party != null;
     }
 
     private boolean isKind() {

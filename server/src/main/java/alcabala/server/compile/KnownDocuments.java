@@ -5,7 +5,10 @@ import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Banking;
+import alcabala.accounting.settlement.Received;
 import alcabala.accounting.settlement.Settlement;
+import alcabala.accounting.settlement.Target;
 import alcabala.accounting.settlement.Targets;
 import alcabala.server.compile.CreditNotes.Credit;
 import alcabala.server.compile.OwnSettlements.Own;
@@ -32,6 +35,7 @@ class KnownDocuments {
     private final JdbcClient jdbc;
     private final OwnSettlements settlements;
     private final CreditNotes credits;
+    private final KnownReceipts receipts;
     private final SettingStore decided;
 
     /// A document with who it is of.
@@ -41,15 +45,41 @@ class KnownDocuments {
         }
     }
 
-    KnownDocuments(JdbcClient jdbc, OwnSettlements settlements, CreditNotes credits, SettingStore decided) {
+    KnownDocuments(
+            JdbcClient jdbc,
+            OwnSettlements settlements,
+            CreditNotes credits,
+            KnownReceipts receipts,
+            SettingStore decided) {
+        this.receipts = receipts;
         this.decided = decided;
         this.jdbc = jdbc;
         this.settlements = settlements;
         this.credits = credits;
     }
 
-    /// For each of these records by its number: what those of one that stands there settle is its own.
+    /// What is known of the documents that one record names, and of the receipts.
+    private record Known(Targets documents, KnownReceipts.Lookup receipts) implements Targets {
+        @Override
+        public Optional<Target> find(RecordKind kind, String number, String party) {
+            return documents.find(kind, number, party);
+        }
+
+        @Override
+        public Optional<Received> findReceived(Banking.Receipt receipt) {
+            return receipts.find(receipt);
+        }
+    }
+
+    /// For each of these records by its number.
     LongFunction<Targets> of(RouteRow route, Map<Long, ? extends Record> records) {
+        LongFunction<Targets> named = documents(route, records);
+        KnownReceipts.Lookup received = receipts.of(route, records.values());
+        return received == KnownReceipts.Lookup.NONE ? named : id -> new Known(named.apply(id), received);
+    }
+
+    /// What those of one that stands there settle is its own.
+    private LongFunction<Targets> documents(RouteRow route, Map<Long, ? extends Record> records) {
         Set<String> numbers = records.values().stream()
                 .flatMap(record -> named(record, route))
                 .collect(Collectors.toSet());
@@ -83,6 +113,7 @@ class KnownDocuments {
     private static Stream<String> named(Record record, RouteRow route) {
         return switch (record) {
             case Settlement settlement -> settlement.allocations().stream().map(Allocation::number);
+            case Banking banking -> Stream.of();
             case Document document ->
                 document.kind().isCredit()
                                 && !document.precedingNumber().isEmpty()

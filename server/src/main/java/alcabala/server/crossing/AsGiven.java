@@ -4,6 +4,7 @@ import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -48,12 +49,12 @@ final class AsGiven {
                 paid(entry),
                 entry.rate().rate(),
                 null,
-                entry instanceof LedgerSettlement settlement ? parts(settlement) : lines(entry.lines()),
+                lines(entry),
                 List.of(),
                 entry instanceof LedgerDocument document ? document.terms() : "",
                 entry instanceof LedgerDocument document ? document.fields() : Map.of(),
                 entry instanceof LedgerSettlement settlement ? moved(settlement, voided) : null,
-                voided && entry instanceof LedgerDocument ? Boolean.TRUE : null);
+                voided && !(entry instanceof LedgerSettlement) ? Boolean.TRUE : null);
     }
 
     /// Of a settlement, what of its money settles something.
@@ -76,6 +77,34 @@ final class AsGiven {
                 settlement.account(),
                 settlement.currency().getCode(),
                 voided);
+    }
+
+    private static List<Line> lines(LedgerEntry entry) {
+        return switch (entry) {
+            case LedgerSettlement settlement -> parts(settlement);
+            case LedgerJournal journal -> entries(journal);
+            case LedgerDocument document -> lines(document.lines());
+            case Cancellation taken -> lines(taken.cancelled());
+        };
+    }
+
+    private static List<Line> entries(LedgerJournal journal) {
+        List<Line> there = new ArrayList<>();
+        for (LedgerJournal.Entry each : journal.entries()) {
+            there.add(new Line(
+                    there.size() + 1,
+                    null,
+                    each.account(),
+                    each.text(),
+                    BigDecimal.ONE,
+                    each.amount().getAmount(),
+                    BigDecimal.ZERO,
+                    each.amount().getAmount(),
+                    null,
+                    null,
+                    each.dimensions()));
+        }
+        return there;
     }
 
     private static List<Line> lines(List<LedgerLine> lines) {

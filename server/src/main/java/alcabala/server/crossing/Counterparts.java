@@ -103,7 +103,7 @@ class Counterparts {
                 }
             }
         }
-        return sent.partyCounterpart().isEmpty()
+        return sent.kind().hasParty() && sent.partyCounterpart().isEmpty()
                 ? findOrCreateParty(trip, recordId, sent.party(), partyName, WHO)
                 : new Answer.Accepted<>(sent.partyCounterpart(), 200, "");
     }

@@ -7,6 +7,7 @@ import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.Journal;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Record;
 
@@ -23,7 +24,7 @@ public record Posting(LedgerEntry entry, Journal journal, Half source, String pa
                 entry,
                 journal,
                 SourceHalf.of(record),
-                record.counterparty().name(),
+                record.kind().hasParty() ? record.counterparty().name() : "",
                 record instanceof Document document ? document.precedingNumber() : "");
     }
 
@@ -41,6 +42,7 @@ public record Posting(LedgerEntry entry, Journal journal, Half source, String pa
         return switch (entry) {
             case LedgerDocument document -> document.rate().isSame() ? "" : needs;
             case LedgerSettlement settlement -> settlement.isConverted() ? "converted" : "";
+            case LedgerJournal journal -> "";
             case Cancellation taken -> "";
         };
     }

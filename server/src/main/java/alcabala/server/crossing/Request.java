@@ -3,14 +3,17 @@ package alcabala.server.crossing;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.ReplacesDocuments;
+import alcabala.connectors.ledger.ReplacesJournals;
 import alcabala.connectors.ledger.ReplacesSettlements;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesDocuments;
+import alcabala.connectors.ledger.TakesJournals;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.spi.Connection;
 import java.util.function.Function;
@@ -48,6 +51,17 @@ record Request(String body, Function<String, Answer<LedgerRecord>> send) {
                 yield new Request(
                         replacing.body(standing, settlement, party, reference),
                         key -> replacing.change(standing, settlement, party, reference, key));
+            }
+            case LedgerJournal journal
+            when standing == null -> {
+                TakesJournals taking = to.get(TakesJournals.class);
+                yield new Request(taking.body(journal, reference), key -> taking.post(journal, reference, key));
+            }
+            case LedgerJournal journal -> {
+                ReplacesJournals replacing = to.get(ReplacesJournals.class);
+                yield new Request(
+                        replacing.body(standing, journal, reference),
+                        key -> replacing.change(standing, journal, reference, key));
             }
             case Cancellation cancellation -> {
                 TakesBack taking = to.get(TakesBack.class);

@@ -3,6 +3,7 @@ package alcabala.server.crossing;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Record;
 import alcabala.server.compile.Affected;
@@ -105,6 +106,7 @@ class Settlements {
                 }
             }
             case LedgerDocument document -> {}
+            case LedgerJournal journal -> {}
         }
     }
 

@@ -3,6 +3,7 @@ package alcabala.server.crossing;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.RecordKind;
@@ -88,15 +89,22 @@ final class StoredEntry {
         return switch (family) {
             case DOCUMENT -> DocumentJson.read(content, LedgerDocument.class);
             case SETTLEMENT -> DocumentJson.read(content, LedgerSettlement.class);
+            case TRANSFER -> DocumentJson.read(content, LedgerJournal.class);
         };
+    }
+
+    private static Family family(JsonNode entry) {
+        if (entry.has("parts")) {
+            return Family.SETTLEMENT;
+        }
+        return entry.has("entries") ? Family.TRANSFER : Family.DOCUMENT;
     }
 
     /// Only settlements were taken back at first, on their own day.
     private static Cancellation cancellation(ObjectNode kept) {
         JsonNode cancelled = kept.path("cancelled");
-        Family family = cancelled.has("parts") ? Family.SETTLEMENT : Family.DOCUMENT;
         return new Cancellation(
-                read(cancelled.toString(), family),
+                read(cancelled.toString(), family(cancelled)),
                 kept.hasNonNull("on") ? LocalDate.parse(kept.path("on").asString()) : null);
     }
 }

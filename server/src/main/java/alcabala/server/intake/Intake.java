@@ -1,6 +1,5 @@
 package alcabala.server.intake;
 
-import alcabala.accounting.document.Document;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.Record;
@@ -226,13 +225,10 @@ public class Intake {
         compileWhatSettles(rows, who);
     }
 
-    /// A document that was voided, or comes to less, takes less of what settles it.
+    /// A document that was voided, or comes to less, takes less of what settles it; money that was is not banked.
     private void compileWhatSettles(List<Row> rows, String who) {
-        Set<String> refs = rows.stream()
-                .map(row -> row.said().record())
-                .filter(Document.class::isInstance)
-                .flatMap(record -> Refs.settled(record).stream())
-                .collect(Collectors.toSet());
+        Set<String> refs =
+                rows.stream().map(row -> Refs.own(row.said().record())).collect(Collectors.toSet());
         jdbc.sql("""
                 select route_id, array_agg(id order by id) as ids from record where refs && cast(:refs as text[])
                     and outcome is distinct from 'posted' and (outcome is null or outcome in ('refused', 'unreached'))

@@ -5,6 +5,7 @@ import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.document.Ownership;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.Record;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.Kept;
@@ -154,6 +155,8 @@ public class SourcePull {
                     yield Optional.empty();
                 }
                 case Settlement settlement -> Optional.of(incoming(changed, settlement));
+                // No source makes one: they are made here.
+                case Banking banking -> Optional.empty();
             };
         } catch (AnswerUnusableException e) {
             setAsides.keepOfSource(

@@ -56,12 +56,13 @@ class LoadRecords {
                 .single();
     }
 
-    /// Those behind the last one that a load has passed: documents before what settles them, sales before purchases,
+    /// Those behind the last one that a load has passed: documents before what settles them, and bankings after that,
+    /// sales before purchases,
     /// each currency by itself, by day.
     List<Next> next(RouteRow route, Load load, int most) {
         List<Next> found = jdbc.sql("""
                 select phase, day, id from (
-                    select case when is_document(d.kind) then '0' else '1' end
+                    select case when is_document(d.kind) then '0' when d.kind = 'banking' then '2' else '1' end
                             || case when d.kind = any(:sales) then '0' else '1' end || d.currency as phase,
                         d.issue_date as day, d.id
                     from record d where\s""" + GOES + """

@@ -154,6 +154,7 @@ public final class Sentences {
                         "%s is missed by %s; the route takes %s at most as a difference.",
                         document(f.document()), Amounts.shown(f.difference()), Amounts.shown(f.most()));
             case Finding.StaysOpen f -> staysOpen(f);
+            case Finding.ReceiptUnfit f -> receiptUnfit(f);
             case Finding.SubRecordsUnavailable f ->
                 Sentence.of(
                         "Its project is to be a customer below the client, and %s has nothing below a customer.",
@@ -209,6 +210,16 @@ public final class Sentences {
                 Amounts.shown(f.amount()), document(f.document()), because);
     }
 
+    private static Sentence receiptUnfit(Finding.ReceiptUnfit f) {
+        String because = switch (f.because()) {
+            case VOIDED -> "was voided since";
+            case NOT_ON_LEDGER -> "does not cross on this route";
+            case AMOUNT_DIFFERS -> "comes to another amount by now";
+            case ELSEWHERE -> "is not on the account of what waits to be banked";
+        };
+        return Sentence.of("%s %s: open the banking and correct it.", document(f.receipt()), because);
+    }
+
     private static Part tax(String key) {
         return Part.row(RowKind.TAX, key);
     }
@@ -244,6 +255,7 @@ public final class Sentences {
             case PAYMENT_OUT -> "Payments made";
             case SUPPLIER_REFUND -> "Refunds from suppliers";
             case RETURNED_OUT -> "Returned payments to suppliers";
+            case BANKING -> "Bankings";
         };
     }
 

@@ -1,7 +1,9 @@
 package alcabala.server.record;
 
+import alcabala.accounting.document.Document;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.server.platform.Copy;
 import java.util.List;
@@ -29,17 +31,23 @@ public class Allocations {
 
     /// In the place of what was said of these records before.
     public void write(Map<Long, Record> records) {
-        Map<Long, Settlement> settlements = records.entrySet().stream()
-                .filter(each -> each.getValue() instanceof Settlement)
-                .collect(Collectors.toMap(Map.Entry::getKey, each -> (Settlement) each.getValue()));
-        if (settlements.isEmpty()) {
+        Map<Long, Record> settling = records.entrySet().stream()
+                .filter(each -> !each.getValue().kind().isDocument())
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+        if (settling.isEmpty()) {
             return;
         }
         jdbc.sql("delete from allocation where record_id = any(:ids)")
-                .param("ids", settlements.keySet().toArray(Long[]::new))
+                .param("ids", settling.keySet().toArray(Long[]::new))
                 .update();
         Copy copy = new Copy();
-        settlements.forEach((id, settlement) -> put(copy, id, settlement));
+        settling.forEach((id, record) -> {
+            switch (record) {
+                case Settlement settlement -> put(copy, id, settlement);
+                case Banking banking -> put(copy, id, banking);
+                case Document document -> {}
+            }
+        });
         copy.send(dataSource, "allocation (record_id, ordinal, kind, number, money, settled, retained)");
     }
 
@@ -58,7 +66,22 @@ public class Allocations {
         }
     }
 
-    /// The settlements of a document, oldest first.
+    /// What a receipt is taken to the bank with.
+    private static void put(Copy copy, long id, Banking banking) {
+        int ordinal = 0;
+        for (Banking.Receipt each : banking.receipts()) {
+            copy.value(id)
+                    .value(++ordinal)
+                    .value(each.kind().word())
+                    .value(each.number())
+                    .value(each.signed().getAmountMinorLong())
+                    .value(each.signed().getAmountMinorLong())
+                    .value(0L)
+                    .endRow();
+        }
+    }
+
+    /// The settlements of a document, or the banking of one, oldest first.
     public List<Of> of(long documentId) {
         return jdbc.sql("""
                 select s.id as record_id, s.number, s.kind, s.state, a.settled, d.currency

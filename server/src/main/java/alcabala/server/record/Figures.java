@@ -5,6 +5,7 @@ import alcabala.accounting.document.Ownership;
 import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.Record;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import java.time.LocalDate;
 
@@ -23,6 +24,10 @@ record Figures(LocalDate due, long net, long tax, long gross, String corrects, b
                         d.totals().gross().getAmountMinorLong(),
                         corrects(d),
                         d.ownership() == Ownership.NEITHER);
+            case Banking b -> {
+                long amount = b.amount().getAmountMinorLong();
+                yield new Figures(null, amount, 0, amount, "", false);
+            }
             case Settlement s -> {
                 long amount = s.amount().getAmountMinorLong();
                 yield new Figures(null, amount, 0, amount, "", false);

@@ -8,6 +8,7 @@ import alcabala.accounting.document.DocumentLine;
 import alcabala.accounting.posting.Customers;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import java.util.LinkedHashSet;
 import java.util.Locale;
@@ -30,6 +31,7 @@ public final class Refs {
         return switch (record) {
             case Document document -> of(document);
             case Settlement settlement -> of(settlement);
+            case Banking banking -> of(banking);
         };
     }
 
@@ -39,17 +41,33 @@ public final class Refs {
         return "settles:" + document;
     }
 
-    /// The settlements that have to be looked at again when something became of a record.
+    /// How whatever settles a record, or takes it to the bank, says so.
+    public static String own(Record record) {
+        return settles(record.kind().word() + " " + record.number());
+    }
+
+    /// What has to be looked at again when something became of a record.
     public static Set<String> settled(Record record) {
         return switch (record) {
-            case Document document -> Set.of(settles(document.kind().word() + " " + document.number()));
-            case Settlement settlement -> settled(settlement);
+            case Document document -> Set.of(own(document));
+            case Settlement settlement -> {
+                Set<String> refs = new LinkedHashSet<>(settled(settlement));
+                refs.add(own(settlement));
+                yield refs;
+            }
+            case Banking banking -> Set.of();
         };
     }
 
     private static Set<String> settled(Settlement settlement) {
         return settlement.allocations().stream()
                 .map(allocation -> settles(allocation.names()))
+                .collect(Collectors.toSet());
+    }
+
+    private static Set<String> of(Banking banking) {
+        return banking.receipts().stream()
+                .map(receipt -> settles(receipt.names()))
                 .collect(Collectors.toSet());
     }
 

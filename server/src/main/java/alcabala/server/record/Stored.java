@@ -4,6 +4,7 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.server.platform.DocumentJson;
 import java.nio.charset.StandardCharsets;
@@ -65,6 +66,7 @@ public final class Stored {
         return switch (family) {
             case DOCUMENT -> Document.class;
             case SETTLEMENT -> Settlement.class;
+            case TRANSFER -> Banking.class;
         };
     }
 

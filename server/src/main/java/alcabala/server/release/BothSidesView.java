@@ -5,6 +5,7 @@ import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Journal;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.TaxComparison;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Compiling;
@@ -101,6 +102,7 @@ class BothSidesView {
         return switch (documents.record(row.id())) {
             case Document document -> of(row, route, document);
             case Settlement settlement -> of(row, route, settlement);
+            case Banking banking -> of(row, route, banking);
         };
     }
 
@@ -119,6 +121,20 @@ class BothSidesView {
                 journal,
                 route.sourceDesk().isEmpty() ? "" : route.sourceDesk() + "/payments",
                 there.isPresent() ? ledgerDesk(row.id()) + "/payments/" + row.ledgerRef() : "");
+    }
+
+    private BothSides of(Records.Row row, RouteRow route, Banking banking) {
+        Optional<LedgerRecord> there = findPosted(row.id());
+        Compilation wouldBe = compiling.compile(route.id(), row.id(), banking);
+        BankingSides sides = new BankingSides(banking, row, there, wouldBe.entry());
+        return new BothSides(
+                there.isPresent(),
+                since(row.id()),
+                sides.fields(),
+                sides.lines(),
+                there.map(record -> journal(route, record)).orElseGet(() -> wouldBeJournal(route, wouldBe)),
+                "",
+                there.isPresent() ? ledgerDesk(row.id()) + "/journals/" + row.ledgerRef() : "");
     }
 
     private BothSides of(Records.Row row, RouteRow route, Document document) {
@@ -164,7 +180,7 @@ class BothSidesView {
         return jdbc.sql("""
                 select coalesce(outcome = 'posted' and revision > outcome_revision, false) as changed_on_source,
                     ledger_differs as changed_on_ledger, voided,
-                    coalesce((select cast(ledger_now->'settlement'->>'voided' as boolean) from link
+                    coalesce((select coalesce(cast(ledger_now->'settlement'->>'voided' as boolean), cast(ledger_now->>'taken' as boolean)) from link
                         where record_id = :id), false) as voided_on_ledger,
                     coalesce(ledger_version, 0) as ledger_version, :decided as tax_decided
                 from record where id = :id""")

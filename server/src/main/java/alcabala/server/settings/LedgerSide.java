@@ -7,6 +7,7 @@ import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Customers;
 import alcabala.accounting.posting.JournalLine;
 import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Record;
@@ -61,6 +62,7 @@ record LedgerSide(
                         journal,
                         receipt(sent, settings, names));
             case LedgerSettlement sent -> of(sent, findings, journal);
+            case LedgerJournal sent -> of(sent, findings, journal);
             case Cancellation taken -> none(findings);
         };
     }
@@ -68,6 +70,14 @@ record LedgerSide(
     /// What is compiled never takes anything back.
     private static LedgerSide none(List<String> findings) {
         return new LedgerSide(findings, List.of(), List.of(), List.of(), List.of());
+    }
+
+    private static LedgerSide of(LedgerJournal sent, List<String> findings, List<Booking> journal) {
+        List<SentFact> facts = List.of(
+                new SentFact("Number", sent.number()),
+                new SentFact("Date", sent.date().toString()),
+                new SentFact("Amount", Amounts.decimal(sent.gross())));
+        return new LedgerSide(findings, facts, List.of(), journal, List.of());
     }
 
     private static LedgerSide of(LedgerSettlement sent, List<String> findings, List<Booking> journal) {

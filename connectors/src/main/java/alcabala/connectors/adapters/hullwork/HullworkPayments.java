@@ -51,7 +51,7 @@ final class HullworkPayments {
             case PAYMENT_OUT -> "SUPPLIER_PAYMENT";
             case SUPPLIER_REFUND -> "SUPPLIER_REFUND";
             case RETURNED_OUT -> "SUPPLIER_RETURN";
-            case INVOICE, CREDIT_NOTE, BILL, SUPPLIER_CREDIT ->
+            case INVOICE, CREDIT_NOTE, BILL, SUPPLIER_CREDIT, BANKING ->
                 throw new IllegalArgumentException(kind.word() + " is no payment");
         };
     }

@@ -6,6 +6,7 @@ import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.RecordKind;
@@ -35,11 +36,13 @@ import alcabala.connectors.ledger.LedgerRate;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.ReadsReferenceData;
 import alcabala.connectors.ledger.ReplacesDocuments;
+import alcabala.connectors.ledger.ReplacesJournals;
 import alcabala.connectors.ledger.ReplacesSettlements;
 import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesDocuments;
+import alcabala.connectors.ledger.TakesJournals;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.ledger.TellsNumbers;
 import alcabala.connectors.spi.Place;
@@ -67,6 +70,8 @@ final class InkwellLedger
                 ReplacesDocuments,
                 TakesSettlements,
                 ReplacesSettlements,
+                TakesJournals,
+                ReplacesJournals,
                 TakesBack,
                 AnswersByKey,
                 FindsByReference,
@@ -75,7 +80,7 @@ final class InkwellLedger
                 Counts {
     private static final String SYSTEM = "Inkwell";
     private static final int PAGE = 2000;
-    private static final Set<String> CROSSES = Set.of("document", "payment");
+    private static final Set<String> CROSSES = Set.of("document", "payment", "journal");
     private final Http http;
 
     public InkwellLedger(Place place, Access access) {
@@ -251,11 +256,37 @@ final class InkwellLedger
         return body(settlement, partyId, reference);
     }
 
+    @Override
+    public Answer<LedgerRecord> post(LedgerJournal journal, String reference, String key) {
+        return http.post("/journals", body(journal, reference), key, InkwellMapping::record);
+    }
+
+    @Override
+    public String body(LedgerJournal journal, String reference) {
+        return InkwellMapping.write(InkwellJournals.draft(journal, reference));
+    }
+
+    @Override
+    public Answer<LedgerRecord> change(Standing standing, LedgerJournal journal, String reference, String key) {
+        return http.put(
+                "/journals/{id}?version={version}",
+                body(standing, journal, reference),
+                key,
+                InkwellMapping::record,
+                standing.id(),
+                standing.version());
+    }
+
+    @Override
+    public String body(Standing standing, LedgerJournal journal, String reference) {
+        return body(journal, reference);
+    }
+
     /// A payment is taken back whatever version of it stands there.
     @Override
     public String body(Standing standing, Cancellation cancellation) {
         Map<String, Object> body = new LinkedHashMap<>();
-        if (cancellation.kind().isDocument()) {
+        if (!cancellation.kind().isSettlement()) {
             body.put("version", standing.version());
         }
         if (cancellation.on() != null) {
@@ -267,7 +298,7 @@ final class InkwellLedger
     @Override
     public Answer<LedgerRecord> takeBack(Standing standing, Cancellation cancellation, String key) {
         return http.post(
-                (cancellation.kind().isDocument() ? "/documents" : "/payments") + "/{id}/void",
+                path(cancellation.kind().family()) + "/{id}/void",
                 body(standing, cancellation),
                 key,
                 InkwellMapping::record,
@@ -297,9 +328,16 @@ final class InkwellLedger
 
     @Override
     public Optional<LedgerRecord> findByReference(Family family, String reference) {
-        String path = family == Family.DOCUMENT ? "/documents" : "/payments";
-        return http.find(path + "?externalReference={reference}", JsonNode.class, reference)
+        return http.find(path(family) + "?externalReference={reference}", JsonNode.class, reference)
                 .map(node -> Understood.read(SYSTEM, "record of " + reference, () -> InkwellMapping.record(node)));
+    }
+
+    private static String path(Family family) {
+        return switch (family) {
+            case DOCUMENT -> "/documents";
+            case SETTLEMENT -> "/payments";
+            case TRANSFER -> "/journals";
+        };
     }
 
     @Override

@@ -145,6 +145,9 @@ final class InkwellMapping {
     }
 
     static LedgerRecord record(JsonNode node) {
+        if (node.has("entries")) {
+            return InkwellJournals.record(node);
+        }
         return node.has("allocations")
                 ? InkwellPayments.record(node)
                 : Http.JSON.treeToValue(standing(node), LedgerRecord.class).complete();
