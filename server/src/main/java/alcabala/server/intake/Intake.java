@@ -120,12 +120,14 @@ public class Intake {
         this.clock = clock;
     }
 
-    /// Documents first, since what settles them asks what they have become.
+    /// Documents first, since what settles them asks what they have become; and that before it is taken to the bank.
     ///
     /// @param incoming at most one for each source reference
-    TakenIn write(RouteRow route, Compiler compiler, List<Incoming> incoming, String who) {
+    public TakenIn write(RouteRow route, Compiler compiler, List<Incoming> incoming, String who) {
         Written documents = writeFamily(route, compiler, of(Family.DOCUMENT, incoming), who);
-        return new TakenIn(documents, writeFamily(route, compiler, of(Family.SETTLEMENT, incoming), who));
+        Written settlements = writeFamily(route, compiler, of(Family.SETTLEMENT, incoming), who);
+        writeFamily(route, compiler, of(Family.TRANSFER, incoming), who);
+        return new TakenIn(documents, settlements);
     }
 
     private static List<Incoming> of(Family family, List<Incoming> incoming) {

@@ -34,6 +34,8 @@ class ApiDescription {
             "UndoOrderJson.on",
             "MailJson.sentAt",
             "LoadJson.endedAt",
+            "BankingSheetJson.banking",
+            "BankingJson.batch",
             "LastLoad.load",
             "UndoChoiceJson.on",
             "KnownLayout.id",

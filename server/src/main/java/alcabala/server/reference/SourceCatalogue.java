@@ -99,6 +99,9 @@ public class SourceCatalogue {
                 .forEach(site -> keepSite(sourceId, site));
         for (Record record : records) {
             Party party = record.counterparty();
+            if (!record.kind().hasParty()) {
+                continue;
+            }
             parties.computeIfAbsent(
                     party.code(),
                     code -> row(sourceId, code, party.name()).addValue("body", json.writeValueAsString(party)));

@@ -7,7 +7,7 @@ import alcabala.server.platform.WrittenForm;
 import org.springframework.http.MediaType;
 
 /// On what something is printed.
-enum Medium {
+public enum Medium {
     PDF("pdf", MediaType.APPLICATION_PDF_VALUE),
     XLSX("xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"),
     CSV("csv", "text/csv;charset=UTF-8");
@@ -23,7 +23,7 @@ enum Medium {
     /// As whoever is signed in writes figures and days.
     ///
     /// @param name of the file, without its ending
-    Printed print(Report report, String name) {
+    public Printed print(Report report, String name) {
         byte[] bytes = switch (this) {
             case PDF -> PdfPages.of(report, WrittenForm.now());
             case XLSX -> Sheets.xlsx(report);

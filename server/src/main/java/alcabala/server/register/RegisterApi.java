@@ -4,12 +4,8 @@ import alcabala.server.crossing.BatchHeads;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
-import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.LocalDate;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -33,7 +29,8 @@ class RegisterApi {
     @GetMapping("/api/batches/{id}/report")
     ResponseEntity<byte[]> batch(@PathVariable long id, @RequestParam(defaultValue = "PDF") Medium as, Principal who) {
         RouteRow route = routes.get(heads.routeOf(id));
-        return answer(as.print(reports.ofBatch(route, id, who.getName()), "batch-" + id));
+        return as.print(reports.ofBatch(route, id, who.getName()), "batch-" + id)
+                .answer();
     }
 
     /// The same of all that came to stand on the ledger from one day to another.
@@ -48,21 +45,9 @@ class RegisterApi {
             throw NotPossibleException.invalid("period-turned", "The period ends before it begins.");
         }
         RouteRow found = routes.getLeading(route);
-        return answer(as.print(
-                reports.ofPeriod(found, from, to, who.getName()), "sent-" + found.code() + "-" + from + "-" + to));
-    }
-
-    private static ResponseEntity<byte[]> answer(Printed printed) {
-        ContentDisposition.Builder shown = printed.type().equals(MediaType.APPLICATION_PDF)
-                ? ContentDisposition.inline()
-                : ContentDisposition.attachment();
-        return ResponseEntity.ok()
-                .contentType(printed.type())
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        shown.filename(printed.name(), StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .body(printed.bytes());
+        return as.print(
+                        reports.ofPeriod(found, from, to, who.getName()),
+                        "sent-" + found.code() + "-" + from + "-" + to)
+                .answer();
     }
 }
