@@ -32,7 +32,7 @@ export const roadQuery = (route: string) =>
     refetchInterval: (query) => lookAgain(query.state.data?.sending ? 5_000 : 30_000),
   });
 
-export type Family = 'DOCUMENT' | 'SETTLEMENT';
+export type Family = 'DOCUMENT' | 'SETTLEMENT' | 'TRANSFER';
 
 /** What of a route is summed up. */
 export interface Summed {

@@ -10,6 +10,7 @@ const NAMES: Record<string, string> = {
   'payment-out': 'payment made',
   'supplier-refund': 'refund from a supplier',
   'returned-out': 'returned payment to a supplier',
+  banking: 'banking',
 };
 const SHORT: Record<string, string> = {
   'payment-in': 'payment',
@@ -18,6 +19,7 @@ const SHORT: Record<string, string> = {
   'payment-out': 'payment',
   'supplier-refund': 'refund',
   'returned-out': 'returned',
+  banking: 'banking',
 };
 const GIVEN_BACK = new Set([
   'credit-note',
@@ -34,7 +36,7 @@ export const kindName = (kind: string) => NAMES[kind] ?? kind;
 /** One word of a settlement, for a line of a list; empty for a document, which needs none. */
 export const shortKind = (kind: string) => SHORT[kind] ?? '';
 
-/** Whether money settles something: no document with lines and tax. */
+/** Whether it is money: no document with lines and tax. */
 export const isSettlement = (kind: string) => !DOCUMENTS.has(kind);
 
 /** What counts negative in a total. */

@@ -7,8 +7,8 @@ export function useRefresh() {
   return useCallback(
     () =>
       Promise.all(
-        ['documents', 'map', 'road', 'batches', 'batch', 'load', 'choices', 'readiness'].map((key) =>
-          client.invalidateQueries({ queryKey: [key] }),
+        ['documents', 'map', 'road', 'batches', 'batch', 'load', 'bankings', 'choices', 'readiness'].map(
+          (key) => client.invalidateQueries({ queryKey: [key] }),
         ),
       ),
     [client],

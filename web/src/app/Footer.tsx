@@ -47,6 +47,24 @@ const HINTS: [path: string, keys: [string, string][]][] = [
     ],
   ],
   [
+    '/clear/banking',
+    [
+      ['j k', 'move'],
+      ['x', 'tick'],
+      ['t', 'the slip’s total'],
+      ['y', 'tick what fits'],
+      ['b', 'bank'],
+    ],
+  ],
+  [
+    '/clear',
+    [
+      ['j k', 'move'],
+      ['Enter', 'open'],
+      ['b', 'to the bank'],
+    ],
+  ],
+  [
     '/send',
     [
       ['j k', 'move'],

@@ -70,6 +70,14 @@ export const router = createBrowserRouter([
       { path: 'send/load', element: <LoadPage /> },
       { path: 'send/:id', element: <BatchPage /> },
       { path: 'send/:id/undo', element: <UndoPage /> },
+      {
+        path: 'clear',
+        lazy: async () => ({ Component: (await import('../clear/ClearPage')).ClearPage }),
+      },
+      {
+        path: 'clear/banking',
+        lazy: async () => ({ Component: (await import('../clear/BankingPage')).BankingPage }),
+      },
       ...TO_COME.map(({ path }) => ({ path: path.slice(1), element: <ToCome /> })),
       { path: '*', element: <Navigate to="/release" replace /> },
     ],

@@ -14,12 +14,20 @@ const QUIET: Schemas['Road'] = {
   refused: 0,
   openBatches: 0,
 };
+const BANKED: Schemas['BankingsJson'] = {
+  year: 2026,
+  years: [2026],
+  currency: 'EUR',
+  toBank: { count: 0, currency: 'EUR', amount: '0.00' },
+  wrong: 0,
+  bankings: [],
+};
 const stop = (name: string, road: Partial<Schemas['Road']>, hasRoute = true) =>
   stopsOf({ ...QUIET, ...road }, hasRoute).find((each) => each.name === name);
 
 describe('the road', () => {
   it('has seven stops, and nothing above the line on a quiet day', () => {
-    const stops = stopsOf(QUIET, true);
+    const stops = stopsOf(QUIET, true, BANKED);
     expect(stops.map((each) => each.name).join(' ')).toBe('Connect Map Release Send Resolve Clear Tie out');
     expect(stops.filter((each) => each.wrong ?? each.count)).toEqual([]);
     expect(stops.map((each) => each.waits)).toEqual([
@@ -28,9 +36,18 @@ describe('the road', () => {
       'none ready',
       'nothing on its way',
       'to come',
-      'to come',
+      'nothing to bank',
       'to come',
     ]);
+  });
+
+  it('says what waits to be taken to the bank, and what was changed since it was', () => {
+    const clear = { ...BANKED, toBank: { count: 3, currency: 'EUR', amount: '176.35' }, wrong: 2 };
+    const stop = stopsOf(QUIET, true, clear).find((each) => each.name === 'Clear');
+    expect(stop?.count).toBe(3);
+    expect(stop?.waits).toBe('to bank, €176.35');
+    expect(stop?.wrong).toEqual({ says: '2 receipts changed', stands: true, path: '/clear' });
+    expect(stopsOf(QUIET, false, clear).find((each) => each.name === 'Clear')?.later).toBeDefined();
   });
 
   it.each([

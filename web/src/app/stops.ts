@@ -33,12 +33,21 @@ export const rough = (count: number) =>
   count > COUNTED_OUT ? `${counted(Math.floor(count / 1000))} k` : counted(count);
 
 /** The seven stops, in the order in which the work is done. */
-export function stopsOf(road: Schemas['Road'] | undefined, hasRoute: boolean): Stop[] {
+export function stopsOf(
+  road: Schemas['Road'] | undefined,
+  hasRoute: boolean,
+  clear?: Schemas['BankingsJson'],
+): Stop[] {
   const stops = [connect(road), map(road), release(road), send(road)];
   return [
     ...(hasRoute ? stops : stops.map((stop, index) => (index === 0 ? stop : opensWithARoute(stop)))),
-    ...TO_COME.map(({ path, name }) => ({ path, name, waits: 'to come' })),
+    ...['/resolve', '/clear', '/tie-out'].map((path) => later(path) ?? clearing(clear, hasRoute)),
   ];
+}
+
+function later(path: string): Stop | undefined {
+  const stop = TO_COME.find((each) => each.path === path);
+  return stop && { path, name: stop.name, waits: 'to come' };
 }
 
 const opensWithARoute = ({ path, name }: Stop): Stop => ({
@@ -107,17 +116,26 @@ function send(road: Schemas['Road'] | undefined): Stop {
   };
 }
 
+function clearing(clear: Schemas['BankingsJson'] | undefined, hasRoute: boolean): Stop {
+  const stop: Stop = {
+    path: '/clear',
+    name: 'Clear',
+    count: clear?.toBank.count,
+    waits: !clear ? '' : clear.toBank.count > 0 ? `to bank, ${moneys([clear.toBank])}` : 'nothing to bank',
+    wrong:
+      clear && clear.wrong > 0
+        ? { says: `${plural(clear.wrong, 'receipt')} changed`, stands: true, path: '/clear' }
+        : undefined,
+  };
+  return hasRoute ? stop : opensWithARoute(stop);
+}
+
 /** Not built yet. */
 export const TO_COME = [
   {
     path: '/resolve',
     name: 'Resolve',
     will: 'Here what differs between both sides will be decided: field by field, and once for all that differs alike.',
-  },
-  {
-    path: '/clear',
-    name: 'Clear',
-    will: 'Here charges, fees and payouts of the card processor, and what was taken to the bank, will be matched to the cent.',
   },
   {
     path: '/tie-out',
@@ -127,4 +145,4 @@ export const TO_COME = [
 ];
 
 /** By which keys lead to them. */
-export const ORDER = ['/connect', '/map', '/release', '/send', ...TO_COME.map(({ path }) => path)];
+export const ORDER = ['/connect', '/map', '/release', '/send', '/resolve', '/clear', '/tie-out'];

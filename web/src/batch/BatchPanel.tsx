@@ -104,6 +104,7 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
             preview={shown}
             isOld={!preview.data}
             choice={choice}
+            word={what.word}
             replaces={view.replaces}
             dating={<DayField label="All dated, instead of their own days" day={dated} onDay={setDated} />}
             onDry={view.dry ? undefined : () => view.runDry(true)}
@@ -117,6 +118,8 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
 interface PreparedProps {
   preview: Schemas['PreviewJson'];
   choice: Schemas['ChoiceJson'];
+  /** What one of it is. */
+  word: string;
   /** Whether it is what was added up before another day was given. */
   isOld: boolean;
   /** A way to give all of it one day. */
@@ -127,7 +130,7 @@ interface PreparedProps {
   onDry: (() => void) | undefined;
 }
 
-function Prepared({ preview, isOld, choice, replaces, dating, onDry }: PreparedProps) {
+function Prepared({ preview, isOld, choice, word, replaces, dating, onDry }: PreparedProps) {
   const { route } = useCurrent();
   const refresh = useRefresh();
   const navigate = useNavigate();
@@ -161,12 +164,7 @@ function Prepared({ preview, isOld, choice, replaces, dating, onDry }: PreparedP
     onError: (error) => error instanceof ApiError && error.code === 'not-as-shown' && refresh(),
   });
   if (preview.count === 0) {
-    return (
-      <p className="mt-2">
-        None of the {choice.payments ? 'payments' : 'documents'} chosen can go now. Ready and refused ones
-        can.
-      </p>
-    );
+    return <p className="mt-2">None of the {word}s chosen can go now. Ready and refused ones can.</p>;
   }
   const differs =
     (send.error instanceof ApiError && DIFFER.has(send.error.code)) || (list.read?.differing ?? 0) > 0;
@@ -182,10 +180,10 @@ function Prepared({ preview, isOld, choice, replaces, dating, onDry }: PreparedP
         <tbody>
           <Total
             rule="count"
-            name={choice.payments ? 'Payments' : 'Documents'}
+            name={`${word.charAt(0).toUpperCase()}${word.slice(1)}s`}
             value={counted(preview.count)}
           />
-          {choice.payments ? (
+          {word !== 'document' ? (
             <Total rule="gross" name="Amount" value={money(preview.gross, preview.currency)} total />
           ) : (
             <>
@@ -204,8 +202,7 @@ function Prepared({ preview, isOld, choice, replaces, dating, onDry }: PreparedP
       )}
       {preview.leftOut > 0 && (
         <p className="text-accent text-[13px]">
-          {plural(preview.leftOut, choice.payments ? 'payment' : 'document')} cannot go now and{' '}
-          {preview.leftOut === 1 ? 'is' : 'are'} left out.
+          {plural(preview.leftOut, word)} cannot go now and {preview.leftOut === 1 ? 'is' : 'are'} left out.
         </p>
       )}
       <AlikeParties alike={preview.alike} />
@@ -276,7 +273,7 @@ function Prepared({ preview, isOld, choice, replaces, dating, onDry }: PreparedP
         >
           {send.isPending
             ? 'Setting it going…'
-            : `${route.toFiles ? 'Write' : 'Send'} ${plural(preview.count, choice.payments ? 'payment' : 'document')} ${route.toFiles ? 'into a file for' : 'to'} ${route.ledger}`}
+            : `${route.toFiles ? 'Write' : 'Send'} ${plural(preview.count, word)} ${route.toFiles ? 'into a file for' : 'to'} ${route.ledger}`}
         </button>
       </div>
     </form>

@@ -10,21 +10,36 @@ interface What {
   name: string;
   purchases: boolean;
   payments: boolean;
+  bankings: boolean;
+  /** One of it. */
+  word: string;
 }
 
-const SALES: What = { name: 'Sales', purchases: false, payments: false };
-const PURCHASES: What = { name: 'Purchases', purchases: true, payments: false };
-const RECEIVED: What = { name: 'Payments received', purchases: false, payments: true };
-const MADE: What = { name: 'Payments made', purchases: true, payments: true };
+const SALES: What = {
+  name: 'Sales',
+  purchases: false,
+  payments: false,
+  bankings: false,
+  word: 'document',
+};
+const PURCHASES: What = { ...SALES, name: 'Purchases', purchases: true };
+const RECEIVED: What = { ...SALES, name: 'Payments received', payments: true, word: 'payment' };
+const MADE: What = { ...RECEIVED, name: 'Payments made', purchases: true };
+const BANKINGS: What = { ...SALES, name: 'Bankings', bankings: true, word: 'banking' };
+
+const FIRST = { DOCUMENT: SALES, SETTLEMENT: RECEIVED, TRANSFER: BANKINGS };
 
 /** Which records a batch takes: those that were chosen, or all that is ready of one kind in the span of days. */
 export function useBatchChoice(view: ReleaseView) {
   const { route } = useCurrent();
   const road = useQuery(roadQuery(route.code));
-  const [what, setWhat] = useState<What>(view.family === 'SETTLEMENT' ? RECEIVED : SALES);
+  const [what, setWhat] = useState<What>(FIRST[view.family ?? 'DOCUMENT']);
   const [currency, setCurrency] = useState(route.currency);
   const ready = useQuery(
-    summaryQuery({ route: route.code, family: what.payments ? 'SETTLEMENT' : 'DOCUMENT' }),
+    summaryQuery({
+      route: route.code,
+      family: what.bankings ? 'TRANSFER' : what.payments ? 'SETTLEMENT' : 'DOCUMENT',
+    }),
   );
   const sums = ready.data?.states.find((each) => each.state === 'Ready')?.gross ?? [];
   const [dated, setDated] = useState<string>();
@@ -33,6 +48,7 @@ export function useBatchChoice(view: ReleaseView) {
     currency,
     purchases: what.purchases,
     payments: what.payments,
+    bankings: what.bankings,
     ids: view.chosen.size > 0 ? [...view.chosen] : undefined,
     from: view.from,
     to: view.to,
@@ -49,6 +65,7 @@ export function useBatchChoice(view: ReleaseView) {
       ...(road.data?.purchases ? [PURCHASES] : []),
       ...(road.data?.payments ? [RECEIVED] : []),
       ...(road.data?.payments && road.data.purchases ? [MADE] : []),
+      ...(road.data?.payments ? [BANKINGS] : []),
     ],
     currency,
     setCurrency,

@@ -10,7 +10,7 @@ import type { Cause } from './useRows';
 interface Props {
   cause: Cause;
   /** What shares it, in one word. */
-  what: 'document' | 'payment';
+  what: string;
   fixing: boolean;
   onFix: (cause: string | null) => void;
 }

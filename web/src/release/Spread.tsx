@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { Schemas } from '../api/client';
+import type { Family } from '../api/queries';
 import { isGivenBack, isSettlement } from '../api/recordKinds';
 import { useCurrent } from '../app/current';
 import { Figure } from '../help/Figure';
@@ -112,7 +113,10 @@ function groupOf({ cause, rows, more }: CauseRows, { view, fixing, onFix }: Prop
 }
 
 /** What its rows are, in one word. */
-const wordOf = (view: ReleaseView) => (view.family === 'SETTLEMENT' ? 'payment' : 'document');
+const WORDS: Record<Family, string> = { DOCUMENT: 'document', SETTLEMENT: 'payment', TRANSFER: 'banking' };
+const oneOf = (row: Row) =>
+  row.kind === 'banking' ? 'banking' : isSettlement(row.kind) ? 'payment' : 'document';
+const wordOf = (view: ReleaseView) => WORDS[view.family ?? 'DOCUMENT'];
 
 const signed = (row: Row): Sum => ({
   currency: row.currency,
@@ -125,9 +129,13 @@ function chosenOf(view: ReleaseView, rows: Row[], currency: string) {
     // Some are too far away to be among those that are read.
     return `${plural(view.chosen.size, 'row')} chosen`;
   }
-  const payments = chosen.filter((row) => isSettlement(row.kind));
-  const documents = chosen.filter((row) => !isSettlement(row.kind));
-  const said = [sumOf('document', documents, currency), sumOf('payment', payments, currency)];
+  const said = Object.values(WORDS).map((word) =>
+    sumOf(
+      word,
+      chosen.filter((row) => oneOf(row) === word),
+      currency,
+    ),
+  );
   return chosen.length === 0 ? undefined : said.filter((part) => part !== '').join('; ');
 }
 

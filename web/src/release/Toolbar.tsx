@@ -71,9 +71,10 @@ const WHATS = [
   { what: null, family: undefined, name: 'All kinds' },
   { what: 'documents', family: 'DOCUMENT', name: 'Documents' },
   { what: 'payments', family: 'SETTLEMENT', name: 'Payments' },
+  { what: 'bankings', family: 'TRANSFER', name: 'Bankings' },
 ];
 
-/** Documents, the money that settles them, or both. */
+/** Documents, the money that settles them, what is taken to the bank, or all. */
 function What({ view }: { view: ReleaseView }) {
   return (
     <select

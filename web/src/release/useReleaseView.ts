@@ -9,8 +9,11 @@ const GROUPED = new Set(['Blocked', 'Refused']);
 
 const idsOf = (text: string) => new Set(text.split(',').filter(Boolean).map(Number));
 
-const familyOf = (what: string): Family | undefined =>
-  what === 'payments' ? 'SETTLEMENT' : what === 'documents' ? 'DOCUMENT' : undefined;
+const FAMILIES: Record<string, Family> = {
+  documents: 'DOCUMENT',
+  payments: 'SETTLEMENT',
+  bankings: 'TRANSFER',
+};
 
 /** What of the documents is shown, as the address bar says. */
 export function useReleaseView() {
@@ -22,7 +25,7 @@ export function useReleaseView() {
   return {
     state,
     grouped: GROUPED.has(state),
-    family: familyOf(view.get('what')),
+    family: FAMILIES[view.get('what')],
     from: view.get('from') || undefined,
     to: view.get('to') || undefined,
     text: view.get('text') || undefined,

@@ -75,7 +75,15 @@ class OwnersTest {
                         "release", "approval_claim known_as",
                         "trail", "trail trail_checked")
                 .forEach((owner, tables) -> Stream.of(tables.split(" ")).forEach(table -> owners.put(table, owner)));
-        Map.of("items", "item_rewriting item_rewriting_row", "map", "party_apart", "send", "own_list")
+        Map.of(
+                        "items",
+                        "item_rewriting item_rewriting_row",
+                        "map",
+                        "party_apart",
+                        "send",
+                        "own_list",
+                        "clear",
+                        "banking banking_receipt")
                 .forEach((owner, tables) -> Stream.of(tables.split(" ")).forEach(table -> owners.put(table, owner)));
         return owners;
     }

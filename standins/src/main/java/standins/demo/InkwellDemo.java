@@ -204,6 +204,7 @@ final class InkwellDemo {
             6050|Yard and workshop expenses|expense
             6100|Bank charges|expense
             6120|Payment differences|expense
+            6130|Cash over and short|expense
             6150|Bad debts|expense
             6900|Exchange differences|expense
             6990|Rounding differences|expense""";

@@ -7,12 +7,13 @@ import java.util.Map;
 
 /// A journal entry as it is sent, and as it stands.
 ///
+/// @param version null in one that is sent
 /// @param category whatever whoever entered it calls its kind; empty for one made at the desk
 /// @param slip what it says on a slip behind it
 /// @param status `posted` or `void`
 public record Entry(
         String id,
-        int version,
+        Integer version,
         String category,
         String number,
         LocalDate date,

@@ -27,6 +27,11 @@ public sealed interface LedgerEntry permits LedgerDocument, LedgerSettlement, Le
     /// The party there; empty when it is to be created on first use.
     String partyCounterpart();
 
+    /// Whether its party is created on first use.
+    default boolean bringsParty() {
+        return kind().hasParty() && partyCounterpart().isEmpty();
+    }
+
     /// The account that gets exactly what the party owes or is owed.
     String controlAccount();
 

@@ -100,7 +100,8 @@ class BankingApi {
     @PostMapping("/preview")
     BankingPreviewJson preview(@Valid @RequestBody BankingOrderJson asked) {
         RouteRow route = routes.getLeading(asked.route());
-        return view.preview(route, banker.preview(route, order(route, asked)));
+        Order order = order(route, asked);
+        return view.preview(route, order.stated(), banker.preview(route, order));
     }
 
     @PostMapping

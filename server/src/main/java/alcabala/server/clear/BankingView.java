@@ -29,6 +29,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.joda.money.Money;
 import org.springframework.stereotype.Component;
 
 /// What is shown of money to be banked, and of bankings. Amounts are decimal strings.
@@ -125,8 +126,9 @@ class BankingView {
     /// @param dimensions such as `site Saltmere`; empty for none
     record BankingLineJson(String account, String name, String dimensions, String debit, String credit) {}
 
-    /// @param findings why it would not cross, or what should be known; each with whether it blocks
-    record BankingPreviewJson(List<BankingFindingJson> findings, List<BankingLineJson> journal) {}
+    /// @param stated as it was understood; empty where nobody said
+    /// @param findings why it would not cross, or what should be known
+    record BankingPreviewJson(String stated, List<BankingFindingJson> findings, List<BankingLineJson> journal) {}
 
     record BankingFindingJson(String sentence, List<Sentence.Part> parts) {}
 
@@ -192,9 +194,10 @@ class BankingView {
         return sheet(route, row.account(), row.bankedOn(), row.bankedOn().minusMonths(3));
     }
 
-    BankingPreviewJson preview(RouteRow route, Compilation compiled) {
+    BankingPreviewJson preview(RouteRow route, Money stated, Compilation compiled) {
         Map<String, String> names = reference.accountNames(route.ledgerId());
         return new BankingPreviewJson(
+                stated == null ? "" : Amounts.decimal(stated),
                 compiled.findings().stream()
                         .map(Sentences::of)
                         .map(said -> new BankingFindingJson(said.text(), said.parts()))

@@ -90,7 +90,7 @@ class ToBank {
     /// @param bankingId 0 for one that is not made yet
     List<Receipt> of(RouteRow route, Set<String> means, long bankingId, LocalDate since) {
         List<Receipt> found = jdbc.sql(SELECT + """
-                    and (b.banking_id = :banking or (b.banking_id is null and d.issue_date >= :since and""" + WAITS + """
+                    \sand (b.banking_id = :banking or (b.banking_id is null and d.issue_date >= :since and\s""" + WAITS + """
                     )) order by d.issue_date, d.id limit :most""")
                 .param("route", route.id())
                 .param("means", refs(means, route.currency()))
@@ -145,7 +145,7 @@ class ToBank {
     private Aside aside(RouteRow route, Set<String> means, String currency, String and, LocalDate since) {
         return jdbc.sql(
                         "select count(*) as count, coalesce(sum(case when d.kind = any(:incoming) then d.gross else -d.gross end), 0)"
-                                + " as gross" + FROM + " and b.banking_id is null and" + WAITS + and)
+                                + " as gross" + FROM + " and b.banking_id is null and " + WAITS + and)
                 .param("route", route.id())
                 .param("means", refs(means, currency))
                 .param("currency", currency)
@@ -160,7 +160,7 @@ class ToBank {
     /// The numbers of payments that came back and stand.
     Set<String> returned(RouteRow route, LocalDate since) {
         return Set.copyOf(jdbc.sql("select cast(v.content as json)->>'returns' from record d" + Stored.JOIN + """
-                 where d.route_id = :route and d.kind in ('returned-in', 'returned-out') and not d.voided
+                where d.route_id = :route and d.kind in ('returned-in', 'returned-out') and not d.voided
                     and d.issue_date >= :since""")
                 .param("route", route.id())
                 .param("since", since)
@@ -199,13 +199,14 @@ class ToBank {
         return settlement.means().equals(Means.CASH.code());
     }
 
-    private static final String FROM = """
-             from record d left join banking_receipt b on b.receipt_id = d.id left join link l on l.record_id = d.id
+    private static final String JOINS = """
+            left join banking_receipt b on b.receipt_id = d.id left join link l on l.record_id = d.id
             where d.route_id = :route and d.kind = any(:kinds) and d.currency = :currency""";
-    private static final String SELECT = "select d.id, d.state, b.banking_id, " + Stored.COLUMN
-            + FROM.replace(" from record d ", " from record d" + Stored.JOIN);
+    private static final String FROM = " from record d " + JOINS;
+    private static final String SELECT =
+            "select d.id, d.state, b.banking_id, " + Stored.COLUMN + " from record d" + Stored.JOIN + JOINS;
     private static final String WAITS = """
-             d.refs && cast(:means as text[]) and not d.voided and d.outcome is distinct from 'cancelled'
+            d.refs && cast(:means as text[]) and not d.voided and d.outcome is distinct from 'cancelled'
                 and coalesce(l.ledger_now->'settlement'->>'voided', '') <> 'true'
                 and not exists (select 1 from finding f
                     where f.record_id = d.id and f.kind in ('before-cut-off', 'does-not-cross'))""";

@@ -89,7 +89,7 @@ class KnownReceipts {
     /// What was entered on the ledger says itself on which account its money is there.
     private List<Found> rows(RouteRow route, String[] numbers) {
         return jdbc.sql("""
-                select d.kind, d.number, d.party_code as party, d.voided or d.outcome = 'cancelled'
+                select d.kind, d.number, d.party_code as party, d.voided or coalesce(d.outcome = 'cancelled', false)
                         or coalesce(l.ledger_now->'settlement'->>'voided' = 'true', false) as voided,
                     d.origin = 'ledger' or coalesce(d.outcome = 'posted', false) as there,
                     exists (select 1 from finding f

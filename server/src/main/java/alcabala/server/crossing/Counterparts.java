@@ -103,7 +103,7 @@ class Counterparts {
                 }
             }
         }
-        return sent.kind().hasParty() && sent.partyCounterpart().isEmpty()
+        return sent.bringsParty()
                 ? findOrCreateParty(trip, recordId, sent.party(), partyName, WHO)
                 : new Answer.Accepted<>(sent.partyCounterpart(), 200, "");
     }

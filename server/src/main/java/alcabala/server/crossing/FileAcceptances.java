@@ -92,7 +92,7 @@ class FileAcceptances {
             Verdict.Accepted yes = verdict.apply(each.id());
             LedgerEntry sent = frozen.get(each.postingId()).entry();
             stands.add(stands(each, sent, yes));
-            if (sent.partyCounterpart().isEmpty() && !yes.line().party().isEmpty()) {
+            if (sent.bringsParty() && !yes.line().party().isEmpty()) {
                 parties.put(sent.party(), yes.line().party());
             }
         }

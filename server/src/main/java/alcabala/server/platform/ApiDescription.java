@@ -36,6 +36,8 @@ class ApiDescription {
             "LoadJson.endedAt",
             "BankingSheetJson.banking",
             "BankingJson.batch",
+            "ChoiceJson.bankings",
+            "SendJson.bankings",
             "LastLoad.load",
             "UndoChoiceJson.on",
             "KnownLayout.id",
@@ -139,6 +141,8 @@ class ApiDescription {
             "BothSides.journal",
             "LedgerSide.journal",
             "DocumentJson.tax",
+            "BankingSheetJson.before",
+            "BankingPreviewJson.journal",
             "DocumentJson.journal");
 
     @Bean

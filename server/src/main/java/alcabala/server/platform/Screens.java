@@ -25,7 +25,9 @@ class Screens {
         "/map/twins",
         "/map/then",
         "/send/{id}",
-        "/send/{id}/undo"
+        "/send/{id}/undo",
+        "/clear",
+        "/clear/banking"
     })
     String page() {
         return "forward:/index.html";

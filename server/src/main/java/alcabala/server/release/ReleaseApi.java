@@ -305,7 +305,7 @@ class ReleaseApi {
             return PaymentState.of(ledgerGross, row.paid(), row.ledgerDue(), LocalDate.now(clock))
                     .word();
         }
-        if (row.state().equals("Voided")) {
+        if (row.state().equals("Voided") || !RecordKind.of(row.kind()).isSettlement()) {
             return "";
         }
         return row.paid() >= ledgerGross ? "settles" : "open credit";

@@ -30,10 +30,9 @@ record Choice(
             LocalDate from,
             LocalDate to,
             boolean purchases,
-            boolean payments,
+            Family family,
             String currency,
             LocalDate dated) {
-        Family family = payments ? Family.SETTLEMENT : Family.DOCUMENT;
         boolean named = ids != null && !ids.isEmpty();
         return new Choice(ids, from, to, purchases, family, named ? null : Origin.SOURCE, currency, dated);
     }

@@ -157,7 +157,7 @@ class DryRunApi {
                 entry.number(),
                 entry.kind().word(),
                 prepared.party().name(),
-                entry.partyCounterpart().isEmpty(),
+                entry.bringsParty(),
                 prepared.stands(),
                 entry.date(),
                 String.join(", ", accounts),

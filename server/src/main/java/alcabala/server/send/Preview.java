@@ -4,6 +4,7 @@ import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.record.Family;
 import alcabala.accounting.record.Origin;
 import alcabala.server.crossing.Posting;
 import java.util.List;
@@ -30,9 +31,11 @@ record Preview(
         return documents.stream().map(Prepared::member).toList();
     }
 
-    boolean isOfSettlements() {
-        return !documents.isEmpty()
-                && !documents.getFirst().posting().entry().kind().isDocument();
+    /// That of the first of them.
+    Family family() {
+        return documents.isEmpty()
+                ? Family.DOCUMENT
+                : documents.getFirst().posting().entry().kind().family();
     }
 
     /// The side that all of it comes from.

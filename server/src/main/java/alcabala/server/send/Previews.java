@@ -95,14 +95,14 @@ class Previews {
         Map<String, Alike> alike = alike(clean);
         List<Prepared> going = clean.stream()
                 .filter(each -> !alike.containsKey(each.party().code())
-                        || !each.posting().entry().partyCounterpart().isEmpty())
+                        || !each.posting().entry().bringsParty())
                 .toList();
         Set<String> known = reference.findItems(route.ledgerId(), needed(going).keySet());
         boolean itemsAreThere = itemsAreThere(route, going);
         Map<String, Creation> parties = new LinkedHashMap<>();
         Map<String, String> items = new LinkedHashMap<>();
         for (Prepared each : going) {
-            if (each.posting().entry().partyCounterpart().isEmpty()) {
+            if (each.posting().entry().bringsParty()) {
                 Party party = each.party();
                 parties.putIfAbsent(party.code(), new Creation(party.code(), party.name()));
             }
@@ -249,7 +249,7 @@ class Previews {
         Map<String, Party> fresh = new LinkedHashMap<>();
         Map<String, Integer> counts = new HashMap<>();
         for (Prepared each : documents) {
-            if (each.posting().entry().partyCounterpart().isEmpty()) {
+            if (each.posting().entry().bringsParty()) {
                 fresh.putIfAbsent(each.party().code(), each.party());
                 counts.merge(each.party().code(), 1, Integer::sum);
             }

@@ -1,6 +1,7 @@
 package alcabala.server.send;
 
 import alcabala.accounting.matching.ItemNames;
+import alcabala.accounting.record.Family;
 import alcabala.formats.layout.Layout;
 import alcabala.server.crossing.BatchHeads;
 import alcabala.server.files.Layouts;
@@ -46,17 +47,12 @@ class SendApi {
             LocalDate to,
             Boolean purchases,
             Boolean payments,
+            Boolean bankings,
             @Pattern(regexp = "[A-Z]{3}") String currency,
             LocalDate dated) {
         Choice asChoice() {
             return Choice.within(
-                    ids,
-                    from,
-                    to,
-                    Boolean.TRUE.equals(purchases),
-                    Boolean.TRUE.equals(payments),
-                    text(currency),
-                    dated);
+                    ids, from, to, Boolean.TRUE.equals(purchases), family(payments, bankings), text(currency), dated);
         }
     }
 
@@ -82,6 +78,7 @@ class SendApi {
             LocalDate to,
             Boolean purchases,
             Boolean payments,
+            Boolean bankings,
             @Pattern(regexp = "[A-Z]{3}") String currency,
             @NotNull @Valid ShownJson shown,
             @Size(max = 40) String independentTotal,
@@ -156,9 +153,12 @@ class SendApi {
 
     private static String sentence(RouteRow route, Preview preview) {
         int fresh = preview.totals().count() - preview.inPlace();
-        boolean money = preview.isOfSettlements();
-        String noun = money ? "payment" : "document";
-        String changes = money ? "takes back" : "changes";
+        String noun = switch (preview.family()) {
+            case DOCUMENT -> "document";
+            case SETTLEMENT -> "payment";
+            case TRANSFER -> "banking";
+        };
+        String changes = preview.family() == Family.SETTLEMENT ? "takes back" : "changes";
         StringBuilder sentence = new StringBuilder();
         if (fresh > 0 || preview.inPlace() == 0) {
             sentence.append(route.ledgerAnswers() ? "Posts " : "Writes ").append(plural(fresh, noun));
@@ -192,6 +192,13 @@ class SendApi {
         return given == null ? "" : given;
     }
 
+    private static Family family(Boolean payments, Boolean bankings) {
+        if (Boolean.TRUE.equals(bankings)) {
+            return Family.TRANSFER;
+        }
+        return Boolean.TRUE.equals(payments) ? Family.SETTLEMENT : Family.DOCUMENT;
+    }
+
     private static String plural(int count, String noun) {
         return count + " " + noun + (count == 1 ? "" : "s");
     }
@@ -209,7 +216,7 @@ class SendApi {
                                 send.from(),
                                 send.to(),
                                 Boolean.TRUE.equals(send.purchases()),
-                                Boolean.TRUE.equals(send.payments()),
+                                family(send.payments(), send.bankings()),
                                 text(send.currency()),
                                 send.dated()),
                         new Batches.Shown(shown.count(), shown.net(), shown.tax(), shown.gross(), shown.hashTotal()),

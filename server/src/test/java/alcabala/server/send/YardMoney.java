@@ -13,14 +13,14 @@ import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
 
 /// Money between the yard's desk, Alcabala and Inkwell's desk, as the people at each of them see it.
-record YardMoney(World world, Yard yard) {
-    void fetch() {
+public record YardMoney(World world, Yard yard) {
+    public void fetch() {
         Api.Response answer = yard.api().post("/api/pull?route=yard", Map.of());
         assertThat(answer.status()).as(answer.body()).isEqualTo(200);
     }
 
     /// All payments that are ready, or were changed after they were posted.
-    long send() {
+    public long send() {
         Api.Response sent = Yard.trySend(yard.api(), Map.of("route", "yard", "payments", true));
         assertThat(sent.status()).as(sent.body()).isEqualTo(200);
         long batch = sent.json().get("id").asLong();
@@ -28,11 +28,11 @@ record YardMoney(World world, Yard yard) {
         return batch;
     }
 
-    JsonNode detail(long id) {
+    public JsonNode detail(long id) {
         return yard.api().get("/api/documents/" + id).json();
     }
 
-    List<String> causes(long id) {
+    public List<String> causes(long id) {
         return yard.api()
                 .get("/api/documents/" + id + "/why")
                 .json()
@@ -40,11 +40,11 @@ record YardMoney(World world, Yard yard) {
                 .findValuesAsString("cause");
     }
 
-    String state(String number) {
+    public String state(String number) {
         return yard.document(number).get("state").asString();
     }
 
-    String party(JsonNode row) {
+    public String party(JsonNode row) {
         return world.jdbc()
                 .sql("select party_code from record where id = :id")
                 .param("id", row.get("id").asLong())
@@ -53,7 +53,7 @@ record YardMoney(World world, Yard yard) {
     }
 
     /// The payment that the yard recorded last.
-    String newest() {
+    public String newest() {
         return world.jdbc()
                 .sql(
                         "select number from record where kind = 'payment-in' and origin = 'source' order by id desc limit 1")
@@ -62,7 +62,7 @@ record YardMoney(World world, Yard yard) {
     }
 
     /// The document's page on Hullwork's desk.
-    String desk(JsonNode document) {
+    public String desk(JsonNode document) {
         String source = detail(document.get("id").asLong())
                 .get("sides")
                 .get("sourceDesk")
@@ -70,7 +70,7 @@ record YardMoney(World world, Yard yard) {
         return source.substring(source.indexOf("/hullwork"));
     }
 
-    void pay(JsonNode document, String amount, String means, String more) {
+    public void pay(JsonNode document, String amount, String means, String more) {
         world.standIns()
                 .desk(
                         desk(document) + "/payments",
@@ -79,35 +79,35 @@ record YardMoney(World world, Yard yard) {
     }
 
     /// A payment's row on Hullwork's desk, for what is done to it there.
-    static String deskOf(String payment) {
+    public static String deskOf(String payment) {
         return "/hullwork/payments/HP-" + payment.substring("HW-P-".length());
     }
 
     /// What stands under an id on a page of a desk.
-    String shown(String page, String id) {
+    public String shown(String page, String id) {
         Matcher figure = Pattern.compile("id=\"" + id + "\">([^<]*)<")
                 .matcher(world.standIns().page(page));
         assertThat(figure.find()).isTrue();
         return figure.group(1);
     }
 
-    JsonNode there(JsonNode row) {
+    public JsonNode there(JsonNode row) {
         return world.standIns().inkwell("/documents/" + row.get("ledgerRef").asString());
     }
 
-    JsonNode payment(String ref) {
+    public JsonNode payment(String ref) {
         return world.standIns().inkwell("/payments/" + ref);
     }
 
     /// The journal of what went last.
-    List<String> lines(long record) {
+    public List<String> lines(long record) {
         return world.jdbc().sql("""
                 select account || ' ' || amount from posting_line where posting_id = (
                     select max(posting_id) from posting_record where record_id = :id) order by account""").param("id", record).query(String.class).list();
     }
 
     /// What was entered on Inkwell under a reference.
-    List<Long> entered(String reference) {
+    public List<Long> entered(String reference) {
         return world.jdbc()
                 .sql("""
                 select d.id from record d join record_revision v on v.id = d.revision_id
@@ -117,7 +117,7 @@ record YardMoney(World world, Yard yard) {
                 .list();
     }
 
-    void awaitBack() {
+    public void awaitBack() {
         yard.awaitFinished(world.jdbc()
                 .sql("select max(id) from batch where origin = 'ledger'")
                 .query(Long.class)
