@@ -96,7 +96,7 @@ function InHand({ sheet }: { sheet: Sheet }) {
     const of = group.receipts.filter((each) => hand.chosen.has(each.id));
     return {
       key: group.means,
-      tone: 'cause',
+      tone: 'means',
       head: (
         <span className="flex justify-between font-semibold">
           <span>
@@ -119,7 +119,6 @@ function InHand({ sheet }: { sheet: Sheet }) {
             name="receipts"
             label="Received, waiting to be banked"
             columns={columns}
-            pages={{ left: 'Received, waiting to be banked', right: '' }}
             rows={sheet.receipts}
             groups={groups}
             keyOf={keyOf}

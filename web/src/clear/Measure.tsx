@@ -58,12 +58,19 @@ export function Measure({ groups, stated }: Props) {
   );
 }
 
-/** Their shares of the group, in per cent. */
+/** Their shares of the group, in per cent; those too thin to be seen are one piece with their neighbours. */
 function pieces(group: MeansGroup, share: (of: string) => number): number[] {
-  const whole = Number(amountOf(group.receipts));
-  const all = group.receipts.map((each) => Number(each.amount)).filter((each) => each > 0);
-  if (whole <= 0 || all.some((each) => share(String(each)) < THINNEST)) {
-    return [100];
+  const all = group.receipts.filter((each) => Number(each.amount) > 0);
+  const whole = all.reduce((total, each) => total + Number(each.amount), 0);
+  const widths: number[] = [];
+  let thin = 0;
+  for (const each of all) {
+    const width = (Number(each.amount) / whole) * 100;
+    if (share(each.amount) < THINNEST) {
+      thin += width;
+    } else {
+      widths.push(width);
+    }
   }
-  return all.map((each) => (each / whole) * 100);
+  return thin > 0 ? [...widths, thin] : widths;
 }

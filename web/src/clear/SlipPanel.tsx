@@ -137,7 +137,7 @@ function Differs({ sheet, hand }: Props) {
         </p>
       )}
       <fieldset className="flex flex-col gap-1">
-        <legend className="soft">Or bank it though they differ</legend>
+        <legend className="soft">{hand.fits.length > 0 ? 'Or bank it' : 'Bank it'} though they differ</legend>
         <label className={`flex gap-2 ${hand.hasCash ? '' : 'opacity-60'}`}>
           <input
             type="radio"

@@ -91,6 +91,7 @@ final class AppsDemo {
     private void copperplate() {
         insert("copperplate_account (code, title, class)", """
                 1010|Tarn & Holm Port Ellery|bank
+                1020|Cash and cheques in the safe|asset
                 1200|Accounts receivable|receivable
                 1500|Stock of parts|stock
                 2000|Accounts payable|payable

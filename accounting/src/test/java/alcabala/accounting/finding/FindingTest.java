@@ -67,6 +67,9 @@ class FindingTest {
         causes.put(new Finding.AllocationUnfit("bill HL-1"), "allocation-unfit");
         causes.put(new Finding.DifferenceTooLarge("invoice HW-1", EURO, EURO), "difference-too-large");
         causes.put(new Finding.StaysOpen("invoice HW-1", Finding.StaysOpen.Because.VOIDED, EURO), "stays-open");
+        causes.put(
+                new Finding.ReceiptUnfit("payment-in PM-1", Finding.ReceiptUnfit.Because.VOIDED),
+                "receipt-unfit:payment-in PM-1");
         causes.put(new Finding.SubRecordsUnavailable("Inkwell"), "sub-records-unavailable:Inkwell");
         LocalDate day = LocalDate.of(2026, 11, 28);
         causes.put(new Finding.TermsUnusable("N30", "30D"), "terms-unusable:30D");

@@ -1,6 +1,5 @@
 package alcabala.formats.layout;
 
-import alcabala.accounting.record.Family;
 import alcabala.accounting.record.RecordKind;
 import java.util.List;
 
@@ -20,7 +19,10 @@ public record Layout(
         SETTLEMENTS;
 
         public static Carries of(RecordKind kind) {
-            return kind.family() == Family.SETTLEMENT ? SETTLEMENTS : kind.isSale() ? SALES : PURCHASES;
+            if (!kind.isDocument()) {
+                return SETTLEMENTS;
+            }
+            return kind.isSale() ? SALES : PURCHASES;
         }
     }
 

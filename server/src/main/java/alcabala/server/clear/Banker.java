@@ -38,7 +38,7 @@ import org.springframework.transaction.annotation.Transactional;
 /// compiled, sent, answered and taken back as they are.
 @Component
 class Banker {
-    private static final DateTimeFormatter COMPACT = DateTimeFormatter.ofPattern("yyyyMMdd");
+    private static final DateTimeFormatter COMPACT = DateTimeFormatter.ofPattern("yyMMdd");
     private final Routes routes;
     private final BankingStore store;
     private final ToBank toBank;
@@ -186,7 +186,7 @@ class Banker {
         boolean asStated = order.difference() == Difference.CASH && order.stated() != null;
         Banking banking = new Banking(
                 RecordKind.BANKING,
-                "B-" + COMPACT.format(order.day()) + "-" + order.account(),
+                "B" + order.account() + "-" + COMPACT.format(order.day()),
                 order.day(),
                 route.site(),
                 order.account(),

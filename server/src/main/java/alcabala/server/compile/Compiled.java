@@ -3,6 +3,7 @@ package alcabala.server.compile;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.finding.Severity;
 import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.posting.ResolvedLine;
 import java.util.LinkedHashMap;
@@ -23,11 +24,17 @@ public record Compiled(
                 compilation.findings(),
                 blocking.size(),
                 blocking.isEmpty() ? "" : blocking.getFirst().cause(),
-                compilation.entry().filter(LedgerSettlement.class::isInstance).isPresent()
-                        ? ((LedgerSettlement) compilation.entry().get()).account()
-                        : join(compilation.lines(), ResolvedLine::account),
+                landsIn(compilation),
                 join(compilation.lines(), ResolvedLine::taxCode),
                 compilation.tax().map(t -> t.rounding().getAmountMinorLong()).orElse(0L));
+    }
+
+    private static String landsIn(Compilation compilation) {
+        return switch (compilation.entry().orElse(null)) {
+            case LedgerSettlement settlement -> settlement.account();
+            case LedgerJournal journal -> journal.entries().getFirst().account();
+            case null, default -> join(compilation.lines(), ResolvedLine::account);
+        };
     }
 
     /// `blocks` or `warns`.

@@ -104,6 +104,10 @@ class EndpointsTest {
             GET /api/batches/{id}/mail                             administrator bookkeeper reviewer
             GET /api/register                                      administrator bookkeeper reviewer
             GET /api/loads                                         administrator bookkeeper reviewer
+            GET /api/bankings                                      administrator bookkeeper reviewer
+            GET /api/bankings/sheet                                administrator bookkeeper reviewer
+            GET /api/bankings/report                               administrator bookkeeper reviewer
+            GET /api/bankings/{id}/report                          administrator bookkeeper reviewer
             GET /api/loads/preview                                 administrator bookkeeper reviewer
             GET /api/batches/{id}/own-list                         administrator bookkeeper reviewer
             GET /api/batches/{id}/files                            administrator bookkeeper reviewer
@@ -129,6 +133,9 @@ class EndpointsTest {
             POST /api/batches/{id}/undo                            administrator bookkeeper
             POST /api/batches/{id}/mail                            administrator bookkeeper
             POST /api/loads                                        administrator bookkeeper
+            POST /api/bankings                                     administrator bookkeeper
+            POST /api/bankings/preview                             administrator bookkeeper
+            POST /api/bankings/{id}/withdrawal                     administrator bookkeeper
             POST /api/loads/{id}/stop                              administrator bookkeeper
             POST /api/loads/{id}/go-on                             administrator bookkeeper
             POST /api/loads/{id}/end                               administrator bookkeeper

@@ -6,17 +6,20 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.Cancellation;
+import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.posting.LedgerSettlement.Deducted;
 import alcabala.accounting.posting.LedgerSettlement.Part;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Deduction;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.server.record.Stored;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
@@ -94,6 +97,41 @@ class StoredShapesTest {
                 .isEqualTo(ENTRY);
         assertThatThrownBy(() -> StoredEntry.read("payment-in", StoredEntry.SHAPE + 1, written))
                 .hasMessageContaining("unknown shape");
+    }
+
+    @Test
+    void bankingsAndTheirEntriesComeBackAsTheyWere() {
+        Banking banking = new Banking(
+                RecordKind.BANKING,
+                "B1000-261120",
+                DAY,
+                "Saltmere",
+                "1000",
+                "Current account",
+                "004 217",
+                TEN,
+                null,
+                "",
+                List.of(new Banking.Receipt(RecordKind.PAYMENT_IN, "P-1", "C-1", TEN)));
+        assertThat(Stored.record(Stored.SHAPE + " banking " + Stored.write(banking)))
+                .isEqualTo(banking);
+        LedgerJournal journal = new LedgerJournal(
+                RecordKind.BANKING,
+                "B1000-261120",
+                DAY,
+                CurrencyUnit.EUR,
+                ExchangeRate.same(CurrencyUnit.EUR, DAY),
+                "004 217",
+                "",
+                TEN,
+                List.of(
+                        new LedgerJournal.Entry("1000", Map.of("SITE", "SALT"), "", TEN),
+                        new LedgerJournal.Entry("1210", Map.of(), "", TEN.negated())));
+        assertThat(StoredEntry.read("banking", StoredEntry.SHAPE, StoredEntry.write(journal)))
+                .isEqualTo(journal);
+        Cancellation taken = new Cancellation(journal);
+        assertThat(StoredEntry.read("cancellation", StoredEntry.SHAPE, StoredEntry.write(taken)))
+                .isEqualTo(taken);
     }
 
     @Test

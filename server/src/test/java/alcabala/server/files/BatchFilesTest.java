@@ -319,6 +319,90 @@ class BatchFilesTest {
                 .isEqualTo(250);
     }
 
+    /// What is taken to the bank goes as a journal too, and is taken back by its opposite.
+    @Test
+    void aBankingGoesAsAJournalAndIsTakenBackByItsOpposite() {
+        for (String kind : List.of("ROLE RECEIPTS_AWAITING_BANKING", "MEANS 20 CAD")) {
+            int space = kind.indexOf(' ');
+            Map<String, Object> row =
+                    Yard.row(Ellery.ROUTE, kind.substring(0, space), kind.substring(space + 1), "", "1020", 0);
+            assertThat(api.put("/api/map/row", row).status()).isEqualTo(200);
+        }
+        long batch = ellery.export(1);
+        String number =
+                ellery.batch(batch).get("dispatches").get(0).get("number").asString();
+        ellery.settled(batch, ellery.imported(ellery.file(batch)));
+        world.standIns()
+                .desk(
+                        "/hullwork/documents/d-" + number.substring("HP-".length()) + "/payments",
+                        "amount=3.00&date=" + LocalDate.now() + "&means=20&reference=000417");
+        api.post("/api/pull?route=ellery", Map.of());
+        Map<String, Object> payments = ellery.order(Map.of("route", Ellery.ROUTE, "payments", true));
+        payments.put("layout", "Journals");
+        long money = api.post("/api/batches", payments).json().get("id").asLong();
+        ellery.settled(money, ellery.imported(ellery.file(money)));
+
+        JsonNode sheet = api.get("/api/bankings/sheet?route=ellery").json();
+        Map<String, Object> order = new HashMap<>(Map.of(
+                "route",
+                Ellery.ROUTE,
+                "account",
+                "1010",
+                "day",
+                LocalDate.now().toString(),
+                "slip",
+                "7",
+                "stated",
+                "3.00",
+                "difference",
+                "NONE",
+                "why",
+                "",
+                "version",
+                0));
+        order.put("receipts", List.of(sheet.get("receipts").get(0).get("id").asLong()));
+        JsonNode made = api.post("/api/bankings", order).json().get("banking");
+        assertThat(made.get("state").asString()).as(made.toString()).isEqualTo("Ready");
+        assertThat(sent(made)).containsExactly("1010 3.00 ", "1020  3.00");
+
+        JsonNode posted = api.get("/api/bankings/sheet?route=ellery").json().get("banking");
+        assertThat(posted.get("state").asString()).isEqualTo("Posted");
+        assertThat(api.post(
+                                "/api/bankings/" + made.get("id").asLong() + "/withdrawal",
+                                Map.of(
+                                        "why",
+                                        "never went",
+                                        "version",
+                                        posted.get("version").asInt()))
+                        .status())
+                .isEqualTo(200);
+        assertThat(sent(made)).containsExactly("1010  3.00", "1020 3.00 ");
+        assertThat(api.get("/api/bankings/sheet?route=ellery")
+                        .json()
+                        .get("banking")
+                        .get("state")
+                        .asString())
+                .isEqualTo("Voided");
+    }
+
+    /// What the file of a banking books, which the ledger then accepts.
+    private static List<String> sent(JsonNode banking) {
+        Map<String, Object> order = ellery.order(
+                Map.of("route", Ellery.ROUTE, "ids", List.of(banking.get("id").asLong())));
+        order.put("layout", "Journals");
+        Api.Response answer = api.post("/api/batches", order);
+        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
+        long batch = answer.json().get("id").asLong();
+        String file = ellery.file(batch);
+        ellery.settled(batch, ellery.imported(file));
+        assertThat(outcomes(batch)).as(file).containsOnly(Map.entry("posted", 1L));
+        return file.lines()
+                .skip(1)
+                .map(line -> line.split(";", -1))
+                .map(cells -> cells[8] + " " + cells[10] + " " + cells[11])
+                .toList();
+    }
+
     /// A row of it stands for a line of a document.
     private static String keepLayoutOfLines() {
         ObjectNode layout = (ObjectNode) api.get("/api/layouts?route=ellery")
