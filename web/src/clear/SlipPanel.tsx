@@ -24,7 +24,22 @@ export function SlipPanel({ sheet, hand }: Props) {
     says.current?.select();
   });
   useHotkeys('b', () => hand.mayBank && hand.isChanged && hand.bank.mutate());
-  useHotkeys('y', hand.tickFits, { enabled: hand.fits.length > 0, enableOnFormTags: true });
+  useHotkeys(
+    'y',
+    (event) => {
+      // It is no part of the slip's total.
+      event.preventDefault();
+      hand.tickFits();
+    },
+    {
+      enabled: hand.fits.length > 0,
+      enableOnFormTags: ['INPUT'],
+      ignoreEventWhen: (event) =>
+        event.target instanceof HTMLInputElement &&
+        event.target.type === 'text' &&
+        event.target.id !== 'stated',
+    },
+  );
   return (
     <aside
       aria-label="Paying-in slip"

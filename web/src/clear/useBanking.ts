@@ -39,7 +39,7 @@ export function useBanking(sheet: Sheet) {
   const preview = useQuery({ ...bankingPreviewQuery(order), enabled: ticked.length > 0, retry: false });
   const does = useLast(preview.data, `${sheet.account} ${sheet.day}`);
   const total = amountOf(ticked);
-  const says = stated === '' ? undefined : does?.stated || undefined;
+  const says = stated === '' || preview.error ? undefined : does?.stated || undefined;
   const short = shortBy(says, total);
   const agree = short === '' || Number(short) === 0;
   const fits = fitting(left, short);

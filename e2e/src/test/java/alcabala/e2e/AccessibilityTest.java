@@ -45,6 +45,7 @@ class AccessibilityTest {
             browser.pressAt("aside[aria-label=Batch] button[type=submit]");
             browser.awaitText("87 posted, 2 refused");
             leaves(browser, demo);
+            new BankingJourney(browser, demo).untilAWeekWaits(0);
             screens(demo).forEach((path, awaited) -> look(browser, demo, path, awaited));
             assertThat(browser.driver().manage().logs().get(LogType.BROWSER).getAll())
                     .filteredOn(entry -> entry.getMessage().contains("Content Security Policy"))
@@ -130,6 +131,8 @@ class AccessibilityTest {
                 Map.entry("/documents/2?route=yard", "table[aria-label='Lines on both sides']"),
                 Map.entry("/send?route=yard", "table[aria-label=Batches]"),
                 Map.entry("/send/1/undo?route=yard", "tr[data-stays]"),
+                Map.entry("/clear?route=yard", "table[aria-label=Bankings]"),
+                Map.entry("/clear/banking?route=yard", "tr[data-receipt]"),
                 Map.entry("/send/load?route=yard&since=2026-01-01", "section[aria-label='Historical load'] tbody td"),
                 Map.entry("/send/1?route=yard", "tr[data-outcome]"));
     }

@@ -3,9 +3,7 @@ package alcabala.e2e;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
-import java.time.LocalDate;
 import java.util.Base64;
-import java.util.List;
 import java.util.Map;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
@@ -13,7 +11,6 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
-import org.openqa.selenium.WebElement;
 
 /// Remakes the pictures of the main views from the demo data. Run by `./alcabala screenshots`; its name keeps it out of
 /// the tests.
@@ -67,7 +64,7 @@ class Screenshots {
             browser.picture(folder.resolve("files.png"));
             connect(browser, at);
             files(browser, demo, at);
-            payments(browser, demo, at);
+            banking(browser, demo);
             operations(browser, at);
         }
     }
@@ -131,41 +128,16 @@ class Screenshots {
         browser.picture(folder.resolve("layouts.png"));
     }
 
-    /// Three payments for documents that stand there, one of them mapped and sent.
-    private void payments(Browser browser, Demo demo, String at) {
-        browser.open(at + "/connect?view=settings&route=yard&setting=PAYMENTS&value=both");
-        browser.press("Decide so");
-        browser.find("section[aria-label='Earlier decisions']");
-        browser.open(at + "/release?route=yard&state=Posted&order=GROSS");
-        browser.find("tr[data-document]");
-        List<String> numbers = browser.all("tr[data-document] td:nth-child(2)").stream()
-                .map(WebElement::getText)
-                .filter(number -> number.startsWith("HW-"))
-                .limit(3)
-                .toList();
-        List<String> means = List.of("48", "20", "48");
-        for (int i = 0; i < numbers.size(); i++) {
-            demo.atDesk(
-                    "/hullwork/documents/d-" + numbers.get(i).substring(3) + "/payments",
-                    Map.of(
-                            "amount",
-                            (i + 1) + "25.00",
-                            "date",
-                            LocalDate.now().toString(),
-                            "means",
-                            means.get(i),
-                            "reference",
-                            i == 1 ? "cheque 300218" : "terminal 0417"));
-        }
-        browser.open(at + "/release?route=yard&what=payments");
-        browser.press("Fetch both sides");
-        browser.awaitText("paid by bank card (48)");
-        browser.press("Map it once");
-        browser.find("tr.cause input").sendKeys(Keys.ENTER);
-        browser.awaitText("released");
-        browser.open(at + "/release?route=yard&what=payments&state=All");
-        browser.find("tr[data-document]");
-        browser.picture(folder.resolve("payments.png"));
+    /// The slip of a week, one cheque short.
+    private void banking(Browser browser, Demo demo) {
+        BankingJourney banking = new BankingJourney(browser, demo);
+        banking.untilAWeekWaits(0);
+        banking.openTheSlip();
+        String all = banking.ticked();
+        browser.keys("jx");
+        banking.theSlipSays(all);
+        browser.awaitText("One that is not ticked is");
+        browser.picture(folder.resolve("banking.png"));
     }
 
     /// What operations people see.

@@ -231,7 +231,7 @@ class Previews {
         if (sides > 1) {
             throw NotPossibleException.invalid(
                     "mixed-batch",
-                    "Sales and purchases, documents and payments, several currencies, and what was entered on either side do not add up to one total. Choose one of them at a time, and send a batch of each.");
+                    "Sales and purchases, documents, payments and bankings, several currencies, and what was entered on either side do not add up to one total. Choose one of them at a time, and send a batch of each.");
         }
     }
 
