@@ -16,6 +16,7 @@ import { shownOf } from '../send/sendShown';
 import { Allowed } from './Allowed';
 import { AlikeParties, Creations } from './Created';
 import { DryRun } from './DryRun';
+import { Options } from './Options';
 import { OwnList } from './OwnList';
 import { useBatchChoice } from './useBatchChoice';
 import { useLast } from './useLast';
@@ -29,13 +30,24 @@ const NAMED = 3;
 
 /** Says what sending will do before anything is done. */
 export default function BatchPanel({ view }: { view: ReleaseView }) {
-  const { choice, dated, setDated, what, setWhat, offered, currency, setCurrency, currencies } =
-    useBatchChoice(view);
+  const {
+    choice,
+    dated,
+    setDated,
+    options,
+    setOptions,
+    what,
+    setWhat,
+    offered,
+    currency,
+    setCurrency,
+    currencies,
+  } = useBatchChoice(view);
   const preview = useQuery({
     queryKey: ['documents', 'preview', choice],
     queryFn: () => answer(client.POST('/api/batches/preview', { body: choice })),
   });
-  const shown = useLast(preview.data, JSON.stringify({ ...choice, dated: null }));
+  const shown = useLast(preview.data, JSON.stringify({ ...choice, dated: null, options: null }));
   useHotkeys('esc', () => (view.dry ? view.runDry(false) : view.open('why')), { enableOnFormTags: true });
   useHotkeys('d', () => view.runDry(true), { enabled: !view.dry });
   return (
@@ -106,7 +118,12 @@ export default function BatchPanel({ view }: { view: ReleaseView }) {
             choice={choice}
             word={what.word}
             replaces={view.replaces}
-            dating={<DayField label="All dated, instead of their own days" day={dated} onDay={setDated} />}
+            dating={
+              <>
+                <DayField label="All dated, instead of their own days" day={dated} onDay={setDated} />
+                {what.word === 'document' && <Options decided={options} onDecide={setOptions} />}
+              </>
+            }
             onDry={view.dry ? undefined : () => view.runDry(true)}
           />
         )}
@@ -122,7 +139,7 @@ interface PreparedProps {
   word: string;
   /** Whether it is what was added up before another day was given. */
   isOld: boolean;
-  /** A way to give all of it one day. */
+  /** A way to give all of it one day, and options of its own. */
   dating: ReactNode;
   /** The former revision of the batch, if it is one. */
   replaces: number | null;

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { roadQuery, summaryQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
+import type { Decided } from './Options';
 import type { ReleaseView } from '../release/useReleaseView';
 
 /** What of that which is ready goes together: one side, one family, one currency. */
@@ -43,6 +44,7 @@ export function useBatchChoice(view: ReleaseView) {
   );
   const sums = ready.data?.states.find((each) => each.state === 'Ready')?.gross ?? [];
   const [dated, setDated] = useState<string>();
+  const [options, setOptions] = useState<Decided>({});
   const choice: Schemas['ChoiceJson'] = {
     route: route.code,
     currency,
@@ -53,11 +55,14 @@ export function useBatchChoice(view: ReleaseView) {
     from: view.from,
     to: view.to,
     dated,
+    options: what === SALES || what === PURCHASES ? options : undefined,
   };
   return {
     choice,
     dated,
     setDated,
+    options,
+    setOptions,
     what,
     setWhat,
     offered: [

@@ -6,6 +6,7 @@ import { answer, client } from '../api/client';
 import { batchQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
+import { DecidedOtherwise } from '../batch/Options';
 import { Figure } from '../help/Figure';
 import type { Rule } from '../help/rules';
 import { Book } from '../ui/book/Book';
@@ -68,6 +69,9 @@ export function BatchPage() {
         <span className="soft">
           made by {batch.createdBy} on {moment(batch.createdAt)}
           {batch.dated !== undefined && `, all dated ${day(batch.dated)}`}
+        </span>
+        <span className="text-accent">
+          <DecidedOtherwise decided={batch.options} />
         </span>
         <Undone batch={batch} />
         <span className="ml-auto flex items-center gap-2">

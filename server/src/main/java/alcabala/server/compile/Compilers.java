@@ -1,5 +1,6 @@
 package alcabala.server.compile;
 
+import alcabala.accounting.batch.BatchOptions;
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
@@ -123,6 +124,11 @@ public class Compilers {
                 settings.of(route.id()),
                 rows,
                 reference.profile(route.ledgerId()).withAllInUse());
+    }
+
+    /// As the route stands now, with what a batch decides on top of it.
+    public Compiler of(RouteRow route, BatchOptions options) {
+        return options.isEmpty() ? of(route.id()) : with(route, options.on(settings.of(route.id())));
     }
 
     /// The compiler as it would be with other settings.

@@ -1,7 +1,9 @@
 package alcabala.server.crossing;
 
+import alcabala.accounting.batch.BatchOptions;
 import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.record.Origin;
+import alcabala.server.platform.DocumentJson;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import java.sql.Timestamp;
@@ -105,6 +107,22 @@ public class BatchHeads {
                 .param("other", other)
                 .param("id", batch)
                 .update();
+    }
+
+    /// What it decides on top of its route.
+    public void decides(long batch, BatchOptions options) {
+        jdbc.sql("update batch set options = cast(:options as jsonb) where id = :id")
+                .param("options", DocumentJson.write(options.words()))
+                .param("id", batch)
+                .update();
+    }
+
+    public BatchOptions optionsOf(long batch) {
+        return BatchOptions.of(DocumentJson.map(jdbc.sql("select options from batch where id = :id")
+                        .param("id", batch)
+                        .query(String.class)
+                        .single()))
+                .orElseThrow();
     }
 
     /// Goes on with what failed of it.

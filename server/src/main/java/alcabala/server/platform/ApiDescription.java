@@ -38,6 +38,8 @@ class ApiDescription {
             "BankingJson.batch",
             "ChoiceJson.bankings",
             "SendJson.bankings",
+            "ChoiceJson.options",
+            "SendJson.options",
             "LastLoad.load",
             "UndoChoiceJson.on",
             "KnownLayout.id",

@@ -16,7 +16,9 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Component;
 
@@ -121,6 +123,14 @@ class Reports implements Printing {
                 "Own list", batch.independentTotal().isEmpty() ? "none given" : figure(batch.independentTotal())));
         if (batch.dated() != null) {
             facts.add(new Fact("All dated", writing.day(batch.dated())));
+        }
+        if (!batch.options().isEmpty()) {
+            facts.add(new Fact(
+                    "Otherwise than the route",
+                    batch.options().entrySet().stream()
+                            .map(each -> each.getKey().toLowerCase(Locale.ROOT).replace('_', ' ') + ": "
+                                    + each.getValue().replace('-', ' '))
+                            .collect(Collectors.joining("; "))));
         }
         if (batch.undoes() != null) {
             facts.add(new Fact("Takes back", "batch " + batch.undoes()));

@@ -1,6 +1,7 @@
 package alcabala.server.send;
 
 import alcabala.server.platform.Amounts;
+import alcabala.server.platform.DocumentJson;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import java.sql.ResultSet;
@@ -9,6 +10,7 @@ import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -37,6 +39,7 @@ public class BatchView {
             String ownList,
             String reason,
             LocalDate dated,
+            Map<String, String> options,
             int revision,
             Long firstId,
             boolean files,
@@ -145,6 +148,7 @@ public class BatchView {
                 row.getString("own_list"),
                 row.getString("reason"),
                 row.getObject("dated_on", LocalDate.class),
+                DocumentJson.map(row.getString("options")),
                 row.getInt("revision"),
                 row.getObject("first_id", Long.class),
                 row.getBoolean("files"),
@@ -179,7 +183,7 @@ public class BatchView {
 
     private static final String BATCH = """
             select b.id, b.origin, b.created_by, b.created_at, b.finished_at, b.currency, b.count, b.net, b.tax, b.gross, b.hash_total,
-                b.independent_total, b.reason, b.dated_on, b.revision, b.first_id,
+                b.independent_total, b.reason, b.dated_on, b.options, b.revision, b.first_id,
                 exists (select 1 from batch_file f where f.batch_id = b.id) as files,
                 b.undoes, (select max(u.id) from batch u where u.undoes = b.id) as undone_by,
                 coalesce((select o.file_name from own_list o where o.id = b.own_list_id), '') as own_list,

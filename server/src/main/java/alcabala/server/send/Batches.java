@@ -134,6 +134,9 @@ class Batches {
                 checked,
                 order.choice().dated(),
                 who);
+        if (!order.choice().options().isEmpty()) {
+            heads.decides(batch, order.choice().options());
+        }
         if (order.replaces() != null) {
             heads.revise(route, batch, order.replaces());
         }

@@ -1,5 +1,6 @@
 package alcabala.server.send;
 
+import alcabala.accounting.batch.BatchOptions;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
@@ -12,6 +13,7 @@ import java.util.stream.Stream;
 /// @param origin the side on which they were made; null for whichever those named were
 /// @param currency of all that are not named; empty for the ledger's own
 /// @param dated the day that all of them take there, instead of their own; null for theirs
+/// @param options on top of the route's
 record Choice(
         List<Long> ids,
         LocalDate from,
@@ -20,9 +22,10 @@ record Choice(
         Family family,
         Origin origin,
         String currency,
-        LocalDate dated) {
+        LocalDate dated,
+        BatchOptions options) {
     static Choice named(List<Long> ids) {
-        return new Choice(ids, null, null, false, Family.DOCUMENT, null, "", null);
+        return new Choice(ids, null, null, false, Family.DOCUMENT, null, "", null, BatchOptions.NONE);
     }
 
     static Choice within(
@@ -32,9 +35,10 @@ record Choice(
             boolean purchases,
             Family family,
             String currency,
-            LocalDate dated) {
+            LocalDate dated,
+            BatchOptions options) {
         boolean named = ids != null && !ids.isEmpty();
-        return new Choice(ids, from, to, purchases, family, named ? null : Origin.SOURCE, currency, dated);
+        return new Choice(ids, from, to, purchases, family, named ? null : Origin.SOURCE, currency, dated, options);
     }
 
     boolean isNamed() {

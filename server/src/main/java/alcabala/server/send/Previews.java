@@ -90,7 +90,7 @@ class Previews {
     Preview of(RouteRow route, Choice choice) {
         List<Candidate> found = candidates.of(route, choice);
         requireOpen(route, choice.dated());
-        List<Prepared> clean = prepare(route, found, choice.dated());
+        List<Prepared> clean = prepare(route, found, choice);
         requireOneSide(clean);
         Map<String, Alike> alike = alike(clean);
         List<Prepared> going = clean.stream()
@@ -157,8 +157,9 @@ class Previews {
     }
 
     /// Those that compile clean now, and are not dated by their batch before the first day of their kind.
-    private List<Prepared> prepare(RouteRow route, List<Candidate> candidates, LocalDate dated) {
-        Compiler compiler = compilers.of(route.id());
+    private List<Prepared> prepare(RouteRow route, List<Candidate> candidates, Choice choice) {
+        LocalDate dated = choice.dated();
+        Compiler compiler = compilers.of(route, choice.options());
         Map<Long, Record> records = new HashMap<>();
         candidates.forEach(each -> records.put(each.id(), Stored.record(each.content())));
         Set<Long> stand =

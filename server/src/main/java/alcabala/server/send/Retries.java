@@ -88,7 +88,7 @@ class Retries {
     int retry(long batch, String who) {
         RouteRow route = routes.get(heads.routeOf(batch));
         routes.lock(route.id());
-        Compiler compiler = compilers.of(route.id());
+        Compiler compiler = compilers.of(route, heads.optionsOf(batch));
         LocalDate dated = dates.given(batch);
         int rows = 0;
         for (Failed each : failed(batch)) {

@@ -1,11 +1,13 @@
 package alcabala.server.send;
 
+import alcabala.accounting.batch.BatchOptions;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.record.Family;
 import alcabala.formats.layout.Layout;
 import alcabala.server.crossing.BatchHeads;
 import alcabala.server.files.Layouts;
 import alcabala.server.platform.Amounts;
+import alcabala.server.platform.NotPossibleException;
 import alcabala.server.readiness.ReadinessRun;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -18,6 +20,7 @@ import java.security.Principal;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -49,10 +52,18 @@ class SendApi {
             Boolean payments,
             Boolean bankings,
             @Pattern(regexp = "[A-Z]{3}") String currency,
-            LocalDate dated) {
+            LocalDate dated,
+            @Size(max = 20) Map<@Size(max = 40) String, @NotNull @Size(max = 40) String> options) {
         Choice asChoice() {
             return Choice.within(
-                    ids, from, to, Boolean.TRUE.equals(purchases), family(payments, bankings), text(currency), dated);
+                    ids,
+                    from,
+                    to,
+                    Boolean.TRUE.equals(purchases),
+                    family(payments, bankings),
+                    text(currency),
+                    dated,
+                    decided(options));
         }
     }
 
@@ -87,7 +98,8 @@ class SendApi {
             @Size(max = 5000) List<String> allowed,
             @Size(max = 100) String layout,
             Long replaces,
-            LocalDate dated) {}
+            LocalDate dated,
+            @Size(max = 20) Map<@Size(max = 40) String, @NotNull @Size(max = 40) String> options) {}
 
     /// What the preview said, so that nothing else is sent.
     record ShownJson(
@@ -192,6 +204,14 @@ class SendApi {
         return given == null ? "" : given;
     }
 
+    private static BatchOptions decided(Map<String, String> options) {
+        return BatchOptions.of(options == null ? Map.of() : options)
+                .orElseThrow(
+                        () -> NotPossibleException.invalid(
+                                "option-unknown",
+                                "A batch can decide how its documents stand there, by the words that the route's settings have."));
+    }
+
     private static Family family(Boolean payments, Boolean bankings) {
         if (Boolean.TRUE.equals(bankings)) {
             return Family.TRANSFER;
@@ -218,7 +238,8 @@ class SendApi {
                                 Boolean.TRUE.equals(send.purchases()),
                                 family(send.payments(), send.bankings()),
                                 text(send.currency()),
-                                send.dated()),
+                                send.dated(),
+                                decided(send.options())),
                         new Batches.Shown(shown.count(), shown.net(), shown.tax(), shown.gross(), shown.hashTotal()),
                         send.independentTotal(),
                         send.ownList(),

@@ -1,5 +1,6 @@
 package alcabala.server.send;
 
+import alcabala.accounting.batch.BatchOptions;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
@@ -97,7 +98,7 @@ class Triggered {
     }
 
     private int sendTogether(RouteRow route, List<Long> ids, Origin origin, String who) {
-        Choice choice = new Choice(ids, null, null, false, Family.DOCUMENT, origin, "", null);
+        Choice choice = new Choice(ids, null, null, false, Family.DOCUMENT, origin, "", null, BatchOptions.NONE);
         int going = previews.of(route, choice).documents().size();
         if (going > 0) {
             batches.send(route, Batches.Order.unseen(choice), who);

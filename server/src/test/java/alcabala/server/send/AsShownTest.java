@@ -70,6 +70,33 @@ class AsShownTest {
     }
 
     @Test
+    void aBatchDecidesHowItsDocumentsStandThereOnTopOfItsRoute() {
+        Yard yard = new Yard(ferro);
+        List<Long> ids = ready(2);
+        Map<String, Object> one = Map.of("route", "yard", "ids", ids.subList(0, 1));
+        Map<String, Object> decided = new HashMap<>(one);
+        decided.put("options", Map.of("SALES_TAX", "off"));
+        assertThat(Yard.trySend(ferro, decided).json().get("code").asString())
+                .as("what is booked stays the route's")
+                .isEqualTo("option-unknown");
+        decided.put("options", Map.of("ARRIVAL", "draft", "LINE_DETAIL", "by-account"));
+        long batch = Yard.trySend(ferro, decided).json().get("id").asLong();
+        yard.awaitFinished(batch);
+        assertThat(yard.batch(batch).get("batch").get("options").toString())
+                .isEqualTo("{\"ARRIVAL\":\"draft\",\"LINE_DETAIL\":\"by-account\"}");
+        assertThat(ferro.get("/api/batches/" + batch + "/report?as=CSV").body()).contains("arrival: draft");
+        long other = yard.send(ids.subList(1, 2));
+        yard.awaitFinished(other);
+        assertThat(there(yard, batch)).isEqualTo("draft");
+        assertThat(there(yard, other)).as("the next goes as the route says").isEqualTo("final");
+    }
+
+    private String there(Yard yard, long batch) {
+        String ref = yard.batch(batch).get("dispatches").get(0).get("ledgerRef").asString();
+        return world.standIns().inkwell("/documents/" + ref).get("status").asString();
+    }
+
+    @Test
     void whatIsMappedWhileItIsOnItsWayLeavesItAlone() {
         Yard yard = new Yard(ferro);
         long id = yard.documents("Ready").stream()
