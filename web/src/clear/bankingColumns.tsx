@@ -19,7 +19,7 @@ export const bankingColumns = (route: string, currency: string): Column<Banking>
   {
     id: 'day',
     name: 'Day',
-    width: widthOfDay(),
+    width: widthOfDay() + 24,
     value: (row) => row.day,
     cell: (row) => (
       <Link className="underline" to={pathOf(route, row)}>

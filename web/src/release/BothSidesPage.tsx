@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { documentQuery } from '../api/queries';
 import { isSettlement, kindName } from '../api/recordKinds';
@@ -32,6 +32,7 @@ export function BothSidesPage() {
     return <p className="soft">Opening…</p>;
   }
   const { document, sides } = detail.data;
+  const isBanking = document.kind === 'banking';
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_330px] gap-3.5 max-[1100px]:grid-cols-[minmax(0,1fr)_250px] max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:overflow-auto min-[1700px]:grid-cols-[minmax(0,1fr)_460px]">
       <section className="sheet min-h-0 overflow-auto rounded-b-none border-b-0">
@@ -60,9 +61,16 @@ export function BothSidesPage() {
           </p>
         )}
         {document.state === 'Diverged' && <Settle document={document} since={sides.since} />}
-        <Fields sides={sides} source={route.source} ledger={route.ledger} />
+        {isBanking && (
+          <p className="px-4 py-2 text-[13px]">
+            <Link className="underline" to={bankingOf(route.code, document)}>
+              Open the banking
+            </Link>
+          </p>
+        )}
+        <Fields sides={sides} source={isBanking ? 'Alcabala' : route.source} ledger={route.ledger} />
         {isSettlement(document.kind) ? (
-          <Settled sides={sides} source={route.source} ledger={route.ledger} />
+          <Settled sides={sides} source={route.source} ledger={route.ledger} banking={isBanking} />
         ) : (
           <Lines sides={sides} source={route.source} ledger={route.ledger} />
         )}
@@ -95,6 +103,10 @@ export function BothSidesPage() {
     </div>
   );
 }
+
+/** It lands on the account of its bank. */
+const bankingOf = (route: string, document: Schemas['DocumentRow']) =>
+  `/clear/banking?route=${route}&account=${encodeURIComponent(document.landsIn)}&day=${document.issueDate}`;
 
 /** Why nothing is booked. */
 const noJournal = (document: Schemas['DocumentRow']) =>

@@ -9,10 +9,12 @@ interface Props {
   sides: Schemas['BothSides'];
   source: string;
   ledger: string;
+  /** Whether it was taken to the bank, and settles nothing. */
+  banking: boolean;
 }
 
 /** What a settlement settles, on both sides. */
-export function Settled({ sides, source, ledger }: Props) {
+export function Settled({ sides, source, ledger, banking }: Props) {
   return (
     <table className="book mt-4" aria-label="What it settles on both sides">
       <colgroup>
@@ -26,12 +28,12 @@ export function Settled({ sides, source, ledger }: Props) {
       </colgroup>
       <thead className="soft">
         <tr>
-          <th>Settles in {source}</th>
-          <th>Without money</th>
+          <th>{banking ? 'Received' : `Settles in ${source}`}</th>
+          <th>{!banking && 'Without money'}</th>
           <th className="amount">Money</th>
           <th className="gutter" />
-          <th>Settles in {ledger}</th>
-          <th>Without money</th>
+          <th>{banking ? `Booked in ${ledger}` : `Settles in ${ledger}`}</th>
+          <th>{banking ? 'Dimension' : 'Without money'}</th>
           <th className="amount">Money</th>
         </tr>
       </thead>
@@ -73,7 +75,9 @@ export function SettledBy({ settlements }: { settlements: Schemas['SettledBy'][]
     <table className="book mt-4" aria-label="What settles it">
       <thead className="soft">
         <tr>
-          <th>Settled by</th>
+          <th>
+            {settlements.every((each) => each.kind === 'banking') ? 'Taken to the bank with' : 'Settled by'}
+          </th>
           <th>Kind</th>
           <th>State</th>
           <th className="amount">Of it</th>

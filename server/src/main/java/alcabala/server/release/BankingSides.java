@@ -8,8 +8,10 @@ import alcabala.server.platform.Amounts;
 import alcabala.server.record.Records;
 import alcabala.server.release.BothSidesView.SideField;
 import alcabala.server.release.BothSidesView.SideLine;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 
@@ -54,19 +56,46 @@ record BankingSides(Banking banking, Records.Row row, Optional<LedgerRecord> the
 
     /// What was received on the left, what is booked on the right: nothing of the one is a line of the other.
     List<SideLine> lines() {
-        return banking.receipts().stream()
-                .map(receipt -> new SideLine(
-                        receipt.names().replace('-', ' '),
-                        "",
-                        "",
-                        Amounts.decimal(receipt.signed()),
-                        "",
-                        "",
-                        "",
-                        "",
-                        "",
-                        "",
-                        false))
-                .toList();
+        List<Right> rights = rights();
+        List<SideLine> lines = new ArrayList<>();
+        for (int i = 0; i < Math.max(banking.receipts().size(), rights.size()); i++) {
+            Banking.Receipt left =
+                    i < banking.receipts().size() ? banking.receipts().get(i) : null;
+            Right right = i < rights.size() ? rights.get(i) : null;
+            lines.add(new SideLine(
+                    left == null ? "" : left.kind().word().replace('-', ' ') + " " + left.number(),
+                    "",
+                    "",
+                    left == null ? "" : Amounts.decimal(left.signed()),
+                    "",
+                    right == null ? "" : right.account(),
+                    right == null ? "" : right.dimensions(),
+                    right == null ? "" : right.amount(),
+                    "",
+                    "",
+                    false));
+        }
+        return lines;
+    }
+
+    /// @param amount credits negative
+    private record Right(String account, String dimensions, String amount) {
+        static Right of(String account, Map<String, String> dimensions, BigDecimal amount) {
+            return new Right(
+                    account, dimensions == null ? "" : String.join(", ", dimensions.values()), amount.toPlainString());
+        }
+    }
+
+    private List<Right> rights() {
+        return there.map(record -> record.lines().stream()
+                        .map(line -> Right.of(line.account(), line.dimensions(), line.amount()))
+                        .toList())
+                .or(() -> sent().map(journal -> journal.entries().stream()
+                        .map(entry -> Right.of(
+                                entry.account(),
+                                entry.dimensions(),
+                                entry.amount().getAmount()))
+                        .toList()))
+                .orElse(List.of());
     }
 }
