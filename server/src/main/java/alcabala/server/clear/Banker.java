@@ -11,6 +11,7 @@ import alcabala.accounting.settlement.Banking;
 import alcabala.server.clear.ToBank.Receipt;
 import alcabala.server.compile.Compilers;
 import alcabala.server.compile.Compiling;
+import alcabala.server.crossing.Undone;
 import alcabala.server.intake.Intake;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Incoming;
@@ -47,6 +48,7 @@ class Banker {
     private final Compiling compiling;
     private final Intake intake;
     private final LedgerReference reference;
+    private final Undone undone;
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -81,8 +83,10 @@ class Banker {
             Compiling compiling,
             Intake intake,
             LedgerReference reference,
+            Undone undone,
             JdbcClient jdbc,
             Clock clock) {
+        this.undone = undone;
         this.routes = routes;
         this.store = store;
         this.toBank = toBank;
@@ -133,6 +137,10 @@ class Banker {
             store.add(id, route, order.account(), order.day(), who, clock.instant());
         }
         store.take(id, Set.copyOf(order.receipts()));
+        if (records.get(id).state().equals("Voided")) {
+            // It was withdrawn and taken back there; made anew, it goes anew.
+            undone.keep(List.of(id));
+        }
         return id;
     }
 
@@ -170,8 +178,7 @@ class Banker {
                 .ifPresent(each -> {
                     throw NotPossibleException.conflict(
                             "banked-already",
-                            each.settlement().number() + " is taken to the bank with " + taken.get(each.id())
-                                    + " already.");
+                            each.number() + " is taken to the bank with " + taken.get(each.id()) + " already.");
                 });
     }
 
@@ -196,6 +203,9 @@ class Banker {
                 order.stated(),
                 order.why(),
                 receipts.stream().map(Receipt::asBanked).toList());
+        if (!receipts.isEmpty() && !banking.amount().isPositive()) {
+            throw NotPossibleException.invalid("nothing-to-bank", "What is ticked comes to nothing that a bank takes.");
+        }
         Limits.findExceeded(banking).ifPresent(beyond -> {
             throw NotPossibleException.invalid("beyond-limits", "It cannot be banked: " + beyond + ".");
         });
@@ -205,9 +215,6 @@ class Banker {
     private static void requireAgreed(Order order, Banking banking, List<Receipt> receipts) {
         if (receipts.isEmpty()) {
             throw NotPossibleException.invalid("nothing-ticked", "Nothing is ticked.");
-        }
-        if (!banking.amount().isPositive()) {
-            throw NotPossibleException.invalid("nothing-to-bank", "What is ticked comes to nothing that a bank takes.");
         }
         boolean agree = order.stated() == null || order.stated().equals(banking.received());
         if (agree) {

@@ -154,7 +154,7 @@ class BankingView {
                 year,
                 List.copyOf(years.descendingSet()),
                 route.currency(),
-                aside(toBank.all(route, toBank.means(route).together())),
+                aside(toBank.all(route, toBank.means(route))),
                 rows.wrong(route),
                 rows.ofYear(route, year).stream().map(BankingView::json).toList());
     }
@@ -180,12 +180,10 @@ class BankingView {
                 means.account(),
                 named(means.together()),
                 named(means.alone()),
-                aside(toBank.before(route, means.together(), since)),
-                toBank.foreign(route, means.together()).stream()
-                        .map(BankingView::aside)
-                        .toList(),
+                aside(toBank.before(route, means, since)),
+                toBank.foreign(route, means).stream().map(BankingView::aside).toList(),
                 made.map(BankingView::json).orElse(null),
-                toBank.of(route, means.together(), id, since).stream()
+                toBank.of(route, means, id, since).stream()
                         .map(each -> receipt(each, id, day, returned))
                         .toList());
     }
@@ -254,7 +252,7 @@ class BankingView {
         Settlement settlement = receipt.settlement();
         return new ReceiptJson(
                 receipt.id(),
-                settlement.number(),
+                receipt.number(),
                 settlement.kind().word(),
                 settlement.date(),
                 settlement.party().name(),
@@ -266,7 +264,7 @@ class BankingView {
                 receipt.state(),
                 receipt.bankingId() != null && receipt.bankingId() == banking,
                 settlement.date().isAfter(day),
-                returned.contains(settlement.number()));
+                returned.contains(receipt.number()));
     }
 
     static BankingJson json(Made made) {

@@ -36,19 +36,16 @@ class ToBank {
     private final JdbcClient jdbc;
     private final CrosswalkStore crosswalk;
 
+    /// @param number on its source: what was entered on the ledger got it when it arrived there
     /// @param bankingId the banking that takes it; null for none
-    record Receipt(long id, String state, Long bankingId, Settlement settlement) {
+    record Receipt(long id, String number, String state, Long bankingId, Settlement settlement) {
         Banking.Receipt asBanked() {
             return new Banking.Receipt(
-                    settlement.kind(), settlement.number(), settlement.party().code(), settlement.amount());
+                    settlement.kind(), number, settlement.party().code(), settlement.amount());
         }
 
         Money signed() {
             return asBanked().signed();
-        }
-
-        boolean isBefore(LocalDate day) {
-            return settlement.date().isBefore(day);
         }
     }
 
@@ -60,7 +57,8 @@ class ToBank {
     /// @param account of what awaits banking; empty where the route names none
     /// @param together what is taken to the bank
     /// @param alone what arrives by itself
-    record MeansOfRoute(String account, Set<String> together, Set<String> alone) {}
+    /// @param ever what was taken to the bank at any time: what was posted then still waits there
+    record MeansOfRoute(String account, Set<String> together, Set<String> alone, Set<String> ever) {}
 
     ToBank(JdbcClient jdbc, CrosswalkStore crosswalk) {
         this.jdbc = jdbc;
@@ -81,19 +79,31 @@ class ToBank {
             boolean waits = !account.isEmpty() && row.target(Purpose.ACCOUNT).equals(account);
             (waits ? together : alone).add(row.code());
         });
-        return new MeansOfRoute(account, together, alone);
+        return new MeansOfRoute(account, together, alone, ever(route, account));
+    }
+
+    private Set<String> ever(RouteRow route, String account) {
+        return Set.copyOf(jdbc.sql("""
+                select distinct code from crosswalk_row
+                where route_id = :route and kind = 'MEANS' and purpose = 'ACCOUNT' and target = :account and :account <> ''""")
+                .param("route", route.id())
+                .param("account", account)
+                .query(String.class)
+                .list());
     }
 
     /// In the currency of the books, what no other banking takes, by day; those that this banking takes whatever their
     /// day.
     ///
     /// @param bankingId 0 for one that is not made yet
-    List<Receipt> of(RouteRow route, Set<String> means, long bankingId, LocalDate since) {
+    List<Receipt> of(RouteRow route, MeansOfRoute means, long bankingId, LocalDate since) {
         List<Receipt> found = jdbc.sql(SELECT + """
                     \sand (b.banking_id = :banking or (b.banking_id is null and d.issue_date >= :since and\s""" + WAITS + """
                     )) order by d.issue_date, d.id limit :most""")
                 .param("route", route.id())
-                .param("means", refs(means, route.currency()))
+                .param("waiting", means.account())
+                .param("ever", refs(means.ever(), route.currency()))
+                .param("means", refs(means.together(), route.currency()))
                 .param("currency", route.currency())
                 .param("kinds", kinds())
                 .param("banking", bankingId)
@@ -122,18 +132,18 @@ class ToBank {
     }
 
     /// What was received before a day and was never banked.
-    Aside before(RouteRow route, Set<String> means, LocalDate since) {
+    Aside before(RouteRow route, MeansOfRoute means, LocalDate since) {
         return aside(route, means, route.currency(), " and d.issue_date < :since", since);
     }
 
     /// All that waits, of whatever day.
-    Aside all(RouteRow route, Set<String> means) {
+    Aside all(RouteRow route, MeansOfRoute means) {
         return aside(route, means, route.currency(), "", LocalDate.EPOCH);
     }
 
     /// What waits in other currencies than that of the books, which a banking does not take.
-    List<Aside> foreign(RouteRow route, Set<String> means) {
-        return means.stream()
+    List<Aside> foreign(RouteRow route, MeansOfRoute means) {
+        return means.ever().stream()
                 .map(code -> code.substring(code.indexOf(' ') + 1))
                 .distinct()
                 .filter(currency -> !currency.equals(route.currency()))
@@ -142,12 +152,14 @@ class ToBank {
                 .toList();
     }
 
-    private Aside aside(RouteRow route, Set<String> means, String currency, String and, LocalDate since) {
+    private Aside aside(RouteRow route, MeansOfRoute means, String currency, String and, LocalDate since) {
         return jdbc.sql(
                         "select count(*) as count, coalesce(sum(case when d.kind = any(:incoming) then d.gross else -d.gross end), 0)"
                                 + " as gross" + FROM + " and b.banking_id is null and " + WAITS + and)
                 .param("route", route.id())
-                .param("means", refs(means, currency))
+                .param("waiting", means.account())
+                .param("ever", refs(means.ever(), currency))
+                .param("means", refs(means.together(), currency))
                 .param("currency", currency)
                 .param("kinds", kinds())
                 .param("incoming", words(Stream.of(RecordKind.values()).filter(RecordKind::bringsMoney)))
@@ -186,7 +198,11 @@ class ToBank {
     private static Receipt receipt(ResultSet row, int n) throws SQLException {
         Settlement settlement = (Settlement) Stored.record(row.getString("content"));
         return new Receipt(
-                row.getLong("id"), row.getString("state"), row.getObject("banking_id", Long.class), settlement);
+                row.getLong("id"),
+                row.getString("number"),
+                row.getString("state"),
+                row.getObject("banking_id", Long.class),
+                settlement);
     }
 
     /// `HW-20417, HW-20418`, for what it was paid.
@@ -204,10 +220,15 @@ class ToBank {
             where d.route_id = :route and d.kind = any(:kinds) and d.currency = :currency""";
     private static final String FROM = " from record d " + JOINS;
     private static final String SELECT =
-            "select d.id, d.state, b.banking_id, " + Stored.COLUMN + " from record d" + Stored.JOIN + JOINS;
+            "select d.id, d.number, d.state, b.banking_id, " + Stored.COLUMN + " from record d" + Stored.JOIN + JOINS;
     private static final String WAITS = """
-            d.refs && cast(:means as text[]) and not d.voided and d.outcome is distinct from 'cancelled'
+            d.refs && cast(:ever as text[]) and not d.voided and d.outcome is distinct from 'cancelled'
                 and coalesce(l.ledger_now->'settlement'->>'voided', '') <> 'true'
                 and not exists (select 1 from finding f
-                    where f.record_id = d.id and f.kind in ('before-cut-off', 'does-not-cross'))""";
+                    where f.record_id = d.id and f.kind in ('before-cut-off', 'does-not-cross'))
+                and case when d.origin = 'ledger' then d.outcome = 'posted' and l.ledger_now->'settlement'->>'account' = :waiting
+                    when d.outcome = 'posted' then :waiting = (
+                        select q.entry->>'account' from posting_record r join posting q on q.id = r.posting_id
+                        where r.record_id = d.id order by q.id desc limit 1)
+                    else d.refs && cast(:means as text[]) end""";
 }

@@ -56,7 +56,7 @@ class EnteredThere {
 
     /// One that no record of ours is paired with, as the ledger has it now. What bears a name of ours is ours.
     void note(long ledgerId, LedgerRecord record) {
-        if (record.recordKind().isDocument()) {
+        if (!record.recordKind().isSettlement()) {
             return;
         }
         if (record.isVoided() || record.lines().isEmpty()) {

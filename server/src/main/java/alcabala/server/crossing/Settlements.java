@@ -77,10 +77,12 @@ class Settlements {
                         where d.id = :id and d.currency <> l.currency)""").param("id", recordId).query(Boolean.class).single();
     }
 
+    /// Held until this transaction ends: what waits for two records that cross at the same moment, in two lanes, is
+    /// compiled by the second of them once the first has crossed. Neither would see the other otherwise.
     private List<Waiting> waiting(Set<String> refs, long but) {
         return jdbc.sql("""
                 select id, route_id from record where refs && cast(:refs as text[]) and id <> :but
-                    and (outcome is null or outcome in ('refused', 'unreached')) order by id""")
+                    and (outcome is null or outcome in ('refused', 'unreached')) order by id for update""")
                 .param("refs", Copy.array(refs))
                 .param("but", but)
                 .query(Waiting.class)

@@ -11,7 +11,7 @@ import org.springframework.stereotype.Component;
 /// What was taken back off the ledger is as if it had never crossed, and waits until a person sends it again. Its trail
 /// keeps what it was there.
 @Component
-class Undone {
+public class Undone {
     private final JdbcClient jdbc;
     private final Affected affected;
 
@@ -22,7 +22,8 @@ class Undone {
         this.affected = affected;
     }
 
-    void keep(List<Long> records) {
+    /// They may go again, as if they had never been there.
+    public void keep(List<Long> records) {
         Long[] ids = records.toArray(Long[]::new);
         jdbc.sql("delete from link where record_id = any(:ids)")
                 .param("ids", ids)

@@ -346,8 +346,56 @@ class BankingTest {
         assertThat(admin.get("/api/bankings/report?route=yard&as=CSV").body()).contains("withdrawn");
     }
 
+    /// Where its money is, decides whether something waits; for what is not there yet, where it would go.
     @Test
     @Order(9)
+    void whatWaitsThereStillDoesWhenItsMeansGoElsewhere() {
+        Map<String, Object> elsewhere = Yard.row("yard", "MEANS", "20 EUR", "", "1250", 1);
+        assertThat(admin.put("/api/map/row", elsewhere).status()).isEqualTo(200);
+        money.pay(invoices.get(3), "7.00", "20", "");
+        String ref = yard.document(invoices.get(3).get("number").asString())
+                .get("ledgerRef")
+                .asString();
+        for (String entered : List.of("9.00 1210", "11.00 1000")) {
+            String[] cells = entered.split(" ");
+            world.standIns()
+                    .desk(
+                            "/inkwell/books/saltmere/documents/" + ref + "/pay",
+                            "amount=" + cells[0] + "&date=" + TODAY + "&means=10&reference=till&account=" + cells[1]);
+        }
+        money.fetch();
+        money.awaitBack();
+        assertThat(waiting()).contains("50.00", "40.25", "9.00").doesNotContain("7.00", "11.00");
+        JsonNode made =
+                bank(ids("50.00", "9.00"), Map.of("stated", "59.00")).json().get("banking");
+        assertThat(made.get("state").asString()).as(made.toString()).isEqualTo("Ready");
+        assertThat(send().get("state").asString()).isEqualTo("Posted");
+        assertThat(sheet().get("banking").get("withdrawn").asString()).isEmpty();
+        assertThat(waiting()).contains("40.25");
+    }
+
+    /// What was given back from the till is not there to be banked.
+    @Test
+    @Order(10)
+    void aRefundInCashIsTakenOutOfIt() {
+        world.standIns()
+                .desk(
+                        "/hullwork/payments",
+                        "type=REFUND&date=" + TODAY
+                                + "&customer=C-1003&site=Saltmere&amount=4.00&means=10&reference=till");
+        money.fetch();
+        assertThat(waiting()).contains("-4.00");
+        assertThat(code(bank(ids("-4.00"), Map.of())))
+                .as("alone it is nothing to bank")
+                .isEqualTo("nothing-to-bank");
+        JsonNode preview = admin.post("/api/bankings/preview", order(ids("40.25", "-4.00"), Map.of("stated", "36.25")))
+                .json();
+        assertThat(preview.get("stated").asString()).isEqualTo("36.25");
+        assertThat(preview.get("findings").toString()).contains("waits for refund");
+    }
+
+    @Test
+    @Order(11)
     void whoeverOnlyReadsMakesNone() {
         Api reviewer = world.api("voss");
         assertThat(reviewer.get("/api/bankings?route=yard").status()).isEqualTo(200);

@@ -1,6 +1,7 @@
 package alcabala.connectors.adapters.inkwell;
 
 import alcabala.accounting.posting.LedgerJournal;
+import alcabala.accounting.record.RecordKind;
 import alcabala.connectors.http.Json;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -41,6 +42,11 @@ final class InkwellJournals {
         body.put("text", entry.text());
         body.put("dimensions", entry.dimensions());
         return body;
+    }
+
+    /// Whether it is of a kind that crosses; all else people enter there for themselves.
+    static boolean isOurs(JsonNode node) {
+        return text(node, "category").equals(RecordKind.BANKING.word());
     }
 
     static LedgerRecord record(JsonNode node) {

@@ -355,7 +355,7 @@ final class InkwellLedger
             String type = text(change, "type");
             if (!CROSSES.contains(type)) {
                 masters = true;
-            } else if (record.isObject()) {
+            } else if (record.isObject() && (!type.equals("journal") || InkwellJournals.isOurs(record))) {
                 read(type, record, records, setAside);
             }
         }
