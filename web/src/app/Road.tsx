@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
 import { roadQuery } from '../api/queries';
 import { useSession } from './current';
-import { bankingsQuery } from '../clear/queries';
+import { bankingsWaitingQuery } from '../clear/queries';
 import { rough, stopsOf, strokesOf, type Stop, type Wrong } from './stops';
 
 /** On the line where one is, before and under a stop what waits there, above it what is wrong. */
@@ -11,7 +11,7 @@ export function Road() {
   const road = useQuery({ ...roadQuery(route?.code ?? ''), enabled: route !== undefined });
   const location = useLocation();
   const clear = useQuery({
-    ...bankingsQuery(route?.code ?? ''),
+    ...bankingsWaitingQuery(route?.code ?? ''),
     enabled: route !== undefined && route.ledger !== '' && me.seesBooks,
   });
   const all = stopsOf(road.data, route !== undefined, clear.data).filter(

@@ -14,13 +14,9 @@ const QUIET: Schemas['Road'] = {
   refused: 0,
   openBatches: 0,
 };
-const BANKED: Schemas['BankingsJson'] = {
-  year: 2026,
-  years: [2026],
-  currency: 'EUR',
+const BANKED: Schemas['BankingsWaitingJson'] = {
   toBank: { count: 0, currency: 'EUR', amount: '0.00' },
   wrong: 0,
-  bankings: [],
 };
 const stop = (name: string, road: Partial<Schemas['Road']>, hasRoute = true) =>
   stopsOf({ ...QUIET, ...road }, hasRoute).find((each) => each.name === name);

@@ -36,7 +36,7 @@ export const rough = (count: number) =>
 export function stopsOf(
   road: Schemas['Road'] | undefined,
   hasRoute: boolean,
-  clear?: Schemas['BankingsJson'],
+  clear?: Schemas['BankingsWaitingJson'],
 ): Stop[] {
   const stops = [connect(road), map(road), release(road), send(road)];
   return [
@@ -116,7 +116,7 @@ function send(road: Schemas['Road'] | undefined): Stop {
   };
 }
 
-function clearing(clear: Schemas['BankingsJson'] | undefined, hasRoute: boolean): Stop {
+function clearing(clear: Schemas['BankingsWaitingJson'] | undefined, hasRoute: boolean): Stop {
   const stop: Stop = {
     path: '/clear',
     name: 'Clear',

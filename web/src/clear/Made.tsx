@@ -5,7 +5,7 @@ import { answer, client } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
-import { moment, plural } from '../ui/format';
+import { amount, moment, plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import type { Banking } from './queries';
 import { sendOf } from './SlipPanel';
@@ -46,6 +46,14 @@ export function Made({ banking, isChanged }: { banking: Banking; isChanged: bool
           Made by {banking.madeBy} on {moment(banking.madeAt)}.
         </span>
       </p>
+      {banking.why !== '' && (
+        <p className="soft">
+          {Number(banking.difference) === 0
+            ? `The slip says ${amount(banking.stated)}: `
+            : `Cash differs by ${amount(banking.difference)}: `}
+          {banking.why}
+        </p>
+      )}
       {banking.sentence !== '' && <p className="text-accent">{banking.sentence}</p>}
       {banking.wrong > 0 && (
         <p className="text-error">

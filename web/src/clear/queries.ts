@@ -13,6 +13,13 @@ export const bankingsQuery = (route: string, year = 0) =>
     queryFn: () => answer(client.GET('/api/bankings', { params: { query: { route, year } } })),
   });
 
+/** What waits, and what is wrong, for the road. */
+export const bankingsWaitingQuery = (route: string) =>
+  queryOptions({
+    queryKey: ['bankings', route, 'waiting'],
+    queryFn: () => answer(client.GET('/api/bankings/waiting', { params: { query: { route } } })),
+  });
+
 export interface SheetAsked {
   route: string;
   account?: string | undefined;

@@ -54,6 +54,15 @@ const KEYS: [string, [string, string][]][] = [
     ],
   ],
   [
+    'Clear',
+    [
+      ['b', 'open what waits to be banked; there, bank it'],
+      ['x', 'tick or leave a receipt'],
+      ['t', 'say what the slip says'],
+      ['y', 'tick what makes the slip exact'],
+    ],
+  ],
+  [
     'Connect',
     [
       ['y', 'do the step in hand'],

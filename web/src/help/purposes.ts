@@ -73,4 +73,21 @@ export const PURPOSES: Record<string, Purpose> = {
       ['did not get through', 'it never reached the ledger; nothing of it is on the books'],
     ],
   },
+  '/clear': {
+    name: 'Clear',
+    sentences: [
+      'Here what was received by cash and cheque is taken to the bank together, and held against the slip.',
+      'A banking of one day and account is one banking: open it again to correct it, and it goes in its own place.',
+      'What it books leaves the account of what awaits banking exactly as it came there.',
+    ],
+    words: [
+      ['receipt', 'money that was received, or given back from the till'],
+      ['banking', 'receipts that are taken to one bank account on one day'],
+      ['slip', 'what went to the bank with the money; its total comes from an adding machine or the bank'],
+      [
+        'difference in cash',
+        'by how much coins and notes were counted otherwise; it has an account of its own',
+      ],
+    ],
+  },
 };

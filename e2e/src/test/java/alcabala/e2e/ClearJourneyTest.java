@@ -26,7 +26,19 @@ class ClearJourneyTest {
             assertThat(browser.all("td a")).as("one entry").hasSize(1);
             browser.pressAt("td a");
             browser.awaitText("version 2");
+            whoeverOnlyReadsSeesAllAndChangesNothing(browser, demo);
         }
+    }
+
+    private static void whoeverOnlyReadsSeesAllAndChangesNothing(Browser browser, Demo demo) {
+        browser.driver().manage().deleteAllCookies();
+        browser.signIn(demo.address(), "voss");
+        browser.open(demo.address() + "/clear?route=yard");
+        browser.find("tr[data-banking]");
+        browser.keys(Keys.ENTER);
+        browser.awaitText("stands there");
+        assertThat(browser.text()).contains("a coin rolled away").doesNotContain("Correct it to", "Withdraw it");
+        assertThat(browser.all("tr[data-receipt] input[type=checkbox]")).isEmpty();
     }
 
     private static void mapEverything(Browser browser) {

@@ -474,7 +474,7 @@ class BooksTest {
         assertThat(Companies.in(Company.CHARTER, () -> posting.counts()).documents())
                 .isZero();
         assertThat(Companies.in(Company.CHARTER, () -> masters.accounts())).hasSize(12);
-        assertThat(saltmere(() -> masters.accounts())).hasSize(36);
+        assertThat(saltmere(() -> masters.accounts())).hasSize(37);
         assertThat(saltmere(() -> numbers.taken(List.of("T-6", "nowhere"))))
                 .containsExactly(new Books.TakenNumber("T-6", "test:T-6"));
         assertThatThrownBy(() -> Companies.get("nobody")).isInstanceOf(Refusal.class);
@@ -504,7 +504,7 @@ class BooksTest {
             page.forEach(account -> codes.add(account.code()));
             after = page.isEmpty() ? after : page.getLast().code();
         } while (page.size() == 7);
-        assertThat(codes).hasSize(36).isSorted().doesNotHaveDuplicates();
+        assertThat(codes).hasSize(37).isSorted().doesNotHaveDuplicates();
     }
 
     @Test

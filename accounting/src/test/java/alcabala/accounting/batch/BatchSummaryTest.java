@@ -12,6 +12,7 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import java.time.LocalDate;
 import java.util.List;
@@ -74,6 +75,30 @@ class BatchSummaryTest {
         assertThat(summary.means())
                 .containsExactly(new Sum("10", 1, Money.parse("EUR 7.00")), new Sum("48", 2, Money.parse("EUR 30.00")));
         assertThat(summary.categories()).isEmpty();
+    }
+
+    /// It was counted by its means when it was received.
+    @Test
+    void whatIsTakenToTheBankIsNotCountedAgain() {
+        Money seven = Money.parse("EUR 7.00");
+        Banking banking = new Banking(
+                RecordKind.BANKING,
+                "B1000-261128",
+                LocalDate.of(2026, 11, 28),
+                "",
+                "1000",
+                "Current account",
+                "",
+                seven,
+                null,
+                "",
+                List.of(new Banking.Receipt(RecordKind.PAYMENT_IN, "P-1", "C-1", seven)));
+        BatchSummary summary = BatchSummary.of(EUR, List.of(paid("10", "7.00", 1), new Member(banking, seven, seven)));
+        assertThat(summary.means()).containsExactly(new Sum("10", 1, seven));
+        assertThat(summary.categories()).isEmpty();
+        assertThat(summary.beside().isZero()).isTrue();
+        assertThat(banking.partCount()).isEqualTo(1);
+        assertThat(banking.rate()).isNull();
     }
 
     private static Member paid(String means, String amount, int sign) {

@@ -1,12 +1,15 @@
 package alcabala.accounting.document;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import alcabala.accounting.Changed;
 import alcabala.accounting.Samples;
 import alcabala.accounting.party.Business;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Family;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.Carried;
 import java.time.LocalDate;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -55,6 +58,35 @@ class RecordKindTest {
         assertThat(kind.isReturn()).isEqualTo(word.startsWith("returned"));
         assertThat(Stream.of(RecordKind.values()).filter(kind::settles)).containsExactly(document);
         assertThat(document.settles(kind)).isFalse();
+    }
+
+    /// Whether money comes in with it, and whose it is.
+    @ParameterizedTest
+    @CsvSource({
+        "PAYMENT_IN, true, true",
+        "REFUND, false, true",
+        "RETURNED_IN, false, true",
+        "PAYMENT_OUT, false, true",
+        "SUPPLIER_REFUND, true, true",
+        "RETURNED_OUT, true, true",
+        "BANKING, true, false"
+    })
+    void moneyComesInOrGoesOut(RecordKind kind, boolean brings, boolean hasParty) {
+        assertThat(kind.bringsMoney()).isEqualTo(brings);
+        assertThat(kind.hasParty()).isEqualTo(hasParty);
+        assertThat(kind.isSettlement()).isEqualTo(hasParty);
+        assertThat(kind.isDocument()).isFalse();
+        assertThat(RecordKind.of(kind.word())).isEqualTo(kind);
+        assertThat(Carried.of(kind).kinds()).contains(kind);
+    }
+
+    @Test
+    void aBankingSettlesNothingAndIsTakenBackAsWhatItIs() {
+        assertThat(RecordKind.values()).noneMatch(RecordKind.BANKING::settles);
+        assertThat(RecordKind.values()).noneMatch(kind -> kind.settles(RecordKind.BANKING));
+        assertThat(RecordKind.BANKING.family()).isEqualTo(Family.TRANSFER);
+        assertThat(RecordKind.BANKING.isReturn()).isFalse();
+        assertThatThrownBy(RecordKind.BANKING::opposite).isInstanceOf(IllegalArgumentException.class);
     }
 
     @Test

@@ -8,6 +8,7 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.settlement.Allocation;
+import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Deduction;
 import alcabala.accounting.settlement.Means;
 import alcabala.accounting.settlement.Settlement;
@@ -87,6 +88,40 @@ class HalfTest {
                 .containsEntry(Half.ISSUE_DATE, "2026-11-20")
                 .containsEntry(Half.GROSS, "61.5");
         assertThat(half.values().get(Half.line(1))).endsWith(" V23 50");
+    }
+
+    @Test
+    void aBankingHasItsSlipAndWhatItTakes() {
+        Money ten = Money.parse("EUR 10.00");
+        Banking banking = new Banking(
+                RecordKind.BANKING,
+                "B1000-261124",
+                LocalDate.of(2026, 11, 24),
+                "",
+                "1000",
+                "Current account",
+                "004  217",
+                Money.parse("EUR 7.50"),
+                null,
+                "",
+                List.of(
+                        new Banking.Receipt(RecordKind.PAYMENT_IN, "P-1", "C-1", ten),
+                        new Banking.Receipt(RecordKind.REFUND, "R-1", "C-2", Money.parse("EUR 2.50"))));
+        assertThat(SourceHalf.of(banking).values())
+                .isEqualTo(Map.of(
+                        Half.NUMBER,
+                        "B1000-261124",
+                        Half.ISSUE_DATE,
+                        "2026-11-24",
+                        Half.GROSS,
+                        "7.5",
+                        Half.REFERENCE,
+                        "004 217",
+                        Half.line(1),
+                        "payment-in P-1 10",
+                        Half.line(2),
+                        "refund R-1 -2.5"));
+        assertThat(banking.difference().isZero()).isTrue();
     }
 
     @Test

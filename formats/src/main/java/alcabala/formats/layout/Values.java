@@ -4,6 +4,7 @@ import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.posting.JournalLine;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.posting.LedgerSettlement;
 import java.math.BigDecimal;
@@ -55,6 +56,7 @@ record Values(Exported exported, String delivery, int sign) {
                 switch (entry) {
                     case LedgerDocument document -> document(document, column);
                     case LedgerSettlement settlement -> settlement(settlement, column);
+                    case LedgerJournal journal -> journal(journal, column);
                     default -> Value.NOTHING;
                 };
         };
@@ -78,6 +80,15 @@ record Values(Exported exported, String delivery, int sign) {
             case MONEY_ACCOUNT -> Value.text(settlement.account());
             case REMITTANCE -> Value.text(settlement.reference());
             case NOTE -> Value.text(settlement.note());
+            default -> Value.NOTHING;
+        };
+    }
+
+    private static Value journal(LedgerJournal journal, LayoutColumn column) {
+        return switch (column.field()) {
+            case MONEY_ACCOUNT -> Value.text(journal.entries().getFirst().account());
+            case REMITTANCE -> Value.text(journal.reference());
+            case NOTE -> Value.text(journal.note());
             default -> Value.NOTHING;
         };
     }

@@ -5,18 +5,26 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import alcabala.accounting.RandomDocuments;
 import alcabala.accounting.Samples;
+import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.Journal;
+import alcabala.accounting.posting.JournalLine;
+import alcabala.accounting.posting.LedgerJournal;
+import alcabala.accounting.posting.PostingKey;
+import alcabala.accounting.record.RecordKind;
 import alcabala.formats.layout.Layout.Carries;
 import alcabala.formats.layout.Layout.Medium;
 import alcabala.formats.layout.LayoutField.Scope;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -180,6 +188,59 @@ class LayoutTest {
                 .isInstanceOfSatisfying(
                         LayoutWriter.CannotWriteException.class,
                         no -> assertThat(no.text()).isEqualTo("Ναυπηγείο"));
+    }
+
+    /// It has no party and no lines: what it books says everything, with its slip and why.
+    @Test
+    void aBankingIsWrittenByWhatItBooks() {
+        Money seven = Money.parse("EUR 7.00");
+        Money none = Money.zero(CurrencyUnit.EUR);
+        LocalDate day = LocalDate.of(2026, 11, 28);
+        Journal journal = Journal.of(
+                List.of(
+                        new JournalLine(new PostingKey("1000", "", Map.of()), seven, none, seven),
+                        new JournalLine(new PostingKey("1210", "", Map.of()), none, seven, seven.negated())),
+                CurrencyUnit.EUR,
+                CurrencyUnit.EUR);
+        LedgerJournal entry = new LedgerJournal(
+                RecordKind.BANKING,
+                "B1000-261128",
+                day,
+                CurrencyUnit.EUR,
+                ExchangeRate.same(CurrencyUnit.EUR, day),
+                "004 217",
+                "a coin rolled away",
+                seven,
+                List.of(
+                        new LedgerJournal.Entry("1000", Map.of(), "", seven),
+                        new LedgerJournal.Entry("1210", Map.of(), "", seven.negated())));
+        Layout layout = new Layout(
+                "Journals",
+                Carries.of(RecordKind.BANKING),
+                Medium.CSV,
+                TextForm.PLAIN,
+                false,
+                List.of(new LayoutFile(
+                        "journals",
+                        Scope.BOOKING,
+                        true,
+                        List.of(
+                                LayoutColumn.of("Number", LayoutField.NUMBER),
+                                LayoutColumn.of("Account", LayoutField.BOOKED_ACCOUNT),
+                                LayoutColumn.of("Debit", LayoutField.DEBIT),
+                                LayoutColumn.of("Credit", LayoutField.CREDIT),
+                                LayoutColumn.of("Slip", LayoutField.REMITTANCE),
+                                LayoutColumn.of("Note", LayoutField.NOTE),
+                                LayoutColumn.of("Party", LayoutField.BOOKED_PARTY),
+                                LayoutColumn.of("Into", LayoutField.MONEY_ACCOUNT)),
+                        List.of())));
+        assertThat(layout.carries()).isEqualTo(Carries.SETTLEMENTS);
+        assertThat(new LayoutWriter(layout)
+                        .shown(List.of(new Exported(entry, journal, "yard:banking", "")), "B1.1")
+                        .getFirst())
+                .containsExactly(
+                        List.of("B1000-261128", "1000", "7.00", "", "004 217", "a coin rolled away", "", "1000"),
+                        List.of("B1000-261128", "1210", "", "7.00", "004 217", "a coin rolled away", "", "1000"));
     }
 
     private static Layout simple(TextForm form, LayoutField field) {

@@ -6,6 +6,7 @@ import alcabala.server.clear.Banker.Order;
 import alcabala.server.clear.BankingView.BankingPreviewJson;
 import alcabala.server.clear.BankingView.BankingSheetJson;
 import alcabala.server.clear.BankingView.BankingsJson;
+import alcabala.server.clear.BankingView.BankingsWaitingJson;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.register.Medium;
@@ -75,6 +76,12 @@ class BankingApi {
     @GetMapping
     BankingsJson ofYear(@RequestParam String route, @RequestParam(defaultValue = "0") int year) {
         return view.ofYear(routes.getLeading(route), year(year));
+    }
+
+    /// How much waits, of whatever day, and what is wrong.
+    @GetMapping("/waiting")
+    BankingsWaitingJson waiting(@RequestParam String route) {
+        return view.waiting(routes.getLeading(route));
     }
 
     /// What was received since a day and waits, and the banking of that day and account if there is one.

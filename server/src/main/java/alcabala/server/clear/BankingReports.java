@@ -241,7 +241,7 @@ class BankingReports {
                 banking.difference().isZero()
                         ? Cell.NOTHING
                         : Cell.of(banking.difference().getAmount()),
-                Cell.of(made.row().stands() ? made.record().state().toLowerCase(Locale.ROOT) : "withdrawn"));
+                Cell.of(made.row().stands() ? made.state().toLowerCase(Locale.ROOT) : "withdrawn"));
     }
 
     private String printed(String who) {

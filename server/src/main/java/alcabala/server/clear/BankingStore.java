@@ -41,17 +41,6 @@ class BankingStore {
                 .optional();
     }
 
-    List<BankingRow> between(RouteRow route, LocalDate from, LocalDate to) {
-        return jdbc.sql(
-                        COLUMNS
-                                + "where route_id = :route and banked_on between :from and :to order by banked_on desc, record_id desc")
-                .param("route", route.id())
-                .param("from", from)
-                .param("to", to)
-                .query(BankingRow.class)
-                .list();
-    }
-
     List<Integer> years(RouteRow route) {
         return jdbc.sql(
                         "select distinct cast(extract(year from banked_on) as int) from banking where route_id = :route order by 1 desc")

@@ -102,6 +102,11 @@ class BankingView {
     record BankingsJson(
             int year, List<Integer> years, String currency, AsideJson toBank, int wrong, List<BankingJson> bankings) {}
 
+    /// What the road says of it.
+    ///
+    /// @param wrong how many receipts are not as they were taken to the bank
+    record BankingsWaitingJson(AsideJson toBank, int wrong) {}
+
     /// @param account empty where the ledger has no bank
     /// @param waiting the account of what awaits banking; empty where the route names none
     /// @param together means that are taken to the bank
@@ -145,6 +150,10 @@ class BankingView {
         this.crosswalk = crosswalk;
         this.settings = settings;
         this.reference = reference;
+    }
+
+    BankingsWaitingJson waiting(RouteRow route) {
+        return new BankingsWaitingJson(aside(toBank.all(route, toBank.means(route))), rows.wrong(route));
     }
 
     BankingsJson ofYear(RouteRow route, int year) {
@@ -281,10 +290,10 @@ class BankingView {
                 banking.receipts().size(),
                 Amounts.decimal(banking.amount()),
                 Amounts.decimal(banking.difference()),
-                made.record().state(),
-                made.record().revision(),
-                made.record().ledgerNumber() == null ? "" : made.record().ledgerNumber(),
-                made.record().said().text(),
+                made.state(),
+                made.revision(),
+                made.ledgerNumber(),
+                made.sentence(),
                 made.batch(),
                 made.wrong(),
                 made.row().withdrawn(),

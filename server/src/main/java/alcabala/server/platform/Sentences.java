@@ -217,7 +217,12 @@ public final class Sentences {
             case AMOUNT_DIFFERS -> "comes to another amount by now";
             case ELSEWHERE -> "is not on the account of what waits to be banked";
         };
-        return Sentence.of("%s %s: open the banking and correct it.", document(f.receipt()), because);
+        int space = f.receipt().indexOf(' ');
+        return Sentence.of(
+                "Its %s %s %s: open the banking and correct it.",
+                f.receipt().substring(0, space).replace('-', ' '),
+                Part.record(f.receipt().substring(space + 1)),
+                because);
     }
 
     private static Part tax(String key) {

@@ -105,6 +105,7 @@ class EndpointsTest {
             GET /api/register                                      administrator bookkeeper reviewer
             GET /api/loads                                         administrator bookkeeper reviewer
             GET /api/bankings                                      administrator bookkeeper reviewer
+            GET /api/bankings/waiting                              administrator bookkeeper reviewer
             GET /api/bankings/sheet                                administrator bookkeeper reviewer
             GET /api/bankings/report                               administrator bookkeeper reviewer
             GET /api/bankings/{id}/report                          administrator bookkeeper reviewer

@@ -36,6 +36,11 @@ class SentenceTest {
                         "It waits for credit note B-7 %s, which is not on the ledger yet.", Part.record("B-7 %s"));
         assertThat(Sentences.of(new Finding.AllocationUnfit("bill HL-20417")).parts())
                 .contains(new Part("bill HL-20417", Place.RECORD, "", "HL-20417"));
+        for (Finding.ReceiptUnfit.Because because : Finding.ReceiptUnfit.Because.values()) {
+            Sentence unfit = Sentences.of(new Finding.ReceiptUnfit("payment-in HW-P-1", because));
+            assertThat(unfit.text()).startsWith("Its payment in HW-P-1 ").endsWith("open the banking and correct it.");
+            assertThat(unfit.parts()).contains(Part.record("HW-P-1"));
+        }
         assertThat(Sentences.of(new Finding.RoleUnset(AccountRole.RECEIVABLES_CONTROL))
                         .parts())
                 .contains(new Part("receivables control", Place.CROSSWALK, "ROLE", "RECEIVABLES_CONTROL"));
