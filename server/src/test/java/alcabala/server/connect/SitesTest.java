@@ -163,18 +163,18 @@ class SitesTest {
                 "parties.csv", export("parties", "%09", "UTF-8"),
                 "terms.csv", export("terms", ";", "UTF-8")));
         assertThat(outcome.get("problems").isEmpty()).isTrue();
-        assertThat(outcome.get("changes").asInt()).isEqualTo(15 + 3 + 3 + 3);
+        assertThat(outcome.get("changes").asInt()).isEqualTo(16 + 3 + 3 + 3);
         assertThat(rows("TERM")).isEqualTo(3);
         assertThat(take(Map.of("terms.csv", export("terms", ",", "UTF-8")))
                         .get("changes")
                         .asInt())
                 .as("the same again, and the other lists stay")
                 .isZero();
-        assertThat(rows("ACCOUNT")).isEqualTo(15);
+        assertThat(rows("ACCOUNT")).isEqualTo(16);
         JsonNode ledger = admin.get("/api/connect").json().get("ledgers").get(1);
         assertThat(ledger.get("state").asString()).isEqualTo("files");
         assertThat(ledger.get("terms").asInt()).isEqualTo(3);
-        assertThat(ledger.get("accounts").asInt()).isEqualTo(15);
+        assertThat(ledger.get("accounts").asInt()).isEqualTo(16);
     }
 
     @Test
@@ -337,7 +337,7 @@ class SitesTest {
                         .get("ledger")
                         .asLong())
                 .isEqualTo(copperplate);
-        assertThat(rows("ACCOUNT")).isEqualTo(15);
+        assertThat(rows("ACCOUNT")).isEqualTo(16);
     }
 
     @Test
