@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
-import { roadQuery, summaryQuery } from '../api/queries';
+import { batchQuery, roadQuery, summaryQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
 import type { Decided } from './Options';
 import type { ReleaseView } from '../release/useReleaseView';
@@ -44,7 +44,10 @@ export function useBatchChoice(view: ReleaseView) {
   );
   const sums = ready.data?.states.find((each) => each.state === 'Ready')?.gross ?? [];
   const [dated, setDated] = useState<string>();
-  const [options, setOptions] = useState<Decided>({});
+  const [decided, setOptions] = useState<Decided>();
+  // A further revision begins as the former one was.
+  const former = useQuery({ ...batchQuery(view.replaces ?? 0), enabled: view.replaces !== null });
+  const options = decided ?? former.data?.batch.options ?? {};
   const choice: Schemas['ChoiceJson'] = {
     route: route.code,
     currency,

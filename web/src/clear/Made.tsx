@@ -95,7 +95,7 @@ function Withdraw({ banking, onLeave }: { banking: Banking; onLeave: () => void 
       ),
     onSuccess: async () => {
       await refresh();
-      notice({ tone: 'done', text: `${banking.number} is withdrawn; its receipts wait again.` });
+      notice({ tone: 'done', text: `${banking.number} is withdrawn.` });
       onLeave();
     },
   });
@@ -108,10 +108,9 @@ function Withdraw({ banking, onLeave }: { banking: Banking; onLeave: () => void 
       }}
     >
       <p>
-        Its {plural(banking.count, 'receipt')} wait to be banked again
-        {banking.batch !== undefined &&
-          `; what stands in ${route.ledger} is taken back when it is sent again`}
-        .
+        {banking.batch === undefined
+          ? `Its ${plural(banking.count, 'receipt')} wait to be banked again.`
+          : `Send it again then: what stands in ${route.ledger} is taken back, and its ${plural(banking.count, 'receipt')} wait to be banked again.`}
       </p>
       <label className="flex flex-col gap-1">
         Why it is withdrawn

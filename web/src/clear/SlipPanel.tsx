@@ -17,7 +17,7 @@ interface Props {
 
 /** The right page: the slip, what stays where it is, and what the ledger will book. */
 export function SlipPanel({ sheet, hand }: Props) {
-  const { me } = useCurrent();
+  const { me, route } = useCurrent();
   const says = useRef<HTMLInputElement>(null);
   useHotkeys('t', (event) => {
     event.preventDefault();
@@ -49,7 +49,12 @@ export function SlipPanel({ sheet, hand }: Props) {
         {hand.made && <Made banking={hand.made} isChanged={hand.isChanged} />}
         {sheet.banking !== undefined && sheet.banking.withdrawn !== '' && (
           <p className="text-accent">
-            The banking of this day was withdrawn: {sheet.banking.withdrawn}. Banking it makes it anew.
+            The banking of this day was withdrawn: {sheet.banking.withdrawn}. Banking it makes it anew.{' '}
+            {sheet.banking.state !== 'Voided' && me.mayChange && (
+              <Link className="underline" to={sendOf(route.code, sheet.banking.id)}>
+                Send it, so that it is taken back there…
+              </Link>
+            )}
           </p>
         )}
         <Slip sheet={sheet} hand={hand} says={says} />

@@ -22,5 +22,8 @@ describe('what makes the slip exact', () => {
     expect(fitting(left, '-12.00').map((each) => each.id)).toEqual([3]);
     expect(fitting(left, '0.00')).toEqual([]);
     expect(fitting(left, '')).toEqual([]);
+    const many = Array.from({ length: 400 }, (_, id) => ({ id, amount: `${id + 1}.00` }));
+    expect(fitting(many, '799.00').map((each) => each.id)).toEqual([398, 399]);
+    expect(fitting([...many, { id: 400, amount: '0.01' }], '799.00')).toEqual([]);
   });
 });

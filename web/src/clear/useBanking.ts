@@ -4,7 +4,7 @@ import { answer, client } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { useLast } from '../batch/useLast';
-import { sum } from '../ui/format';
+import { amount, sum } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import { fitting, shortBy } from './fits';
 import { bankingPreviewQuery, type Order, type Sheet } from './queries';
@@ -14,13 +14,13 @@ type Difference = Order['difference'];
 
 /** One banking in hand: what is ticked, what the slip says, and what that makes. */
 export function useBanking(sheet: Sheet) {
-  const { route } = useCurrent();
+  const { me, route } = useCurrent();
   const refresh = useRefresh();
   const notice = useNotice();
   const made = sheet.banking?.withdrawn === '' ? sheet.banking : undefined;
   const [chosen, setChosen] = useState(() => tickedFirst(sheet));
   const [slip, setSlip] = useState(made?.slip ?? '');
-  const [stated, setStated] = useState(made?.stated ?? '');
+  const [stated, setStated] = useState(statedOf(made));
   const [why, setWhy] = useState(made?.why ?? '');
   const [difference, setDifference] = useState<Difference>(differenceOf(made));
   const ticked = sheet.receipts.filter((each) => chosen.has(each.id));
@@ -36,7 +36,11 @@ export function useBanking(sheet: Sheet) {
     receipts: ticked.map((each) => each.id),
     version: sheet.banking?.version ?? 0,
   };
-  const preview = useQuery({ ...bankingPreviewQuery(order), enabled: ticked.length > 0, retry: false });
+  const preview = useQuery({
+    ...bankingPreviewQuery(order),
+    enabled: me.mayChange && ticked.length > 0,
+    retry: false,
+  });
   const does = useLast(preview.data, `${sheet.account} ${sheet.day}`);
   const total = amountOf(ticked);
   const says = stated === '' || preview.error ? undefined : does?.stated || undefined;
@@ -81,7 +85,8 @@ export function useBanking(sheet: Sheet) {
     mayBank:
       ticked.length > 0 &&
       Number(total) > 0 &&
-      !preview.error &&
+      // Nothing is banked that was not understood as it is shown.
+      preview.isSuccess &&
       !bank.isPending &&
       (agree || (difference !== 'NONE' && why.trim() !== '')),
   };
@@ -89,6 +94,9 @@ export function useBanking(sheet: Sheet) {
 
 export type BankingInHand = ReturnType<typeof useBanking>;
 type Made = Sheet['banking'];
+
+/** As whoever looks at it writes amounts, so that it can be typed on. */
+const statedOf = (made: Made) => (made === undefined || made.stated === '' ? '' : amount(made.stated));
 
 function differenceOf(made: Made): Difference {
   if (made === undefined || made.stated === '') {
@@ -108,7 +116,7 @@ function isChanged(sheet: Sheet, order: Order, made: Made): boolean {
   const before = sheet.receipts.filter((each) => each.banked).map((each) => each.id);
   return (
     order.slip !== made.slip ||
-    order.stated !== made.stated ||
+    order.stated !== statedOf(made) ||
     order.why !== made.why ||
     order.difference !== differenceOf(made) ||
     before.length !== order.receipts.length ||

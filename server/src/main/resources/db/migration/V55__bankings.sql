@@ -17,3 +17,8 @@ create table banking_receipt (
     banking_id bigint not null references banking
 );
 create index on banking_receipt (banking_id);
+-- What was withdrawn holds its receipts until it is off the ledger too: they would be at the bank twice there otherwise.
+create view banked as
+    select p.receipt_id, p.banking_id from banking_receipt p join banking b on b.record_id = p.banking_id
+        join record d on d.id = p.banking_id
+    where b.withdrawn = '' or d.state <> 'Voided';

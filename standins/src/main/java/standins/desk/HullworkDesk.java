@@ -231,7 +231,7 @@ class HullworkDesk {
         return "redirect:/hullwork/documents/" + id;
     }
 
-    private static HullworkPayment payment(
+    static HullworkPayment payment(
             String type,
             HullworkDocument document,
             LocalDate date,

@@ -10,7 +10,6 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.PostMapping;
 import standins.hullwork.HullworkDocument;
 import standins.hullwork.HullworkPayment;
-import standins.hullwork.HullworkPayment.Share;
 import standins.hullwork.HullworkPayments;
 import standins.hullwork.HullworkRecords;
 
@@ -59,23 +58,7 @@ class TakingsDesk {
         boolean cash = means.equals("10");
         BigDecimal amount = cash ? document.gross().multiply(CASH).setScale(2, RoundingMode.HALF_UP) : document.gross();
         String reference = means.equals("20") ? "%06d".formatted(417 + 31 * place) : "";
-        return new HullworkPayment(
-                "",
-                "",
-                "PAYMENT",
-                "RECORDED",
-                LocalDate.now(clock).minusDays(DAYS - (long) place * DAYS / RECEIPTS),
-                document.customer(),
-                document.site(),
-                document.currency(),
-                amount,
-                BigDecimal.ZERO,
-                means,
-                reference,
-                "",
-                "",
-                "",
-                "",
-                List.of(new Share(document.number(), amount, null, List.of())));
+        LocalDate day = LocalDate.now(clock).minusDays(DAYS - (long) place * DAYS / RECEIPTS);
+        return HullworkDesk.payment("PAYMENT", document, day, amount, means, reference, List.of());
     }
 }

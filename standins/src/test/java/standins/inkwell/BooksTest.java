@@ -4,8 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.math.BigDecimal;
-import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -17,18 +15,14 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.boot.SpringApplication;
-import org.springframework.context.ConfigurableApplicationContext;
 import standins.Refusal;
-import standins.StandinsApplication;
 import standins.inkwell.Books.Draft;
 import standins.inkwell.Books.DraftLine;
 
 /// Inkwell's own mind, on a database of its own: what it books, what it refuses, and that companies are apart.
 class BooksTest {
     private static final LocalDate DAY = LocalDate.now().minusDays(3);
-    private static final String DATABASE = "inkwell_" + System.nanoTime();
-    private static ConfigurableApplicationContext context;
+    private static OwnInkwell own;
     private static Posting posting;
     private static Numbers numbers;
     private static Masters masters;
@@ -39,33 +33,19 @@ class BooksTest {
 
     @BeforeAll
     static void start() throws SQLException {
-        execute("create database " + DATABASE);
-        context = SpringApplication.run(
-                StandinsApplication.class,
-                "--server.port=0",
-                "--standins.smtp-port=0",
-                "--spring.datasource.url=" + System.getenv("ALCABALA_TEST_DB") + DATABASE);
-        posting = context.getBean(Posting.class);
-        numbers = context.getBean(Numbers.class);
-        masters = context.getBean(Masters.class);
-        items = context.getBean(Items.class);
-        requests = context.getBean(Requests.class);
-        payments = context.getBean(Payments.class);
-        voiding = context.getBean(Voiding.class);
+        own = new OwnInkwell();
+        posting = own.part(Posting.class);
+        numbers = own.part(Numbers.class);
+        masters = own.part(Masters.class);
+        items = own.part(Items.class);
+        requests = own.part(Requests.class);
+        payments = own.part(Payments.class);
+        voiding = own.part(Voiding.class);
     }
 
     @AfterAll
     static void stop() throws SQLException {
-        context.close();
-        execute("drop database " + DATABASE + " with (force)");
-    }
-
-    private static void execute(String sql) throws SQLException {
-        try (Connection connection = DriverManager.getConnection(
-                        System.getenv("ALCABALA_TEST_DB") + "postgres", "postgres", System.getenv("PGPASSWORD"));
-                var statement = connection.createStatement()) {
-            statement.execute(sql);
-        }
+        own.close();
     }
 
     private static <T> T saltmere(ScopedValue.CallableOp<T, RuntimeException> work) {

@@ -1,6 +1,8 @@
 package alcabala.accounting.record;
 
 import java.util.Locale;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /// What a record is, seen from the business: the one place that knows family, side, sign and word of a kind.
 public enum RecordKind {
@@ -104,6 +106,11 @@ public enum RecordKind {
     /// The kind that a word is for.
     public static RecordKind of(String word) {
         return valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'));
+    }
+
+    /// The words of those kinds, in their own order.
+    public static String[] words(Predicate<RecordKind> which) {
+        return Stream.of(values()).filter(which).map(RecordKind::word).toArray(String[]::new);
     }
 
     /// `invoice`, `credit-note`, `payment-in`: the word used in the API and in the database.

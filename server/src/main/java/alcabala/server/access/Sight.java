@@ -1,7 +1,7 @@
 package alcabala.server.access;
 
 /// Whose documents somebody may look at: everybody's, or, for operations people, those of their own sites and of them
-/// only what became of them (domain, section 9).
+/// only what became of them (domain, section 9). What is taken to the bank is made by bookkeepers, and theirs.
 ///
 /// @param onlyOf the sign-in of the person whose sites they are; empty when nothing is hidden
 public record Sight(String onlyOf) {
@@ -13,7 +13,7 @@ public record Sight(String onlyOf) {
 
     /// A condition on the table `document d`, to follow another. Its parameter `viewer` is [#onlyOf].
     public String ofDocuments() {
-        return isLimited() ? " and " + SEES.formatted("d.source_id", "in ('', d.site)") : "";
+        return isLimited() ? " and d.kind <> 'banking' and " + SEES.formatted("d.source_id", "in ('', d.site)") : "";
     }
 
     /// A condition on the table `route r`, to follow another. A route without a site carries all that have none of

@@ -14,6 +14,7 @@ import alcabala.server.compile.Compiling;
 import alcabala.server.crossing.Undone;
 import alcabala.server.intake.Intake;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.platform.Writing;
 import alcabala.server.record.Incoming;
 import alcabala.server.record.Records;
 import alcabala.server.record.Stored;
@@ -144,7 +145,8 @@ class Banker {
         return id;
     }
 
-    /// What it took to the bank waits again. What stands on the ledger is taken back when it is sent.
+    /// What stands on the ledger is taken back when it is sent; what it took to the bank waits again once it is gone
+    /// there.
     @Transactional
     public void withdraw(RouteRow route, BankingRow row, int version, String why, String who) {
         routes.lock(route.id());
@@ -153,7 +155,6 @@ class Banker {
         }
         store.change(row, version, why);
         take(route, (Banking) records.record(row.recordId()), true, who);
-        store.take(row.recordId(), Set.of());
     }
 
     private long take(RouteRow route, Banking banking, boolean voided, String who) {
@@ -203,6 +204,13 @@ class Banker {
                 order.stated(),
                 order.why(),
                 receipts.stream().map(Receipt::asBanked).toList());
+        LocalDate locked = reference.lockedThrough(route.ledgerId());
+        if (locked != null && !order.day().isAfter(locked)) {
+            throw NotPossibleException.invalid(
+                    "period-locked",
+                    "%s is locked through %s; bank it on a later day, or open the period there."
+                            .formatted(route.ledger(), Writing.now().day(locked)));
+        }
         if (!receipts.isEmpty() && !banking.amount().isPositive()) {
             throw NotPossibleException.invalid("nothing-to-bank", "What is ticked comes to nothing that a bank takes.");
         }

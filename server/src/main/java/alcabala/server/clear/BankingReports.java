@@ -1,6 +1,7 @@
 package alcabala.server.clear;
 
-import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.Journal;
+import alcabala.accounting.posting.JournalLine;
 import alcabala.accounting.settlement.Banking;
 import alcabala.formats.print.Report;
 import alcabala.formats.print.Report.Cell;
@@ -10,6 +11,7 @@ import alcabala.formats.print.Report.Table;
 import alcabala.server.clear.BankingRows.Made;
 import alcabala.server.clear.ToBank.Receipt;
 import alcabala.server.compile.Compiling;
+import alcabala.server.crossing.Postings;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Conventions;
 import alcabala.server.platform.Sentences;
@@ -33,6 +35,7 @@ class BankingReports {
     private final BankingStore store;
     private final ToBank toBank;
     private final Compiling compiling;
+    private final Postings postings;
     private final LedgerReference reference;
     private final Clock clock;
 
@@ -41,12 +44,14 @@ class BankingReports {
             BankingStore store,
             ToBank toBank,
             Compiling compiling,
+            Postings postings,
             LedgerReference reference,
             Clock clock) {
         this.rows = rows;
         this.store = store;
         this.toBank = toBank;
         this.compiling = compiling;
+        this.postings = postings;
         this.reference = reference;
         this.clock = clock;
     }
@@ -60,7 +65,7 @@ class BankingReports {
                 route.source() + " at " + route.site() + " to " + banking.account() + " " + banking.bank() + " of "
                         + route.ledger(),
                 facts(made),
-                List.of(receipts(taken, banking), means(taken, banking), journal(route, row, banking)),
+                List.of(receipts(taken, banking), means(taken, banking), journal(route, made)),
                 printed(who));
     }
 
@@ -143,33 +148,29 @@ class BankingReports {
                         Cell.of(banking.amount().getAmount())));
     }
 
-    /// As it would be booked now; empty while something holds it up.
-    private Table journal(RouteRow route, BankingRow row, Banking banking) {
-        Compilation compiled = compiling.compile(route.id(), row.recordId(), banking);
+    /// As it was booked, where it stands there; else as it would be now, which is nothing while something holds it up.
+    private Table journal(RouteRow route, Made made) {
+        long id = made.row().recordId();
+        List<JournalLine> lines = postings.findSent(id)
+                .filter(sent -> made.state().equals("Posted"))
+                .map(Postings.Sent::journal)
+                .or(() -> compiling.compile(route.id(), id, made.banking()).journal())
+                .map(Journal::lines)
+                .orElse(List.of());
         Map<String, String> names = reference.accountNames(route.ledgerId());
-        Money zero = Money.zero(CurrencyUnit.of(route.currency()));
         List<List<Cell>> cells = new ArrayList<>();
-        compiled.journal()
-                .ifPresent(journal -> journal.lines()
-                        .forEach(line -> cells.add(List.of(
-                                Cell.of(line.account()),
-                                Cell.of(names.getOrDefault(line.account(), "")),
-                                Cell.of(String.join(
-                                        ", ", line.key().dimensions().values())),
-                                line.debit().isZero()
-                                        ? Cell.NOTHING
-                                        : Cell.of(line.debit().getAmount()),
-                                line.credit().isZero()
-                                        ? Cell.NOTHING
-                                        : Cell.of(line.credit().getAmount())))));
-        Money debit = compiled.journal()
-                .map(journal ->
-                        journal.lines().stream().map(line -> line.debit()).reduce(zero, Money::plus))
-                .orElse(zero);
-        Money credit = compiled.journal()
-                .map(journal ->
-                        journal.lines().stream().map(line -> line.credit()).reduce(zero, Money::plus))
-                .orElse(zero);
+        Money debit = Money.zero(made.banking().currency());
+        Money credit = debit;
+        for (JournalLine line : lines) {
+            debit = debit.plus(line.debit());
+            credit = credit.plus(line.credit());
+            cells.add(List.of(
+                    Cell.of(line.account()),
+                    Cell.of(names.getOrDefault(line.account(), "")),
+                    Cell.of(String.join(", ", line.key().dimensions().values())),
+                    figure(line.debit()),
+                    figure(line.credit())));
+        }
         return new Table(
                 "The journal that it makes, by account and dimension",
                 List.of(
@@ -185,6 +186,10 @@ class BankingReports {
                         Cell.NOTHING,
                         Cell.of(debit.getAmount()),
                         Cell.of(credit.getAmount())));
+    }
+
+    private static Cell figure(Money money) {
+        return money.isZero() ? Cell.NOTHING : Cell.of(money.getAmount());
     }
 
     Report ofYear(RouteRow route, int year, String who) {

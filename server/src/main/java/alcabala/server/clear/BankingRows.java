@@ -92,7 +92,7 @@ class BankingRows {
     private static final String WRONG = """
             banking_receipt p join record r on r.id = p.receipt_id
                 join allocation a on a.record_id = p.banking_id and a.number = r.number and a.kind = r.kind
-                where p.banking_id = b.record_id
+                where p.banking_id = b.record_id and b.withdrawn = ''
                     and (r.voided or r.outcome = 'cancelled' or abs(a.settled) <> r.gross)""";
     private static final String SELECT = """
             select b.record_id, b.route_id, b.account, b.banked_on, b.made_by, b.made_at, b.withdrawn, b.version,

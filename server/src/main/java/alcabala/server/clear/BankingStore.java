@@ -78,9 +78,13 @@ class BankingStore {
         }
     }
 
+    /// In the place of what it took before, and of what bankings took that are gone.
     void take(long id, Collection<Long> receipts) {
-        jdbc.sql("delete from banking_receipt where banking_id = :id")
+        jdbc.sql("""
+                delete from banking_receipt p where p.banking_id = :id or (p.receipt_id = any(:receipts)
+                    and not exists (select 1 from banked b where b.receipt_id = p.receipt_id))""")
                 .param("id", id)
+                .param("receipts", receipts.toArray(Long[]::new))
                 .update();
         jdbc.sql("insert into banking_receipt (receipt_id, banking_id) select unnest(cast(:receipts as bigint[])), :id")
                 .param("receipts", receipts.toArray(Long[]::new))
@@ -99,7 +103,7 @@ class BankingStore {
     Map<Long, String> takenElsewhere(long id, Collection<Long> receipts) {
         Map<Long, String> taken = new HashMap<>();
         jdbc.sql("""
-                select b.receipt_id, d.number from banking_receipt b join record d on d.id = b.banking_id
+                select b.receipt_id, d.number from banked b join record d on d.id = b.banking_id
                 where b.receipt_id = any(:receipts) and b.banking_id <> :id""")
                 .param("receipts", receipts.toArray(Long[]::new))
                 .param("id", id)

@@ -21,7 +21,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -105,7 +104,7 @@ class ToBank {
                 .param("ever", refs(means.ever(), route.currency()))
                 .param("means", refs(means.together(), route.currency()))
                 .param("currency", route.currency())
-                .param("kinds", kinds())
+                .param("kinds", RecordKind.words(RecordKind::isSettlement))
                 .param("banking", bankingId)
                 .param("since", since)
                 .param("most", MOST + 1)
@@ -125,7 +124,7 @@ class ToBank {
         return jdbc.sql(SELECT + " and d.id = any(:ids) order by d.issue_date, d.id")
                 .param("route", route.id())
                 .param("currency", route.currency())
-                .param("kinds", kinds())
+                .param("kinds", RecordKind.words(RecordKind::isSettlement))
                 .param("ids", ids.toArray(Long[]::new))
                 .query(ToBank::receipt)
                 .list();
@@ -161,8 +160,8 @@ class ToBank {
                 .param("ever", refs(means.ever(), currency))
                 .param("means", refs(means.together(), currency))
                 .param("currency", currency)
-                .param("kinds", kinds())
-                .param("incoming", words(Stream.of(RecordKind.values()).filter(RecordKind::bringsMoney)))
+                .param("kinds", RecordKind.words(RecordKind::isSettlement))
+                .param("incoming", RecordKind.words(RecordKind::bringsMoney))
                 .param("since", since)
                 .query((row, n) ->
                         new Aside(row.getInt("count"), Money.ofMinor(CurrencyUnit.of(currency), row.getLong("gross"))))
@@ -187,14 +186,6 @@ class ToBank {
                 .toArray(String[]::new);
     }
 
-    private static String[] kinds() {
-        return words(Stream.of(RecordKind.values()).filter(RecordKind::isSettlement));
-    }
-
-    private static String[] words(Stream<RecordKind> kinds) {
-        return kinds.map(RecordKind::word).toArray(String[]::new);
-    }
-
     private static Receipt receipt(ResultSet row, int n) throws SQLException {
         Settlement settlement = (Settlement) Stored.record(row.getString("content"));
         return new Receipt(
@@ -216,7 +207,7 @@ class ToBank {
     }
 
     private static final String JOINS = """
-            left join banking_receipt b on b.receipt_id = d.id left join link l on l.record_id = d.id
+            left join banked b on b.receipt_id = d.id left join link l on l.record_id = d.id
             where d.route_id = :route and d.kind = any(:kinds) and d.currency = :currency""";
     private static final String FROM = " from record d " + JOINS;
     private static final String SELECT =

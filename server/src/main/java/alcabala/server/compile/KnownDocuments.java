@@ -193,8 +193,5 @@ class KnownDocuments {
                 from posting_record pr join posting q on q.id = pr.posting_id
                 where pr.record_id = d.id and q.entry->'rate' is not null order by q.id desc limit 1) p on true""";
 
-    private static final String[] DOCUMENTS = Set.of(RecordKind.values()).stream()
-            .filter(RecordKind::isDocument)
-            .map(RecordKind::word)
-            .toArray(String[]::new);
+    private static final String[] DOCUMENTS = RecordKind.words(RecordKind::isDocument);
 }

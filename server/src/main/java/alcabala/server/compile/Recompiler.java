@@ -151,10 +151,7 @@ class Recompiler implements Affected {
     }
 
     private static String[] kinds(Family family) {
-        return Stream.of(RecordKind.values())
-                .filter(kind -> kind.family() == family)
-                .map(RecordKind::word)
-                .toArray(String[]::new);
+        return RecordKind.words(kind -> kind.family() == family);
     }
 
     /// @param refs none for all of the route

@@ -5,17 +5,13 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.send.Sending;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /// The records of a route since a day: what there is of each kind, and which of them go next.
 @Component
 class LoadRecords {
-    private static final String[] SALES = Stream.of(RecordKind.values())
-            .filter(RecordKind::isSale)
-            .map(RecordKind::word)
-            .toArray(String[]::new);
+    private static final String[] SALES = RecordKind.words(RecordKind::isSale);
     /// What was sent before waits for a person, whatever became of it; what the ledger made is there.
     private static final String GOES = """
             d.route_id = :route and d.origin = 'source' and d.state = 'Ready' and d.outcome is null and d.issue_date >= :since

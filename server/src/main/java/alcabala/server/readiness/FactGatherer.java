@@ -35,9 +35,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -109,10 +107,10 @@ class FactGatherer {
                 roles(rows.getOrDefault(RowKind.ROLE, Map.of())),
                 taxes(
                         route,
-                        words(kind -> decided.crosses(kind) && !decided.hasTaxInLines(kind)),
+                        RecordKind.words(kind -> decided.crosses(kind) && !decided.hasTaxInLines(kind)),
                         rows.getOrDefault(RowKind.TAX, Map.of())),
-                documents(route, words(decided::crosses)),
-                documents(route, words(kind -> !kind.isSale())),
+                documents(route, RecordKind.words(decided::crosses)),
+                documents(route, RecordKind.words(kind -> !kind.isSale())),
                 unrouted(route),
                 newItems.fresh(route),
                 items,
@@ -192,13 +190,6 @@ class FactGatherer {
         Map<AccountRole, String> roles = new EnumMap<>(AccountRole.class);
         rows.forEach((code, row) -> roles.put(AccountRole.valueOf(code), row.target(Purpose.ACCOUNT)));
         return roles;
-    }
-
-    private static String[] words(Predicate<RecordKind> which) {
-        return Stream.of(RecordKind.values())
-                .filter(which)
-                .map(RecordKind::word)
-                .toArray(String[]::new);
     }
 
     private List<Facts.TaxUse> taxes(RouteRow route, String[] kinds, Map<String, CrosswalkRow> rows) {

@@ -8,7 +8,6 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
 
 /// Which records of a route are meant. Every part narrows; null or empty leaves it open.
 ///
@@ -63,12 +62,7 @@ public record RecordFilter(
         Map<String, Object> parameters = new HashMap<>();
         parameters.put("viewer", sight.onlyOf());
         if (family != null) {
-            parameters.put(
-                    "kinds",
-                    Stream.of(RecordKind.values())
-                            .filter(kind -> kind.family() == family)
-                            .map(RecordKind::word)
-                            .toArray(String[]::new));
+            parameters.put("kinds", RecordKind.words(kind -> kind.family() == family));
         }
         if (states != null && !states.isEmpty()) {
             parameters.put("state", states.getFirst());

@@ -106,9 +106,6 @@ class Candidates {
     /// Kinds that go only when somebody names the document.
     String[] chosenByHand(RouteRow route) {
         RouteSettings decided = settings.of(route.id());
-        return Stream.of(RecordKind.values())
-                .filter(kind -> decided.trigger(kind) == Trigger.BY_HAND)
-                .map(RecordKind::word)
-                .toArray(String[]::new);
+        return RecordKind.words(kind -> decided.trigger(kind) == Trigger.BY_HAND);
     }
 }

@@ -6,7 +6,6 @@ import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.stream.Stream;
 
 /// Which records are meant: those named, or all of one family and side that are ready in a span of days.
 ///
@@ -46,9 +45,6 @@ record Choice(
     }
 
     String[] kinds() {
-        return Stream.of(RecordKind.values())
-                .filter(kind -> isNamed() || (kind.isSale() != purchases && kind.family() == family))
-                .map(RecordKind::word)
-                .toArray(String[]::new);
+        return RecordKind.words(kind -> isNamed() || (kind.isSale() != purchases && kind.family() == family));
     }
 }

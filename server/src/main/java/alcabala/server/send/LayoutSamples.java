@@ -7,7 +7,6 @@ import alcabala.server.crossing.Postings;
 import alcabala.server.route.RouteRow;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -28,10 +27,7 @@ class LayoutSamples {
     }
 
     List<Exported> of(RouteRow route, Carries carries) {
-        String[] kinds = Stream.of(RecordKind.values())
-                .filter(kind -> Carries.of(kind) == carries)
-                .map(RecordKind::word)
-                .toArray(String[]::new);
+        String[] kinds = RecordKind.words(kind -> Carries.of(kind) == carries);
         List<Exported> samples = new ArrayList<>(ready(route, kinds));
         for (Gone each : samples.isEmpty() ? gone(route, kinds) : List.<Gone>of()) {
             postings.findSent(each.id())

@@ -10,7 +10,6 @@ import alcabala.server.route.SettingStore;
 import alcabala.server.trail.Trail;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -42,12 +41,7 @@ class Settlement {
                 select id from record where route_id = :route and state = 'Diverged' and ledger_differs and not voided
                     and kind = any(:kinds) order by id""")
                 .param("route", route.id())
-                .param(
-                        "kinds",
-                        Stream.of(RecordKind.values())
-                                .filter(kind -> decided.winner(kind).equals("ledger"))
-                                .map(RecordKind::word)
-                                .toArray(String[]::new))
+                .param("kinds", RecordKind.words(kind -> decided.winner(kind).equals("ledger")))
                 .query(Long.class)
                 .list();
         won.forEach(id -> letStand(route.id(), id, who));

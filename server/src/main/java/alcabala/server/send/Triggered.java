@@ -47,8 +47,10 @@ class Triggered {
                 Predicate<RecordKind> concerns = kind -> kind.isSale() == sales && kind.family() == family;
                 sent += send(
                         route,
-                        words(concerns.and(kind -> decided.trigger(kind).isAutomatic())),
-                        words(concerns.and(kind -> decided.winner(kind).equals("source"))),
+                        RecordKind.words(
+                                concerns.and(kind -> decided.trigger(kind).isAutomatic())),
+                        RecordKind.words(
+                                concerns.and(kind -> decided.winner(kind).equals("source"))),
                         who);
             }
         }
@@ -65,7 +67,7 @@ class Triggered {
                     ))
                 order by kind, issue_date, id limit :most""")
                 .param("route", route.id())
-                .param("comeBack", words(kind -> !kind.isDocument() && decided.comesBack(kind)))
+                .param("comeBack", RecordKind.words(kind -> !kind.isDocument() && decided.comesBack(kind)))
                 .param("most", MOST)
                 .query(Long.class)
                 .list();
@@ -77,7 +79,7 @@ class Triggered {
     private List<Long> ofSide(List<Long> ids, boolean sales) {
         return jdbc.sql("select id from record where id = any(:ids) and kind = any(:kinds) order by issue_date, id")
                 .param("ids", ids.toArray(Long[]::new))
-                .param("kinds", words(kind -> kind.isSale() == sales))
+                .param("kinds", RecordKind.words(kind -> kind.isSale() == sales))
                 .query(Long.class)
                 .list();
     }
@@ -104,13 +106,6 @@ class Triggered {
             batches.send(route, Batches.Order.unseen(choice), who);
         }
         return going;
-    }
-
-    private static String[] words(Predicate<RecordKind> which) {
-        return Stream.of(RecordKind.values())
-                .filter(which)
-                .map(RecordKind::word)
-                .toArray(String[]::new);
     }
 
     private int send(RouteRow route, String[] automatic, String[] restored, String who) {

@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
@@ -194,6 +195,21 @@ class BankingTest {
                                 LocalDate.now().minusMonths(24).minusDays(1).toString()))))
                 .isEqualTo("day-unlikely");
         assertThat(bank(two, Map.of("why", "x".repeat(501))).status()).isEqualTo(400);
+        List<Long> many = LongStream.rangeClosed(1, 2001).boxed().toList();
+        assertThat(bank(many, Map.of()).status()).isEqualTo(400);
+        assertThat(code(bank(many.subList(0, 2000), Map.of()))).isEqualTo("receipt-unknown");
+        LocalDate today = LocalDate.now();
+        for (LocalDate likely : List.of(today.plusDays(7), today.minusMonths(24))) {
+            assertThat(admin.get("/api/bankings/sheet?route=yard&day=" + likely).status())
+                    .isEqualTo(200);
+        }
+        for (int year : List.of(1989, today.getYear() + 2)) {
+            assertThat(code(admin.get("/api/bankings?route=yard&year=" + year))).isEqualTo("year-unlikely");
+        }
+        for (int year : List.of(1990, today.getYear() + 1)) {
+            assertThat(admin.get("/api/bankings?route=yard&year=" + year).status())
+                    .isEqualTo(200);
+        }
         assertThat(sheet().has("banking")).isFalse();
     }
 
@@ -231,7 +247,9 @@ class BankingTest {
                 .json();
         assertThat(preview.get("findings")).isEmpty();
         assertThat(preview.get("journal").findValuesAsString("account")).containsExactly("1000", "1210");
+        world.standIns().fault("inkwell", "ANSWER_LOST", 1);
         JsonNode banking = send();
+        assertThat(entries()).as("an answer that is lost is asked for").isEqualTo(1);
         assertThat(balance("1000")).isEqualByComparingTo("136.10");
         assertThat(balance("1210")).isEqualByComparingTo("40.25");
         assertThat(banking.get("ledgerNumber").asString())
@@ -340,6 +358,11 @@ class BankingTest {
         assertThat(admin.post(path, order).status()).isEqualTo(200);
         assertThat(code(admin.post(path, order))).isEqualTo("banking-withdrawn");
         assertThat(sheet().get("banking").get("state").asString()).isEqualTo("Diverged");
+        String yesterday = LocalDate.now().minusDays(1).toString();
+        Map<String, Object> otherwise = Map.of("day", yesterday, "version", 0);
+        assertThat(code(bank(ids("50.00"), otherwise)))
+                .as("as long as it stands there, it would be at the bank twice")
+                .isEqualTo("banked-already");
         assertThat(send().get("state").asString()).isEqualTo("Voided");
         assertThat(balance("1000")).isEqualByComparingTo("0.00");
         assertThat(waiting()).contains("50.00", "40.25");
@@ -374,9 +397,28 @@ class BankingTest {
         assertThat(waiting()).contains("40.25");
     }
 
-    /// What was given back from the till is not there to be banked.
     @Test
     @Order(10)
+    void inALockedPeriodNothingIsBanked() {
+        LocalDate yesterday = LocalDate.now().minusDays(1);
+        world.standIns().desk("/inkwell/books/saltmere/lock", "through=" + yesterday);
+        yard.pullReference();
+        List<Long> one = ids("40.25");
+        assertThat(code(bank(one, Map.of("day", yesterday.toString(), "version", 0))))
+                .isEqualTo("period-locked");
+        assertThat(admin.post("/api/bankings/preview", order(one, Map.of())).status())
+                .as("the day after it is open")
+                .isEqualTo(200);
+        world.standIns()
+                .desk(
+                        "/inkwell/books/saltmere/lock",
+                        "through=" + LocalDate.now().minusYears(1));
+        yard.pullReference();
+    }
+
+    /// What was given back from the till is not there to be banked.
+    @Test
+    @Order(11)
     void aRefundInCashIsTakenOutOfIt() {
         world.standIns()
                 .desk(
@@ -395,8 +437,14 @@ class BankingTest {
     }
 
     @Test
-    @Order(11)
+    @Order(12)
     void whoeverOnlyReadsMakesNone() {
+        long id = sheet().get("banking").get("id").asLong();
+        Api operations = world.api("slip");
+        assertThat(operations.get("/api/documents/" + id).status())
+                .as("what is taken to the bank is no business of theirs")
+                .isEqualTo(404);
+        assertThat(operations.get("/api/documents?route=yard&limit=500").body()).doesNotContain("\"banking\"");
         Api reviewer = world.api("voss");
         assertThat(reviewer.get("/api/bankings?route=yard").status()).isEqualTo(200);
         assertThat(reviewer.post("/api/bankings", order(List.of(), Map.of())).status())
