@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { useCurrent } from '../app/current';
 import { useView } from '../app/useView';
 import { useLast } from '../batch/useLast';
@@ -142,6 +142,7 @@ function InHand({ sheet }: { sheet: Sheet }) {
 
 /** What is not on the list, and why. */
 function Beside({ sheet }: { sheet: Sheet }) {
+  const { route } = useCurrent();
   const view = useView();
   return (
     <div className="soft border-base-300 flex flex-wrap gap-x-4 border-t px-4 py-1 text-[12.5px]">
@@ -164,7 +165,15 @@ function Beside({ sheet }: { sheet: Sheet }) {
           {sheet.currency} only.
         </span>
       ))}
-      {sheet.alone.length > 0 && <span>By itself arrives what is paid by {sheet.alone.join(', ')}.</span>}
+      {sheet.together.length > 0 && (
+        <span>
+          Taken to the bank together: {sheet.together.join(', ')}.
+          {sheet.alone.length > 0 && ` By itself arrives: ${sheet.alone.join(', ')}.`}{' '}
+          <Link className="underline" to={`/map?route=${route.code}&kind=means`}>
+            Means of payment
+          </Link>
+        </span>
+      )}
     </div>
   );
 }

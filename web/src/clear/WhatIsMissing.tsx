@@ -16,7 +16,7 @@ export function WhatIsMissing({ sheet }: { sheet: Sheet }) {
     return (
       <p className="max-w-[60ch] px-4 py-3">
         Say first on which account of {route.ledger} cash and cheques wait until they are banked: the role{' '}
-        <Link className="underline" to={`/map${on}&kind=ROLE`}>
+        <Link className="underline" to={`/map${on}&kind=role`}>
           receipts awaiting banking
         </Link>
         .
@@ -27,7 +27,7 @@ export function WhatIsMissing({ sheet }: { sheet: Sheet }) {
     return (
       <p className="max-w-[60ch] px-4 py-3">
         No means of payment goes to account {sheet.waiting}, so nothing is taken to the bank together. On{' '}
-        <Link className="underline" to={`/map${on}&kind=MEANS`}>
+        <Link className="underline" to={`/map${on}&kind=means`}>
           means of payment
         </Link>{' '}
         say of cash and cheques that they do.

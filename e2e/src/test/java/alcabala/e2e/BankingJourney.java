@@ -22,8 +22,7 @@ record BankingJourney(Browser browser, Demo demo) {
         browser.press("Batch the ");
         browser.find("aside[aria-label=Batch] button[type=submit]");
         browser.pressAt("aside[aria-label=Batch] button[type=submit]");
-        browser.awaitText(" posted");
-        browser.until(d -> browser.text().contains("Nothing is on its way") ? true : null);
+        browser.awaitSettled();
     }
 
     private void map(String kind, String code, String account) {

@@ -173,6 +173,13 @@ final class Browser implements AutoCloseable {
         }
     }
 
+    /// Every document of the batch that is open has its answer: while some are on their way the same words are there.
+    void awaitSettled() {
+        until(d -> Boolean.TRUE.equals(driver.executeScript("""
+                const all = document.querySelector('progress[aria-label=Settled]');
+                return all !== null && all.value === all.max;""")) ? true : null);
+    }
+
     void keys(CharSequence... keys) {
         new Actions(driver).sendKeys(keys).perform();
     }

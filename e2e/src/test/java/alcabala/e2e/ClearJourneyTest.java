@@ -59,6 +59,7 @@ class ClearJourneyTest {
         browser.open(demo.address() + "/release?route=yard&state=Ready&panel=batch");
         browser.awaitText("Hash total");
         browser.pressAt("aside[aria-label=Batch] button[type=submit]");
+        browser.awaitSettled();
         browser.awaitText(" posted, 2 refused");
     }
 
@@ -79,6 +80,7 @@ class ClearJourneyTest {
     private static void send(Browser browser, String link) {
         browser.press(link);
         browser.press("Send 1 banking to Inkwell");
+        browser.awaitSettled();
         browser.awaitText("1 posted");
     }
 

@@ -41,8 +41,9 @@ class SlowAndHugeTest {
             assertThat(new Api(world.address()).get("/sign-in").status()).isEqualTo(200);
             assertThat(world.api("ferro").get("/api/documents?route=yard").status())
                     .isEqualTo(200);
-            assertThat(slow.getFirst().getInputStream().available())
-                    .as("while all of them are still waited for")
+            // Those that came first may be given up by now: to open them all can take longer than one is waited for.
+            assertThat(slow.getLast().getInputStream().available())
+                    .as("while others are still waited for")
                     .isZero();
             assertThat(answer(slow.getFirst()))
                     .as("and none of them is waited for")
