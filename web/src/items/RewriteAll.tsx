@@ -11,6 +11,13 @@ import { moment, plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import { rewritingQuery, type Rewriting, type RewritingRow } from './queries';
 
+const nameThen = (row: RewritingRow) => row.changes.find(({ what }) => what === 'name')?.after ?? row.name;
+const besides = (row: RewritingRow) =>
+  row.changes
+    .filter(({ what }) => what !== 'name')
+    .map(({ what, before, after }) => `${what} ${before || 'none'} → ${after || 'none'}`)
+    .join(', ');
+
 const COLUMNS: Column<RewritingRow>[] = [
   {
     id: 'there',
@@ -31,37 +38,40 @@ const COLUMNS: Column<RewritingRow>[] = [
   {
     id: 'before',
     name: 'Name now',
+    width: '16%',
     tone: () => 'soft',
-    title: (row) => row.nameBefore,
-    value: (row) => row.nameBefore,
-    cell: (row) => row.nameBefore,
+    title: (row) => row.name,
+    value: (row) => row.name,
+    cell: (row) => row.name,
   },
   {
     id: 'after',
     name: 'Name then',
     page: 'right',
-    title: (row) => row.nameAfter,
-    value: (row) => row.nameAfter,
+    width: '16%',
+    title: nameThen,
+    value: nameThen,
     cell: (row) =>
-      row.nameAfter === row.nameBefore ? <span className="soft">the same</span> : row.nameAfter,
+      row.changes.some(({ what }) => what === 'name') ? (
+        nameThen(row)
+      ) : (
+        <span className="soft">the same</span>
+      ),
   },
   {
-    id: 'account',
-    name: 'Account',
+    id: 'besides',
+    name: 'Besides the name',
     page: 'right',
-    width: 140,
-    value: (row) => `${row.accountBefore} ${row.accountAfter}`,
-    cell: (row) =>
-      row.accountAfter === row.accountBefore ? (
-        <span className="soft">{row.accountBefore}</span>
-      ) : (
-        `${row.accountBefore} → ${row.accountAfter}`
-      ),
+    wraps: true,
+    title: besides,
+    value: besides,
+    cell: (row) => besides(row) || <span className="soft">nothing</span>,
   },
   {
     id: 'left',
     name: 'Left, because',
     page: 'right',
+    width: '20%',
     tone: () => 'text-accent',
     title: (row) => row.sentence,
     value: (row) => row.sentence,
@@ -102,7 +112,7 @@ export function RewriteAll() {
         <span className="min-w-0 flex-1">
           {shown
             ? says(shown)
-            : `Names and accounts of all items that ${route.ledger} has too, as they are here.`}
+            : `All items that ${route.ledger} has too, named, booked and measured there as they are here.`}
         </span>
         {me.mayChange && (
           <span className="ml-auto flex gap-2">
@@ -156,7 +166,7 @@ const STATES = { RUNNING: 'Under way', STOPPED: 'Stopped', DONE: 'Done' };
 
 function says({ state, reason, by, at, open, done, left }: Rewriting): string {
   if (state === 'LISTED') {
-    return `${plural(open, 'item')} would be written anew as they are here. Nothing is changed yet.`;
+    return `${plural(open, 'item')} would be written anew, as on this side. Nothing is changed yet.`;
   }
   const parts = [
     `${STATES[state]}, begun by ${by}, ${moment(at)}: ${plural(done, 'item')} written anew`,

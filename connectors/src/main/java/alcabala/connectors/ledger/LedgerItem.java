@@ -23,9 +23,4 @@ public record LedgerItem(
     public static LedgerItem of(String code, String name, String account, String taxCode, boolean active) {
         return new LedgerItem(code, name, null, "", account, Purchase.NONE, taxCode, active);
     }
-
-    /// The same under another name and on another account.
-    public LedgerItem with(String otherName, String otherAccount) {
-        return new LedgerItem(code, otherName, kind, unit, otherAccount, purchase, taxCode, active);
-    }
 }

@@ -19,6 +19,7 @@ import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.items.ItemFacts;
 import alcabala.server.items.ItemNaming;
 import alcabala.server.platform.Sentences;
+import alcabala.server.reference.ItemsThere;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
@@ -44,6 +45,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 class Counterparts {
     static final String WHO = "Alcabala, on first use";
     private final LedgerReference reference;
+    private final ItemsThere itemsThere;
     private final SourceCatalogue catalogue;
     private final ItemNaming naming;
     private final ItemFacts facts;
@@ -62,6 +64,7 @@ class Counterparts {
 
     Counterparts(
             LedgerReference reference,
+            ItemsThere itemsThere,
             SourceCatalogue catalogue,
             ItemNaming naming,
             ItemFacts facts,
@@ -70,6 +73,7 @@ class Counterparts {
             Trail trail,
             TransactionTemplate transaction) {
         this.reference = reference;
+        this.itemsThere = itemsThere;
         this.catalogue = catalogue;
         this.naming = naming;
         this.facts = facts;
@@ -90,7 +94,7 @@ class Counterparts {
                 .filter(line -> !line.item().isEmpty() && line.counterpart().isEmpty())
                 .collect(Collectors.toMap(LedgerLine::item, line -> line, (first, second) -> first));
         needed.keySet().removeAll(trip.items());
-        Set<String> there = needed.isEmpty() ? Set.of() : reference.findItems(route.ledgerId(), needed.keySet());
+        Set<String> there = needed.isEmpty() ? Set.of() : itemsThere.known(route.ledgerId(), needed.keySet());
         trip.items().addAll(there);
         for (LedgerLine line : needed.values()) {
             if (!there.contains(line.item())) {
@@ -121,7 +125,7 @@ class Counterparts {
 
     /// Another lane may have made it meanwhile.
     private Optional<Answer<LedgerItem>> findItem(RouteRow route, LedgerLine line) {
-        return reference.findItems(route.ledgerId(), Set.of(line.item())).isEmpty()
+        return itemsThere.known(route.ledgerId(), Set.of(line.item())).isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Answer.Accepted<>(
                         LedgerItem.of(line.item(), line.description(), line.account(), line.taxCode(), true), 200, ""));
@@ -139,7 +143,7 @@ class Counterparts {
                 asked(() -> ledger.create(item, route.reference(about), key), () -> ledger.findCreatedItem(key));
         if (answer instanceof Answer.Accepted<LedgerItem> accepted) {
             transaction.executeWithoutResult(status -> {
-                reference.keep(route.ledgerId(), accepted.record());
+                itemsThere.keep(route.ledgerId(), accepted.record());
                 trail.write(
                         route.id(), recordId, WHO, "item-created", Map.of("item", line.item(), "name", item.name()));
             });

@@ -2,7 +2,6 @@ package alcabala.server.items;
 
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
-import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.ItemKind;
 import alcabala.accounting.ledger.LedgerAccount;
@@ -10,10 +9,12 @@ import alcabala.accounting.matching.PartyMatcher;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.LedgerItem.Purchase;
 import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.items.ItemRules.Told;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -25,8 +26,6 @@ public class ItemFacts {
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
     private final LedgerReference reference;
-
-    private record Told(String category, ItemKind kind, String unit) {}
 
     ItemFacts(JdbcClient jdbc, CrosswalkStore store, LedgerReference reference) {
         this.jdbc = jdbc;
@@ -51,22 +50,11 @@ public class ItemFacts {
     private Purchase purchase(RouteRow route, String code, Told told) {
         List<CrosswalkRow> rows = new ArrayList<>(store.rows(route.id(), GENERAL));
         rows.addAll(store.rows(route.id(), RowKind.ITEM, List.of(code)));
-        Crosswalk crosswalk = Crosswalk.of(rows, new PartyMatcher(List.of()));
-        boolean stocked = told.kind().isStocked();
-        return new Purchase(
-                inUse(route, crosswalk, Purpose.EXPENSE, code, told),
-                stocked ? inUse(route, crosswalk, Purpose.COST, code, told) : "",
-                stocked ? inUse(route, crosswalk, Purpose.STOCK, code, told) : "");
-    }
-
-    /// An account that is gone keeps no sale from crossing: the item goes without it.
-    private String inUse(RouteRow route, Crosswalk crosswalk, Purpose purpose, String code, Told told) {
-        String account =
-                crosswalk.accountOf(purpose, code, told.category(), told.kind().lineKind());
-        return reference
+        Predicate<String> inUse = account -> reference
                 .findAccount(route.ledgerId(), account)
                 .filter(LedgerAccount::active)
-                .map(LedgerAccount::code)
-                .orElse("");
+                .isPresent();
+        return new ItemRules(Crosswalk.of(rows, new PartyMatcher(List.of())), inUse)
+                .purchase(code, told, Purchase.NONE);
     }
 }

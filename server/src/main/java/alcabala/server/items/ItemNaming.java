@@ -5,7 +5,7 @@ import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.ledger.NameRules;
 import alcabala.server.compile.CrosswalkStore;
-import alcabala.server.reference.LedgerReference;
+import alcabala.server.reference.ItemsThere;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
 import java.util.LinkedHashMap;
@@ -17,16 +17,16 @@ import org.springframework.stereotype.Component;
 public class ItemNaming {
     private final CrosswalkStore store;
     private final SourceCatalogue catalogue;
-    private final LedgerReference reference;
+    private final ItemsThere itemsThere;
 
-    ItemNaming(CrosswalkStore store, SourceCatalogue catalogue, LedgerReference reference) {
+    ItemNaming(CrosswalkStore store, SourceCatalogue catalogue, ItemsThere itemsThere) {
         this.store = store;
         this.catalogue = catalogue;
-        this.reference = reference;
+        this.itemsThere = itemsThere;
     }
 
     NameRules rules(RouteRow route) {
-        return reference.itemNames(route.ledgerId());
+        return itemsThere.nameRules(route.ledgerId());
     }
 
     /// Of some items, as the ledger takes them, by their codes.

@@ -59,15 +59,9 @@ class ItemsApi {
             int left,
             List<RewritingRow> rows) {}
 
+    /// @param name as it is there now
     record RewritingRow(
-            String code,
-            String there,
-            String nameBefore,
-            String nameAfter,
-            String accountBefore,
-            String accountAfter,
-            RowState state,
-            String sentence) {}
+            String code, String there, String name, List<ItemChange> changes, RowState state, String sentence) {}
 
     ItemsApi(
             Routes routes,
@@ -126,9 +120,10 @@ class ItemsApi {
                 at -> rewritings
                         .list(found, who.getName())
                         .map(this::json)
-                        .orElseThrow(() -> NotPossibleException.invalid(
-                                "nothing-to-change",
-                                "All items that stand on both sides are named and booked there as they are here.")));
+                        .orElseThrow(
+                                () -> NotPossibleException.invalid(
+                                        "nothing-to-change",
+                                        "All items that stand on both sides are named, booked and measured there as they are here.")));
     }
 
     /// The one that was begun last; none, or one.
@@ -198,9 +193,7 @@ class ItemsApi {
                 row.code(),
                 row.there(),
                 row.before().name(),
-                row.after().name(),
-                row.before().account(),
-                row.after().account(),
+                ItemChange.between(row.before(), row.after()),
                 row.state(),
                 row.sentence());
     }

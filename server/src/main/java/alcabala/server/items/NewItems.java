@@ -9,7 +9,7 @@ import alcabala.accounting.setting.Topic;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.platform.CommittedCache;
-import alcabala.server.reference.LedgerReference;
+import alcabala.server.reference.ItemsThere;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import java.util.LinkedHashMap;
@@ -29,7 +29,7 @@ public class NewItems {
     private final ItemNaming naming;
     private final CrosswalkStore store;
     private final SettingStore settings;
-    private final LedgerReference reference;
+    private final ItemsThere itemsThere;
     private final CommittedCache<Long, Checked> checked = new CommittedCache<>();
 
     /// @param fresh the items to be created, by code, with the names that they would have were there no rules
@@ -42,17 +42,12 @@ public class NewItems {
             List<Collision> collisions,
             Map<String, String> proposals) {}
 
-    NewItems(
-            JdbcClient jdbc,
-            ItemNaming naming,
-            CrosswalkStore store,
-            SettingStore settings,
-            LedgerReference reference) {
+    NewItems(JdbcClient jdbc, ItemNaming naming, CrosswalkStore store, SettingStore settings, ItemsThere itemsThere) {
         this.jdbc = jdbc;
         this.naming = naming;
         this.store = store;
         this.settings = settings;
-        this.reference = reference;
+        this.itemsThere = itemsThere;
     }
 
     /// None of them is created as long as there is any.
@@ -81,7 +76,7 @@ public class NewItems {
         }
         Map<String, CrosswalkRow> rows = store.rows(route.id(), List.of(RowKind.ITEM)).stream()
                 .collect(Collectors.toMap(CrosswalkRow::code, Function.identity()));
-        Map<String, String> known = reference.items(route.ledgerId()).stream()
+        Map<String, String> known = itemsThere.all(route.ledgerId()).stream()
                 .collect(Collectors.toMap(LedgerItem::code, LedgerItem::name, (one, other) -> one, LinkedHashMap::new));
         Map<String, String> fresh = naming.all(route, rows);
         fresh.keySet().removeAll(known.keySet());

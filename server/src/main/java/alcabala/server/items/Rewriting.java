@@ -1,5 +1,6 @@
 package alcabala.server.items;
 
+import alcabala.connectors.ledger.LedgerItem;
 import java.time.Instant;
 
 /// All items of a ledger written anew from the source: listed first, then done row by row.
@@ -30,11 +31,12 @@ record Rewriting(
     /// One item that is to change.
     ///
     /// @param code the source's
-    /// @param there the ledger's
-    record Row(String code, String there, Facts before, Facts after, RowState state, String sentence) {}
-
-    /// What of an item is written.
-    record Facts(String name, String account) {}
+    /// @param before as it stood there when it was listed
+    record Row(String code, LedgerItem before, LedgerItem after, RowState state, String sentence) {
+        String there() {
+            return before.code();
+        }
+    }
 
     /// What became of a row.
     enum RowState {

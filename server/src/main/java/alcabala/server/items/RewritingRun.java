@@ -5,12 +5,11 @@ import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.RewritesItems;
 import alcabala.server.connection.Ledgers;
-import alcabala.server.items.Rewriting.Facts;
 import alcabala.server.items.Rewriting.Row;
 import alcabala.server.items.Rewriting.RowState;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Pauses;
-import alcabala.server.reference.LedgerReference;
+import alcabala.server.reference.ItemsThere;
 import alcabala.server.route.RouteRow;
 import alcabala.server.trail.Trail;
 import java.nio.charset.StandardCharsets;
@@ -19,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /// Does what a rewriting lists, row by row. Each item is looked at before it is changed: what has its new facts by now
@@ -29,7 +29,7 @@ class RewritingRun {
     /// Who is asked to wait for longer does not; somebody goes on with it then.
     private static final Duration LONGEST_PAUSE = Duration.ofMinutes(1);
     private final Ledgers ledgers;
-    private final LedgerReference reference;
+    private final ItemsThere itemsThere;
     private final RewritingStore rewritings;
     private final Pauses pauses;
     private final Trail trail;
@@ -51,10 +51,10 @@ class RewritingRun {
         }
     }
 
-    RewritingRun(Ledgers ledgers, LedgerReference reference, RewritingStore rewritings, Pauses pauses, Trail trail) {
+    RewritingRun(Ledgers ledgers, ItemsThere itemsThere, RewritingStore rewritings, Pauses pauses, Trail trail) {
         this.pauses = pauses;
         this.ledgers = ledgers;
-        this.reference = reference;
+        this.itemsThere = itemsThere;
         this.rewritings = rewritings;
         this.trail = trail;
     }
@@ -134,24 +134,25 @@ class RewritingRun {
             return Attempt.settled("It is not there any more.");
         }
         LedgerItem there = found.get().item();
-        Facts now = new Facts(there.name(), there.account());
-        if (now.equals(row.after())) {
-            reference.keep(route.ledgerId(), there);
+        if (there.equals(row.after())) {
+            itemsThere.keep(route.ledgerId(), there);
             return Attempt.settled("");
         }
-        if (!now.equals(row.before())) {
-            reference.keep(route.ledgerId(), there);
-            return Attempt.settled(
-                    "It was changed there meanwhile: “%s”, account %s.".formatted(now.name(), now.account()));
+        if (!there.equals(row.before())) {
+            itemsThere.keep(route.ledgerId(), there);
+            return Attempt.settled("It was changed there meanwhile: "
+                    + ItemChange.between(row.before(), there).stream()
+                            .map(ItemChange::sentence)
+                            .collect(Collectors.joining(", "))
+                    + ".");
         }
-        LedgerItem wanted = there.with(row.after().name(), row.after().account());
         String key = UUID.nameUUIDFromBytes("rewriting/%d/%s/%d"
                         .formatted(rewriting, row.there(), found.get().version())
                         .getBytes(StandardCharsets.UTF_8))
                 .toString();
-        return switch (ledger.change(found.get(), wanted, key)) {
+        return switch (ledger.change(found.get(), row.after(), key)) {
             case Answer.Accepted<LedgerItem> accepted -> {
-                reference.keep(route.ledgerId(), accepted.record());
+                itemsThere.keep(route.ledgerId(), accepted.record());
                 yield Attempt.settled("");
             }
             case Answer.Refused<LedgerItem> refused -> Attempt.settled(refused.sentence());

@@ -1,6 +1,6 @@
 package alcabala.server.items;
 
-import alcabala.server.items.Rewriting.Facts;
+import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.items.Rewriting.Row;
 import alcabala.server.items.Rewriting.RowState;
 import alcabala.server.items.Rewriting.State;
@@ -17,6 +17,7 @@ import java.util.Optional;
 import javax.sql.DataSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
 /// Keeps rewritings with their rows; one that was only listed is let go after a day.
 @Component
@@ -25,11 +26,13 @@ class RewritingStore {
     private final JdbcClient jdbc;
     private final DataSource dataSource;
     private final Clock clock;
+    private final JsonMapper json;
 
-    RewritingStore(JdbcClient jdbc, DataSource dataSource, Clock clock) {
+    RewritingStore(JdbcClient jdbc, DataSource dataSource, Clock clock, JsonMapper json) {
         this.jdbc = jdbc;
         this.dataSource = dataSource;
         this.clock = clock;
+        this.json = json;
     }
 
     long add(RouteRow route, List<Row> rows, String who) {
@@ -47,14 +50,10 @@ class RewritingStore {
         rows.forEach(row -> copy.value(id)
                 .value(row.code())
                 .value(row.there())
-                .value(row.before().name())
-                .value(row.after().name())
-                .value(row.before().account())
-                .value(row.after().account())
+                .value(json.writeValueAsString(row.before()))
+                .value(json.writeValueAsString(row.after()))
                 .endRow());
-        copy.send(
-                dataSource,
-                "item_rewriting_row (item_rewriting_id, code, there, name_before, name_after, account_before, account_after)");
+        copy.send(dataSource, "item_rewriting_row (item_rewriting_id, code, there, before, after)");
         return id;
     }
 
@@ -85,7 +84,7 @@ class RewritingStore {
                 .param("state", state.name())
                 .param("after", after)
                 .param("limit", limit)
-                .query(RewritingStore::row)
+                .query(this::row)
                 .list();
     }
 
@@ -141,12 +140,11 @@ class RewritingStore {
                 .update();
     }
 
-    private static Row row(ResultSet row, int n) throws SQLException {
+    private Row row(ResultSet row, int n) throws SQLException {
         return new Row(
                 row.getString("code"),
-                row.getString("there"),
-                new Facts(row.getString("name_before"), row.getString("account_before")),
-                new Facts(row.getString("name_after"), row.getString("account_after")),
+                json.readValue(row.getString("before"), LedgerItem.class),
+                json.readValue(row.getString("after"), LedgerItem.class),
                 RowState.valueOf(row.getString("state")),
                 row.getString("sentence"));
     }

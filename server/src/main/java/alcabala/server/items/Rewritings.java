@@ -2,19 +2,19 @@ package alcabala.server.items;
 
 import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
-import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
-import alcabala.accounting.document.LineKind;
+import alcabala.accounting.document.ItemKind;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.NameRules;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.CrosswalkStore;
-import alcabala.server.items.Rewriting.Facts;
+import alcabala.server.items.ItemRules.Told;
 import alcabala.server.items.Rewriting.Row;
 import alcabala.server.items.Rewriting.RowState;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.reference.ItemsThere;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import java.util.ArrayList;
@@ -36,20 +36,23 @@ class Rewritings {
     private final ItemNaming naming;
     private final CrosswalkStore store;
     private final LedgerReference reference;
+    private final ItemsThere itemsThere;
     private final RewritingStore rewritings;
 
-    private record Told(String code, String category, LineKind kind) {}
+    private record SourceItem(String code, Told told) {}
 
     Rewritings(
             JdbcClient jdbc,
             ItemNaming naming,
             CrosswalkStore store,
             LedgerReference reference,
+            ItemsThere itemsThere,
             RewritingStore rewritings) {
         this.jdbc = jdbc;
         this.naming = naming;
         this.store = store;
         this.reference = reference;
+        this.itemsThere = itemsThere;
         this.rewritings = rewritings;
     }
 
@@ -70,7 +73,7 @@ class Rewritings {
                 .filter(row -> row.kind() == RowKind.ITEM)
                 .collect(Collectors.toMap(CrosswalkRow::code, Function.identity()));
         Crosswalk crosswalk = Crosswalk.of(all, new PartyMatcher(List.of()));
-        Map<String, LedgerItem> there = reference.items(route.ledgerId()).stream()
+        Map<String, LedgerItem> there = itemsThere.all(route.ledgerId()).stream()
                 .filter(LedgerItem::active)
                 .collect(Collectors.toMap(LedgerItem::code, Function.identity()));
         Set<String> accounts = reference.accounts(route.ledgerId()).stream()
@@ -78,19 +81,17 @@ class Rewritings {
                 .map(LedgerAccount::code)
                 .collect(Collectors.toSet());
         Map<String, String> names = naming.all(route, ofItems);
-        NameRules rules = naming.rules(route);
+        NameRules nameRules = naming.rules(route);
         Map<String, Row> rows = new LinkedHashMap<>();
-        for (Told item : told(route)) {
+        ItemRules rules = new ItemRules(crosswalk, accounts::contains);
+        for (SourceItem item : told(route)) {
             String counterpart = crosswalk.counterpart(RowKind.ITEM, item.code());
             LedgerItem standing = there.get(counterpart.isEmpty() ? item.code() : counterpart);
             if (standing != null) {
-                String account = crosswalk.accountOf(Purpose.INCOME, item.code(), item.category(), item.kind());
-                Facts before = new Facts(standing.name(), standing.account());
-                Facts after = new Facts(
-                        rules.fit(names.get(item.code())), accounts.contains(account) ? account : before.account());
+                String name = nameRules.fit(names.get(item.code()));
+                LedgerItem after = rules.anew(item.code(), name, item.told(), standing);
                 // Of several items that one stands for, the first gives it its name.
-                rows.putIfAbsent(
-                        standing.code(), new Row(item.code(), standing.code(), before, after, RowState.OPEN, ""));
+                rows.putIfAbsent(standing.code(), new Row(item.code(), standing, after, RowState.OPEN, ""));
             }
         }
         rows.values().removeIf(row -> row.before().equals(row.after()));
@@ -98,12 +99,17 @@ class Rewritings {
     }
 
     /// Those that are mapped one by one come before those that have the same code.
-    private List<Told> told(RouteRow route) {
-        return jdbc.sql(
-                        "select code, category, kind from source_item where source_id = :id order by code collate \"C\"")
+    private List<SourceItem> told(RouteRow route) {
+        return jdbc.sql("""
+                        select code, category, item_kind, unit from source_item where source_id = :id
+                        order by code collate "C\"""")
                 .param("id", route.sourceId())
-                .query((row, n) -> new Told(
-                        row.getString("code"), row.getString("category"), LineKind.valueOf(row.getString("kind"))))
+                .query((row, n) -> new SourceItem(
+                        row.getString("code"),
+                        new Told(
+                                row.getString("category"),
+                                ItemKind.valueOf(row.getString("item_kind")),
+                                row.getString("unit"))))
                 .list();
     }
 
@@ -112,7 +118,7 @@ class Rewritings {
         Map<String, String> after = new LinkedHashMap<>();
         rows.forEach(row -> after.put(row.there(), row.after().name()));
         Map<String, String> others = new LinkedHashMap<>();
-        reference.items(route.ledgerId()).stream()
+        itemsThere.all(route.ledgerId()).stream()
                 .filter(item -> !after.containsKey(item.code()))
                 .forEach(item -> others.put(item.code(), item.name()));
         List<String> pairs = new ArrayList<>();

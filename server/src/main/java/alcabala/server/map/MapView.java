@@ -12,6 +12,7 @@ import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.compile.PartyMatchers;
 import alcabala.server.map.Suggestions.Suggestion;
 import alcabala.server.platform.CommittedCache;
+import alcabala.server.reference.ItemsThere;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
@@ -45,6 +46,7 @@ class MapView {
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
     private final LedgerReference reference;
+    private final ItemsThere itemsThere;
     private final SourceCatalogue catalogue;
     private final PartyMatchers matchers;
     private final SettingStore settings;
@@ -98,6 +100,7 @@ class MapView {
             JdbcClient jdbc,
             CrosswalkStore store,
             LedgerReference reference,
+            ItemsThere itemsThere,
             SourceCatalogue catalogue,
             PartyMatchers matchers,
             SettingStore settings,
@@ -111,6 +114,7 @@ class MapView {
         this.jdbc = jdbc;
         this.store = store;
         this.reference = reference;
+        this.itemsThere = itemsThere;
         this.catalogue = catalogue;
         this.matchers = matchers;
     }
@@ -157,7 +161,7 @@ class MapView {
                 jdbc.sql("""
                 select l.version || '/' || (select count(*) from ledger_item i where i.ledger_id = l.id) from ledger l
                 where l.id = :ledger""").param("ledger", ledgerId).query(String.class).single();
-        return itemsOf.get(ledgerId, version, () -> new KnownItems(reference.items(ledgerId)));
+        return itemsOf.get(ledgerId, version, () -> new KnownItems(itemsThere.all(ledgerId)));
     }
 
     /// Made anew only when the ledger's feed has told of something.

@@ -23,6 +23,7 @@ import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.SumJson;
 import alcabala.server.record.Refs;
 import alcabala.server.reference.AddedThere;
+import alcabala.server.reference.ItemsThere;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -49,6 +50,7 @@ class RouteMove {
     private final Routes routes;
     private final CrosswalkStore store;
     private final LedgerReference reference;
+    private final ItemsThere items;
     private final AddedThere added;
     private final Affected affected;
     private final Trail trail;
@@ -78,6 +80,7 @@ class RouteMove {
             Routes routes,
             CrosswalkStore store,
             LedgerReference reference,
+            ItemsThere items,
             AddedThere added,
             Affected affected,
             Trail trail) {
@@ -86,6 +89,7 @@ class RouteMove {
         this.routes = routes;
         this.store = store;
         this.reference = reference;
+        this.items = items;
         this.affected = affected;
         this.trail = trail;
     }
@@ -213,7 +217,7 @@ class RouteMove {
             taxThere = by(reference.taxCodes(there), LedgerTaxCode::code);
             partiesHere = by(reference.parties(here), Party::code);
             partiesThere = by(reference.parties(there), Party::code);
-            itemsThere = by(reference.items(there), LedgerItem::code);
+            itemsThere = by(items.all(there), LedgerItem::code);
             termsHere = by(added.terms(here), CodedTerms::code);
             termsThere = by(added.terms(there), CodedTerms::code);
             fieldsThere = by(added.fields(there), CustomField::code);

@@ -12,6 +12,7 @@ import alcabala.accounting.ledger.NameRules;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Sentences;
+import alcabala.server.reference.ItemsThere;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import java.util.Arrays;
@@ -28,12 +29,14 @@ public class RowChecks {
     private static final Pattern LINE = Pattern.compile("(\\d{1,18})/.+");
     private final JdbcClient jdbc;
     private final LedgerReference reference;
+    private final ItemsThere itemsThere;
     private final AddedChecks added;
 
-    RowChecks(JdbcClient jdbc, LedgerReference reference, AddedChecks added) {
+    RowChecks(JdbcClient jdbc, LedgerReference reference, ItemsThere itemsThere, AddedChecks added) {
         this.added = added;
         this.jdbc = jdbc;
         this.reference = reference;
+        this.itemsThere = itemsThere;
     }
 
     /// The meaning as it can be kept. An item of the ledger brings its account along unless another is chosen.
@@ -124,7 +127,7 @@ public class RowChecks {
     }
 
     private LedgerItem item(RouteRow route, String code) {
-        return reference.findItem(route.ledgerId(), code).orElseThrow(() -> missing(route, "item " + code));
+        return itemsThere.find(route.ledgerId(), code).orElseThrow(() -> missing(route, "item " + code));
     }
 
     private void checkTarget(RouteRow route, RowKind kind, String code, Purpose purpose, String target) {
@@ -167,7 +170,7 @@ public class RowChecks {
     }
 
     private void checkItemName(RouteRow route, String name) {
-        NameRules rules = reference.itemNames(route.ledgerId());
+        NameRules rules = itemsThere.nameRules(route.ledgerId());
         if (!rules.takes(name)) {
             throw NotPossibleException.invalid(
                     "name-unfit",

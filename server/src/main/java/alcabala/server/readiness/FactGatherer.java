@@ -17,6 +17,7 @@ import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.items.NewItems;
 import alcabala.server.readiness.Numbering.NumbersOfKind;
+import alcabala.server.reference.ItemsThere;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
@@ -49,6 +50,7 @@ class FactGatherer {
     private final JdbcClient jdbc;
     private final Ledgers ledgers;
     private final LedgerReference reference;
+    private final ItemsThere itemsThere;
     private final CrosswalkStore store;
     private final NewItems newItems;
     private final Numbering numbering;
@@ -60,6 +62,7 @@ class FactGatherer {
             JdbcClient jdbc,
             Ledgers ledgers,
             LedgerReference reference,
+            ItemsThere itemsThere,
             CrosswalkStore store,
             NewItems newItems,
             Numbering numbering,
@@ -69,6 +72,7 @@ class FactGatherer {
         this.jdbc = jdbc;
         this.ledgers = ledgers;
         this.reference = reference;
+        this.itemsThere = itemsThere;
         this.store = store;
         this.newItems = newItems;
         this.numbering = numbering;
@@ -254,7 +258,7 @@ class FactGatherer {
 
     private Map<String, String> itemNames(long ledgerId) {
         Map<String, String> names = new HashMap<>();
-        reference.items(ledgerId).forEach(item -> names.put(item.code(), item.name()));
+        itemsThere.all(ledgerId).forEach(item -> names.put(item.code(), item.name()));
         return names;
     }
 

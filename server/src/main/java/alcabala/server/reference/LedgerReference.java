@@ -13,7 +13,6 @@ import alcabala.accounting.party.Party;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.ledger.LedgerCompany;
-import alcabala.connectors.ledger.LedgerItem;
 import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -25,7 +24,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.atomic.AtomicLong;
@@ -103,11 +101,6 @@ public class LedgerReference {
         return new News(version.get(), kept);
     }
 
-    public int keep(long ledgerId, LedgerItem item) {
-        return template.update(
-                ITEM, row(ledgerId, item.code(), item.name(), item.active()).addValue("account", item.account()));
-    }
-
     public LedgerProfile profile(long ledgerId) {
         List<LedgerAccount> accounts = accounts(ledgerId);
         List<LedgerTaxCode> taxCodes = taxCodes(ledgerId);
@@ -139,14 +132,6 @@ public class LedgerReference {
                         row.getBoolean("below"),
                         row.getBoolean("one_tax_code"),
                         row.getBoolean("decides")))
-                .single();
-    }
-
-    /// What the ledger asks of the names of its items.
-    public NameRules itemNames(long ledgerId) {
-        return jdbc.sql("select name_limit, name_forbids from ledger where id = :id")
-                .param("id", ledgerId)
-                .query((row, n) -> new NameRules(row.getInt("name_limit"), row.getString("name_forbids")))
                 .single();
     }
 
@@ -288,47 +273,6 @@ public class LedgerReference {
         return names;
     }
 
-    public Optional<LedgerItem> findItem(long ledgerId, String code) {
-        return jdbc.sql(ITEMS + " and code = :code")
-                .param("id", ledgerId)
-                .param("code", code)
-                .query(LedgerReference::item)
-                .optional();
-    }
-
-    /// Those of one of these names, whatever the size of their letters.
-    ///
-    /// @param names in small letters
-    public List<LedgerItem> itemsNamed(long ledgerId, Collection<String> names) {
-        return jdbc.sql(ITEMS + " and lower(name) = any(:names) order by name")
-                .param("id", ledgerId)
-                .param("names", names.toArray(String[]::new))
-                .query(LedgerReference::item)
-                .list();
-    }
-
-    /// Which of these items it has.
-    public Set<String> findItems(long ledgerId, Collection<String> codes) {
-        return Set.copyOf(
-                jdbc.sql("select code from ledger_item where ledger_id = :id and code = any(:codes) and not gone")
-                        .param("id", ledgerId)
-                        .param("codes", codes.toArray(String[]::new))
-                        .query(String.class)
-                        .list());
-    }
-
-    public List<LedgerItem> items(long ledgerId) {
-        return jdbc.sql(ITEMS + " order by name")
-                .param("id", ledgerId)
-                .query(LedgerReference::item)
-                .list();
-    }
-
-    private static LedgerItem item(ResultSet row, int n) throws SQLException {
-        return LedgerItem.of(
-                row.getString("code"), row.getString("name"), row.getString("account"), "", row.getBoolean("active"));
-    }
-
     private static MapSqlParameterSource row(long ledgerId, String code, String name, boolean active) {
         return new MapSqlParameterSource("ledger", ledgerId)
                 .addValue("code", code)
@@ -336,16 +280,9 @@ public class LedgerReference {
                 .addValue("active", active);
     }
 
-    private static final String ITEMS =
-            "select code, name, account, active from ledger_item where ledger_id = :id and not gone";
     private static final String PARTY = """
             insert into ledger_party as t (ledger_id, code, name, body, active, kept, kept_version)
             values (:ledger, :code, :name, cast(:body as jsonb), :active, true, :version)
             on conflict (ledger_id, code) do update set kept_version = excluded.kept_version, name = excluded.name, body = excluded.body, active = excluded.active, gone = false
             where (t.body, t.active) is distinct from (excluded.body, excluded.active)""";
-    private static final String ITEM = """
-            insert into ledger_item as t (ledger_id, code, name, account, active)
-            values (:ledger, :code, :name, :account, :active)
-            on conflict (ledger_id, code) do update set name = excluded.name, account = excluded.account, active = excluded.active, gone = false
-            where (t.name, t.account, t.active) is distinct from (excluded.name, excluded.account, excluded.active)""";
 }

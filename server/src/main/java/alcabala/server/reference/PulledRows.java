@@ -117,7 +117,7 @@ class PulledRows {
         }
 
         void items(List<LedgerItem> page) {
-            page.forEach(i -> row(ReferenceKind.ITEM, i.code(), i.name(), i.active(), Map.of("account", i.account())));
+            page.forEach(i -> row(ReferenceKind.ITEM, i.code(), i.name(), i.active(), i));
             send(ReferenceKind.ITEM);
         }
 

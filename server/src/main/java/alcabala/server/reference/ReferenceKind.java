@@ -14,7 +14,13 @@ public enum ReferenceKind {
             "cast(p.body->>'rate' as numeric), p.body->>'category', cast(p.body->>'bothSides' as boolean),"
                     + " cast(p.body->>'deductible' as numeric), p.body->>'account', p.body->>'inputAccount'"),
     PARTY("party", "ledger_party", "coalesce(r.body->>'taxIdentifier', '')", "body", "p.body"),
-    ITEM("item", "ledger_item", "r.account", "account", "p.body->>'account'"),
+    ITEM(
+            "item",
+            "ledger_item",
+            "r.account",
+            "account, kind, unit, purchase_account, cost_account, stock_account, tax_code",
+            "p.body->>'account', coalesce(p.body->>'kind', ''), p.body->>'unit', p.body->'purchase'->>'expense',"
+                    + " p.body->'purchase'->>'cost', p.body->'purchase'->>'stock', p.body->>'taxCode'"),
     DIMENSION(
             "value of a dimension",
             "ledger_dimension",

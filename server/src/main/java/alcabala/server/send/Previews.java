@@ -23,6 +23,7 @@ import alcabala.server.items.NewItems;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Writing;
 import alcabala.server.record.Stored;
+import alcabala.server.reference.ItemsThere;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.send.Candidates.Candidate;
@@ -54,6 +55,7 @@ class Previews {
     private final Candidates candidates;
     private final Compilers compilers;
     private final LedgerReference reference;
+    private final ItemsThere itemsThere;
     private final ItemNaming naming;
     private final NewItems newItems;
     private final BatchDates dates;
@@ -67,6 +69,7 @@ class Previews {
             Candidates candidates,
             Compilers compilers,
             LedgerReference reference,
+            ItemsThere itemsThere,
             ItemNaming naming,
             NewItems newItems,
             BatchDates dates,
@@ -78,6 +81,7 @@ class Previews {
         this.candidates = candidates;
         this.compilers = compilers;
         this.reference = reference;
+        this.itemsThere = itemsThere;
         this.naming = naming;
         this.newItems = newItems;
         this.dates = dates;
@@ -97,7 +101,7 @@ class Previews {
                 .filter(each -> !alike.containsKey(each.party().code())
                         || !each.posting().entry().bringsParty())
                 .toList();
-        Set<String> known = reference.findItems(route.ledgerId(), needed(going).keySet());
+        Set<String> known = itemsThere.known(route.ledgerId(), needed(going).keySet());
         boolean itemsAreThere = itemsAreThere(route, going);
         Map<String, Creation> parties = new LinkedHashMap<>();
         Map<String, String> items = new LinkedHashMap<>();

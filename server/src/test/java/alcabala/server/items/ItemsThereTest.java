@@ -153,10 +153,12 @@ class ItemsThereTest {
                 ferro.post("/api/items/rewritings?route=yard", Map.of()).json();
         long id = listed.get("id").asLong();
         Map<String, String> wanted = new HashMap<>();
-        listed.get("rows")
-                .forEach(row -> wanted.put(
-                        row.get("there").asString(), row.get("nameAfter").asString()));
+        listed.get("rows").forEach(row -> wanted.put(row.get("there").asString(), changed(row, "name")));
         assertThat(wanted).containsKey("RIG-06");
+        JsonNode strainer = row(listed, "STRAIN-1");
+        assertThat(changed(strainer, "account")).isEqualTo("4010");
+        assertThat(changed(strainer, "cost account")).isEqualTo("5010");
+        assertThat(changed(strainer, "unit")).as("its source tells of none").isEmpty();
         assertThat(item("RIG-06").get("name")).as("listing changes nothing").isEqualTo(stands.get("name"));
 
         world.standIns().fault("inkwell", "UNAVAILABLE", 0);
@@ -172,25 +174,53 @@ class ItemsThereTest {
                 .sql("update item_rewriting set state = 'RUNNING' where id = :id")
                 .param("id", id)
                 .update();
-        world.jdbc()
-                .sql("update item_rewriting_row set name_before = 'Called otherwise' where there = 'RIG-06'")
-                .update();
+        world.jdbc().sql("""
+                        update item_rewriting_row set before = before || '{"name": "Called otherwise", "unit": "MTR"}'
+                        where there = 'RIG-06\'""").update();
         world.standIns().fault("inkwell", "ANSWER_LOST", 1);
         JsonNode done =
                 ferro.post("/api/items/rewritings/" + id + "/running", Map.of()).json();
         assertThat(done.get("state").asString()).isEqualTo("DONE");
         assertThat(done.get("open").asInt()).isZero();
         assertThat(done.get("left").asInt()).isOne();
-        assertThat(done.get("rows").get(0).get("sentence").asString()).startsWith("It was changed there meanwhile");
+        assertThat(done.get("rows").get(0).get("sentence").asString())
+                .startsWith("It was changed there meanwhile: name “Called otherwise” is “")
+                .contains("unit “MTR” is “");
         wanted.forEach((code, name) -> assertThat(item(code).get("name").asString())
                 .as(code)
-                .isEqualTo(code.equals("RIG-06") ? stands.get("name").asString() : name));
-        assertThat(item("STRAIN-1").get("account").asString()).isEqualTo("4010");
+                .isEqualTo(code.equals("RIG-06") || name.isEmpty() ? nameBefore(listed, code) : name));
+        JsonNode strained = item("STRAIN-1");
+        assertThat(strained.get("account").asString()).isEqualTo("4010");
+        assertThat(strained.get("costAccount").asString()).isEqualTo("5010");
+        assertThat(strained.get("kind").asString()).isEqualTo("goods");
         assertThat(wanted).containsEntry("STRAIN-1", "Strainer raw water");
         JsonNode rest = ferro.post("/api/items/rewritings?route=yard", Map.of()).json();
         assertThat(rest.get("rows").findValuesAsString("there"))
                 .as("it is known what stands there by now")
                 .containsExactly("RIG-06");
+    }
+
+    private static JsonNode row(JsonNode rewriting, String there) {
+        return rewriting
+                .get("rows")
+                .valueStream()
+                .filter(row -> row.get("there").asString().equals(there))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static String nameBefore(JsonNode rewriting, String there) {
+        return row(rewriting, there).get("name").asString();
+    }
+
+    /// Empty where it stays as it is.
+    private static String changed(JsonNode row, String what) {
+        return row.get("changes")
+                .valueStream()
+                .filter(change -> change.get("what").asString().equals(what))
+                .map(change -> change.get("after").asString())
+                .findFirst()
+                .orElse("");
     }
 
     private static JsonNode item(String code) {
