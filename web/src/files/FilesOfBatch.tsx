@@ -4,6 +4,7 @@ import { Failure } from '../ui/Failure';
 import { moment, plural } from '../ui/format';
 import type { Batch } from '../send/outcomes';
 import { AnswersOfLedger } from './AnswersOfLedger';
+import { Gaps } from './Gaps';
 import { filesQuery, type BatchFiles } from './queries';
 
 const KILOBYTE = 1024;
@@ -40,6 +41,7 @@ export function FilesOfBatch({ batch }: { batch: Batch }) {
         >
           {files.data.files.length > 1 ? 'Take the files, as one ZIP' : 'Take the file'}
         </a>
+        <Gaps gaps={files.data.gaps} ledger={route.ledger} />
         <Formulas formulas={files.data.formulas} ledger={route.ledger} />
       </section>
       <span className="gutter" aria-hidden="true" />

@@ -7,7 +7,9 @@ import { Failure } from '../ui/Failure';
 import { plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import { ColumnForm } from './ColumnForm';
-import { NEW_LAYOUT, type Place } from './draft';
+import { isTable, NEW_LAYOUT, type Place } from './draft';
+import { Gaps } from './Gaps';
+import { InvoiceSheet } from './InvoiceSheet';
 import { LayoutForm } from './LayoutForm';
 import { LayoutSheet } from './LayoutSheet';
 import type { Field, KnownLayout, Layout } from './queries';
@@ -23,6 +25,7 @@ interface Props {
 
 /** By which the ledger's answer says what it is about. */
 const hasReference = (layout: Layout) =>
+  !isTable(layout) ||
   layout.files.some((file) => file.columns.some((column) => column.field === 'REFERENCE'));
 
 /** One layout, shown on real documents while it is changed. */
@@ -33,6 +36,7 @@ export function LayoutEditor({ route, known, fields, bundled, onChosen }: Props)
   const [layout, setLayout] = useState<Layout>(known.layout);
   const [place, setPlace] = useState<Place>({ file: 0, which: 'columns', column: 0 });
   const fixed = bundled || !me.mayChange;
+  const table = isTable(layout);
   const named = { ...layout, name: layout.name.trim() === '' ? '-' : layout.name };
   const shown = useQuery({
     queryKey: ['layouts', 'shown', route.code, named],
@@ -97,7 +101,7 @@ export function LayoutEditor({ route, known, fields, bundled, onChosen }: Props)
           )}
         </p>
       )}
-      {!fixed && (
+      {!fixed && table && (
         <div className="bg-base-200 border-base-300 mt-2 border px-3 py-2">
           <ColumnForm
             layout={layout}
@@ -111,7 +115,16 @@ export function LayoutEditor({ route, known, fields, bundled, onChosen }: Props)
         </div>
       )}
       {shown.error && <Failure error={shown.error} />}
-      {layout.files.map((_, i) => (
+      {!table && (
+        <InvoiceSheet
+          layout={layout}
+          text={shown.error ? '' : (shown.data?.files[0]?.text ?? '')}
+          disabled={fixed}
+          onChange={setLayout}
+        />
+      )}
+      {shown.data && !shown.error && <Gaps gaps={shown.data.gaps} ledger={route.ledger} />}
+      {(table ? layout.files : []).map((_, i) => (
         <LayoutSheet
           key={i}
           layout={layout}
@@ -134,7 +147,7 @@ export function LayoutEditor({ route, known, fields, bundled, onChosen }: Props)
         <p className="soft mt-1 text-[13px]">
           {shown.data.records > 0
             ? `As it comes out, on ${plural(shown.data.records, 'record')} of this route.`
-            : 'Nothing of this kind is ready, or has gone before; the columns are shown without rows.'}
+            : `Nothing of this kind is ready, or has gone before${table ? '; the columns are shown without rows' : ''}.`}
         </p>
       )}
       {keep.error && <Failure error={keep.error} />}
@@ -149,7 +162,7 @@ export function LayoutEditor({ route, known, fields, bundled, onChosen }: Props)
           >
             Keep this layout
           </button>
-          {layout.files.length < 8 && (
+          {table && layout.files.length < 8 && (
             <button
               type="button"
               className="act"

@@ -1,3 +1,4 @@
+import { as, isTable } from './draft';
 import { CARRIES, DAYS, ENCODINGS, GROUPINGS, MEDIA, SEPARATORS, SIGNS } from './names';
 import type { Layout } from './queries';
 import { Select } from './Select';
@@ -7,6 +8,8 @@ interface Props {
   disabled: boolean;
   onChange: (layout: Layout) => void;
 }
+
+const INVOICED = { SALES: CARRIES.SALES, PURCHASES: CARRIES.PURCHASES };
 
 /** How the whole of it is written. */
 export function LayoutForm({ layout, disabled, onChange }: Props) {
@@ -23,8 +26,18 @@ export function LayoutForm({ layout, disabled, onChange }: Props) {
           onChange={(event) => set({ name: event.target.value })}
         />
       </label>
-      <Select label="For" value={layout.carries} names={CARRIES} onChange={(carries) => set({ carries })} />
-      <Select label="As" value={layout.medium} names={MEDIA} onChange={(medium) => set({ medium })} />
+      <Select
+        label="For"
+        value={layout.carries}
+        names={isTable(layout) ? CARRIES : INVOICED}
+        onChange={(carries) => set({ carries })}
+      />
+      <Select
+        label="As"
+        value={layout.medium}
+        names={MEDIA}
+        onChange={(medium) => onChange(as(layout, medium))}
+      />
       {text && (
         <>
           <Select
@@ -54,14 +67,51 @@ export function LayoutForm({ layout, disabled, onChange }: Props) {
           />
         </>
       )}
-      <label className="flex items-center gap-2 pb-1 text-[13px]">
-        <input
-          type="checkbox"
-          checked={layout.creditsNegative}
-          onChange={(event) => set({ creditsNegative: event.target.checked })}
-        />
-        What is given back has a minus
-      </label>
+      {isTable(layout) ? (
+        <label className="flex items-center gap-2 pb-1 text-[13px]">
+          <input
+            type="checkbox"
+            checked={layout.creditsNegative}
+            onChange={(event) => set({ creditsNegative: event.target.checked })}
+          />
+          What is given back has a minus
+        </label>
+      ) : (
+        <WhoWeAre own={layout.own} onChange={(own) => set({ own })} />
+      )}
     </fieldset>
+  );
+}
+
+const OWN: [keyof Layout['own'], string, string, number][] = [
+  ['name', 'Our name', 'w-48', 200],
+  ['taxIdentifier', 'Our tax identifier', 'w-32', 50],
+  ['street', 'Street', 'w-40', 200],
+  ['city', 'City', 'w-32', 100],
+  ['postalZone', 'Postal zone', 'w-24', 20],
+  ['country', 'Country (two letters)', 'w-16', 2],
+];
+
+/** The seller of what is sold, the buyer of what is bought. */
+function WhoWeAre({ own, onChange }: { own: Layout['own']; onChange: (own: Layout['own']) => void }) {
+  return (
+    <span className="flex w-full flex-wrap gap-3">
+      {OWN.map(([part, label, width, longest]) => (
+        <label key={part} className="flex flex-col gap-[2px] text-[12px]">
+          <span className="soft">{label}</span>
+          <input
+            className={`field ${width}`}
+            maxLength={longest}
+            value={own[part]}
+            onChange={(event) =>
+              onChange({
+                ...own,
+                [part]: part === 'country' ? event.target.value.toUpperCase() : event.target.value,
+              })
+            }
+          />
+        </label>
+      ))}
+    </span>
   );
 }

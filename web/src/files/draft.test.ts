@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { columnAt, moved, NEW_LAYOUT, standingFor, withLinesBelow, withNew, without } from './draft';
+import { as, columnAt, moved, NEW_LAYOUT, standingFor, withLinesBelow, withNew, without } from './draft';
 
 const at = (column: number) => ({ file: 0, which: 'columns' as const, column });
 const heads = (layout: typeof NEW_LAYOUT) => layout.files[0]?.columns.map((each) => each.heading);
@@ -26,6 +26,14 @@ describe('a layout that is being made', () => {
       'Reference',
     ]);
     expect(file && standingFor(file, 'BOOKING', []).columns).toHaveLength(1);
+  });
+
+  it('has no columns as an invoice, and some again as a table; payments are no invoices', () => {
+    const invoice = as({ ...NEW_LAYOUT, carries: 'SETTLEMENTS', creditsNegative: true }, 'UBL');
+    expect(invoice.files.map((each) => each.columns)).toEqual([[]]);
+    expect([invoice.carries, invoice.creditsNegative]).toEqual(['SALES', false]);
+    expect(as(invoice, 'XLSX').files).toEqual(NEW_LAYOUT.files);
+    expect(as(NEW_LAYOUT, 'XLSX').files).toBe(NEW_LAYOUT.files);
   });
 
   it('tells lines from their documents by the first column', () => {

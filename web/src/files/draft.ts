@@ -10,6 +10,15 @@ export interface Place {
   column: number;
 }
 
+const NOBODY: Layout['own'] = {
+  name: '',
+  taxIdentifier: '',
+  street: '',
+  city: '',
+  postalZone: '',
+  country: '',
+};
+
 const FIXED: LayoutColumn = { heading: 'New', field: 'FIXED', argument: '', table: {} };
 
 export const NEW_LAYOUT: Layout = {
@@ -42,7 +51,26 @@ export const NEW_LAYOUT: Layout = {
       splits: [],
     },
   ],
+  own: NOBODY,
 };
+
+/** Whether its files have columns; an invoice is laid out by its standard. */
+export const isTable = ({ medium }: Layout) => medium !== 'UBL';
+
+/** What has columns gets some, and what has none loses them. */
+export function as(layout: Layout, medium: Layout['medium']): Layout {
+  const name = layout.files[0]?.name ?? 'documents';
+  if (medium === 'UBL') {
+    return {
+      ...layout,
+      medium,
+      creditsNegative: false,
+      carries: layout.carries === 'SETTLEMENTS' ? 'SALES' : layout.carries,
+      files: [{ name, per: 'RECORD', headed: false, columns: [], splits: [] }],
+    };
+  }
+  return { ...layout, medium, files: isTable(layout) ? layout.files : NEW_LAYOUT.files };
+}
 
 export const withFile = (layout: Layout, at: number, change: Partial<LayoutFile>): Layout => ({
   ...layout,

@@ -61,6 +61,7 @@ export const MEDIA: Record<Layout['medium'], string> = {
   CSV: 'text with separators (CSV)',
   XLSX: 'workbook (XLSX)',
   JSON_LINES: 'lines of JSON',
+  UBL: 'invoices (UBL 2.1, EN 16931)',
 };
 
 export const ENCODINGS: Record<Layout['encoding'], string> = {

@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 /// One file of a layout.
 ///
 /// @param name without its ending
+/// @param columns none where it is no table
 /// @param per what a row stands for
 /// @param splits the columns of the rows that follow a record's own, one for each of its lines; none where the lines
 /// have no rows of their own beside the record's
@@ -18,8 +19,8 @@ public record LayoutFile(
     public LayoutFile {
         columns = List.copyOf(columns);
         splits = splits == null ? List.of() : List.copyOf(splits);
-        if (columns.isEmpty() || Math.max(columns.size(), splits.size()) > MOST_COLUMNS) {
-            throw new IllegalArgumentException("a file has 1 to " + MOST_COLUMNS + " columns");
+        if (Math.max(columns.size(), splits.size()) > MOST_COLUMNS) {
+            throw new IllegalArgumentException("a file has at most " + MOST_COLUMNS + " columns");
         }
         if (per == LayoutField.Scope.FILE) {
             throw new IllegalArgumentException("a row stands for a record, a line or a booking");

@@ -52,6 +52,7 @@ public final class LayoutReader {
             case CSV -> reader.csv(content);
             case XLSX -> reader.workbook(content);
             case JSON_LINES -> reader.json(content);
+            case UBL -> throw new IllegalArgumentException("an invoice is read by UblReader");
         }
         return new Read(List.copyOf(reader.rows), List.copyOf(reader.problems));
     }
@@ -161,7 +162,7 @@ public final class LayoutReader {
             case CSV -> LocalDate.parse(text, layout.form().day());
             // Days since the end of 1899, in the calendar that has 29 February 1900 (ECMA-376, 18.17.4.1).
             case XLSX -> LocalDate.of(1899, 12, 30).plusDays(new BigDecimal(text).longValue());
-            case JSON_LINES -> LocalDate.parse(text);
+            case JSON_LINES, UBL -> LocalDate.parse(text);
         };
     }
 

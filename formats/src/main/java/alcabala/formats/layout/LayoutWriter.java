@@ -14,6 +14,7 @@ public final class LayoutWriter {
     private static final int NAMED = 20;
 
     private final Layout layout;
+    private final InvoiceFacts facts;
 
     /// @throws CannotWriteException when what stands there cannot be written in the encoding
     public static final class CannotWriteException extends RuntimeException {
@@ -30,12 +31,24 @@ public final class LayoutWriter {
         }
     }
 
-    public LayoutWriter(Layout layout) {
+    /// @param facts for a medium that says more of a record than what is sent
+    public LayoutWriter(Layout layout, InvoiceFacts facts) {
         this.layout = layout;
+        this.facts = facts;
+    }
+
+    public LayoutWriter(Layout layout) {
+        this(layout, InvoiceFacts.NONE);
     }
 
     /// @param delivery the batch and its revision
     public Written write(List<Exported> records, String delivery) {
+        return layout.medium().isTable()
+                ? tables(records, delivery)
+                : new InvoiceFiles(layout, facts).of(records, delivery);
+    }
+
+    private Written tables(List<Exported> records, String delivery) {
         List<Written.File> files = new ArrayList<>();
         List<Written.Place> places = new ArrayList<>();
         List<Written.Formula> formulas = new ArrayList<>();
@@ -53,12 +66,15 @@ public final class LayoutWriter {
             files.add(new Written.File(name, content(file, rows.rows())));
             formulas.addAll(formulas(name, file, rows.rows(), head));
         }
-        return new Written(List.copyOf(files), List.copyOf(places), List.copyOf(formulas));
+        return new Written(List.copyOf(files), List.copyOf(places), List.copyOf(formulas), List.of());
     }
 
-    /// The rows of each file as text, as they would stand there.
+    /// The rows of each file as text, as they would stand there; none of what is no table.
     public List<List<List<String>>> shown(List<Exported> records, String delivery) {
         CsvContent content = new CsvContent(layout.form());
+        if (!layout.medium().isTable()) {
+            return List.of();
+        }
         return layout.files().stream()
                 .map(file -> {
                     FileRows rows = new FileRows(file);
@@ -76,6 +92,7 @@ public final class LayoutWriter {
                 case CSV -> new CsvContent(layout.form()).of(file, rows);
                 case XLSX -> WorkbookContent.of(file, rows);
                 case JSON_LINES -> JsonContent.of(file, rows);
+                case UBL -> throw new IllegalStateException("an invoice has no rows");
             };
         } catch (CharacterCodingException e) {
             throw new CannotWriteException(e.getMessage(), e);

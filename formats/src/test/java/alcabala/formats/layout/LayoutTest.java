@@ -12,9 +12,11 @@ import alcabala.accounting.posting.JournalLine;
 import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.PostingKey;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.tax.TaxRounding;
 import alcabala.formats.layout.Layout.Carries;
 import alcabala.formats.layout.Layout.Medium;
 import alcabala.formats.layout.LayoutField.Scope;
+import alcabala.formats.ubl.writing.Missing;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
@@ -253,6 +255,39 @@ class LayoutTest {
                 List.of(new LayoutFile("one", Scope.RECORD, true, List.of(LayoutColumn.of("A", field)), List.of())));
     }
 
+    /// One is a file, several are in a ZIP, under names of which no two are the same.
+    @Test
+    void invoicesAreFilesOfTheirOwn() {
+        Layout layout = new Layout(
+                "any",
+                Carries.SALES,
+                Medium.UBL,
+                TextForm.PLAIN,
+                false,
+                List.of(new LayoutFile("sales", Scope.RECORD, false, List.of(), List.of())));
+        Exported one = records(4, 1).getFirst();
+        InvoiceFacts facts = new InvoiceFacts(
+                Map.of(),
+                Samples.ledger(CurrencyUnit.EUR, TaxRounding.PER_DOCUMENT).taxCodes(),
+                Map.of());
+        Exported first = new Exported(one.entry(), one.journal(), "yard:7/B1.1", "Pell");
+        Exported second = new Exported(one.entry(), one.journal(), "yard/7:B1.1", "Pell");
+        Written alone = new LayoutWriter(layout, facts).write(List.of(first), "B1.1");
+        assertThat(alone.files()).extracting(Written.File::name).containsExactly("sales-B1.1.xml");
+        Written both = new LayoutWriter(layout, facts).write(List.of(first, second), "B1.1");
+        assertThat(both.files()).extracting(Written.File::name).containsExactly("sales-B1.1.zip");
+        assertThat(both.places())
+                .extracting(Written.Place::file)
+                .containsExactly("yard-7-B1.1.xml", "yard-7-B1.1-2.xml");
+        assertThat(both.gaps()).extracting(Written.Gap::missing).contains(Missing.SELLER_NAME, Missing.BUYER_COUNTRY);
+        assertThat(new LayoutWriter(layout, facts)
+                        .write(List.of(first, second), "B1.1")
+                        .files()
+                        .getFirst()
+                        .content())
+                .isEqualTo(both.files().getFirst().content());
+    }
+
     @Test
     void aLayoutThatCannotBeIsNone() {
         LayoutColumn line = LayoutColumn.of("Amount", LayoutField.AMOUNT);
@@ -261,12 +296,18 @@ class LayoutTest {
                 .hasMessageContaining("said of a LINE");
         assertThatThrownBy(() -> new LayoutFile("a", Scope.RECORD, true, List.of(number), List.of(line)))
                 .hasMessageContaining("fixed text");
-        assertThatThrownBy(() -> new LayoutFile("a", Scope.RECORD, true, List.of(), List.of()))
+        assertThatThrownBy(() -> new Layout(
+                        "x",
+                        Carries.SALES,
+                        Medium.CSV,
+                        TextForm.PLAIN,
+                        false,
+                        List.of(new LayoutFile("a", Scope.RECORD, true, List.of(), List.of()))))
                 .hasMessageContaining("1 to 100 columns");
         new LayoutFile("a", Scope.RECORD, true, java.util.Collections.nCopies(100, number), List.of());
         assertThatThrownBy(() ->
                         new LayoutFile("a", Scope.RECORD, true, java.util.Collections.nCopies(101, number), List.of()))
-                .hasMessageContaining("1 to 100 columns");
+                .hasMessageContaining("at most 100 columns");
         for (int files : new int[] {0, 1, Layout.MOST_FILES, Layout.MOST_FILES + 1}) {
             List<LayoutFile> all = java.util.stream.IntStream.range(0, files)
                     .mapToObj(i -> new LayoutFile("f" + i, Scope.RECORD, true, List.of(number), List.of()))

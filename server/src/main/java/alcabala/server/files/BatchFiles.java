@@ -1,31 +1,24 @@
 package alcabala.server.files;
 
 import alcabala.formats.layout.Exported;
+import alcabala.formats.layout.InvoiceFacts;
 import alcabala.formats.layout.Layout;
 import alcabala.formats.layout.LayoutWriter;
 import alcabala.formats.layout.Written;
+import alcabala.formats.zip.ZipFile;
 import alcabala.server.platform.DocumentJson;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Hashes;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.LocalDateTime;
 import java.util.List;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /// The files of batches: written once, with their hashes, and never changed.
 @Component
 public class BatchFiles {
-    /// What is in a ZIP has no time of its own, so that the same files give the same ZIP.
-    private static final LocalDateTime EPOCH = LocalDateTime.of(2000, 1, 1, 0, 0);
-
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -48,8 +41,8 @@ public class BatchFiles {
     }
 
     /// Within the transaction that makes the batch.
-    public Written write(long batch, Layout layout, List<Exported> records, String who) {
-        Written written = written(layout, records, delivery(batch));
+    public Written write(long batch, Layout layout, List<Exported> records, InvoiceFacts facts, String who) {
+        Written written = written(layout, records, facts, delivery(batch));
         requireAllIn(layout, written);
         int ordinal = 0;
         for (Written.File file : written.files()) {
@@ -66,10 +59,12 @@ public class BatchFiles {
                     .update();
         }
         jdbc.sql("""
-                insert into batch_layout (batch_id, layout, formulas) values (:batch, cast(:layout as jsonb), cast(:formulas as jsonb))""")
+                insert into batch_layout (batch_id, layout, formulas, gaps)
+                values (:batch, cast(:layout as jsonb), cast(:formulas as jsonb), cast(:gaps as jsonb))""")
                 .param("batch", batch)
                 .param("layout", DocumentJson.write(layout))
                 .param("formulas", DocumentJson.write(written.formulas()))
+                .param("gaps", DocumentJson.write(written.gaps()))
                 .update();
         return written;
     }
@@ -90,9 +85,9 @@ public class BatchFiles {
     /// As it would be written; nothing is kept.
     ///
     /// @throws NotPossibleException when the encoding of the layout has no signs for what is to be written
-    static Written written(Layout layout, List<Exported> records, String delivery) {
+    public static Written written(Layout layout, List<Exported> records, InvoiceFacts facts, String delivery) {
         try {
-            return new LayoutWriter(layout).write(records, delivery);
+            return new LayoutWriter(layout, facts).write(records, delivery);
         } catch (LayoutWriter.CannotWriteException e) {
             throw NotPossibleException.invalid(
                     "encoding-too-small",
@@ -126,12 +121,20 @@ public class BatchFiles {
     }
 
     List<Written.Formula> formulas(long batch) {
-        return jdbc.sql("select formulas from batch_layout where batch_id = :batch")
+        return List.of(said(batch, "formulas", Written.Formula[].class, new Written.Formula[0]));
+    }
+
+    List<Written.Gap> gaps(long batch) {
+        return List.of(said(batch, "gaps", Written.Gap[].class, new Written.Gap[0]));
+    }
+
+    private <T> T said(long batch, String column, Class<T> type, T none) {
+        return jdbc.sql("select " + column + " from batch_layout where batch_id = :batch")
                 .param("batch", batch)
                 .query(String.class)
                 .optional()
-                .map(formulas -> List.of(DocumentJson.read(formulas, Written.Formula[].class)))
-                .orElse(List.of());
+                .map(text -> DocumentJson.read(text, type))
+                .orElse(none);
     }
 
     /// One file as it is, several as a ZIP.
@@ -159,18 +162,8 @@ public class BatchFiles {
     }
 
     static byte[] zip(List<Content> files) {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            for (Content file : files) {
-                ZipEntry entry = new ZipEntry(file.name());
-                entry.setTimeLocal(EPOCH);
-                zip.putNextEntry(entry);
-                zip.write(file.bytes());
-                zip.closeEntry();
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
+        ZipFile zip = new ZipFile();
+        files.forEach(file -> zip.add(file.name(), file.bytes()));
+        return zip.bytes();
     }
 }

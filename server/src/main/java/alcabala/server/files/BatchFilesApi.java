@@ -37,11 +37,13 @@ class BatchFilesApi {
     private final BatchFiles files;
     private final Answers answers;
 
+    /// @param gaps what invoices lack that EN 16931 asks for
     /// @param formulas texts that stand in the file as they are and that a spreadsheet would take for formulas
     record FilesJson(
             String delivery,
             List<BatchFiles.WrittenFile> files,
             List<Written.Formula> formulas,
+            List<GapJson> gaps,
             List<Answers.AnswerJson> answers) {}
 
     /// What somebody says of documents after she has looked there.
@@ -66,7 +68,8 @@ class BatchFilesApi {
     @GetMapping("/files")
     FilesJson list(@PathVariable long id) {
         routes.get(heads.routeOf(id));
-        return new FilesJson(files.delivery(id), files.list(id), files.formulas(id), answers.list(id));
+        return new FilesJson(
+                files.delivery(id), files.list(id), files.formulas(id), GapJson.of(files.gaps(id)), answers.list(id));
     }
 
     /// One file as it is, several as a ZIP; always the same bytes.

@@ -1,5 +1,7 @@
 package alcabala.server.files;
 
+import alcabala.accounting.party.Address;
+import alcabala.accounting.party.Party;
 import alcabala.formats.layout.Layout;
 import alcabala.formats.layout.Layout.Carries;
 import alcabala.formats.layout.Layout.Medium;
@@ -31,7 +33,30 @@ public record LayoutJson(
         @NotNull @Pattern(regexp = "[.,]") String decimalSign,
         @NotNull @Size(max = 1) String grouping,
         boolean creditsNegative,
-        @NotNull @Size(min = 1, max = Layout.MOST_FILES) List<@Valid LayoutFileJson> files) {
+        @NotNull @Size(min = 1, max = Layout.MOST_FILES) List<@Valid LayoutFileJson> files,
+        @NotNull @Valid OwnJson own) {
+    /// Who we are on an invoice; all of it empty where the medium does not say so.
+    ///
+    /// @param country ISO 3166-1 alpha-2
+    record OwnJson(
+            @NotNull @Size(max = 200) String name,
+            @NotNull @Size(max = 50) String taxIdentifier,
+            @NotNull @Size(max = 200) String street,
+            @NotNull @Size(max = 100) String city,
+            @NotNull @Size(max = 20) String postalZone,
+            @NotNull @Pattern(regexp = "([A-Z]{2})?") String country) {
+        static OwnJson of(Party own) {
+            Address place = own.billTo();
+            return new OwnJson(
+                    own.name(), own.taxIdentifier(), place.street(), place.city(), place.postalZone(), place.country());
+        }
+
+        Party party() {
+            Address place = new Address(street.strip(), city.strip(), postalZone.strip(), country);
+            return new Party("", name.strip(), taxIdentifier.strip(), "", "", place, place, true);
+        }
+    }
+
     record LayoutFileJson(
             @NotBlank @Pattern(regexp = "[\\p{L}\\p{Nd} _-]{1,30}")
             String name,
@@ -39,8 +64,7 @@ public record LayoutJson(
             @NotNull LayoutField.Scope per,
             boolean headed,
 
-            @NotNull @Size(min = 1, max = LayoutFile.MOST_COLUMNS)
-            List<@Valid LayoutColumnJson> columns,
+            @NotNull @Size(max = LayoutFile.MOST_COLUMNS) List<@Valid LayoutColumnJson> columns,
 
             @NotNull @Size(max = LayoutFile.MOST_COLUMNS) List<@Valid LayoutColumnJson> splits) {}
 
@@ -71,7 +95,8 @@ public record LayoutJson(
                                 file.headed(),
                                 columns(file.columns()),
                                 columns(file.splits())))
-                        .toList());
+                        .toList(),
+                OwnJson.of(layout.own()));
     }
 
     private static List<LayoutColumnJson> columns(List<LayoutColumn> columns) {
@@ -93,7 +118,8 @@ public record LayoutJson(
                     files.stream()
                             .map(file -> new LayoutFile(
                                     file.name(), file.per(), file.headed(), said(file.columns()), said(file.splits())))
-                            .toList());
+                            .toList(),
+                    own.party());
         } catch (DateTimeException e) {
             throw invalid("“" + days + "” is no way to write a day; dd/MM/uuuu is one");
         } catch (IllegalArgumentException e) {

@@ -11,6 +11,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -139,8 +140,9 @@ public class Layouts {
     public boolean namesItems(long ledgerId, Carries carries) {
         return of(ledgerId, carries).stream()
                 .limit(1)
-                .flatMap(layout -> layout.files().stream())
-                .flatMap(file -> java.util.stream.Stream.concat(file.columns().stream(), file.splits().stream()))
-                .anyMatch(column -> column.field() == LayoutField.ITEM);
+                .anyMatch(layout -> !layout.medium().isTable()
+                        || layout.files().stream()
+                                .flatMap(file -> Stream.concat(file.columns().stream(), file.splits().stream()))
+                                .anyMatch(column -> column.field() == LayoutField.ITEM));
     }
 }

@@ -272,6 +272,17 @@ public class SourceCatalogue {
         return names("source_category", sourceId);
     }
 
+    /// In which those of these items are sold of which it tells, by codes.
+    public Map<String, String> units(long sourceId, Collection<String> codes) {
+        Map<String, String> units = new HashMap<>();
+        jdbc.sql("select code, unit from source_item where source_id = :id and code = any(:codes) and unit <> ''")
+                .param("id", sourceId)
+                .param("codes", codes.toArray(String[]::new))
+                .query((row, n) -> units.put(row.getString("code"), row.getString("unit")))
+                .list();
+        return units;
+    }
+
     /// Names of those of these items that it knows, by codes.
     public Map<String, String> itemNames(long sourceId, Collection<String> codes) {
         Map<String, String> names = new HashMap<>();

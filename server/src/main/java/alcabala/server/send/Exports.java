@@ -9,6 +9,7 @@ import alcabala.server.crossing.FileDispatches;
 import alcabala.server.crossing.Posting;
 import alcabala.server.crossing.Postings;
 import alcabala.server.files.BatchFiles;
+import alcabala.server.files.InvoiceFactsOf;
 import alcabala.server.files.Layouts;
 import alcabala.server.platform.DocumentJson;
 import alcabala.server.platform.NotPossibleException;
@@ -34,13 +35,21 @@ class Exports {
     private final FileDispatches dispatches;
     private final Layouts layouts;
     private final BatchFiles files;
+    private final InvoiceFactsOf facts;
     private final Clock clock;
 
-    Exports(Postings postings, FileDispatches dispatches, Layouts layouts, BatchFiles files, Clock clock) {
+    Exports(
+            Postings postings,
+            FileDispatches dispatches,
+            Layouts layouts,
+            BatchFiles files,
+            InvoiceFactsOf facts,
+            Clock clock) {
         this.postings = postings;
         this.dispatches = dispatches;
         this.layouts = layouts;
         this.files = files;
+        this.facts = facts;
         this.clock = clock;
     }
 
@@ -86,11 +95,9 @@ class Exports {
         List<Row> rows = documents.stream()
                 .map(each -> row(route, delivery, each, before.contains(each.id())))
                 .toList();
-        Written written = files.write(
-                batch,
-                layout,
-                rows.stream().flatMap(row -> row.exported().stream()).toList(),
-                who);
+        List<Exported> records =
+                rows.stream().flatMap(row -> row.exported().stream()).toList();
+        Written written = files.write(batch, layout, records, facts.of(route, layout, records), who);
         Map<String, Written.Place> places =
                 written.places().stream().collect(Collectors.toMap(Written.Place::reference, Function.identity()));
         List<FileDispatches.Leaving> leaving = new ArrayList<>(documents.size());

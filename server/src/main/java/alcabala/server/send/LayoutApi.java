@@ -1,11 +1,16 @@
 package alcabala.server.send;
 
 import alcabala.formats.layout.Exported;
+import alcabala.formats.layout.InvoiceFacts;
 import alcabala.formats.layout.Layout;
 import alcabala.formats.layout.Layout.Carries;
 import alcabala.formats.layout.LayoutExample;
 import alcabala.formats.layout.LayoutField;
 import alcabala.formats.layout.LayoutWriter;
+import alcabala.formats.layout.Written;
+import alcabala.server.files.BatchFiles;
+import alcabala.server.files.GapJson;
+import alcabala.server.files.InvoiceFactsOf;
 import alcabala.server.files.LayoutJson;
 import alcabala.server.files.Layouts;
 import alcabala.server.platform.NotPossibleException;
@@ -17,6 +22,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
@@ -40,10 +46,13 @@ import org.springframework.web.multipart.MultipartFile;
 @RestController
 @RequestMapping("/api/layouts")
 class LayoutApi {
+    /// As if it were the first batch of all.
+    private static final String SHOWN_AS = "B0.1";
     private static final int LARGEST_EXAMPLE = 5 * 1024 * 1024;
     private final Routes routes;
     private final Layouts layouts;
     private final LayoutSamples samples;
+    private final InvoiceFactsOf facts;
 
     /// @param id null for one that the kind of the ledger brings along
     record KnownLayout(Long id, int version, LayoutJson layout) {}
@@ -63,21 +72,24 @@ class LayoutApi {
 
     record ShowJson(@NotBlank String route, @NotNull @Valid LayoutJson layout) {}
 
-    /// @param rows its first ones, cell by cell
-    record ShownFile(String name, List<List<String>> rows) {}
+    /// @param rows its first ones, cell by cell; none of what is no table
+    /// @param text of the first record, where it is no table
+    record ShownFile(String name, List<List<String>> rows, String text) {}
 
     /// @param records how many it is shown on
-    record ShownLayout(int records, List<ShownFile> files) {}
+    /// @param gaps what these lack that the standard of the medium asks for
+    record ShownLayout(int records, List<ShownFile> files, List<GapJson> gaps) {}
 
     record ExampleAsked(
             @NotBlank String route,
             @NotBlank @Size(max = 60) String name,
             @NotNull Carries carries) {}
 
-    LayoutApi(Routes routes, Layouts layouts, LayoutSamples samples) {
+    LayoutApi(Routes routes, Layouts layouts, LayoutSamples samples, InvoiceFactsOf facts) {
         this.routes = routes;
         this.layouts = layouts;
         this.samples = samples;
+        this.facts = facts;
     }
 
     @GetMapping
@@ -113,13 +125,32 @@ class LayoutApi {
     @PostMapping("/shown")
     ShownLayout shown(@Valid @RequestBody ShowJson show) {
         Layout layout = show.layout().layout();
-        List<Exported> records = samples.of(routes.getLeading(show.route()), layout.carries());
-        List<List<List<String>>> rows = new LayoutWriter(layout).shown(records, "B0.1");
+        RouteRow route = routes.getLeading(show.route());
+        List<Exported> records = samples.of(route, layout.carries());
+        return layout.medium().isTable() ? tables(layout, records) : invoices(route, layout, records);
+    }
+
+    private static ShownLayout tables(Layout layout, List<Exported> records) {
+        List<List<List<String>>> rows = new LayoutWriter(layout).shown(records, SHOWN_AS);
         List<ShownFile> files = new ArrayList<>();
         for (int i = 0; i < layout.files().size(); i++) {
-            files.add(new ShownFile(layout.files().get(i).name(), rows.get(i)));
+            files.add(new ShownFile(layout.files().get(i).name(), rows.get(i), ""));
         }
-        return new ShownLayout(records.size(), files);
+        return new ShownLayout(records.size(), files, List.of());
+    }
+
+    private ShownLayout invoices(RouteRow route, Layout layout, List<Exported> records) {
+        InvoiceFacts known = facts.of(route, layout, records);
+        List<Written.Gap> gaps =
+                BatchFiles.written(layout, records, known, SHOWN_AS).gaps();
+        String text = records.stream()
+                .limit(1)
+                .map(first -> BatchFiles.written(layout, List.of(first), known, SHOWN_AS))
+                .map(written -> new String(written.files().getFirst().content(), StandardCharsets.UTF_8))
+                .findFirst()
+                .orElse("");
+        ShownFile file = new ShownFile(layout.files().getFirst().name(), List.of(), text);
+        return new ShownLayout(records.size(), List.of(file), GapJson.of(gaps));
     }
 
     /// Makes one after a file of the ledger's own; nothing is kept.

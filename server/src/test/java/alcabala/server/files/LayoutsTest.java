@@ -2,13 +2,21 @@ package alcabala.server.files;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.accounting.document.Document;
+import alcabala.formats.ReadResult;
+import alcabala.formats.ubl.UblReader;
 import alcabala.server.Api;
 import alcabala.server.Ellery;
 import alcabala.server.World;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -116,8 +124,91 @@ class LayoutsTest {
                 .isEqualTo(api.get("/api/batches/" + batch + "/files/download").body());
     }
 
+    private static ObjectNode invoices(String name) {
+        ObjectNode layout = bundled().put("name", name).put("medium", "UBL");
+        ((ObjectNode) layout.get("files").get(0)).put("per", "RECORD").putArray("columns");
+        layout.putObject("own")
+                .put("name", "Corvane Boatyards, Port Ellery")
+                .put("taxIdentifier", "")
+                .put("street", "1 Slip Road")
+                .put("city", "Port Ellery")
+                .put("postalZone", "")
+                .put("country", "CA");
+        return layout;
+    }
+
+    /// Shown before it is kept, with what the standard would still ask for; read by a reader of the standard.
+    @Test
+    void invoicesOfTheStandardGoAsFilesToo() throws IOException {
+        ObjectNode layout = invoices("As invoices");
+        JsonNode shown = api.post("/api/layouts/shown", Map.of("route", Ellery.ROUTE, "layout", layout))
+                .json();
+        assertThat(shown.get("files").get(0).get("text").asString())
+                .contains("<cac:AdditionalDocumentReference>", "Slip Road");
+        assertThat(shown.get("gaps").findValuesAsString("rule"))
+                .contains("BR-S-02")
+                .doesNotContain("BR-06", "BR-09");
+        ((ObjectNode) layout.get("own")).put("taxIdentifier", "CA123456789");
+        assertThat(keep(null, 0, layout).status()).isEqualTo(200);
+        Map<String, Object> order = ellery.order(ellery.choice(2));
+        order.put("layout", "As invoices");
+        long batch = api.post("/api/batches", order).json().get("id").asLong();
+
+        JsonNode files = api.get("/api/batches/" + batch + "/files").json();
+        assertThat(files.get("files").findValuesAsString("name")).containsExactly("sales-B" + batch + ".1.zip");
+        assertThat(files.get("gaps").findValuesAsString("rule")).doesNotContain("BR-S-02");
+        List<Document> read = read(batch);
+        JsonNode dispatches = ellery.batch(batch).get("dispatches");
+        assertThat(read)
+                .extracting(Document::number)
+                .containsExactlyInAnyOrderElementsOf(dispatches.findValuesAsString("number"));
+        assertThat(read).allSatisfy(each -> {
+            assertThat(each.seller().name()).isEqualTo("Corvane Boatyards, Port Ellery");
+            assertThat(each.buyer().name()).isNotBlank();
+        });
+        long gross = world.jdbc()
+                .sql("select sum(gross) from record r join dispatch d on d.record_id = r.id where d.batch_id = :batch")
+                .param("batch", batch)
+                .query(Long.class)
+                .single();
+        assertThat(read.stream()
+                        .mapToLong(each -> each.totals().payable().getAmountMinorLong())
+                        .sum())
+                .isEqualTo(gross);
+
+        List<Long> records = dispatches
+                .valueStream()
+                .map(each -> each.get("documentId").asLong())
+                .toList();
+        Api.Response settled = api.post(
+                "/api/batches/" + batch + "/settle",
+                Map.of("records", records.subList(0, 1), "outcome", "accepted", "number", "E-77"));
+        assertThat(settled.json().get("documents").asInt()).isOne();
+    }
+
+    private static List<Document> read(long batch) throws IOException {
+        byte[] content = world.jdbc()
+                .sql("select content from batch_file where batch_id = :batch")
+                .param("batch", batch)
+                .query((row, n) -> row.getBytes(1))
+                .single();
+        List<Document> read = new ArrayList<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(content))) {
+            for (ZipEntry each = zip.getNextEntry(); each != null; each = zip.getNextEntry()) {
+                assertThat(each.getName()).matches("[\\w.-]+\\.xml");
+                read.add(((ReadResult.Read) new UblReader().read(zip.readAllBytes())).document());
+            }
+        }
+        return read;
+    }
+
     @Test
     void whatCannotBeALayoutIsSaid() {
+        assertThat(sentence(invoices("x").put("carries", "SETTLEMENTS"))).contains("and no payments");
+        assertThat(sentence(bundled().put("medium", "UBL"))).contains("one file, without columns");
+        ObjectNode bare = bundled();
+        ((ObjectNode) bare.get("files").get(0)).putArray("columns");
+        assertThat(sentence(bare)).contains("1 to 100 columns");
         assertThat(sentence(bundled().put("days", "dd/MM"))).contains("“dd/MM” is no way to write a day");
         assertThat(sentence(bundled().put("grouping", "."))).contains("another than the decimal one");
         ObjectNode number = bundled();

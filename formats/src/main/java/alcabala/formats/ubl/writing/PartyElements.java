@@ -40,21 +40,32 @@ final class PartyElements {
             identification.setID(Text.of(party.code()));
             element.addPartyIdentification(identification);
         }
-        element.setPostalAddress(address(party.billTo()));
+        if (!party.billTo().equals(Address.NONE)) {
+            element.setPostalAddress(address(party.billTo()));
+        }
         if (taxed && !party.taxIdentifier().isEmpty()) {
             PartyTaxSchemeType scheme = new PartyTaxSchemeType();
             scheme.setCompanyID(Text.of(party.taxIdentifier()));
             scheme.setTaxScheme(vat());
             element.addPartyTaxScheme(scheme);
         }
-        PartyLegalEntityType legal = new PartyLegalEntityType();
-        legal.setRegistrationName(Text.of(party.name()));
-        if (!taxed && !party.taxIdentifier().isEmpty()) {
-            legal.setCompanyID(Text.of(party.taxIdentifier()));
-        }
-        element.addPartyLegalEntity(legal);
+        legal(party, taxed, element);
         contact(party, element);
         return element;
+    }
+
+    private static void legal(Party party, boolean taxed, PartyType element) {
+        boolean registered = !taxed && !party.taxIdentifier().isEmpty();
+        if (!party.name().isEmpty() || registered) {
+            PartyLegalEntityType legal = new PartyLegalEntityType();
+            if (!party.name().isEmpty()) {
+                legal.setRegistrationName(Text.of(party.name()));
+            }
+            if (registered) {
+                legal.setCompanyID(Text.of(party.taxIdentifier()));
+            }
+            element.addPartyLegalEntity(legal);
+        }
     }
 
     /// Where goods go (BG-13), as far as it is known.

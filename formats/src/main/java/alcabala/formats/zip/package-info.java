@@ -1,0 +1,2 @@
+/// Several files as one.
+package alcabala.formats.zip;
