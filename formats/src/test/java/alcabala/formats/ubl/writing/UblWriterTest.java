@@ -100,7 +100,7 @@ class UblWriterTest {
                 Arguments.of(between(placeless, OTHER, TaxCategory.S), Missing.SELLER_COUNTRY, "BR-09"),
                 Arguments.of(between(untaxed, OTHER, TaxCategory.S), Missing.SELLER_TAX_IDENTIFIER, "BR-S-02"),
                 Arguments.of(between(US, nameless, TaxCategory.S), Missing.BUYER_NAME, "BR-07"),
-                Arguments.of(between(US, bare, TaxCategory.S), Missing.BUYER_COUNTRY, "BR-11"),
+                Arguments.of(between(US, placeless, TaxCategory.S), Missing.BUYER_COUNTRY, "BR-11"),
                 Arguments.of(between(US, untaxed, TaxCategory.AE), Missing.BUYER_TAX_IDENTIFIER, "BR-AE-02"),
                 Arguments.of(taxed(TaxCategory.K), Missing.DELIVERY_DATE, "BR-IC-11"),
                 Arguments.of(between(US, bare, TaxCategory.K), Missing.DELIVERY_COUNTRY, "BR-IC-12"));
