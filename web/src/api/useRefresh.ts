@@ -7,9 +7,19 @@ export function useRefresh() {
   return useCallback(
     () =>
       Promise.all(
-        ['documents', 'map', 'road', 'batches', 'batch', 'load', 'bankings', 'choices', 'readiness'].map(
-          (key) => client.invalidateQueries({ queryKey: [key] }),
-        ),
+        [
+          'documents',
+          'map',
+          'road',
+          'batches',
+          'batch',
+          'load',
+          'bankings',
+          'choices',
+          'readiness',
+          'cut-over',
+          'layouts',
+        ].map((key) => client.invalidateQueries({ queryKey: [key] })),
       ),
     [client],
   );

@@ -14,6 +14,7 @@ const WORDS: Record<Work['kind'], string> = {
   COMPILING: 'Compiling again',
   MATCHING: 'Comparing parties',
   REWRITING: 'Writing items anew',
+  CUT_OVER: 'Comparing both sides',
   SUPPOSING: 'Working out what would change',
   TEST: 'Trying a connection',
   CONSENT: 'Taking up a consent',

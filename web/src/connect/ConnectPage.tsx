@@ -3,6 +3,7 @@ import { connectQuery, setAsideQuery } from '../api/queries';
 import { useSession } from '../app/current';
 import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
+import { CutOverPage } from '../cutover/CutOverPage';
 import { LayoutsPage } from '../files/LayoutsPage';
 import { ConsentSlip } from './ConsentSlip';
 import { CountsView } from './CountsView';
@@ -26,6 +27,7 @@ const VIEWS = [
   { view: 'readiness', name: 'Readiness' },
   { view: 'reference', name: 'Reference data' },
   { view: 'counts', name: 'Counts of both sides' },
+  { view: 'cut-over', name: 'Cut-over' },
   { view: 'set-aside', name: 'Set aside' },
   { view: 'people', name: 'People' },
   { view: 'trail', name: 'Trail' },
@@ -36,7 +38,8 @@ export function ConnectPage() {
   const { me, route } = useSession();
   const leads = route !== undefined && route.ledger !== '';
   const shows = (name: string) =>
-    (!['counts', 'readiness', 'settings'].includes(name) || leads) &&
+    (!['counts', 'readiness', 'settings', 'cut-over'].includes(name) || leads) &&
+    (name !== 'cut-over' || !route?.toFiles) &&
     (name !== 'layouts' || (leads && route.toFiles)) &&
     (name !== 'people' || me.role === 'ADMINISTRATOR');
   const view = useView();
@@ -100,6 +103,7 @@ export function ConnectPage() {
       {at?.view === 'settings' && leads && <SettingsPage route={route} />}
       {at?.view === 'readiness' && leads && <ReadinessPage route={route} />}
       {at?.view === 'layouts' && leads && <LayoutsPage route={route} />}
+      {at?.view === 'cut-over' && leads && <CutOverPage key={route.code} route={route} />}
       {at?.view === 'counts' && leads && <CountsView route={route} />}
     </section>
   );

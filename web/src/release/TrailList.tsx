@@ -51,6 +51,8 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'field-not-brought-back': (d) =>
     `Field ${text(d.field)} not brought back (${text(d.value)}): ${text(d.reason)}`,
   'payment-brought-back': (d) => `Payment brought back: ${text(d.paid)} of ${text(d.gross)} paid`,
+  'taken-over': (d) => `Paired at cut-over with ${text(d.number)}, which ${text(d.ledger)} had already`,
+  'taken-apart': (d) => `Taken apart from what ${text(d.ledger)} has`,
   settled: (d) => `${text(d.amount)} of it settled by ${text(d.by)}`,
   'opened-again': (d) => `${text(d.amount)} of it open again: ${text(d.by)} was taken back`,
   'tax-decided-otherwise': (d) =>

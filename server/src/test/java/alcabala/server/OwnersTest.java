@@ -83,7 +83,9 @@ class OwnersTest {
                         "send",
                         "own_list",
                         "clear",
-                        "banking banking_receipt")
+                        "banking banking_receipt",
+                        "cutover",
+                        "cut_over cut_over_there")
                 .forEach((owner, tables) -> Stream.of(tables.split(" ")).forEach(table -> owners.put(table, owner)));
         return owners;
     }

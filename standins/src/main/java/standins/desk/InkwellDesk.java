@@ -1,6 +1,7 @@
 package standins.desk;
 
 import java.math.BigDecimal;
+import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -27,6 +28,7 @@ import standins.inkwell.Entries;
 import standins.inkwell.Entry;
 import standins.inkwell.Items;
 import standins.inkwell.Masters;
+import standins.inkwell.OpenItems;
 import standins.inkwell.Payments;
 import standins.inkwell.Posting;
 import standins.inkwell.Voiding;
@@ -54,6 +56,8 @@ class InkwellDesk {
     private final Entries entries;
     private final Voiding voiding;
     private final Added added;
+    private final OpenItems openItems;
+    private final Clock clock;
 
     record Setting(String name, String says, boolean on) {}
 
@@ -64,7 +68,11 @@ class InkwellDesk {
             Payments payments,
             Entries entries,
             Voiding voiding,
-            Added added) {
+            Added added,
+            OpenItems openItems,
+            Clock clock) {
+        this.openItems = openItems;
+        this.clock = clock;
         this.entries = entries;
         this.voiding = voiding;
         this.added = added;
@@ -91,8 +99,9 @@ class InkwellDesk {
     }
 
     @GetMapping("/balances")
-    String balances(Model model) {
-        model.addAttribute("balances", posting.balances());
+    String balances(@RequestParam(required = false) LocalDate on, Model model) {
+        model.addAttribute("balances", openItems.balances(on));
+        model.addAttribute("on", on == null ? LocalDate.now(clock) : on);
         return "inkwell-balances";
     }
 

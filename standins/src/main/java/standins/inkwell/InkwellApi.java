@@ -26,6 +26,7 @@ class InkwellApi {
     private final Entries entries;
     private final Voiding voiding;
     private final Numbers numbers;
+    private final OpenItems openItems;
     private final Requests requests;
     private final Added added;
     private final JdbcClient jdbc;
@@ -38,6 +39,7 @@ class InkwellApi {
             Entries entries,
             Voiding voiding,
             Numbers numbers,
+            OpenItems openItems,
             Requests requests,
             Added added,
             JdbcClient jdbc) {
@@ -49,6 +51,7 @@ class InkwellApi {
         this.entries = entries;
         this.voiding = voiding;
         this.numbers = numbers;
+        this.openItems = openItems;
         this.requests = requests;
         this.jdbc = jdbc;
     }
@@ -259,9 +262,19 @@ class InkwellApi {
         return posting.get(document).journal();
     }
 
+    /// @param on at the end of this day; null for all that is booked
     @GetMapping("/balances")
-    List<Books.Balance> balances() {
-        return posting.balances();
+    List<Books.Balance> balances(@RequestParam(required = false) LocalDate on) {
+        return openItems.balances(on);
+    }
+
+    /// What was open at the end of a day, of what is dated by then.
+    @GetMapping("/documents/open")
+    List<OpenItems.Open> open(
+            @RequestParam LocalDate on,
+            @RequestParam(defaultValue = "") String after,
+            @RequestParam(defaultValue = "100000") int limit) {
+        return openItems.of(on, after, limit);
     }
 
     /// Which of these numbers are in use; a POST for the length of the list.

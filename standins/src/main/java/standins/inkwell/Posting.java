@@ -193,14 +193,6 @@ public class Posting {
                 .orElse(null);
     }
 
-    public List<Books.Balance> balances() {
-        return jdbc.sql("""
-                select a.code, a.name, a.type, coalesce(sum(l.debit), 0.00) as debit, coalesce(sum(l.credit), 0.00) as credit,
-                    coalesce(sum(l.debit - l.credit), 0.00) as balance
-                from inkwell_account a left join inkwell_journal_line l on l.account = a.code
-                group by a.code, a.name, a.type order by a.code""").query(Books.Balance.class).list();
-    }
-
     /// Amounts are those in the currency of the books.
     public Books.Counts counts() {
         return jdbc.sql("""

@@ -694,7 +694,7 @@ class BooksTest {
     }
 
     private static BigDecimal balance(String account) {
-        return saltmere(() -> posting.balances()).stream()
+        return saltmere(() -> own.part(OpenItems.class).balances(null)).stream()
                 .filter(each -> each.code().equals(account))
                 .map(Books.Balance::balance)
                 .findFirst()

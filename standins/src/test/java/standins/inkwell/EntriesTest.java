@@ -60,7 +60,7 @@ class EntriesTest {
     }
 
     private static BigDecimal balance(String account) {
-        return saltmere(posting::balances).stream()
+        return saltmere(() -> own.part(OpenItems.class).balances(null)).stream()
                 .filter(each -> each.code().equals(account))
                 .findFirst()
                 .orElseThrow()

@@ -66,7 +66,7 @@ public final class DocumentNumbers {
     }
 
     /// `INV 00417` and `INV-417` are `INV417`.
-    private static String withoutSigns(String number) {
+    public static String withoutSigns(String number) {
         String bare =
                 LEADING_ZEROS.matcher(SIGNS.matcher(number).replaceAll(" ")).replaceAll("");
         return written(bare);

@@ -257,7 +257,7 @@ public class LedgerNews {
         }
         links.seen(linked.recordId(), record, clock.instant());
         if (paid) {
-            settlements.paidOtherwise(linked.recordId());
+            settlements.of(linked.recordId(), "is paid otherwise");
         }
         if (news) {
             trail.write(

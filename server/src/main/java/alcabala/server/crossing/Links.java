@@ -85,9 +85,26 @@ public class Links {
     /// What was entered on the ledger is paired from the start; its source's half is what it was told, until it
     /// answers.
     public void entered(long recordId, long ledgerId, LedgerRecord there, Half source, Instant now) {
+        pair(recordId, ledgerId, there, source, now, false);
+    }
+
+    /// Both sides had it before: what each has is what is agreed on.
+    void takenOver(long recordId, long ledgerId, LedgerRecord there, Half source, Instant now) {
+        pair(recordId, ledgerId, there, source, now, true);
+    }
+
+    /// @return false when it was not paired by having been taken over
+    boolean takeApart(long recordId) {
+        return jdbc.sql("delete from link where record_id = :id and taken_over")
+                        .param("id", recordId)
+                        .update()
+                > 0;
+    }
+
+    private void pair(long recordId, long ledgerId, LedgerRecord there, Half source, Instant now, boolean takenOver) {
         jdbc.sql("""
-                insert into link (record_id, ledger_id, ledger_ref, source_half, ledger_half, ledger_now, seen_at)
-                values (:id, :ledger, :ref, cast(:source as jsonb), cast(:half as jsonb), cast(:now as jsonb), :at)""")
+                insert into link (record_id, ledger_id, ledger_ref, source_half, ledger_half, ledger_now, seen_at, taken_over)
+                values (:id, :ledger, :ref, cast(:source as jsonb), cast(:half as jsonb), cast(:now as jsonb), :at, :over)""")
                 .param("id", recordId)
                 .param("ledger", ledgerId)
                 .param("ref", there.id())
@@ -95,6 +112,7 @@ public class Links {
                 .param("half", write(there.half()))
                 .param("now", json.writeValueAsString(there))
                 .param("at", Timestamp.from(now))
+                .param("over", takenOver)
                 .update();
     }
 

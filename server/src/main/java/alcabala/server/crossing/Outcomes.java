@@ -121,6 +121,33 @@ public class Outcomes {
                 .update();
     }
 
+    /// Stands there without having been sent.
+    void takenOver(long id, String currency, LedgerRecord there, Instant now) {
+        jdbc.sql("""
+                update record set outcome = 'posted', outcome_revision = revision, ledger_ref = :ref, ledger_number = :number,
+                    ledger_version = :version, ledger_gross = :gross, ledger_due = :due, paid = :paid, crossed_at = :now,
+                    ledger_differs = false, refusal = '', version = version + 1
+                where id = :id""")
+                .param("ref", there.id())
+                .param("number", there.number())
+                .param("version", there.version())
+                .param("gross", Amounts.minor(currency, there.gross()))
+                .param("due", there.due(), Types.DATE)
+                .param("paid", Amounts.minor(currency, there.paid()))
+                .param("now", Timestamp.from(now))
+                .param("id", id)
+                .update();
+    }
+
+    /// Stands there no more, as far as is known here.
+    void takenApart(long id) {
+        jdbc.sql("""
+                update record set outcome = null, outcome_revision = null, ledger_ref = null, ledger_number = null,
+                    ledger_version = null, ledger_gross = null, ledger_due = null, ledger_differs = false, paid = 0,
+                    crossed_at = null, version = version + 1
+                where id = :id""").param("id", id).update();
+    }
+
     /// What the ledger tells of a record that stands there.
     ///
     /// @param paid minor units

@@ -54,11 +54,14 @@ class Settlements {
         compile(record, dispatch.recordId(), record.kind().word() + " " + record.number() + " crossed");
     }
 
-    /// The ledger says that a document is paid otherwise than was known: what settles it may take more or less.
-    void paidOtherwise(long documentId) {
+    /// Something else became of a document: the ledger says that it is paid otherwise than was known, or it stands
+    /// there without having been sent. What settles it may take more or less.
+    ///
+    /// @param what after its number
+    void of(long documentId, String what) {
         if (named(documentId)) {
             Record document = records.record(documentId);
-            compile(document, documentId, document.number() + " is paid otherwise");
+            compile(document, documentId, document.number() + " " + what);
         }
     }
 

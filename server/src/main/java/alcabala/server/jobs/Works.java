@@ -68,6 +68,7 @@ public class Works {
         COMPILING(false),
         SUPPOSING(false),
         REWRITING(false),
+        CUT_OVER(false),
         MATCHING(false),
         TEST(true),
         CONSENT(true),

@@ -262,10 +262,19 @@ public class LedgerReference {
                 .optional();
     }
 
+    /// By their codes, as far as there are such parties.
+    public Map<String, String> partyNames(long ledgerId, Collection<String> codes) {
+        return names("ledger_party", ledgerId, codes);
+    }
+
     /// By their codes, as far as there are such accounts.
     public Map<String, String> accountNames(long ledgerId, Collection<String> codes) {
+        return names("ledger_account", ledgerId, codes);
+    }
+
+    private Map<String, String> names(String table, long ledgerId, Collection<String> codes) {
         Map<String, String> names = new HashMap<>();
-        jdbc.sql("select code, name from ledger_account where ledger_id = :id and code = any(:codes) and not gone")
+        jdbc.sql("select code, name from " + table + " where ledger_id = :id and code = any(:codes) and not gone")
                 .param("id", ledgerId)
                 .param("codes", codes.toArray(String[]::new))
                 .query((row, n) -> names.put(row.getString("code"), row.getString("name")))

@@ -104,6 +104,10 @@ class EndpointsTest {
             GET /api/batches/{id}/mail                             administrator bookkeeper reviewer
             GET /api/register                                      administrator bookkeeper reviewer
             GET /api/loads                                         administrator bookkeeper reviewer
+            GET /api/cut-over                                      administrator bookkeeper reviewer
+            POST /api/cut-over                                     administrator bookkeeper
+            POST /api/cut-over/pairs                               administrator bookkeeper
+            POST /api/cut-over/pairs/apart                         administrator bookkeeper
             GET /api/bankings                                      administrator bookkeeper reviewer
             GET /api/bankings/waiting                              administrator bookkeeper reviewer
             GET /api/bankings/sheet                                administrator bookkeeper reviewer

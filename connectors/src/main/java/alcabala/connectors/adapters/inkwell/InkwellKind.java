@@ -11,12 +11,15 @@ import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.OffersCompanies;
 import alcabala.connectors.ledger.ReadsReferenceData;
 import alcabala.connectors.ledger.ReplacesDocuments;
+import alcabala.connectors.ledger.ReplacesJournals;
 import alcabala.connectors.ledger.ReplacesSettlements;
 import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.ShowsConsent;
 import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesDocuments;
+import alcabala.connectors.ledger.TakesJournals;
 import alcabala.connectors.ledger.TakesSettlements;
+import alcabala.connectors.ledger.TellsBalances;
 import alcabala.connectors.ledger.TellsNumbers;
 import alcabala.connectors.spi.Capability;
 import alcabala.connectors.spi.Connection;
@@ -66,6 +69,9 @@ public final class InkwellKind implements ConnectionKind {
                 FindsByReference.class,
                 FeedsChanges.class,
                 TellsNumbers.class,
+                TellsBalances.class,
+                TakesJournals.class,
+                ReplacesJournals.class,
                 Counts.class,
                 OffersCompanies.class,
                 ShowsConsent.class);

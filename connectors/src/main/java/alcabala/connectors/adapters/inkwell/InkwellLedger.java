@@ -15,7 +15,6 @@ import alcabala.connectors.Access;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.Unusable;
-import alcabala.connectors.http.Ahead;
 import alcabala.connectors.http.Http;
 import alcabala.connectors.http.Json;
 import alcabala.connectors.http.Understood;
@@ -44,8 +43,10 @@ import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TakesJournals;
 import alcabala.connectors.ledger.TakesSettlements;
+import alcabala.connectors.ledger.TellsBalances;
 import alcabala.connectors.ledger.TellsNumbers;
 import alcabala.connectors.spi.Place;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
@@ -77,9 +78,9 @@ final class InkwellLedger
                 FindsByReference,
                 FeedsChanges,
                 TellsNumbers,
+                TellsBalances,
                 Counts {
     private static final String SYSTEM = "Inkwell";
-    private static final int PAGE = 2000;
     private static final Set<String> CROSSES = Set.of("document", "payment", "journal");
     private final Http http;
 
@@ -411,28 +412,29 @@ final class InkwellLedger
     /// Asks on after the last one of each page, until a page is not full. The next page is on its way while this one is
     /// worked on.
     private <T> void pages(String path, String key, Function<JsonNode, T> mapping, Consumer<List<T>> page) {
-        try (Ahead<JsonNode> ahead = new Ahead<>()) {
-            ahead.ask(() -> page(path, ""));
-            boolean more = true;
-            while (more) {
-                JsonNode answer = ahead.answer();
-                more = answer.size() == PAGE;
-                if (more) {
-                    String last = text(answer.get(PAGE - 1), key);
-                    ahead.ask(() -> page(path, last));
-                }
-                page.accept(answer.valueStream()
-                        .map(node ->
-                                Understood.read(SYSTEM, "an entry of " + path.substring(1), () -> mapping.apply(node)))
-                        .toList());
-            }
-        }
+        new InkwellPages(http)
+                .of(
+                        path + "?",
+                        key,
+                        answer -> page.accept(answer.valueStream()
+                                .map(node -> Understood.read(
+                                        SYSTEM, "an entry of " + path.substring(1), () -> mapping.apply(node)))
+                                .toList()));
     }
 
-    private JsonNode page(String path, String after) {
-        return Understood.list(
+    @Override
+    public List<Balance> balances(LocalDate day) {
+        JsonNode balances =
+                Understood.list(SYSTEM, "balances", http.get("/balances?on={on}", JsonNode.class, day.toString()));
+        return Understood.read(
                 SYSTEM,
-                path.substring(1),
-                http.get(path + "?after={after}&limit={limit}", JsonNode.class, after, PAGE));
+                "its balances",
+                () -> balances.valueStream().map(InkwellOpen::balance).toList());
+    }
+
+    @Override
+    public void openDocuments(LocalDate day, Consumer<OpenPage> page) {
+        new InkwellPages(http)
+                .of("/documents/open?on=" + day + "&", "id", answer -> page.accept(InkwellOpen.page(answer)));
     }
 }

@@ -1,0 +1,67 @@
+package alcabala.server.cutover;
+
+import alcabala.server.crossing.TakenOver;
+import alcabala.server.jobs.Works.Progress;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.route.RouteRow;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Component;
+
+/// Pairs documents one by one, so that what cannot be paired is left with its reason and the rest goes on.
+@Component
+class CutOverLinks {
+    /// More reasons than anybody reads.
+    private static final int NAMED = 20;
+
+    private final CutOverStore store;
+    private final TakenOver takenOver;
+
+    record Wanted(long record, String there) {}
+
+    /// @param left how many could not be
+    /// @param reasons of the first 20 of these
+    record Paired(int done, int left, List<String> reasons) {}
+
+    CutOverLinks(CutOverStore store, TakenOver takenOver) {
+        this.store = store;
+        this.takenOver = takenOver;
+    }
+
+    Paired pair(RouteRow route, long asked, List<Wanted> wanted, String who, Progress at) {
+        Tally tally = new Tally();
+        for (Wanted each : wanted) {
+            tally.of(() -> takenOver.link(route, each.record(), store.record(asked, each.there()), who));
+            at.at(tally.done + tally.left, wanted.size());
+        }
+        return tally.paired();
+    }
+
+    Paired apart(RouteRow route, List<Long> records, String who) {
+        Tally tally = new Tally();
+        records.forEach(each -> tally.of(() -> takenOver.unlink(route, each, who)));
+        return tally.paired();
+    }
+
+    private static final class Tally {
+        private final List<String> reasons = new ArrayList<>();
+        private int done;
+        private int left;
+
+        void of(Runnable one) {
+            try {
+                one.run();
+                done++;
+            } catch (NotPossibleException e) {
+                left++;
+                if (reasons.size() < NAMED) {
+                    reasons.add(e.getMessage());
+                }
+            }
+        }
+
+        Paired paired() {
+            return new Paired(done, left, List.copyOf(reasons));
+        }
+    }
+}
