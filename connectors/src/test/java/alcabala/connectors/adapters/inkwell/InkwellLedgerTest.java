@@ -28,6 +28,7 @@ import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.Standing;
+import alcabala.connectors.ledger.TellsBalances;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
@@ -338,6 +339,41 @@ class InkwellLedgerTest {
                 .isInstanceOf(UnreachableException.class)
                 .hasMessageContaining("answered 500");
         assertThat(pages).containsExactly(2000);
+    }
+
+    /// What cannot be understood is set aside with its reason, and the rest is read.
+    @Test
+    void openDocumentsAreReadWithWhatIsOddSetAside() {
+        String odd = RECORD.replace("\"IN-1\"", "\"IN-2\"").replace("\"invoice\"", "\"tale\"");
+        String open = """
+                {"id":"%s","document":%s,"open":%s,"baseOpen":8.30}""";
+        String record = RECORD.replace("\"lines\"", "\"currency\":\"EUR\",\"lines\"");
+        answer(
+                200,
+                "["
+                        + String.join(
+                                ",",
+                                open.formatted("IN-1", record, "8.30"),
+                                open.formatted("IN-2", odd, "1"),
+                                open.formatted("IN-3", record, "1e400"),
+                                open.formatted("IN-4", RECORD, "1"))
+                        + "]");
+        List<TellsBalances.OpenPage> pages = new ArrayList<>();
+        ledger().openDocuments(LocalDate.of(2026, 9, 30), pages::add);
+        assertThat(last.getRequestURI().getQuery()).startsWith("on=2026-09-30&after=&limit=");
+        assertThat(pages.getFirst().documents()).singleElement().satisfies(each -> {
+            assertThat(each.record().number()).isEqualTo("HW-1");
+            assertThat(each.open()).isEqualByComparingTo("8.30");
+        });
+        assertThat(pages.getFirst().setAside())
+                .as("an unknown kind, an amount without bounds, no currency")
+                .hasSize(3);
+        answer(200, "[{\"code\":\"1100\",\"balance\":-12.5}]");
+        assertThat(ledger().balances(LocalDate.of(2026, 9, 30)).getFirst().amount())
+                .isEqualByComparingTo("-12.5");
+        answer(200, "{}");
+        assertThatThrownBy(() -> ledger().balances(LocalDate.of(2026, 9, 30)))
+                .isInstanceOf(AnswerUnusableException.class);
     }
 
     private static boolean waited(CountDownLatch latch) {
