@@ -5,6 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { useCurrent } from '../app/current';
 import { useView } from '../app/useView';
 import { useLast } from '../batch/useLast';
+import { MailOf } from '../mail/MailOf';
 import { Prints } from '../send/Prints';
 import { Book } from '../ui/book/Book';
 import { DayField } from '../ui/DayField';
@@ -33,7 +34,10 @@ export function BankingPage() {
   const sheet = useQuery(sheetQuery(asked));
   const shown = useLast(sheet.data, route.code);
   const back = () => void navigate(`/clear?route=${route.code}`);
+  const [mailing, setMailing] = useState(false);
+  const mail = () => setMailing((open) => !open);
   useHotkeys('esc', back);
+  useHotkeys('m', mail, { preventDefault: true, enabled: shown?.banking !== undefined });
   if (!shown) {
     return sheet.error ? <Failure error={sheet.error} /> : <p className="soft">Gathering…</p>;
   }
@@ -73,8 +77,18 @@ export function BankingPage() {
           day={shown.since}
           onDay={(next) => next && view.set({ since: next })}
         />
-        {shown.banking && <Prints path={`/api/bankings/${shown.banking.id}/report`} what="the slip" />}
+        {shown.banking && (
+          <>
+            <button type="button" className="act" aria-expanded={mailing} onClick={mail}>
+              E-mail… <Key>m</Key>
+            </button>
+            <Prints path={`/api/bankings/${shown.banking.id}/report`} what="the slip" />
+          </>
+        )}
       </div>
+      {mailing && shown.banking && (
+        <MailOf subject={{ about: 'banking', id: shown.banking.id }} onClose={() => setMailing(false)} />
+      )}
       {sheet.error && <Failure error={sheet.error} />}
       <InHand
         key={`${shown.account} ${shown.day} ${shown.since} ${shown.banking?.version ?? 0}`}

@@ -1,21 +1,20 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, client } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
-import type { Batch } from '../send/outcomes';
 import { DoOrLeave } from '../ui/DoOrLeave';
 import { Failure } from '../ui/Failure';
 import { useNotice } from '../ui/notices';
+import { send as sendMail, type Subject } from './queries';
 import { addressesIn, filled, type Mails } from './wording';
 
 interface Props {
-  batch: Batch;
+  about: Subject;
   mails: Mails;
   onClose: () => void;
 }
 
 /** The wording with words in braces, and the letter as it would be. */
-export function MailForm({ batch, mails, onClose }: Props) {
+export function MailForm({ about, mails, onClose }: Props) {
   const [to, setTo] = useState(mails.recipients.join(', '));
   const [subject, setSubject] = useState(mails.subject);
   const [body, setBody] = useState(mails.body);
@@ -24,13 +23,7 @@ export function MailForm({ batch, mails, onClose }: Props) {
   const notice = useNotice();
   const recipients = addressesIn(to);
   const send = useMutation({
-    mutationFn: () =>
-      answer(
-        client.POST('/api/batches/{id}/mail', {
-          params: { path: { id: batch.id } },
-          body: { recipients, subject, body, keep },
-        }),
-      ),
+    mutationFn: () => sendMail(about, { recipients, subject, body, keep }),
     onSuccess: async () => {
       setTo('');
       await refresh();
@@ -98,7 +91,7 @@ export function MailForm({ batch, mails, onClose }: Props) {
       </p>
       <label className="flex items-center gap-2">
         <input type="checkbox" checked={keep} onChange={(event) => setKeep(event.target.checked)} />
-        Word it so for the next batch of this route too
+        Word it so the next time on this route too
       </label>
       {send.error && <Failure error={send.error} />}
       <DoOrLeave

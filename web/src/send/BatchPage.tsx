@@ -16,7 +16,7 @@ import { useNotice } from '../ui/notices';
 import { amount, counted, day, moment, plural } from '../ui/format';
 import { FilesOfBatch } from '../files/FilesOfBatch';
 import { SettleByHand } from '../files/SettleByHand';
-import { MailOfBatch } from '../mail/MailOfBatch';
+import { MailOf } from '../mail/MailOf';
 import { Prints } from './Prints';
 import { dispatchColumns } from './dispatchColumns';
 import { isUndoable, nameOf, standing, type Batch, type Dispatch } from './outcomes';
@@ -89,7 +89,7 @@ export function BatchPage() {
       </div>
       <Totals batch={batch} />
       {batch.files && <FilesOfBatch batch={batch} />}
-      {mailing && <MailOfBatch batch={batch} onClose={() => setMailing(false)} />}
+      {mailing && <MailOf subject={{ about: 'batch', id: batch.id }} onClose={() => setMailing(false)} />}
       <Book
         name="batch"
         label="Documents of the batch"

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { batchesQuery, waitingQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
+import { MailOf } from '../mail/MailOf';
 import { Book } from '../ui/book/Book';
 import type { Column } from '../ui/book/columns';
 import { Failure } from '../ui/Failure';
@@ -10,7 +11,7 @@ import { amount, moment } from '../ui/format';
 import { Beyond } from './Beyond';
 import { Failures } from './Failures';
 import { numberOf, standing, type Batch } from './outcomes';
-import { SentInPeriod } from './SentInPeriod';
+import { SentInPeriod, type Period } from './SentInPeriod';
 import { Waits } from './Waits';
 
 const keyOf = (batch: Batch) => String(batch.id);
@@ -23,6 +24,7 @@ export function SendPage() {
   const batches = useQuery(batchesQuery(route.code));
   const rows = useMemo(() => batches.data ?? [], [batches.data]);
   const [at, setAt] = useState<string>();
+  const [mailed, setMailed] = useState<Period>();
   const columns = useMemo(() => batchColumns(route), [route]);
   return (
     <section aria-label="Send" className="sheet flex min-h-0 flex-1 flex-col rounded-b-none border-b-0">
@@ -37,8 +39,14 @@ export function SendPage() {
         <Link className="soft pb-[2px] text-[13px] underline" to={`/send/load?route=${route.code}`}>
           Everything since a day…
         </Link>
-        {rows.length > 0 && <SentInPeriod />}
+        {rows.length > 0 && <SentInPeriod onMail={setMailed} />}
       </div>
+      {mailed && (
+        <MailOf
+          subject={{ about: 'register', route: route.code, ...mailed }}
+          onClose={() => setMailed(undefined)}
+        />
+      )}
       {batches.error && <Failure error={batches.error} />}
       <Book
         name="batches"

@@ -44,6 +44,7 @@ class BankingApi {
     private final BankingStore store;
     private final BankingView view;
     private final BankingReports reports;
+    private final BankingPrints prints;
     private final Clock clock;
 
     /// @param stated what the slip or the adding machine says; empty where nobody said
@@ -63,12 +64,19 @@ class BankingApi {
             @NotBlank @Size(max = 500) String why, @Min(1) int version) {}
 
     BankingApi(
-            Routes routes, Banker banker, BankingStore store, BankingView view, BankingReports reports, Clock clock) {
+            Routes routes,
+            Banker banker,
+            BankingStore store,
+            BankingView view,
+            BankingReports reports,
+            BankingPrints prints,
+            Clock clock) {
         this.routes = routes;
         this.banker = banker;
         this.store = store;
         this.view = view;
         this.reports = reports;
+        this.prints = prints;
         this.clock = clock;
     }
 
@@ -134,8 +142,7 @@ class BankingApi {
             @RequestParam(defaultValue = "PDF") Medium as,
             @AuthenticationPrincipal SignedIn who) {
         BankingRow row = store.get(id);
-        return as.print(reports.ofOne(routes.get(row.routeId()), row, who.getName()), "banking-" + row.bankedOn())
-                .answer();
+        return prints.print(routes.get(row.routeId()), row, as, who.getName()).answer();
     }
 
     /// All of a year.

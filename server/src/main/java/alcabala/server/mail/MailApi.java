@@ -1,8 +1,7 @@
 package alcabala.server.mail;
 
-import alcabala.server.crossing.BatchHeads;
 import alcabala.server.mail.MailStore.Mail;
-import alcabala.server.route.RouteRow;
+import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -11,20 +10,21 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
+/// Tells somebody of a batch, of a banking, or of what was sent in a period.
 @RestController
-@RequestMapping("/api/batches/{id}/mail")
 class MailApi {
     private final Routes routes;
-    private final BatchHeads heads;
+    private final Subjects subjects;
     private final Mailing mailing;
     private final MailStore store;
     private final MailServer server;
@@ -54,7 +54,7 @@ class MailApi {
             List<String> files,
             List<MailJson> mails) {}
 
-    /// @param keep whether the next batch of the route is worded so too
+    /// @param keep whether the next one of the route is worded so too
     record MailOrderJson(
             @NotNull @Size(min = 1, max = 20) List<@NotBlank @Size(max = 200) String> recipients,
 
@@ -66,35 +66,75 @@ class MailApi {
 
     record AskedMail(long id) {}
 
-    MailApi(Routes routes, BatchHeads heads, Mailing mailing, MailStore store, MailServer server) {
+    MailApi(Routes routes, Subjects subjects, Mailing mailing, MailStore store, MailServer server) {
         this.routes = routes;
-        this.heads = heads;
+        this.subjects = subjects;
         this.mailing = mailing;
         this.store = store;
         this.server = server;
     }
 
-    @GetMapping
-    MailsJson of(@PathVariable long id) {
-        RouteRow route = routes.get(heads.routeOf(id));
-        Wording wording = store.findWording(route.id()).orElse(Wording.USUAL);
+    @GetMapping("/api/batches/{id}/mail")
+    MailsJson ofBatch(@PathVariable long id, Principal who) {
+        return of(subjects.batch(id, who.getName()));
+    }
+
+    @PostMapping("/api/batches/{id}/mail")
+    AskedMail sendBatch(@PathVariable long id, @Valid @RequestBody MailOrderJson order, Principal who) {
+        return send(subjects.batch(id, who.getName()), order, who);
+    }
+
+    @GetMapping("/api/bankings/{id}/mail")
+    MailsJson ofBanking(@PathVariable long id, Principal who) {
+        return of(subjects.banking(id, who.getName()));
+    }
+
+    @PostMapping("/api/bankings/{id}/mail")
+    AskedMail sendBanking(@PathVariable long id, @Valid @RequestBody MailOrderJson order, Principal who) {
+        return send(subjects.banking(id, who.getName()), order, who);
+    }
+
+    @GetMapping("/api/register/mail")
+    MailsJson ofPeriod(
+            @RequestParam String route, @RequestParam LocalDate from, @RequestParam LocalDate to, Principal who) {
+        return of(period(route, from, to, who));
+    }
+
+    @PostMapping("/api/register/mail")
+    AskedMail sendPeriod(
+            @RequestParam String route,
+            @RequestParam LocalDate from,
+            @RequestParam LocalDate to,
+            @Valid @RequestBody MailOrderJson order,
+            Principal who) {
+        return send(period(route, from, to, who), order, who);
+    }
+
+    private Subject period(String route, LocalDate from, LocalDate to, Principal who) {
+        if (to.isBefore(from)) {
+            throw NotPossibleException.invalid("period-turned", "The period ends before it begins.");
+        }
+        return subjects.period(routes.getLeading(route), from, to, who.getName());
+    }
+
+    private MailsJson of(Subject subject) {
+        Wording wording = store.findWording(subject.route().id(), subject.about())
+                .orElse(subject.about().usual());
         return new MailsJson(
                 server.isThere(),
                 server.isThere() ? server.from() : "",
                 wording.recipients(),
                 wording.subject(),
                 wording.body(),
-                mailing.words(route, id),
-                mailing.names(id),
-                store.ofBatch(id).stream().map(this::json).toList());
+                subject.words(),
+                subject.names(),
+                store.of(subject).stream().map(this::json).toList());
     }
 
-    @PostMapping
-    AskedMail send(@PathVariable long id, @Valid @RequestBody MailOrderJson order, Principal who) {
-        RouteRow route = routes.get(heads.routeOf(id));
+    private AskedMail send(Subject subject, MailOrderJson order, Principal who) {
         Wording wording = new Wording(
                 order.recipients().stream().map(String::strip).distinct().toList(), order.subject(), order.body());
-        return new AskedMail(mailing.send(route, id, wording, order.keep(), who.getName()));
+        return new AskedMail(mailing.send(subject, wording, order.keep(), who.getName()));
     }
 
     private MailJson json(Mail mail) {

@@ -1,9 +1,11 @@
 package alcabala.server.mail;
 
+import alcabala.server.mail.Subject.About;
 import alcabala.server.record.Hashes;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
+import java.sql.Types;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -15,11 +17,17 @@ import org.springframework.stereotype.Component;
 class MailStore {
     private final JdbcClient jdbc;
 
+    /// @param batchId null where it is about something else
+    /// @param recordId of a banking; null where it is about something else
+    /// @param name of what it is about
     /// @param outcome `queued`, `sent` or `failed`
     /// @param sentence why it was not sent, so far or for good
     record Mail(
             long id,
-            long batchId,
+            long routeId,
+            Long batchId,
+            Long recordId,
+            String name,
             Wording wording,
             String messageId,
             Instant askedAt,
@@ -35,20 +43,22 @@ class MailStore {
         this.jdbc = jdbc;
     }
 
-    Optional<Wording> findWording(long route) {
-        return jdbc.sql("select recipients, subject, body from mail_wording where route_id = :route")
+    Optional<Wording> findWording(long route, About about) {
+        return jdbc.sql("select recipients, subject, body from mail_wording where route_id = :route and about = :about")
                 .param("route", route)
+                .param("about", about.name())
                 .query((row, n) -> wording(row))
                 .optional();
     }
 
-    void keepWording(long route, Wording wording, String who, Instant now) {
+    void keepWording(long route, About about, Wording wording, String who, Instant now) {
         jdbc.sql("""
-                insert into mail_wording (route_id, recipients, subject, body, changed_at, changed_by)
-                values (:route, :recipients, :subject, :body, :now, :who)
-                on conflict (route_id) do update set recipients = excluded.recipients, subject = excluded.subject,
+                insert into mail_wording (route_id, about, recipients, subject, body, changed_at, changed_by)
+                values (:route, :about, :recipients, :subject, :body, :now, :who)
+                on conflict (route_id, about) do update set recipients = excluded.recipients, subject = excluded.subject,
                     body = excluded.body, changed_at = excluded.changed_at, changed_by = excluded.changed_by""")
                 .param("route", route)
+                .param("about", about.name())
                 .param("recipients", wording.recipients().toArray(String[]::new))
                 .param("subject", wording.subject())
                 .param("body", wording.body())
@@ -57,11 +67,18 @@ class MailStore {
                 .update();
     }
 
-    long insert(long batch, Wording filled, String messageId, List<MailFile> files, String who, Instant now) {
+    long insert(Subject subject, Wording filled, String messageId, List<MailFile> files, String who, Instant now) {
         long id = jdbc.sql("""
-                insert into mail (batch_id, recipients, subject, body, message_id, asked_at, asked_by)
-                values (:batch, :recipients, :subject, :body, :message, :now, :who) returning id""")
-                .param("batch", batch)
+                insert into mail (route_id, batch_id, record_id, period_from, period_to, name, recipients, subject, body,
+                    message_id, asked_at, asked_by)
+                values (:route, :batch, :record, :from, :to, :name, :recipients, :subject, :body, :message, :now, :who)
+                returning id""")
+                .param("route", subject.route().id())
+                .param("batch", subject.batch(), Types.BIGINT)
+                .param("record", subject.record(), Types.BIGINT)
+                .param("from", subject.from(), Types.DATE)
+                .param("to", subject.to(), Types.DATE)
+                .param("name", subject.name())
                 .param("recipients", filled.recipients().toArray(String[]::new))
                 .param("subject", filled.subject())
                 .param("body", filled.body())
@@ -94,9 +111,16 @@ class MailStore {
     }
 
     /// Newest first.
-    List<Mail> ofBatch(long batch) {
-        return jdbc.sql(SELECT + "where batch_id = :batch order by id desc limit 100")
-                .param("batch", batch)
+    List<Mail> of(Subject subject) {
+        return jdbc.sql(SELECT + """
+                where route_id = :route and batch_id is not distinct from :batch and record_id is not distinct from :record
+                    and period_from is not distinct from :from and period_to is not distinct from :to
+                order by id desc limit 100""")
+                .param("route", subject.route().id())
+                .param("batch", subject.batch(), Types.BIGINT)
+                .param("record", subject.record(), Types.BIGINT)
+                .param("from", subject.from(), Types.DATE)
+                .param("to", subject.to(), Types.DATE)
                 .query(MailStore::mail)
                 .list();
     }
@@ -122,7 +146,7 @@ class MailStore {
                         where id = :id and outcome = 'queued' and attempts = :attempts""")
                         .param("outcome", outcome)
                         .param("sentence", sentence)
-                        .param("sent", sentAt == null ? null : Timestamp.from(sentAt), java.sql.Types.TIMESTAMP)
+                        .param("sent", sentAt == null ? null : Timestamp.from(sentAt), Types.TIMESTAMP)
                         .param("id", before.id())
                         .param("attempts", before.attempts())
                         .update()
@@ -133,7 +157,10 @@ class MailStore {
         Timestamp sent = row.getTimestamp("sent_at");
         return new Mail(
                 row.getLong("id"),
-                row.getLong("batch_id"),
+                row.getLong("route_id"),
+                row.getObject("batch_id", Long.class),
+                row.getObject("record_id", Long.class),
+                row.getString("name"),
                 wording(row),
                 row.getString("message_id"),
                 row.getTimestamp("asked_at").toInstant(),
@@ -152,6 +179,6 @@ class MailStore {
     }
 
     private static final String SELECT = """
-            select id, batch_id, recipients, subject, body, message_id, asked_at, asked_by, outcome, attempts, sentence, sent_at
+            select id, route_id, batch_id, record_id, name, recipients, subject, body, message_id, asked_at, asked_by, outcome, attempts, sentence, sent_at
             from mail\s""";
 }

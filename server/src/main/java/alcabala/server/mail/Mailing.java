@@ -1,99 +1,44 @@
 package alcabala.server.mail;
 
-import alcabala.server.files.BatchFiles;
 import alcabala.server.jobs.Jobs;
 import alcabala.server.mail.MailStore.MailFile;
-import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
-import alcabala.server.register.Printed;
-import alcabala.server.register.Printing;
-import alcabala.server.route.RouteRow;
-import alcabala.server.send.BatchView;
-import alcabala.server.send.BatchView.BatchJson;
 import jakarta.mail.internet.AddressException;
 import jakarta.mail.internet.InternetAddress;
-import java.math.BigDecimal;
 import java.time.Clock;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.joda.money.CurrencyUnit;
-import org.joda.money.Money;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/// Tells somebody of a batch: with its files where it has some, and always with what is printed of it.
+/// Tells somebody of something that crosses: with its files where it has some, and always with what is printed of it.
 @Component
 class Mailing {
-    /// What most mail servers take.
     private static final int LARGEST = 20_000_000;
     private final MailStore store;
     private final MailServer server;
-    private final BatchView batches;
-    private final BatchFiles files;
-    private final Printing printing;
     private final Jobs jobs;
     private final Clock clock;
 
-    Mailing(
-            MailStore store,
-            MailServer server,
-            BatchView batches,
-            BatchFiles files,
-            Printing printing,
-            Jobs jobs,
-            Clock clock) {
+    Mailing(MailStore store, MailServer server, Jobs jobs, Clock clock) {
         this.store = store;
         this.server = server;
-        this.batches = batches;
-        this.files = files;
-        this.printing = printing;
         this.jobs = jobs;
         this.clock = clock;
     }
 
-    /// What the words in a wording stand for, for one batch.
-    Map<String, String> words(RouteRow route, long id) {
-        BatchJson batch = batches.head(id);
-        Map<String, String> words = new LinkedHashMap<>();
-        words.put(
-                "batch",
-                batch.revision() > 1 ? "Batch " + batch.firstId() + ", revision " + batch.revision() : "Batch " + id);
-        words.put("route", route.source() + " at " + route.site() + " to " + route.ledger());
-        words.put("business", route.businessName());
-        words.put("ledger", route.ledger());
-        words.put("records", batch.count() == 1 ? "1 record" : batch.count() + " records");
-        words.put("net", money(batch, batch.net()));
-        words.put("tax", money(batch, batch.tax()));
-        words.put("gross", money(batch, batch.gross()));
-        words.put("hash total", batch.hashTotal());
-        words.put("files", names(id).stream().collect(Collectors.joining(", ")));
-        return words;
-    }
-
-    private static String money(BatchJson batch, String amount) {
-        return Amounts.shown(Money.of(CurrencyUnit.of(batch.currency()), new BigDecimal(amount)));
-    }
-
-    List<String> names(long id) {
-        List<String> names = new ArrayList<>(files.names(id));
-        names.add("batch-" + id + ".pdf");
-        return names;
-    }
-
-    /// @param keep whether the next batch of the route is worded so too
+    /// @param keep whether the next one of the route is worded so too
     @Transactional
-    long send(RouteRow route, long batch, Wording wording, boolean keep, String who) {
+    long send(Subject subject, Wording wording, boolean keep, String who) {
         if (!server.isThere()) {
             throw NotPossibleException.conflict(
                     "no-mail-server",
                     "No mail server is set up, so that nothing can be sent. Whoever runs Alcabala does that.");
         }
         requireAddresses(wording.recipients());
-        Map<String, String> words = words(route, batch);
+        Map<String, String> words = subject.words();
         List<String> unknown = wording.unknown(words);
         if (!unknown.isEmpty()) {
             throw NotPossibleException.invalid(
@@ -103,12 +48,12 @@ class Mailing {
                                     .map(word -> "{" + word + "}")
                                     .collect(Collectors.joining(", ")) + ".");
         }
-        List<MailFile> attached = attached(route, batch, who);
+        List<MailFile> attached = fit(subject.attached().get());
         Wording filled = wording.filled(words);
         if (keep) {
-            store.keepWording(route.id(), wording, who, clock.instant());
+            store.keepWording(subject.route().id(), subject.about(), wording, who, clock.instant());
         }
-        long id = store.insert(batch, filled, messageId(), attached, who, clock.instant());
+        long id = store.insert(subject, filled, messageId(), attached, who, clock.instant());
         MailTask.schedule(jobs, id);
         return id;
     }
@@ -118,11 +63,8 @@ class Mailing {
                 + server.from().substring(server.from().lastIndexOf('@') + 1) + ">";
     }
 
-    private List<MailFile> attached(RouteRow route, long batch, String who) {
-        List<MailFile> attached = new ArrayList<>();
-        files.contents(batch).forEach(file -> attached.add(new MailFile(file.name(), type(file.name()), file.bytes())));
-        Printed printed = printing.batch(route, batch, who);
-        attached.add(new MailFile("batch-" + batch + ".pdf", printed.type().toString(), printed.bytes()));
+    /// What most mail servers take.
+    private static List<MailFile> fit(List<MailFile> attached) {
         int size = attached.stream().mapToInt(file -> file.content().length).sum();
         if (size > LARGEST) {
             throw NotPossibleException.invalid(
@@ -131,10 +73,6 @@ class Mailing {
                             .formatted(size / 1_000_000, LARGEST / 1_000_000));
         }
         return attached;
-    }
-
-    private static String type(String name) {
-        return name.endsWith(".csv") ? "text/csv" : "application/octet-stream";
     }
 
     private void requireAddresses(List<String> recipients) {

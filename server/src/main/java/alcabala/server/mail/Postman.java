@@ -1,7 +1,6 @@
 package alcabala.server.mail;
 
 import alcabala.connectors.Kept;
-import alcabala.server.crossing.BatchHeads;
 import alcabala.server.mail.MailStore.Mail;
 import alcabala.server.mail.MailStore.MailFile;
 import alcabala.server.platform.News.Topic;
@@ -16,6 +15,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
@@ -38,7 +38,6 @@ class Postman {
     private final MailStore store;
     private final MailServer server;
     private final JavaMailSender sender;
-    private final BatchHeads heads;
     private final Trail trail;
     private final Pauses pauses;
     private final Telling telling;
@@ -48,7 +47,6 @@ class Postman {
             MailStore store,
             MailServer server,
             JavaMailSender sender,
-            BatchHeads heads,
             Trail trail,
             Pauses pauses,
             Telling telling,
@@ -56,7 +54,6 @@ class Postman {
         this.store = store;
         this.server = server;
         this.sender = sender;
-        this.heads = heads;
         this.trail = trail;
         this.pauses = pauses;
         this.telling = telling;
@@ -141,16 +138,17 @@ class Postman {
     }
 
     private void tell(Mail mail, String action, Map<String, Object> more) {
-        Map<String, Object> detail = new java.util.LinkedHashMap<>(Map.of(
-                "batch",
-                mail.batchId(),
-                "to",
-                mail.wording().recipients(),
-                "subject",
-                mail.wording().subject()));
+        Map<String, Object> detail = new LinkedHashMap<>(Map.of(
+                "about", mail.name(),
+                "to", mail.wording().recipients(),
+                "subject", mail.wording().subject()));
+        if (mail.batchId() != null) {
+            detail.put("batch", mail.batchId());
+        }
         detail.putAll(more);
-        long route = heads.routeOf(mail.batchId());
-        trail.write(route, null, mail.askedBy(), action, detail);
-        telling.tell(Topic.BATCHES, route, null, mail.batchId());
+        trail.write(mail.routeId(), mail.recordId(), mail.askedBy(), action, detail);
+        if (mail.batchId() != null) {
+            telling.tell(Topic.BATCHES, mail.routeId(), null, mail.batchId());
+        }
     }
 }

@@ -7,15 +7,9 @@ import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/// A text with words in braces that stand for what differs from batch to batch.
+/// A text with words in braces that stand for what differs from one to the next.
 record Wording(List<String> recipients, String subject, String body) {
     private static final Pattern WORD = Pattern.compile("\\{([a-z ]{1,30})}");
-    /// Until somebody words it otherwise.
-    static final Wording USUAL = new Wording(
-            List.of(),
-            "{batch} for {ledger}: {records}, {gross}",
-            "{batch} of {route} is attached.\n\n{records}, net {net}, tax {tax}, gross {gross}, hash total {hash total}.\n\nFiles: {files}.\n");
-
     /// With what the words stand for in their places.
     Wording filled(Map<String, String> words) {
         return new Wording(recipients, filled(subject, words), filled(body, words));

@@ -20,6 +20,11 @@ public enum Medium {
         this.type = type;
     }
 
+    /// A file of it.
+    public String named(String name) {
+        return name + "." + ending;
+    }
+
     /// As whoever is signed in writes figures and days.
     ///
     /// @param name of the file, without its ending
@@ -29,6 +34,6 @@ public enum Medium {
             case XLSX -> Sheets.xlsx(report);
             case CSV -> Sheets.csv(report);
         };
-        return new Printed(name + "." + ending, MediaType.parseMediaType(type), bytes);
+        return new Printed(named(name), MediaType.parseMediaType(type), bytes);
     }
 }

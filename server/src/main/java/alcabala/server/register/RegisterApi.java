@@ -45,9 +45,6 @@ class RegisterApi {
             throw NotPossibleException.invalid("period-turned", "The period ends before it begins.");
         }
         RouteRow found = routes.getLeading(route);
-        return as.print(
-                        reports.ofPeriod(found, from, to, who.getName()),
-                        "sent-" + found.code() + "-" + from + "-" + to)
-                .answer();
+        return reports.period(found, from, to, as, who.getName()).answer();
     }
 }

@@ -44,6 +44,11 @@ class Reports implements Printing {
         return Medium.PDF.print(ofBatch(route, batch, who), "batch-" + batch);
     }
 
+    @Override
+    public Printed period(RouteRow route, LocalDate from, LocalDate to, Medium as, String who) {
+        return as.print(ofPeriod(route, from, to, who), Printing.nameOf(route, from, to));
+    }
+
     Report ofBatch(RouteRow route, long id, String who) {
         BatchJson batch = batches.head(id);
         List<Crossed> crossed = rows.ofBatch(id);

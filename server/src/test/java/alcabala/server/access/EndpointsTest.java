@@ -103,6 +103,10 @@ class EndpointsTest {
             GET /api/batches/{id}/report                           administrator bookkeeper reviewer
             GET /api/batches/{id}/mail                             administrator bookkeeper reviewer
             GET /api/register                                      administrator bookkeeper reviewer
+            GET /api/register/mail                                 administrator bookkeeper reviewer
+            POST /api/register/mail                                administrator bookkeeper
+            GET /api/bankings/{id}/mail                            administrator bookkeeper reviewer
+            POST /api/bankings/{id}/mail                           administrator bookkeeper
             GET /api/loads                                         administrator bookkeeper reviewer
             GET /api/cut-over                                      administrator bookkeeper reviewer
             POST /api/cut-over                                     administrator bookkeeper

@@ -3,6 +3,7 @@ package alcabala.server.clear;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.server.Api;
+import alcabala.server.Await;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import alcabala.server.send.YardMoney;
@@ -309,6 +310,35 @@ class BankingTest {
         assertThat(admin.get("/api/bankings/report?route=yard&as=CSV").body())
                 .contains("125.35")
                 .contains("004 217");
+        isMailed(id);
+    }
+
+    private static void isMailed(long id) {
+        JsonNode mails = admin.get("/api/bankings/" + id + "/mail").json();
+        assertThat(mails.get("words").get("amount").asString()).contains("125.35");
+        Map<String, Object> order = new HashMap<>(Map.of(
+                "recipients",
+                List.of("owner@corvane.example"),
+                "subject",
+                mails.get("subject").asString(),
+                "body",
+                mails.get("body").asString(),
+                "keep",
+                false));
+        assertThat(admin.post("/api/bankings/" + id + "/mail", order).status()).isEqualTo(200);
+        Await.until("the mail is sent", () -> !world.standIns().letters().isEmpty());
+        JsonNode letter = world.standIns().letters().get(0);
+        assertThat(letter.get("text").asString()).contains("slip 004 217");
+        assertThat(letter.get("enclosed").findValuesAsString("name"))
+                .singleElement()
+                .asString()
+                .endsWith(".pdf");
+        assertThat(world.jdbc()
+                        .sql("select count(*) from trail where action = 'mailed' and record_id = :id")
+                        .param("id", id)
+                        .query(Integer.class)
+                        .single())
+                .isOne();
     }
 
     @Test

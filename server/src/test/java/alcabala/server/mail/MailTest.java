@@ -10,6 +10,7 @@ import alcabala.server.Yard;
 import jakarta.mail.SendFailedException;
 import jakarta.mail.internet.AddressException;
 import jakarta.mail.internet.InternetAddress;
+import java.time.LocalDate;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -102,6 +103,45 @@ class MailTest {
                     .isEqualTo("{records}, {gross}. Files: {files}");
             whatIsOddIsRefused(api, batch);
             assertThat(world.standIns().letters()).hasSize(1);
+        }
+    }
+
+    /// Worded for itself, with what is printed of it.
+    @Test
+    void whatWasSentInAPeriodIsToldToo() {
+        try (World world = World.inProcess()) {
+            long batch = posted(world);
+            Api api = world.api("admin");
+            String day = LocalDate.now().toString();
+            String path = "/api/register/mail?route=yard&from=" + day + "&to=" + day;
+            assertThat(api.get(path).json().get("subject").asString()).startsWith("Sent to {ledger} from {first day}");
+            Map<String, Object> order = order("owner@corvane.example");
+            order.put("subject", "{batch}");
+            assertThat(api.post(path, order).json().get("sentence").asString())
+                    .as("there is no batch in a period")
+                    .startsWith("{batch} stands for nothing");
+            order.putAll(Map.of("subject", "To {last day}", "body", "{files}", "keep", true));
+            assertThat(api.post(path, order).status()).isEqualTo(200);
+            Await.until(
+                    "the mail is sent",
+                    () -> api.get(path)
+                            .json()
+                            .get("mails")
+                            .get(0)
+                            .get("outcome")
+                            .asString()
+                            .equals("sent"));
+            JsonNode letter = world.standIns().letters().get(0);
+            assertThat(letter.get("enclosed").findValuesAsString("name"))
+                    .containsExactly("sent-yard-" + day + "-" + day + ".pdf", "sent-yard-" + day + "-" + day + ".xlsx");
+            assertThat(api.get(path).json().get("subject").asString()).isEqualTo("To {last day}");
+            assertThat(mails(api, batch).get("subject").asString())
+                    .as("a batch is worded as before")
+                    .startsWith("{batch} for");
+            assertThat(mails(api, batch).get("mails")).isEmpty();
+            String turned = "/api/register/mail?route=yard&from=" + day + "&to="
+                    + LocalDate.now().minusDays(1);
+            assertThat(api.get(turned).status()).isEqualTo(422);
         }
     }
 

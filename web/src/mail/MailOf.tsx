@@ -1,15 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCurrent } from '../app/current';
-import type { Batch } from '../send/outcomes';
 import { Failure } from '../ui/Failure';
 import { MailForm } from './MailForm';
 import { SentMails } from './SentMails';
-import { mailsQuery } from './queries';
+import { mailsQuery, type Subject } from './queries';
 
-/** Tells whoever imports a batch of it: the letter on the left page, what was sent already on the right. */
-export function MailOfBatch({ batch, onClose }: { batch: Batch; onClose: () => void }) {
+/** Tells somebody of a batch, a banking, or what was sent in a period: the letter on the left page, what was sent already on the right. */
+export function MailOf({ subject, onClose }: { subject: Subject; onClose: () => void }) {
   const { me } = useCurrent();
-  const mails = useQuery(mailsQuery(batch.id));
+  const mails = useQuery(mailsQuery(subject));
   if (mails.error) {
     return <Failure error={mails.error} />;
   }
@@ -28,7 +27,7 @@ export function MailOfBatch({ batch, onClose }: { batch: Batch; onClose: () => v
         )}
         {mails.data.possible && !me.mayChange && <p className="text-[13px]">You may read what was sent.</p>}
         {mails.data.possible && me.mayChange && (
-          <MailForm key={batch.id} batch={batch} mails={mails.data} onClose={onClose} />
+          <MailForm key={JSON.stringify(subject)} about={subject} mails={mails.data} onClose={onClose} />
         )}
       </section>
       <span className="gutter" aria-hidden="true" />
