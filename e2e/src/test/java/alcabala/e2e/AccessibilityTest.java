@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.deque.html.axecore.providers.EmbeddedResourceAxeProvider;
 import java.io.IOException;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import javax.naming.OperationNotSupportedException;
@@ -46,6 +47,8 @@ class AccessibilityTest {
             browser.awaitText("87 posted, 2 refused");
             leaves(browser, demo);
             new BankingJourney(browser, demo).untilAWeekWaits(0);
+            browser.call("POST", "/api/cut-over", """
+                    {"route": "yard", "day": "%s"}""".formatted(LocalDate.now().minusDays(60)));
             screens(demo).forEach((path, awaited) -> look(browser, demo, path, awaited));
             assertThat(browser.driver().manage().logs().get(LogType.BROWSER).getAll())
                     .filteredOn(entry -> entry.getMessage().contains("Content Security Policy"))
@@ -76,7 +79,7 @@ class AccessibilityTest {
         browser.open(demo.address() + "/send/1?route=yard");
         browser.find("tr[data-outcome]");
         browser.keys("m");
-        browser.awaitText("Nobody was told of this batch so far.");
+        browser.awaitText("Nobody was told of it so far.");
         check(browser, "mail");
         browser.open(demo.address() + "/release?route=yard&state=All");
         browser.find("tr[data-document]");
@@ -108,6 +111,7 @@ class AccessibilityTest {
                 Map.entry("/connect?view=settings&route=yard&setting=SALES_TAX&value=off", "[data-effect]"),
                 Map.entry("/connect?view=reference&route=yard", "tr[data-code]"),
                 Map.entry("/connect?view=counts&route=yard", "table[aria-label='Counts of both sides']"),
+                Map.entry("/connect?view=cut-over&route=yard", "table[aria-label='Open documents of both sides'] td"),
                 Map.entry("/connect?view=set-aside&route=yard", "section p"),
                 Map.entry("/connect?view=people&route=yard", "tr[data-person]"),
                 Map.entry("/connect?view=trail&route=yard", "table[aria-label='Trail of settings'] td"),

@@ -58,7 +58,7 @@ public class Posting {
     public Document post(Draft asked) {
         boolean numbered = asked.number() == null && Kind.of(asked.kind()).isSale();
         Draft draft = taxByPlace.decide(numbered ? asked.numbered(numbers.next(asked)) : asked);
-        check(draft);
+        check(draft, null);
         String id = "IN-"
                 + jdbc.sql("select nextval('inkwell_id')").query(Long.class).single();
         TaxOfInkwell.Result tax = compute(draft);
@@ -108,7 +108,7 @@ public class Posting {
         Document old = get(id);
         requireStanding(old);
         masters.requireUnlocked(old.date());
-        check(draft);
+        check(draft, id);
         TaxOfInkwell.Result tax = compute(draft);
         Map<String, Object> values = head(id, draft, tax);
         values.put("version", draft.version() == null ? -1 : draft.version());
@@ -116,7 +116,7 @@ public class Posting {
         int rows = jdbc.sql("""
                 update inkwell_document set number = :number, party = :party, date = :date, due = :due,
                     prices_include_tax = :inclusive, control_account = :control, note = :note, net = :net, tax = :tax, gross = :gross,
-                    currency = :currency, rate = :rate, terms = :terms, fields = cast(:fields as jsonb), version = version + 1
+                    external_reference = coalesce(:reference, external_reference), currency = :currency, rate = :rate, terms = :terms, fields = cast(:fields as jsonb), version = version + 1
                 where id = :id and version = :version""").params(values).update();
         if (rows == 0) {
             throw stale("Document " + old.number());
@@ -220,7 +220,8 @@ public class Posting {
                 HttpStatus.CONFLICT, "stale-version", what + " was changed by somebody else since it was read.");
     }
 
-    private void check(Draft draft) {
+    /// @param own the id of the document that is changed; null for a new one
+    private void check(Draft draft, String own) {
         Kind kind = Kind.of(draft.kind());
         if (draft.number() == null || draft.number().isBlank()) {
             throw Refusal.unprocessable("number-missing", "A number is needed.");
@@ -243,12 +244,12 @@ public class Posting {
         draft.lines().forEach(this::check);
         boolean taken = jdbc.sql("""
                 select 1 from inkwell_document
-                where number = :number and status <> 'void' and (cast(:reference as text) is null or external_reference is distinct from :reference)
+                where number = :number and status <> 'void' and id is distinct from :own
                     and (kind in ('invoice', 'credit-note')) = :sale and (:sale or party = :party)""")
                 .param("number", draft.number())
                 .param("sale", kind.isSale())
                 .param("party", draft.party())
-                .param("reference", draft.version() == null ? null : draft.externalReference())
+                .param("own", own)
                 .query(Integer.class)
                 .optional()
                 .isPresent();

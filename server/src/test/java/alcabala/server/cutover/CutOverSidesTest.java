@@ -231,6 +231,24 @@ class CutOverSidesTest {
         assertThat(money.causes(document.get("id").asLong()))
                 .as("and it does not go there by itself")
                 .contains("before-cut-off");
+
+        Yard.decide(admin, "yard", "INVOICES_CUT_OFF", "");
+        money.yard()
+                .map(
+                        "PARTY",
+                        money.party(document),
+                        money.there(document).get("party").asString(),
+                        "");
+        long batch = money.yard().send(List.of(document.get("id").asLong()));
+        money.yard().awaitFinished(batch);
+        assertThat(state(row))
+                .as("in the place of what stood there: %s", money.yard().batch(batch))
+                .isEqualTo("Posted");
+        assertThat(money.there(document).get("gross").asDecimal())
+                .isEqualByComparingTo(money.yard()
+                        .document(row.get("here").get("number").asString())
+                        .get("gross")
+                        .asDecimal());
     }
 
     @Test
