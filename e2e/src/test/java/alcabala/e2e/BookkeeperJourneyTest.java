@@ -52,7 +52,7 @@ class BookkeeperJourneyTest {
 
     private static void somebodyIsToldOfIt(Browser browser, Demo demo) {
         browser.keys("m");
-        browser.awaitText("Nobody was told of this batch so far.");
+        browser.awaitText("Nobody was told of it so far.");
         browser.keys("office@inkwell.example", Keys.ENTER);
         browser.awaitText("by M. Ferro, with batch-");
         browser.until(d -> demo.read(demo.desks() + "/post").contains("office@inkwell.example") ? true : null);

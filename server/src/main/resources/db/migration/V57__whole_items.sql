@@ -7,7 +7,9 @@ alter table ledger_item
     add column purchase_account text not null default '',
     add column cost_account text not null default '',
     add column stock_account text not null default '',
-    add column tax_code text not null default '';
+    add column tax_code text not null default '',
+    -- whether it was told of since these are kept
+    add column told boolean not null default false;
 
 -- An item is written anew as a whole. What was only begun is listed anew: its rows say too little of what stood there.
 delete from item_rewriting where state <> 'DONE';

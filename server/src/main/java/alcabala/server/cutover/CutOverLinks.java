@@ -29,21 +29,21 @@ class CutOverLinks {
     }
 
     Paired pair(RouteRow route, long asked, List<Wanted> wanted, String who, Progress at) {
-        Tally tally = new Tally();
+        Counting counting = new Counting();
         for (Wanted each : wanted) {
-            tally.of(() -> takenOver.link(route, each.record(), store.record(asked, each.there()), who));
-            at.at(tally.done + tally.left, wanted.size());
+            counting.of(() -> takenOver.link(route, each.record(), store.record(asked, each.there()), who));
+            at.at(counting.done + counting.left, wanted.size());
         }
-        return tally.paired();
+        return counting.paired();
     }
 
     Paired apart(RouteRow route, List<Long> records, String who) {
-        Tally tally = new Tally();
-        records.forEach(each -> tally.of(() -> takenOver.unlink(route, each, who)));
-        return tally.paired();
+        Counting counting = new Counting();
+        records.forEach(each -> counting.of(() -> takenOver.unlink(route, each, who)));
+        return counting.paired();
     }
 
-    private static final class Tally {
+    private static final class Counting {
         private final List<String> reasons = new ArrayList<>();
         private int done;
         private int left;

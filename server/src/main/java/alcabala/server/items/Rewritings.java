@@ -62,6 +62,12 @@ class Rewritings {
     /// @throws NotPossibleException when names would be the same after it
     @Transactional
     public Optional<Rewriting> list(RouteRow route, String who) {
+        if (!itemsThere.areWhole(route.ledgerId())) {
+            throw NotPossibleException.conflict(
+                    "items-not-whole",
+                    "More is kept of each item of %s than when they were read last. Pull its reference data on Connect, then list again."
+                            .formatted(route.ledger()));
+        }
         List<Row> rows = rows(route);
         requireNoCollision(route, rows);
         return rows.isEmpty() ? Optional.empty() : Optional.of(rewritings.get(rewritings.add(route, rows, who)));

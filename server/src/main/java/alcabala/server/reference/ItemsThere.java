@@ -75,6 +75,12 @@ public class ItemsThere {
                 .list();
     }
 
+    /// Whether all of them were told of since their kinds, units and other accounts are kept.
+    public boolean areWhole(long ledgerId) {
+        return jdbc.sql("""
+                select not exists (select 1 from ledger_item where ledger_id = :id and active and not gone and not told)""").param("id", ledgerId).query(Boolean.class).single();
+    }
+
     private static LedgerItem item(ResultSet row, int n) throws SQLException {
         String kind = row.getString("kind");
         return new LedgerItem(
@@ -94,13 +100,13 @@ public class ItemsThere {
     private static final String ITEMS = "select * from ledger_item where ledger_id = :id and not gone";
     private static final String ITEM = """
             insert into ledger_item as t (ledger_id, code, name, account, kind, unit, purchase_account, cost_account,
-                stock_account, tax_code, active)
-            values (:ledger, :code, :name, :account, :kind, :unit, :expense, :cost, :stock, :taxCode, :active)
+                stock_account, tax_code, told, active)
+            values (:ledger, :code, :name, :account, :kind, :unit, :expense, :cost, :stock, :taxCode, true, :active)
             on conflict (ledger_id, code) do update set name = excluded.name, account = excluded.account,
                 kind = excluded.kind, unit = excluded.unit, purchase_account = excluded.purchase_account,
                 cost_account = excluded.cost_account, stock_account = excluded.stock_account,
-                tax_code = excluded.tax_code, active = excluded.active, gone = false
-            where (t.name, t.account, t.kind, t.unit, t.purchase_account, t.cost_account, t.stock_account, t.tax_code, t.active)
+                tax_code = excluded.tax_code, told = true, active = excluded.active, gone = false
+            where (t.name, t.account, t.kind, t.unit, t.purchase_account, t.cost_account, t.stock_account, t.tax_code, t.told, t.active)
                 is distinct from (excluded.name, excluded.account, excluded.kind, excluded.unit, excluded.purchase_account,
-                    excluded.cost_account, excluded.stock_account, excluded.tax_code, excluded.active)""";
+                    excluded.cost_account, excluded.stock_account, excluded.tax_code, true, excluded.active)""";
 }

@@ -18,9 +18,9 @@ public enum ReferenceKind {
             "item",
             "ledger_item",
             "r.account",
-            "account, kind, unit, purchase_account, cost_account, stock_account, tax_code",
+            "account, kind, unit, purchase_account, cost_account, stock_account, tax_code, told",
             "p.body->>'account', coalesce(p.body->>'kind', ''), p.body->>'unit', p.body->'purchase'->>'expense',"
-                    + " p.body->'purchase'->>'cost', p.body->'purchase'->>'stock', p.body->>'taxCode'"),
+                    + " p.body->'purchase'->>'cost', p.body->'purchase'->>'stock', p.body->>'taxCode', true"),
     DIMENSION(
             "value of a dimension",
             "ledger_dimension",

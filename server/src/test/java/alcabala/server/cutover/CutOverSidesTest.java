@@ -253,6 +253,14 @@ class CutOverSidesTest {
 
     @Test
     @Order(6)
+    void beforeAnythingWasOpenBothSidesAgree() {
+        JsonNode sheet = ask(LocalDate.now().minusYears(20)).json();
+        assertThat(sheet.get("rows")).isEmpty();
+        assertThat(sheet.get("balances").findValuesAsString("difference")).containsOnly("0.00");
+    }
+
+    @Test
+    @Order(7)
     void aLedgerOfFilesIsNotAsked() {
         Ellery ellery = new Ellery(world);
         Map<String, Object> order = new HashMap<>(Map.of("route", Ellery.ROUTE, "day", DAY.toString()));

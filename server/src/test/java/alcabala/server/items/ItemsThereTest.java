@@ -149,6 +149,14 @@ class ItemsThereTest {
     void allItemsAreWrittenAnewAndWhatWasCutOffIsGoneOnWith() {
         JsonNode stands = item("RIG-06");
         yard.map("ITEM", "STRAIN-1", "", "4010");
+        // As an older state of the database has it.
+        world.jdbc().sql("update ledger_item set told = code <> 'RIG-06'").update();
+        assertThat(ferro.post("/api/items/rewritings?route=yard", Map.of())
+                        .json()
+                        .get("code")
+                        .asString())
+                .isEqualTo("items-not-whole");
+        world.jdbc().sql("update ledger_item set told = true").update();
         JsonNode listed =
                 ferro.post("/api/items/rewritings?route=yard", Map.of()).json();
         long id = listed.get("id").asLong();
