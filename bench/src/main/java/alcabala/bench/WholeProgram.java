@@ -77,7 +77,7 @@ final class WholeProgram {
             }
             if (wanted.contains("files")) {
                 FilesBenchmark.setUp(program.jdbc, (kind, code, there) -> program.set(kind, code, there));
-                program.fill(6 * FilesBenchmark.DOCUMENTS);
+                program.fill(8 * FilesBenchmark.DOCUMENTS);
                 FilesBenchmark.measure(program.jdbc, "http://127.0.0.1:" + PORT);
             }
             if (wanted.contains("million")) {

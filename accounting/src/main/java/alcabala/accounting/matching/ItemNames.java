@@ -16,7 +16,15 @@ public final class ItemNames {
     private ItemNames() {}
 
     /// Items whose names would be the same on the ledger after it cuts them.
-    public record Collision(String name, List<String> items) {}
+    public record Collision(String name, List<String> items) {
+        private static final int NAMED = 5;
+
+        /// The items in a row, the first five by their codes.
+        public String inWords() {
+            String first = String.join(" and ", items.subList(0, Math.min(NAMED, items.size())));
+            return items.size() > NAMED ? first + " and " + (items.size() - NAMED) + " more" : first;
+        }
+    }
 
     /// Names are compared as the ledger keeps them, without regard to case.
     ///

@@ -13,8 +13,13 @@ import java.util.Set;
 /// One file for each record: by itself if it is one, else in a ZIP.
 final class InvoiceFiles {
     private static final String NO_PART_OF_A_NAME = "[^\\p{L}\\p{Nd}._-]+";
+    /// So many are written side by side before they are packed: all of them would not fit into memory.
+    private static final int AT_ONCE = 500;
+
     private final Layout layout;
     private final InvoiceFacts facts;
+
+    private record Made(String reference, byte[] content, List<Missing> missing) {}
 
     InvoiceFiles(Layout layout, InvoiceFacts facts) {
         this.layout = layout;
@@ -28,18 +33,25 @@ final class InvoiceFiles {
         Set<String> names = new HashSet<>();
         ZipFile zip = new ZipFile();
         byte[] last = new byte[0];
-        for (Exported record : records) {
-            UblDocument document = document(record);
-            last = UblWriter.write(document);
-            String file = records.size() == 1 ? name + ".xml" : named(record.reference(), names);
-            zip.add(file, last);
-            places.add(new Written.Place(record.reference(), file, 1, 1));
-            Missing.of(document).forEach(missing -> gaps.add(new Written.Gap(record.reference(), missing)));
+        for (int at = 0; at < records.size(); at += AT_ONCE) {
+            List<Exported> some = records.subList(at, Math.min(at + AT_ONCE, records.size()));
+            for (Made made : some.parallelStream().map(this::made).toList()) {
+                last = made.content();
+                String file = records.size() == 1 ? name + ".xml" : named(made.reference(), names);
+                zip.add(file, last);
+                places.add(new Written.Place(made.reference(), file, 1, 1));
+                made.missing().forEach(missing -> gaps.add(new Written.Gap(made.reference(), missing)));
+            }
         }
         Written.File file = records.size() == 1
                 ? new Written.File(name + ".xml", last)
                 : new Written.File(name + ".zip", zip.bytes());
         return new Written(List.of(file), List.copyOf(places), List.of(), List.copyOf(gaps));
+    }
+
+    private Made made(Exported record) {
+        UblDocument document = document(record);
+        return new Made(record.reference(), UblWriter.write(document), Missing.of(document));
     }
 
     private UblDocument document(Exported record) {

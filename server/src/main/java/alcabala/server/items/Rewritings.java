@@ -129,7 +129,7 @@ class Rewritings {
                 .forEach(item -> others.put(item.code(), item.name()));
         List<String> pairs = new ArrayList<>();
         ItemNames.collisions(after, others, naming.rules(route))
-                .forEach(each -> pairs.add(String.join(" and ", each.items()) + " (“" + each.name() + "”)"));
+                .forEach(each -> pairs.add(each.inWords() + " (“" + each.name() + "”)"));
         if (!pairs.isEmpty()) {
             throw NotPossibleException.invalid(
                     "names-collide",

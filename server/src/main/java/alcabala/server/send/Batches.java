@@ -118,7 +118,8 @@ class Batches {
             ItemNames.Collision first = preview.collisions().getFirst();
             throw NotPossibleException.invalid(
                     "names-collide",
-                    "On the ledger the items " + String.join(" and ", first.items()) + " would both be named “"
+                    "On the ledger the items " + first.inWords()
+                            + (first.items().size() > 2 ? " would all be named “" : " would both be named “")
                             + first.name()
                             + "”. Give them names of their own under Map, Names there, or map one to an item that is there; nothing was sent.");
         }
