@@ -32,12 +32,14 @@ export const roadQuery = (route: string) =>
     refetchInterval: (query) => lookAgain(query.state.data?.sending ? 5_000 : 30_000),
   });
 
-export type Family = 'DOCUMENT' | 'SETTLEMENT' | 'TRANSFER';
+type Asked = NonNullable<paths['/api/summary']['get']['parameters']['query']>;
+
+export type RecordKind = NonNullable<Asked['kind']>[number];
 
 /** What of a route is summed up. */
 export interface Summed {
   route: string;
-  family?: Family | undefined;
+  kind?: RecordKind[] | undefined;
   from?: string | undefined;
   to?: string | undefined;
   text?: string | undefined;

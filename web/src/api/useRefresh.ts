@@ -18,6 +18,8 @@ export function useRefresh() {
           'choices',
           'readiness',
           'cut-over',
+          'held',
+          'log',
           'layouts',
         ].map((key) => client.invalidateQueries({ queryKey: [key] })),
       ),

@@ -81,6 +81,15 @@ const OF_BOOKS = new Set(['w']);
 const CONNECT: Record<string, [string, string][]> = {
   'first-steps': [['y', 'do the step in hand']],
   readiness: [['r', 'judge again']],
+  crossing: [
+    ['j k', 'next kind'],
+    ['1–4', 'its way'],
+    ['d', 'decide so'],
+  ],
+  runs: [
+    ['j k', 'next run'],
+    ['o', 'postpone by an hour'],
+  ],
   settings: [
     ['j', 'next setting'],
     ['d', 'decide so'],

@@ -56,7 +56,11 @@ function Fetch() {
       await refresh();
       notice({ tone: 'done', text: pulled.sentence });
     },
-    onError: (error) => notice({ tone: 'failed', text: error.message }),
+    onError: async (error) => {
+      // One side may have told its news before the other failed.
+      await refresh();
+      notice({ tone: 'failed', text: error.message });
+    },
   });
   useHotkeys('p', () => pull.mutate(), { enabled: !pull.isPending });
   return (

@@ -5,6 +5,7 @@ import { MapPage } from '../map/MapPage';
 import { BothSidesPage } from '../release/BothSidesPage';
 import { ReleasePage } from '../release/ReleasePage';
 import { LoadPage } from '../load/LoadPage';
+import { LogPage } from '../log/LogPage';
 import { BatchPage } from '../send/BatchPage';
 import { SendPage } from '../send/SendPage';
 import { UndoPage } from '../send/UndoPage';
@@ -68,6 +69,7 @@ export const router = createBrowserRouter([
       { path: 'documents/:id', element: <BothSidesPage /> },
       { path: 'send', element: <SendPage /> },
       { path: 'send/load', element: <LoadPage /> },
+      { path: 'send/log', element: <LogPage /> },
       { path: 'send/:id', element: <BatchPage /> },
       { path: 'send/:id/undo', element: <UndoPage /> },
       {
@@ -77,6 +79,10 @@ export const router = createBrowserRouter([
       {
         path: 'clear/banking',
         lazy: async () => ({ Component: (await import('../clear/BankingPage')).BankingPage }),
+      },
+      {
+        path: 'resolve',
+        lazy: async () => ({ Component: (await import('../resolve/ResolvePage')).ResolvePage }),
       },
       ...TO_COME.map(({ path }) => ({ path: path.slice(1), element: <ToCome /> })),
       { path: '*', element: <Navigate to="/release" replace /> },

@@ -13,6 +13,8 @@ const QUIET: Schemas['Road'] = {
   blocked: 0,
   refused: 0,
   openBatches: 0,
+  held: 0,
+  runFailed: false,
 };
 const BANKED: Schemas['BankingsWaitingJson'] = {
   toBank: { count: 0, currency: 'EUR', amount: '0.00' },
@@ -31,10 +33,17 @@ describe('the road', () => {
       'all mapped',
       'none ready',
       'nothing on its way',
-      'to come',
+      'nothing held',
       'nothing to bank',
       'to come',
     ]);
+  });
+
+  it('counts what was sent and does not stand as it should', () => {
+    expect(stop('Resolve', { held: 3 })?.count).toBe(3);
+    expect(stop('Resolve', { held: 3 })?.waits).toBe('held');
+    expect(stop('Resolve', { held: 3 }, false)?.later).toBeDefined();
+    expect(stop('Resolve', { runFailed: true })?.wrong?.says).toBe('run failed');
   });
 
   it('says what waits to be taken to the bank, and what was changed since it was', () => {

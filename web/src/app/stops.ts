@@ -41,13 +41,21 @@ export function stopsOf(
   const stops = [connect(road), map(road), release(road), send(road)];
   return [
     ...(hasRoute ? stops : stops.map((stop, index) => (index === 0 ? stop : opensWithARoute(stop)))),
-    ...['/resolve', '/clear', '/tie-out'].map((path) => later(path) ?? clearing(clear, hasRoute)),
+    resolve(road, hasRoute),
+    clearing(clear, hasRoute),
+    ...TO_COME.map(({ path, name }) => ({ path, name, waits: 'to come' })),
   ];
 }
 
-function later(path: string): Stop | undefined {
-  const stop = TO_COME.find((each) => each.path === path);
-  return stop && { path, name: stop.name, waits: 'to come' };
+function resolve(road: Schemas['Road'] | undefined, hasRoute: boolean): Stop {
+  const stop: Stop = {
+    path: '/resolve',
+    name: 'Resolve',
+    count: road?.held,
+    waits: !road ? '' : road.held > 0 ? 'held' : 'nothing held',
+    wrong: road?.runFailed ? { says: 'run failed', stands: false, path: '/resolve' } : undefined,
+  };
+  return hasRoute ? stop : opensWithARoute(stop);
 }
 
 const opensWithARoute = ({ path, name }: Stop): Stop => ({
@@ -132,11 +140,6 @@ function clearing(clear: Schemas['BankingsWaitingJson'] | undefined, hasRoute: b
 
 /** Not built yet. */
 export const TO_COME = [
-  {
-    path: '/resolve',
-    name: 'Resolve',
-    will: 'Here what differs between both sides will be decided: field by field, and once for all that differs alike.',
-  },
   {
     path: '/tie-out',
     name: 'Tie out',

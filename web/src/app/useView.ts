@@ -8,8 +8,14 @@ import { useSearchParams } from 'react-router';
 export function useView() {
   const [params, setParams] = useSearchParams();
   const latest = useRef(params);
+  // What was set and the screen has not shown yet, the oldest first.
+  const ahead = useRef<string[]>([]);
   useEffect(() => {
-    latest.current = params;
+    const shown = ahead.current.lastIndexOf(params.toString());
+    ahead.current = shown < 0 ? [] : ahead.current.slice(shown + 1);
+    if (ahead.current.length === 0) {
+      latest.current = params;
+    }
   }, [params]);
   const set = useCallback(
     (changes: Record<string, string | null>, replace = false) => {
@@ -20,6 +26,9 @@ export function useView() {
         } else {
           next.delete(name);
         }
+      }
+      if (next.toString() !== latest.current.toString()) {
+        ahead.current.push(next.toString());
       }
       latest.current = next;
       setParams(next, { replace });

@@ -13,7 +13,8 @@ interface Props {
 export function Options({ decided, onDecide }: Props) {
   const { route } = useCurrent();
   const settings = useQuery(settingsQuery(route.code));
-  const offered = settings.data?.filter((each) => each.section === 'DOCUMENT') ?? [];
+  const offered =
+    settings.data?.filter((each) => each.section === 'DOCUMENT' && each.of === 'EVERYTHING') ?? [];
   const count = Object.keys(decided).length;
   const decide = (setting: string, value: string) => {
     const others = Object.entries(decided).filter(([name]) => name !== setting);

@@ -4,7 +4,7 @@ import type { Schemas } from '../api/client';
 import { batchQuery, roadQuery, summaryQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
 import type { Decided } from './Options';
-import type { ReleaseView } from '../release/useReleaseView';
+import { WHATS, type ReleaseView } from '../release/useReleaseView';
 
 /** What of that which is ready goes together: one side, one family, one currency. */
 interface What {
@@ -28,18 +28,29 @@ const RECEIVED: What = { ...SALES, name: 'Payments received', payments: true, wo
 const MADE: What = { ...RECEIVED, name: 'Payments made', purchases: true };
 const BANKINGS: What = { ...SALES, name: 'Bankings', bankings: true, word: 'banking' };
 
-const FIRST = { DOCUMENT: SALES, SETTLEMENT: RECEIVED, TRANSFER: BANKINGS };
+/** What is made into a batch first, where a list is narrowed to something. */
+const FIRST: Record<string, What> = {
+  bills: PURCHASES,
+  'supplier-credits': PURCHASES,
+  payments: RECEIVED,
+  'payments-in': RECEIVED,
+  'payments-out': MADE,
+  bankings: BANKINGS,
+};
+
+const kindsOf = (what: What) =>
+  WHATS[what.bankings ? 'bankings' : what.payments ? 'payments' : 'documents']?.kinds;
 
 /** Which records a batch takes: those that were chosen, or all that is ready of one kind in the span of days. */
 export function useBatchChoice(view: ReleaseView) {
   const { route } = useCurrent();
   const road = useQuery(roadQuery(route.code));
-  const [what, setWhat] = useState<What>(FIRST[view.family ?? 'DOCUMENT']);
+  const [what, setWhat] = useState<What>(FIRST[view.what] ?? SALES);
   const [currency, setCurrency] = useState(route.currency);
   const ready = useQuery(
     summaryQuery({
       route: route.code,
-      family: what.bankings ? 'TRANSFER' : what.payments ? 'SETTLEMENT' : 'DOCUMENT',
+      kind: kindsOf(what),
     }),
   );
   const sums = ready.data?.states.find((each) => each.state === 'Ready')?.gross ?? [];

@@ -3,6 +3,7 @@ import { connectQuery, setAsideQuery } from '../api/queries';
 import { useSession } from '../app/current';
 import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
+import { CrossingPage } from '../crossing/CrossingPage';
 import { CutOverPage } from '../cutover/CutOverPage';
 import { LayoutsPage } from '../files/LayoutsPage';
 import { ConsentSlip } from './ConsentSlip';
@@ -11,6 +12,7 @@ import { LedgersPage } from './LedgersPage';
 import { PeoplePage } from './PeoplePage';
 import { ReadinessPage } from './ReadinessPage';
 import { ReferencePage } from './ReferencePage';
+import { RunsPage } from '../runs/RunsPage';
 import { RoutesPage } from './RoutesPage';
 import { SettingsPage } from '../settings/SettingsPage';
 import { SetAsidePage } from './SetAsidePage';
@@ -22,6 +24,8 @@ import { TROUBLES } from './troubles';
 const VIEWS = [
   { view: 'first-steps', name: 'First steps' },
   { view: 'connections', name: 'Connections' },
+  { view: 'crossing', name: 'What crosses' },
+  { view: 'runs', name: 'Runs' },
   { view: 'settings', name: 'Settings' },
   { view: 'layouts', name: 'Layouts' },
   { view: 'readiness', name: 'Readiness' },
@@ -38,8 +42,7 @@ export function ConnectPage() {
   const { me, route } = useSession();
   const leads = route !== undefined && route.ledger !== '';
   const shows = (name: string) =>
-    (!['counts', 'readiness', 'settings', 'cut-over'].includes(name) || leads) &&
-    (name !== 'cut-over' || !route?.toFiles) &&
+    (!['counts', 'readiness', 'crossing', 'runs', 'settings', 'cut-over'].includes(name) || leads) &&
     (name !== 'layouts' || (leads && route.toFiles)) &&
     (name !== 'people' || me.role === 'ADMINISTRATOR');
   const view = useView();
@@ -66,6 +69,9 @@ export function ConnectPage() {
                 who: null,
                 setting: null,
                 value: null,
+                changes: null,
+                run: null,
+                figure: null,
                 document: null,
               })
             }
@@ -100,6 +106,8 @@ export function ConnectPage() {
       {at?.view === 'people' && me.role === 'ADMINISTRATOR' && <PeoplePage />}
       {at?.view === 'set-aside' && <SetAsidePage />}
       {at?.view === 'trail' && <TrailPage />}
+      {at?.view === 'crossing' && leads && <CrossingPage key={route.code} route={route} />}
+      {at?.view === 'runs' && leads && <RunsPage key={route.code} route={route} />}
       {at?.view === 'settings' && leads && <SettingsPage route={route} />}
       {at?.view === 'readiness' && leads && <ReadinessPage route={route} />}
       {at?.view === 'layouts' && leads && <LayoutsPage route={route} />}

@@ -1,13 +1,12 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { client, type Schemas } from '../api/client';
-import { useRefresh } from '../api/useRefresh';
-import { workDone } from '../api/work';
+import { type Schemas } from '../api/client';
 import { useSession } from '../app/current';
 import { Book } from '../ui/book/Book';
 import { Failure } from '../ui/Failure';
 import { day as dayOf, moment, plural } from '../ui/format';
 import { Balances } from './Balances';
+import { ByAsking, ByFile } from './Comparing';
 import { COLUMNS, keyOf } from './columns';
 import { cutOverQuery, type CutOver, type CutOverRow, type Standing } from './queries';
 import { usePairing } from './usePairing';
@@ -17,59 +16,35 @@ type Route = Schemas['RouteJson'];
 
 /** The day on which a route begins: both sides side by side before anything crosses. */
 export function CutOverPage({ route }: { route: Route }) {
-  const { me } = useSession();
-  const refresh = useRefresh();
   const last = useQuery(cutOverQuery(route.code));
-  const [chosenDay, setDay] = useState<string>();
-  const day = chosenDay ?? last.data?.day ?? '';
-  const ask = useMutation({
-    mutationFn: () => workDone(client.POST('/api/cut-over', { body: { route: route.code, day } })),
-    onSettled: refresh,
-  });
+  const Comparing = route.toFiles ? ByFile : ByAsking;
   return (
     <section aria-label="Cut-over" className="flex min-h-0 flex-1 flex-col">
-      <form
-        className="border-base-300 flex flex-wrap items-end gap-3 border-b px-4 py-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          ask.mutate();
-        }}
-      >
-        <label className="flex flex-col gap-[2px] text-[12px]">
-          <span className="soft">At the end of</span>
-          <input
-            type="date"
-            className="field"
-            value={day}
-            onChange={(event) => setDay(event.target.value)}
-            required
-          />
-        </label>
-        {me.mayChange && (
-          <button
-            type="submit"
-            className={`act ${last.data ? '' : 'act-main'}`}
-            disabled={ask.isPending || day === ''}
-          >
-            {ask.isPending ? `Asking ${route.ledger}…` : 'Compare both sides'}
-          </button>
-        )}
-        <p className="soft min-w-0 flex-1 pb-1 text-[13px]">
-          {last.data
-            ? `As ${route.ledger} had it on ${dayOf(last.data.day)}; asked by ${last.data.by}, ${moment(last.data.at)}.` +
-              (last.data.setAside > 0
-                ? ` ${plural(last.data.setAside, 'document')} of it could not be understood.`
-                : '')
-            : `What both sides had open on the day before ${route.source} and ${route.ledger} begin to work together. Comparing changes nothing.`}
-        </p>
-      </form>
-      {(last.error ?? ask.error) && <Failure error={(last.error ?? ask.error) as Error} />}
-      {last.data && <Compared route={route} sheet={last.data} />}
-      {last.isSuccess && !last.data && !ask.error && (
-        <p className="soft p-4">Choose the day, and compare both sides.</p>
+      {last.isSuccess && <Comparing route={route} last={last.data} said={said(route, last.data)} />}
+      {last.error && <Failure error={last.error} />}
+      {last.data && last.data.odd.length > 0 && (
+        <ul className="soft border-base-300 max-h-20 overflow-auto border-b px-4 py-1 text-[13px]">
+          {last.data.odd.map((each) => (
+            <li key={each}>{each}</li>
+          ))}
+          {last.data.setAside > last.data.odd.length && (
+            <li>and {last.data.setAside - last.data.odd.length} more</li>
+          )}
+        </ul>
       )}
+      {last.data && <Compared route={route} sheet={last.data} />}
     </section>
   );
+}
+
+function said(route: Route, last: CutOver | null): string {
+  if (!last) {
+    return `What both sides had open on the day before ${route.source} and ${route.ledger} begin to work together. Comparing changes nothing on either side.`;
+  }
+  const how = route.toFiles ? 'taken in' : 'asked';
+  const aside =
+    last.setAside > 0 ? ` ${plural(last.setAside, 'document')} of it could not be understood.` : '';
+  return `As ${route.ledger} had it on ${dayOf(last.day)}; ${how} by ${last.by}, ${moment(last.at)}.${aside}`;
 }
 
 function Compared({ route, sheet }: { route: Route; sheet: CutOver }) {

@@ -29,7 +29,7 @@ describe('what both sides had open', () => {
   });
 
   it('says in what two differ', () => {
-    expect(differsOf({ ...here, differs: ['GROSS', 'OPEN'] })).toBe('amount, what is open');
+    expect(differsOf({ ...here, differs: ['GROSS', 'OPEN'] })).toBe('amount, open');
     expect(differsOf(here)).toBe('');
   });
 });

@@ -8,7 +8,7 @@ export const DIFFERS: Record<Differs, string> = {
   PARTY: 'party',
   GROSS: 'amount',
   DATE: 'date',
-  OPEN: 'what is open',
+  OPEN: 'open',
 };
 
 /** In what the two are not the same; nothing where they are. */

@@ -54,6 +54,15 @@ const KEYS: [string, [string, string][]][] = [
     ],
   ],
   [
+    'Resolve',
+    [
+      ['j k', 'next, previous cause'],
+      ['[ ]', 'the record before, after, of the cause'],
+      ['r', 'send it as its source has it'],
+      ['l', 'let the ledger’s stand'],
+    ],
+  ],
+  [
     'Clear',
     [
       ['b', 'open what waits to be banked; there, bank it'],

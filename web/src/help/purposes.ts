@@ -73,6 +73,19 @@ export const PURPOSES: Record<string, Purpose> = {
       ['did not get through', 'it never reached the ledger; nothing of it is on the books'],
     ],
   },
+  '/resolve': {
+    name: 'Resolve',
+    sentences: [
+      'Here is what was sent and does not stand as it should: refused, without an answer, or changed since on either side.',
+      'Trouble is grouped by its cause, what waits longest and is dearest first.',
+      'Each record says field by field what changed since both sides agreed, and what becomes of it.',
+    ],
+    words: [
+      ['drift', 'a change on one side that does not travel by itself: put it back, or let it stand'],
+      ['conflict', 'both sides changed the same field, and nobody wins by rule: a person says'],
+      ['last agreed', 'what each side had when the two were the same'],
+    ],
+  },
   '/clear': {
     name: 'Clear',
     sentences: [

@@ -34,6 +34,12 @@ describe('news', () => {
     expect(concerns(news, ['batches', 'yard'])).toBe(true);
   });
 
+  it('of work concern what goes on, and the runs of routes', () => {
+    expect(concerns(told('WORK', ['1']), ['work', 'running'])).toBe(true);
+    expect(concerns(told('WORK', ['1']), ['connect', 'runs', 'yard'])).toBe(true);
+    expect(concerns(told('WORK', ['1']), ['connect', 'schedule', 'yard'])).toBe(false);
+  });
+
   it('never ask outside systems', () => {
     const news = told('SETTINGS');
     expect(concerns(news, ['connect', 'all'])).toBe(true);

@@ -30,13 +30,16 @@ export function concerns(told: Told, key: QueryKey): boolean {
     case 'RECORDS':
       return what === 'documents'
         ? concernsDocuments(told, kind, subject)
-        : (what === 'road' && isOn(told, kind)) || (what === 'batches' && kind === 'waiting');
+        : ((what === 'road' || what === 'held' || what === 'log') && isOn(told, kind)) ||
+            (what === 'batches' && kind === 'waiting');
     case 'CROSSWALK':
       return (what === 'map' || what === 'choices') && isOn(told, kind);
     case 'BATCHES':
-      return what === 'batch' ? isAmong(told, kind) : what === 'batches' || what === 'road';
+      return what === 'batch'
+        ? isAmong(told, kind)
+        : what === 'batches' || what === 'road' || what === 'held' || what === 'log';
     case 'WORK':
-      return what === 'work';
+      return what === 'work' || (what === 'connect' && kind === 'runs');
     case 'PULLS':
       return what === 'connect' && (kind === 'pulls' || kind === 'all' || kind === 'setup');
     case 'SETTINGS':

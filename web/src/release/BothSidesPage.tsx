@@ -1,17 +1,17 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { documentQuery } from '../api/queries';
 import { isSettlement, kindName } from '../api/recordKinds';
-import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { factSaid } from '../ui/facts';
 import { amount, sum } from '../ui/format';
-import { sendOne } from '../send/sendShown';
+import { Changes } from './Changes';
+import { SendAgain } from './SendAgain';
 import { Settle } from './Settle';
 import { JournalSlip } from './slips';
 import { Settled, SettledBy } from './Settled';
@@ -61,6 +61,7 @@ export function BothSidesPage() {
           </p>
         )}
         {document.state === 'Diverged' && <Settle document={document} since={sides.since} />}
+        <Changes changes={sides.changes} source={route.source} ledger={route.ledger} />
         {isBanking && (
           <p className="px-4 py-2 text-[13px]">
             <Link className="underline" to={bankingOf(route.code, document)}>
@@ -226,49 +227,5 @@ function Lines({ sides, source, ledger }: SidesProps) {
         ))}
       </tbody>
     </table>
-  );
-}
-
-/** What the one button for a record says; empty when there is none. */
-function sendWord(
-  document: Schemas['DocumentRow'],
-  since: Schemas['Since'],
-  route: { source: string; ledger: string },
-) {
-  const to = document.origin === 'ledger' ? route.source : route.ledger;
-  if (document.state === 'Ready') {
-    return `Send to ${to}`;
-  }
-  if (document.state === 'Refused') {
-    return 'Send it again';
-  }
-  const voided = document.origin === 'ledger' ? since.voidedOnLedger && !since.voided : since.voided;
-  return document.state === 'Diverged' && voided && isSettlement(document.kind)
-    ? `Take it back in ${to}`
-    : '';
-}
-
-function SendAgain({ document, since }: { document: Schemas['DocumentRow']; since: Schemas['Since'] }) {
-  const { me, route } = useCurrent();
-  const refresh = useRefresh();
-  const navigate = useNavigate();
-  const send = useMutation({
-    mutationFn: () => sendOne(document.route, document.id, document.gross),
-    onSuccess: async (made) => {
-      await refresh();
-      await navigate(`/send/${made.id}?route=${document.route}`);
-    },
-  });
-  const word = sendWord(document, since, route);
-  if (!me.mayChange || word === '') {
-    return null;
-  }
-  return (
-    <span className="flex items-center gap-2">
-      {send.error && <Failure error={send.error} />}
-      <button type="button" className="act act-main" disabled={send.isPending} onClick={() => send.mutate()}>
-        {word}
-      </button>
-    </span>
   );
 }

@@ -7,15 +7,17 @@ import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
-import { whatHappened } from './since';
+import { inAFile, whatHappened } from './since';
 
 interface Props {
   document: Schemas['DocumentRow'];
   since: Schemas['Since'];
+  /** Whether one stays where one is after sending it. */
+  stay?: boolean;
 }
 
 /** Where both sides differ a person says who wins; leaving it is the third way. */
-export function Settle({ document, since }: Props) {
+export function Settle({ document, since, stay = false }: Props) {
   const { me, route } = useCurrent();
   const refresh = useRefresh();
   const navigate = useNavigate();
@@ -31,7 +33,7 @@ export function Settle({ document, since }: Props) {
     onSuccess: async (settled) => {
       await refresh();
       notice({ tone: 'done', text: settled.sentence });
-      if (settled.batch) {
+      if (settled.batch && !stay) {
         await navigate(`/send/${settled.batch}?route=${document.route}`);
       }
     },
@@ -41,13 +43,15 @@ export function Settle({ document, since }: Props) {
   const may = me.mayChange && !since.voided && (goesAgain || !since.voidedOnLedger);
   const keys = { enabled: may && !settle.isPending, preventDefault: true };
   // Sent again, it is decided again.
-  const offersAgain = goesAgain && (since.taxDecided === '' || since.changedOnSource);
+  const offersAgain = goesAgain && !route.toFiles && (since.taxDecided === '' || since.changedOnSource);
   useHotkeys('r', () => settle.mutate('SOURCE'), { ...keys, enabled: keys.enabled && offersAgain });
   useHotkeys('l', () => settle.mutate('LEDGER'), keys);
   return (
     <div className="border-accent bg-base-200 mx-4 my-2 flex flex-wrap items-center gap-2 border-l-[3px] px-3 py-2">
       <p className="min-w-60 flex-1 text-[13px]">
-        {whatHappened(since, route.source, route.ledger, goesAgain)}
+        {route.toFiles
+          ? inAFile(since, route.source, route.ledger)
+          : whatHappened(since, route.source, route.ledger, goesAgain)}
       </p>
       {may && (
         <>

@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
 import type { Schemas } from '../api/client';
-import type { Family } from '../api/queries';
 import { isGivenBack, isSettlement } from '../api/recordKinds';
 import { useCurrent } from '../app/current';
 import { Figure } from '../help/Figure';
@@ -10,7 +9,7 @@ import type { Group } from '../ui/book/items';
 import { plural, together, totals, type Sum } from '../ui/format';
 import { CauseHead } from './CauseHead';
 import { documentColumns } from './documentColumns';
-import type { ReleaseView } from './useReleaseView';
+import { WHATS, type ReleaseView } from './useReleaseView';
 import type { CauseRows, Row } from './useRows';
 import type { Look } from '../ui/book/useWindow';
 
@@ -44,7 +43,7 @@ export function Spread(props: Props) {
   const shown = states.filter((each) => view.state === 'All' || each.state === view.state);
   const count = shown.reduce((total, each) => total + each.count, 0);
   const chosen = useMemo(() => new Set([...view.chosen].map(String)), [view.chosen]);
-  const mixed = view.family === undefined && rows.some((row) => isSettlement(row.kind));
+  const mixed = view.what === '' && rows.some((row) => isSettlement(row.kind));
   return (
     <Book
       name="release"
@@ -113,10 +112,10 @@ function groupOf({ cause, rows, more }: CauseRows, { view, fixing, onFix }: Prop
 }
 
 /** What its rows are, in one word. */
-const WORDS: Record<Family, string> = { DOCUMENT: 'document', SETTLEMENT: 'payment', TRANSFER: 'banking' };
+const ALL_WORDS = ['document', 'payment', 'banking'];
 const oneOf = (row: Row) =>
   row.kind === 'banking' ? 'banking' : isSettlement(row.kind) ? 'payment' : 'document';
-const wordOf = (view: ReleaseView) => WORDS[view.family ?? 'DOCUMENT'];
+const wordOf = (view: ReleaseView) => WHATS[view.what]?.one ?? 'document';
 
 const signed = (row: Row): Sum => ({
   currency: row.currency,
@@ -129,7 +128,7 @@ function chosenOf(view: ReleaseView, rows: Row[], currency: string) {
     // Some are too far away to be among those that are read.
     return `${plural(view.chosen.size, 'row')} chosen`;
   }
-  const said = Object.values(WORDS).map((word) =>
+  const said = ALL_WORDS.map((word) =>
     sumOf(
       word,
       chosen.filter((row) => oneOf(row) === word),

@@ -1,19 +1,14 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
-import { lazy } from 'react';
+import { useMutation } from '@tanstack/react-query';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { client, type Schemas } from '../api/client';
-import { roadQuery } from '../api/queries';
 import { useRefresh } from '../api/useRefresh';
 import { workDone } from '../api/work';
 import { useCurrent } from '../app/current';
-import { Opener } from '../ui/choose/Opener';
+import { DaysChip } from '../ui/choose/DaysChip';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
-import { day } from '../ui/format';
-import type { ReleaseView } from './useReleaseView';
+import { WHATS, type ReleaseView } from './useReleaseView';
 import type { Row } from './useRows';
-
-const DaySpan = lazy(() => import('../ui/choose/DaySpan'));
 
 const STATES = [
   'Blocked',
@@ -36,7 +31,6 @@ interface Props {
 
 export function Toolbar({ view, states, rows }: Props) {
   const { me, route } = useCurrent();
-  const road = useQuery(roadQuery(route.code));
   const count = (state: string) => states.find((each) => each.state === state)?.count ?? 0;
   const all = states.reduce((total, each) => total + each.count, 0);
   const shown = STATES.filter((state) => ALWAYS.has(state) || count(state) > 0 || view.state === state);
@@ -55,8 +49,12 @@ export function Toolbar({ view, states, rows }: Props) {
           </button>
         ))}
       </div>
-      {(road.data?.payments || view.family) && <What view={view} />}
-      <Days view={view} />
+      <What view={view} />
+      <DaysChip
+        label="Issue date"
+        span={view}
+        onChoose={({ from, to }) => view.set({ from: from ?? null, to: to ?? null })}
+      />
       {me.mayChange && (
         <div className="ml-auto flex gap-1.5">
           {route.fromFiles ? <TakeIn view={view} /> : <Approve view={view} rows={rows} />}
@@ -67,56 +65,22 @@ export function Toolbar({ view, states, rows }: Props) {
   );
 }
 
-const WHATS = [
-  { what: null, family: undefined, name: 'All kinds' },
-  { what: 'documents', family: 'DOCUMENT', name: 'Documents' },
-  { what: 'payments', family: 'SETTLEMENT', name: 'Payments' },
-  { what: 'bankings', family: 'TRANSFER', name: 'Bankings' },
-];
-
-/** Documents, the money that settles them, what is taken to the bank, or all. */
+/** One kind of record, several that belong together, or all. */
 function What({ view }: { view: ReleaseView }) {
   return (
     <select
-      className="field w-auto text-[13px]"
+      className="field h-[27px] w-[96px] py-0 pl-2 text-[13px]"
       aria-label="What is shown"
-      value={view.family ?? ''}
-      onChange={(event) =>
-        view.set({
-          what: WHATS.find((each) => (each.family ?? '') === event.target.value)?.what ?? null,
-          document: null,
-          chosen: null,
-        })
-      }
+      value={view.what}
+      onChange={(event) => view.set({ what: event.target.value, document: null, chosen: null })}
     >
-      {WHATS.map((each) => (
-        <option key={each.name} value={each.family ?? ''}>
+      <option value="">All kinds</option>
+      {Object.entries(WHATS).map(([word, each]) => (
+        <option key={word} value={word}>
           {each.name}
         </option>
       ))}
     </select>
-  );
-}
-
-/** The span of issue dates, folded away until it is wanted. */
-function Days({ view }: { view: ReleaseView }) {
-  const says =
-    view.from || view.to
-      ? `${view.from ? day(view.from) : 'first'} – ${view.to ? day(view.to) : 'last'}`
-      : 'All days';
-  return (
-    <Opener label={`Issue date: ${says}`} says={<>{says} ▾</>} className="chip">
-      {(close) => (
-        <DaySpan
-          label="Issue date"
-          span={view}
-          onChoose={({ from, to }) => {
-            view.set({ from: from ?? null, to: to ?? null });
-            close();
-          }}
-        />
-      )}
-    </Opener>
   );
 }
 

@@ -8,6 +8,8 @@ type Entry = Schemas['TrailEntry'];
 const text = (value: unknown) =>
   typeof value === 'string' || typeof value === 'number' ? String(value) : JSON.stringify(value);
 
+const listed = (value: unknown) => (Array.isArray(value) ? value.map(text).join(', ') : text(value));
+
 /** Operations people are not told the key. */
 const under = (d: Record<string, unknown>) => (d.key ? ` under key ${text(d.key)}` : '');
 
@@ -51,6 +53,8 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'field-not-brought-back': (d) =>
     `Field ${text(d.field)} not brought back (${text(d.value)}): ${text(d.reason)}`,
   'payment-brought-back': (d) => `Payment brought back: ${text(d.paid)} of ${text(d.gross)} paid`,
+  mailed: (d) => `Mailed to ${listed(d.to)}: ${text(d.subject)}`,
+  'mail-failed': (d) => `Not mailed to ${listed(d.to)}: ${text(d.reason)}`,
   'taken-over': (d) => `Paired at cut-over with ${text(d.number)}, which ${text(d.ledger)} had already`,
   'taken-apart': (d) => `Taken apart from what ${text(d.ledger)} has`,
   settled: (d) => `${text(d.amount)} of it settled by ${text(d.by)}`,

@@ -63,9 +63,9 @@ export function placeOf(cause: string, route: string): string {
     case 'waits-for':
       return `/release?route=${route}&state=All&text=${encodeURIComponent(cause.slice(cause.indexOf(' ') + 1))}`;
     case 'before-cut-off':
-      return `/connect?view=settings&setting=INVOICES_CUT_OFF&route=${route}`;
+      return `/connect?view=crossing&setting=INVOICES_CUT_OFF&route=${route}`;
     case 'does-not-cross':
-      return `/connect?view=settings&setting=${directionOf(cause)}&route=${route}`;
+      return `/connect?view=crossing&setting=${directionOf(cause)}&route=${route}`;
     default:
       return '';
   }

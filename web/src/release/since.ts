@@ -28,3 +28,11 @@ export function whatHappened(
   }
   return `It was changed in ${source} after it was posted. Sending it changes what stands in ${ledger}, in its place.`;
 }
+
+/** The same where the ledger takes files: nothing can be sent to it in the place of what stands there. */
+export function inAFile(since: Schemas['Since'], source: string, ledger: string): string {
+  const further = `what ${source} changed goes with a further revision of its batch`;
+  return since.changedOnLedger
+    ? `It stands in ${ledger} otherwise than it was given. Correct it there and take in its register, or let it stand; ${further}.`
+    : `It was changed in ${source} after it was posted; ${further}.`;
+}

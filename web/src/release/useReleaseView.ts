@@ -1,4 +1,4 @@
-import type { Family } from '../api/queries';
+import type { RecordKind } from '../api/queries';
 import { useMemo } from 'react';
 import { useView } from '../app/useView';
 
@@ -9,10 +9,28 @@ const GROUPED = new Set(['Blocked', 'Refused']);
 
 const idsOf = (text: string) => new Set(text.split(',').filter(Boolean).map(Number));
 
-const FAMILIES: Record<string, Family> = {
-  documents: 'DOCUMENT',
-  payments: 'SETTLEMENT',
-  bankings: 'TRANSFER',
+export interface What {
+  name: string;
+  kinds: RecordKind[];
+  /** What one of them is called. */
+  one: 'document' | 'payment' | 'banking';
+}
+
+const what = (name: string, one: What['one'], ...kinds: RecordKind[]): What => ({ name, kinds, one });
+const IN: RecordKind[] = ['PAYMENT_IN', 'REFUND', 'RETURNED_IN'];
+const OUT: RecordKind[] = ['PAYMENT_OUT', 'SUPPLIER_REFUND', 'RETURNED_OUT'];
+
+/** What a list can be narrowed to, by its word in the address. */
+export const WHATS: Record<string, What> = {
+  documents: what('Documents', 'document', 'INVOICE', 'CREDIT_NOTE', 'BILL', 'SUPPLIER_CREDIT'),
+  invoices: what('Invoices', 'document', 'INVOICE'),
+  'credit-notes': what('Credit notes', 'document', 'CREDIT_NOTE'),
+  bills: what('Bills', 'document', 'BILL'),
+  'supplier-credits': what('Supplier credits', 'document', 'SUPPLIER_CREDIT'),
+  payments: what('Payments', 'payment', ...IN, ...OUT),
+  'payments-in': what('Payments received', 'payment', ...IN),
+  'payments-out': what('Payments made', 'payment', ...OUT),
+  bankings: what('Bankings', 'banking', 'BANKING'),
 };
 
 /** What of the documents is shown, as the address bar says. */
@@ -25,7 +43,8 @@ export function useReleaseView() {
   return {
     state,
     grouped: GROUPED.has(state),
-    family: FAMILIES[view.get('what')],
+    what: view.get('what'),
+    kind: WHATS[view.get('what')]?.kinds,
     from: view.get('from') || undefined,
     to: view.get('to') || undefined,
     text: view.get('text') || undefined,

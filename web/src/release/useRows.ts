@@ -22,8 +22,8 @@ const PAGE = 100;
 /** The lines of the spread: grouped by cause where there is trouble, else one list that goes on as one scrolls. */
 export function useRows(view: ReleaseView) {
   const { route } = useCurrent();
-  const { family, from, to, text } = view;
-  const summary = useQuery(summaryQuery({ route: route.code, family, from, to, text }));
+  const { kind, from, to, text } = view;
+  const summary = useQuery(summaryQuery({ route: route.code, kind, from, to, text }));
   const grouped = useGrouped(view, summary.data?.causes ?? []);
   const flat = useFlat(view);
   return { summary, ...(view.grouped ? grouped : flat) };
@@ -38,7 +38,7 @@ function useGrouped(view: ReleaseView, causes: Cause[]) {
   const kept = useQueryClient();
   const query = {
     route: route.code,
-    family: view.family,
+    kind: view.kind,
     from: view.from,
     to: view.to,
     text: view.text,
@@ -81,7 +81,7 @@ function useFlat(view: ReleaseView) {
   const { route } = useCurrent();
   const query = {
     route: route.code,
-    family: view.family,
+    kind: view.kind,
     state: view.state === 'All' ? undefined : [view.state],
     from: view.from,
     to: view.to,

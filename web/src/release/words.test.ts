@@ -31,9 +31,9 @@ describe('what to do about a cause', () => {
 describe('where in Alcabala a cause is settled', () => {
   it.each([
     ['unrouted:Port Ellery', '/connect?view=connections&route=yard'],
-    ['before-cut-off', '/connect?view=settings&setting=INVOICES_CUT_OFF&route=yard'],
-    ['does-not-cross:invoice', '/connect?view=settings&setting=INVOICES&route=yard'],
-    ['does-not-cross:supplier-credit', '/connect?view=settings&setting=SUPPLIER_CREDITS&route=yard'],
+    ['before-cut-off', '/connect?view=crossing&setting=INVOICES_CUT_OFF&route=yard'],
+    ['does-not-cross:invoice', '/connect?view=crossing&setting=INVOICES&route=yard'],
+    ['does-not-cross:supplier-credit', '/connect?view=crossing&setting=SUPPLIER_CREDITS&route=yard'],
     ['arithmetic-differs', ''],
   ])('%s: %s', (cause, place) => expect(placeOf(cause, 'yard')).toBe(place));
 });

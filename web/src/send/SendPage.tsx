@@ -39,6 +39,9 @@ export function SendPage() {
         <Link className="soft pb-[2px] text-[13px] underline" to={`/send/load?route=${route.code}`}>
           Everything since a day…
         </Link>
+        <Link className="soft pb-[2px] text-[13px] underline" to={`/send/log?route=${route.code}`}>
+          All that crossed…
+        </Link>
         {rows.length > 0 && <SentInPeriod onMail={setMailed} />}
       </div>
       {mailed && (

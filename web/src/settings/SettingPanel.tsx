@@ -33,9 +33,7 @@ function useDecision({ route, setting }: Props) {
         client.PUT('/api/settings', {
           body: {
             route: route.code,
-            setting: setting.setting,
-            value: wanted,
-            expectedVersion: setting.version,
+            changes: [{ setting: setting.setting, value: wanted, expectedVersion: setting.version }],
           },
         }),
       ),
@@ -46,9 +44,7 @@ function useDecision({ route, setting }: Props) {
         what: 'setting',
         setting: {
           route: route.code,
-          setting: setting.setting,
-          value: setting.value,
-          expectedVersion: decided.version,
+          changes: [{ setting: setting.setting, value: setting.value, expectedVersion: setting.version + 1 }],
         },
       });
     },

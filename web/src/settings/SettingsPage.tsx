@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { Schemas } from '../api/client';
 import { settingsQuery } from '../api/queries';
 import { useView } from '../app/useView';
+import { isOfTable } from '../crossing/rows';
 import { Failure } from '../ui/Failure';
 import { day } from '../ui/format';
 import { Numbers } from './Numbers';
@@ -19,7 +20,7 @@ export function SettingsPage({ route }: { route: Schemas['RouteJson'] }) {
   if (!settings.data) {
     return <p className="p-4">Reading…</p>;
   }
-  return <Settings route={route} all={settings.data} />;
+  return <Settings route={route} all={settings.data.filter((each) => !isOfTable(each))} />;
 }
 
 /** The list on the left page; j and k go through it. */

@@ -11,12 +11,14 @@ interface Props {
   changed: boolean;
   ledger: string;
   currency: string;
+  /** One below the other, where there is no room beside it. */
+  stacked?: boolean;
 }
 
 /** The same document on the ledger as it would be now, and as it would be then; only what differs has colour. */
-export function TwoDocuments({ before, after, changed, ledger, currency }: Props) {
+export function TwoDocuments({ before, after, changed, ledger, currency, stacked = false }: Props) {
   return changed ? (
-    <div className="grid grid-cols-2 gap-4">
+    <div className={`grid gap-4 ${stacked ? '' : 'grid-cols-2'}`}>
       <OneDocument title={`On ${ledger} now`} side={before} other={after} currency={currency} />
       <OneDocument title={`On ${ledger} then`} side={after} other={before} currency={currency} />
     </div>

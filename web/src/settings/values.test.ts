@@ -4,6 +4,7 @@ import { changedRows, valueOf, type SettingJson } from './values';
 const setting = (shape: string, value: string, says = value): SettingJson => ({
   setting: 'INVOICES_FIRST_NUMBER',
   section: 'NUMBERS',
+  of: 'INVOICES',
   title: 'Next invoice number',
   does: 'Where the ledger begins.',
   shape,

@@ -6,7 +6,6 @@ export const SECTIONS: { section: SettingJson['section']; name: string }[] = [
   { section: 'TAX', name: 'Tax' },
   { section: 'MONEY', name: 'Bank accounts' },
   { section: 'NUMBERS', name: 'Numbers' },
-  { section: 'CROSSING', name: 'What crosses, and when' },
   { section: 'DOCUMENT', name: 'The document on the ledger' },
 ];
 

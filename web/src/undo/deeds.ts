@@ -9,7 +9,7 @@ export type Undoing =
   /** Many rows that were changed together, by the number of that change. */
   | { what: 'bulk'; id: number }
   | { what: 'party'; party: Schemas['HideParty'] }
-  | { what: 'setting'; setting: Schemas['DecideSetting'] }
+  | { what: 'setting'; setting: Schemas['DecideSettings'] }
   | {
       what: 'hidden';
       ledger: number;

@@ -1,6 +1,8 @@
 package standins;
 
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.LongAdder;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -8,6 +10,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class Faults {
     private final JdbcClient jdbc;
+    private final Map<String, LongAdder> asked = new ConcurrentHashMap<>();
 
     Faults(JdbcClient jdbc) {
         this.jdbc = jdbc;
@@ -31,8 +34,14 @@ public class Faults {
                 .orElse(Fault.NONE);
     }
 
+    /// How often a system was asked something since it was started.
+    public long asked(String system) {
+        return asked.getOrDefault(system, new LongAdder()).sum();
+    }
+
     /// The fault for one request; counts it. An answer is lost only where work was done: reading is spared.
     Fault take(String system, boolean reading) {
+        asked.computeIfAbsent(system, each -> new LongAdder()).increment();
         Fault fault = current(system);
         if (fault == Fault.ANSWER_LOST && reading) {
             return Fault.NONE;

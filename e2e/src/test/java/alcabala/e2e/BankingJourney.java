@@ -9,7 +9,7 @@ record BankingJourney(Browser browser, Demo demo) {
     /// @param settings how often it was decided before whether payments cross
     void untilAWeekWaits(int settings) {
         browser.call("PUT", "/api/settings", """
-                {"route": "yard", "setting": "PAYMENTS", "value": "both", "expectedVersion": %d}""".formatted(settings));
+                {"route": "yard", "changes": [{"setting": "PAYMENTS", "value": "both", "expectedVersion": %d}]}""".formatted(settings));
         map("ROLE", "RECEIPTS_AWAITING_BANKING", "1210");
         map("ROLE", "CASH_DIFFERENCE", "6130");
         map("MEANS", "10 EUR", "1210");

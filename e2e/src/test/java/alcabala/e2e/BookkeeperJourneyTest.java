@@ -221,8 +221,14 @@ class BookkeeperJourneyTest {
         browser.open(address);
         browser.press("Fetch both sides");
         browser.awaitText("It was changed in Inkwell after it was posted. Sending it puts back what Hullwork has.");
+        assertThat(browser.textOf("table[aria-label='Changed since both agreed']"))
+                .contains("Line 1", "Changed in Inkwell, and nothing of it comes back");
+        browser.keys("g5");
+        browser.awaitText("1 cause holds 1");
+        browser.awaitText("Changed in Inkwell alone");
+        browser.awaitText("Send it as Hullwork has it");
         browser.keys("r");
-        browser.awaitText("1 posted");
+        browser.awaitText("Both sides agree");
         browser.open(address);
         browser.awaitText("Sent in place of what stands there");
         assertThat(browser.text()).contains("Posted\npaid");

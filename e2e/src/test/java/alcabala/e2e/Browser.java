@@ -150,7 +150,12 @@ final class Browser implements AutoCloseable {
     }
 
     void awaitText(String text) {
-        until(d -> text().contains(text) ? text : null);
+        awaitText(text, PATIENCE);
+    }
+
+    /// What takes its time.
+    void awaitText(String text, Duration patience) {
+        until(d -> text().contains(text) ? text : null, patience);
     }
 
     /// What no journey is about, to its end, done by whoever is signed in without going through its screen.
@@ -186,8 +191,12 @@ final class Browser implements AutoCloseable {
 
     /// A failure leaves a picture of what was there instead.
     <T> T until(Function<WebDriver, T> condition) {
+        return until(condition, PATIENCE);
+    }
+
+    private <T> T until(Function<WebDriver, T> condition, Duration patience) {
         try {
-            return new WebDriverWait(driver, PATIENCE)
+            return new WebDriverWait(driver, patience)
                     .pollingEvery(POLL)
                     .ignoring(StaleElementReferenceException.class)
                     .until(condition);

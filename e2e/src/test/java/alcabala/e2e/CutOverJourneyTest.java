@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 
 /// The day on which the yard and Inkwell begin to work together: compared, paired, and one pair taken apart again.
 class CutOverJourneyTest {
-    private static final LocalDate DAY = LocalDate.now().minusDays(60);
+    static final LocalDate DAY = LocalDate.now().minusDays(60);
 
     @Test
     void whatWasOpenOnBothSidesIsComparedAndPaired() {
@@ -25,7 +25,7 @@ class CutOverJourneyTest {
         }
     }
 
-    private static void compare(Browser browser, Demo demo) {
+    static void compare(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?route=yard&view=cut-over");
         browser.awaitText("Choose the day, and compare both sides.");
         browser.driver().executeScript("""
@@ -40,7 +40,7 @@ class CutOverJourneyTest {
 
     private static void theyAreTheSameByHand(Browser browser) {
         browser.press("Doubtful");
-        browser.awaitText("amount, what is open");
+        browser.awaitText("amount, open");
         browser.pressAt("table[aria-label='Open documents of both sides'] tbody input[type=checkbox]");
         browser.press("They are the same: pair it");
         browser.awaitText("Nothing of this was open on the day.");

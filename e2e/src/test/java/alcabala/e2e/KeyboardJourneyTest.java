@@ -2,9 +2,13 @@ package alcabala.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.support.ui.Select;
 
 /// The same work by keyboard alone, and a reviewer who can only look.
 class KeyboardJourneyTest {
@@ -55,8 +59,31 @@ class KeyboardJourneyTest {
             browser.keys(Keys.ESCAPE);
             browser.until(d -> d.getCurrentUrl().contains("/send?") ? true : null);
 
+            aRouteRunsByItself(browser, demo);
             aReviewerOnlyLooks(browser, demo);
         }
+    }
+
+    /// From a full minute soon, each five minutes; the one after that is postponed. A slow machine still has half a
+    /// minute
+    /// to fill in the form.
+    private static void aRouteRunsByItself(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/connect?view=runs&route=yard");
+        browser.awaitText("Runs by hand only");
+        browser.press("Let it run by itself");
+        LocalDateTime first = LocalDateTime.now().plusSeconds(90);
+        browser.find("form[aria-label='When it runs'] [role=spinbutton]")
+                .sendKeys(first.format(DateTimeFormatter.ofPattern("ddMMuuuuHHmm")));
+        browser.find("form[aria-label='When it runs'] input[type=number]").sendKeys(Keys.chord(Keys.CONTROL, "a"), "5");
+        new Select(browser.find("form[aria-label='When it runs'] select")).selectByValue("minute");
+        browser.press("Run so");
+        browser.awaitText("Runs by itself every 5 minutes");
+        browser.awaitText("By the schedule", Duration.ofSeconds(150));
+        browser.keys("o");
+        browser.awaitText("postponed");
+        browser.press("Change when it runs");
+        browser.press("By hand only");
+        browser.awaitText("Runs by hand only");
     }
 
     /// All in one turn of the page, so that nothing is drawn between them: each acts on what the one before left.

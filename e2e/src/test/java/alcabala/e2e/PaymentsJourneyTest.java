@@ -28,10 +28,18 @@ class PaymentsJourneyTest {
     }
 
     private static void letPaymentsCrossBothWays(Browser browser, Demo demo) {
-        browser.open(demo.address() + "/connect?view=settings&route=yard&setting=PAYMENTS&value=both");
-        browser.awaitText("what is entered on the ledger comes back");
-        browser.press("Decide so");
-        browser.awaitText("Earlier decisions");
+        browser.open(demo.address() + "/connect?view=crossing&route=yard");
+        browser.find("tr[data-kind=PARTIES]");
+        browser.keys("jjjjj");
+        browser.find("tr[data-kind=PAYMENTS][data-open=true]");
+        browser.keys("2");
+        browser.awaitText("1 change, not decided");
+        browser.keys(Keys.ESCAPE);
+        browser.awaitText("As it is decided now");
+        browser.keys("3");
+        browser.awaitText("entered on either side");
+        browser.keys("d");
+        browser.awaitText("What was decided");
     }
 
     /// A ready invoice of more than a hundred, part of it paid by card.

@@ -264,6 +264,6 @@ class ReadinessJourneyTest {
 
     private void decide(String setting, String value, int version) {
         browser.call("PUT", "/api/settings", """
-                {"route": "yard", "setting": "%s", "value": "%s", "expectedVersion": %d}""".formatted(setting, value, version));
+                {"route": "yard", "changes": [{"setting": "%s", "value": "%s", "expectedVersion": %d}]}""".formatted(setting, value, version));
     }
 }

@@ -3,6 +3,7 @@ package alcabala.e2e;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.Base64;
 import java.util.Map;
 import javax.imageio.ImageIO;
@@ -55,17 +56,29 @@ class Screenshots {
             browser.awaitText("can be taken back");
             browser.awaitText("Voids ");
             browser.picture(folder.resolve("undo.png"));
+            browser.open(at + "/resolve?route=yard");
+            browser.awaitText("The number is taken in Inkwell");
+            browser.awaitText("What happened to it");
+            browser.picture(folder.resolve("resolve.png"));
             browser.open(at + "/release?route=yard&state=Posted");
             browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
             browser.awaitText("Taken in");
             browser.picture(folder.resolve("both-sides.png"));
-            browser.open(at + "/release?route=harbour");
-            browser.find("tr[data-document]");
-            browser.picture(folder.resolve("files.png"));
             connect(browser, at);
             files(browser, demo, at);
             banking(browser, demo);
-            operations(browser, at);
+        }
+    }
+
+    /// What was entered on Inkwell by hand would be on the other pictures too.
+    @Test
+    void takeCutOver() {
+        try (Demo demo = Demo.start();
+                Browser browser = new Browser()) {
+            demo.atDesk("/inkwell/books/saltmere/taken-over", Map.of("on", CutOverJourneyTest.DAY.toString()));
+            browser.signIn(demo.address(), "ferro");
+            CutOverJourneyTest.compare(browser, demo);
+            browser.picture(folder.resolve("cut-over.png"));
         }
     }
 
@@ -88,10 +101,15 @@ class Screenshots {
         browser.open(at + "/connect?view=settings&route=yard&setting=SALES_TAX&value=off");
         browser.find("[data-effect]");
         browser.picture(folder.resolve("settings.png"));
+        browser.open(at + "/connect?view=crossing&route=yard&kind=INVOICES"
+                + "&changes=INVOICES_TRIGGER%20approved%3BINVOICES_CUT_OFF%20"
+                + LocalDate.now().minusMonths(1).withDayOfMonth(1));
+        browser.find("[data-prospect=GOES]");
+        browser.awaitText("Shown on");
+        browser.picture(folder.resolve("crossing.png"));
         Map.of(
                         "first-steps", "li[data-step]",
-                        "readiness", "tr[data-check]",
-                        "reference", "aside[aria-label=Pulls] li")
+                        "readiness", "tr[data-check]")
                 .forEach((view, awaited) -> {
                     browser.open(at + "/connect?route=yard&view=" + view);
                     browser.find(awaited);
@@ -138,14 +156,5 @@ class Screenshots {
         banking.theSlipSays(all);
         browser.awaitText("One that is not ticked is");
         browser.picture(folder.resolve("banking.png"));
-    }
-
-    /// What operations people see.
-    private void operations(Browser browser, String at) {
-        browser.driver().manage().deleteAllCookies();
-        browser.signIn(at, "slip");
-        browser.open(at + "/release?route=yard&state=All");
-        browser.awaitText("booked as");
-        browser.picture(folder.resolve("operations.png"));
     }
 }

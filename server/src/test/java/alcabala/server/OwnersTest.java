@@ -39,7 +39,7 @@ class OwnersTest {
                     "name system company desk address answers connected connected_by connected_at",
                     "reference",
                     "company_name currency tax_rounding name_limit name_forbids locked_through applies_credits tracks_quantities features"
-                            + " books_id pulled_at kept_version",
+                            + " books_id pulled_at kept_version reference_version",
                     "crossing",
                     "cursor asks_first_until accounted paused_until")),
             "source",
@@ -68,7 +68,7 @@ class OwnersTest {
                                 "ledger_account ledger_dimension ledger_item ledger_party ledger_rate ledger_tax_code ledger_term ledger_field pulled reference_change"
                                         + " reference_pull source_category source_choice source_field source_terms source_item source_means source_party source_project source_site source_tax",
                         "route", "route_setting route_setting_history",
-                        "record", "allocation record_revision",
+                        "record", "allocation record_find record_revision",
                         "compile", "compiled_by crosswalk_row finding",
                         "crossing",
                                 "batch beyond dispatch entered_there field_return link posting posting_line posting_record restoration",
@@ -82,6 +82,8 @@ class OwnersTest {
                         "party_apart",
                         "send",
                         "own_list",
+                        "run",
+                        "quiet_window run run_schedule",
                         "clear",
                         "banking banking_receipt",
                         "cutover",

@@ -54,6 +54,15 @@ public final class StandIns {
         desk("/" + system + "/faults", "fault=" + fault + "&times=" + times);
     }
 
+    /// How often a system was asked something since it was started.
+    public int asked(String system) {
+        Matcher matcher = Pattern.compile("Asked <b>(\\d+)</b>").matcher(page("/" + system + "/faults"));
+        if (!matcher.find()) {
+            throw new IllegalStateException("the desk does not say how often " + system + " was asked");
+        }
+        return Integer.parseInt(matcher.group(1));
+    }
+
     public void desk(String path, String form) {
         Api.Response answer = api.form(path, form);
         if (answer.status() >= 400) {
@@ -77,6 +86,20 @@ public final class StandIns {
                     .append(priced ? price : field.group(2));
         }
         desk(desk + "/edit", form.toString());
+    }
+
+    /// Changes a document on Inkwell's desk.
+    ///
+    /// @param first what its first line comes to; null as it is
+    public void editOnInkwell(String ref, String due, String first) {
+        JsonNode there = inkwell("/documents/" + ref);
+        StringBuilder form = new StringBuilder("version=" + there.get("version").asInt() + "&due=" + due);
+        for (JsonNode line : there.get("lines")) {
+            boolean changed = first != null && line == there.get("lines").get(0);
+            form.append("&amount=")
+                    .append(changed ? first : line.get("amount").asDecimal().toPlainString());
+        }
+        desk("/inkwell/books/saltmere/documents/" + ref + "/edit", form.toString());
     }
 
     /// As Inkwell's desk shows it, which no fault of the API touches.

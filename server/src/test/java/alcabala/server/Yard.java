@@ -133,7 +133,11 @@ public record Yard(Api api) {
                 .asInt();
         Api.Response answer = api.put(
                 "/api/settings",
-                Map.of("route", route, "setting", setting, "value", value, "expectedVersion", version));
+                Map.of(
+                        "route",
+                        route,
+                        "changes",
+                        List.of(Map.of("setting", setting, "value", value, "expectedVersion", version))));
         if (answer.status() != 200) {
             throw new IllegalStateException(answer.toString());
         }

@@ -48,6 +48,7 @@ class FaultDesk {
                 .toList();
         model.addAttribute("choices", choices);
         model.addAttribute("system", system);
+        model.addAttribute("asked", faults.asked(system));
         model.addAttribute("name", Character.toUpperCase(system.charAt(0)) + system.substring(1));
         return "faults";
     }

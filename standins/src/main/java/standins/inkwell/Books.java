@@ -27,7 +27,8 @@ public final class Books {
             boolean tracksQuantities,
             List<String> plan,
             String timeZone,
-            Instant clock) {}
+            Instant clock,
+            String referenceVersion) {}
 
     /// A number that is in use, and the other program's name for the document, if it came from one.
     public record TakenNumber(String number, String externalReference) {}

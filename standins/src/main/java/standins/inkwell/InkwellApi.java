@@ -61,7 +61,8 @@ class InkwellApi {
     /// @param record the record as it is now
     record Changed(long cursor, String type, String id, Object record) {}
 
-    record Feed(List<Changed> changes, long next, boolean more) {}
+    /// @param referenceVersion of all masters and settings
+    record Feed(List<Changed> changes, long next, boolean more, String referenceVersion) {}
 
     @GetMapping
     Books.CompanySettings company() {
@@ -312,7 +313,7 @@ class InkwellApi {
         List<Changed> records = changes.stream()
                 .map(c -> new Changed(c.seq(), c.type(), c.id(), record(c)))
                 .toList();
-        return new Feed(records, next, changes.size() == at);
+        return new Feed(records, next, changes.size() == at, masters.referenceVersion());
     }
 
     private Object record(Change change) {

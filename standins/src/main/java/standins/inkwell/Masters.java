@@ -60,7 +60,16 @@ public class Masters {
                 isOn("tracks-quantities"),
                 PLAN.stream().filter(this::isOn).toList(),
                 find("time-zone").orElse(ZoneId.systemDefault().getId()),
-                clock.instant());
+                clock.instant(),
+                referenceVersion());
+    }
+
+    /// Another one whenever anything of the masters or settings changed, or the books are others.
+    public String referenceVersion() {
+        return find("books").orElse("") + " "
+                + jdbc.sql("select version from inkwell_reference")
+                        .query(Long.class)
+                        .single();
     }
 
     public void setTimeZone(String zone) {

@@ -1,5 +1,6 @@
 package alcabala.accounting.batch;
 
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Section;
 import alcabala.accounting.setting.Setting;
@@ -62,7 +63,9 @@ public record BatchOptions(Map<Topic, String> decided) {
     public RouteSettings on(RouteSettings route) {
         RouteSettings with = route;
         for (Map.Entry<Topic, String> each : decided.entrySet()) {
-            with = with.with(each.getKey(), each.getValue());
+            for (Carried of : each.getKey().concerns()) {
+                with = with.with(each.getKey(), of, each.getValue());
+            }
         }
         return with;
     }

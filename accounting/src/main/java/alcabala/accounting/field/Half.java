@@ -34,11 +34,22 @@ public record Half(Map<String, String> values) {
         return "line " + position;
     }
 
+    /// Whether a field is a line.
+    public static boolean isLine(String name) {
+        return name.startsWith("line ");
+    }
+
     /// The same with another value for one of its fields.
     public Half with(String name, BigDecimal value) {
         Builder changed = builder();
         values.forEach(changed::text);
         return changed.number(name, value).build();
+    }
+
+    public Half with(String name, String value) {
+        Builder changed = builder();
+        values.forEach(changed::text);
+        return changed.text(name, value).build();
     }
 
     /// The fields in which the two halves differ, in their own order.

@@ -12,7 +12,7 @@ public final class BookingDay {
 
     /// Empty for the day of its batch, which is not known before there is one.
     public static Optional<LocalDate> find(Document document, RouteSettings settings) {
-        return switch (settings.get(Topic.DOCUMENT_DATE)) {
+        return switch (settings.get(Topic.DOCUMENT_DATE, document.kind())) {
             case "batch" -> Optional.empty();
             case "delivery" ->
                 Optional.of(document.deliveryDate() == null ? document.issueDate() : document.deliveryDate());

@@ -19,7 +19,7 @@ final class LedgerLines {
     private final boolean itemNames;
     private final boolean notes;
     private final Crosswalk crosswalk;
-    private final RouteSettings settings;
+    private final boolean summed;
 
     private record Sum(Money amount, int lines) {
         Sum plus(Sum other) {
@@ -29,18 +29,16 @@ final class LedgerLines {
 
     /// The items of a bill are its seller's: the ledger does not have them.
     LedgerLines(RecordKind kind, Crosswalk crosswalk, RouteSettings settings) {
-        namesItems = kind.isSale() && settings.is(Topic.LINE_KIND, "items");
+        namesItems = kind.isSale() && settings.is(Topic.LINE_KIND, kind, "items");
         taxInLines = settings.hasTaxInLines(kind);
-        itemNames = settings.is(Topic.ITEM_NAMES, "yes");
-        notes = settings.is(Topic.LINE_NOTES, "yes");
+        itemNames = settings.is(Topic.ITEM_NAMES, kind, "yes");
+        notes = settings.is(Topic.LINE_NOTES, kind, "yes");
         this.crosswalk = crosswalk;
-        this.settings = settings;
+        summed = settings.is(Topic.LINE_DETAIL, kind, "by-account");
     }
 
     List<LedgerLine> of(List<ResolvedLine> resolved) {
-        return settings.is(Topic.LINE_DETAIL, "by-account")
-                ? summed(resolved)
-                : resolved.stream().map(this::line).toList();
+        return summed ? summed(resolved) : resolved.stream().map(this::line).toList();
     }
 
     private static List<LedgerLine> summed(List<ResolvedLine> resolved) {

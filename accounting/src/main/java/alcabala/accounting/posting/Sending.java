@@ -53,8 +53,8 @@ record Sending(
                 note(),
                 terms,
                 custom(),
-                settings.is(Topic.ARRIVAL, "draft"),
-                document.kind().isSale() && settings.is(Topic.E_MAIL, "yes"),
+                settings.is(Topic.ARRIVAL, document.kind(), "draft"),
+                document.kind().isSale() && settings.is(Topic.E_MAIL, document.kind(), "yes"),
                 tax.ledger().net().plus(tax.rounding()).plus(payable),
                 tax.ledger().tax(),
                 document.totals().owed());
@@ -66,7 +66,7 @@ record Sending(
     }
 
     private String note() {
-        String usual = settings.is(Topic.WORK_DESCRIPTION, "yes") ? document.note() : "";
+        String usual = settings.is(Topic.WORK_DESCRIPTION, document.kind(), "yes") ? document.note() : "";
         return fields.getOrDefault(StandardFields.NOTE, usual);
     }
 

@@ -16,6 +16,9 @@ public enum Carried {
     PAYMENTS(RecordKind.PAYMENT_IN, RecordKind.REFUND, RecordKind.RETURNED_IN, RecordKind.BANKING),
     PAYMENTS_OUT(RecordKind.PAYMENT_OUT, RecordKind.SUPPLIER_REFUND, RecordKind.RETURNED_OUT);
 
+    static final List<Carried> SALES = List.of(INVOICES, CREDIT_NOTES);
+    static final List<Carried> PURCHASES = List.of(BILLS, SUPPLIER_CREDITS);
+    static final List<Carried> DOCUMENTS = List.of(INVOICES, CREDIT_NOTES, BILLS, SUPPLIER_CREDITS);
     private static final List<Carried> BY_KIND =
             Stream.of(RecordKind.values()).map(Carried::holding).toList();
     private final List<RecordKind> kinds;

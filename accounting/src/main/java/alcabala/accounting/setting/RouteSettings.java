@@ -47,12 +47,20 @@ public final class RouteSettings {
         return values[place(topic, of)];
     }
 
+    /// What holds for a kind, whether it was decided for it or for everything.
+
     public String get(Topic topic, RecordKind kind) {
-        return get(topic, Carried.of(kind));
+        Carried of = Carried.of(kind);
+        String own = get(topic, of);
+        return topic.isApart(of) && own.isEmpty() ? get(topic) : own;
     }
 
     public boolean is(Topic topic, String value) {
         return get(topic).equals(value);
+    }
+
+    public boolean is(Topic topic, RecordKind kind, String value) {
+        return get(topic, kind).equals(value);
     }
 
     public boolean is(Topic topic, Carried of, String value) {
@@ -74,14 +82,17 @@ public final class RouteSettings {
         return new RouteSettings(changed);
     }
 
-    /// Whether the tax of sales is switched off.
+    /// Whether the tax of any sales is switched off.
     public boolean taxIsOff() {
-        return is(Topic.SALES_TAX, "off");
+        return Stream.of(RecordKind.values())
+                .filter(kind -> kind.isDocument() && kind.isSale())
+                .anyMatch(this::hasTaxInLines);
     }
 
     /// Whether lines of a kind cross with their tax in them.
     public boolean hasTaxInLines(RecordKind kind) {
-        return kind.isSale() ? taxIsOff() : is(Topic.PURCHASE_TAX, "in-cost");
+        return kind.isDocument()
+                && (kind.isSale() ? is(Topic.SALES_TAX, kind, "off") : is(Topic.PURCHASE_TAX, kind, "in-cost"));
     }
 
     /// The records that the route carries.

@@ -7,6 +7,7 @@ import alcabala.accounting.ledger.LedgerTaxCode;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.List;
+import java.util.stream.Stream;
 
 /// Which values a setting takes, written as text; an empty text is "not set" wherever a shape allows it.
 public sealed interface Shape {
@@ -18,6 +19,11 @@ public sealed interface Shape {
         @Override
         public boolean takes(String value, LedgerProfile ledger) {
             return words.contains(value);
+        }
+
+        /// The same, or none of them.
+        Choice orNone() {
+            return new Choice(Stream.concat(Stream.of(""), words.stream()).toList());
         }
     }
 

@@ -7,9 +7,9 @@ import java.util.stream.Stream;
 /// What can be decided about a route, once for all of it or for each kind of record, with the values that it takes and
 /// the one that holds until somebody decides (domain, sections 3, 4 and 5). What each does is said at the edge.
 public enum Topic {
-    SALES_TAX(Section.TAX, choice("as-mapped", "off"), "as-mapped"),
+    SALES_TAX(Section.TAX, choice("as-mapped", "off"), "as-mapped", Carried.SALES),
     UNSTATED_TAX(Section.TAX, new Shape.TaxCode(), ""),
-    PURCHASE_TAX(Section.TAX, choice("reclaimed", "in-cost"), "reclaimed"),
+    PURCHASE_TAX(Section.TAX, choice("reclaimed", "in-cost"), "reclaimed", Carried.PURCHASES),
     UNSTATED_PURCHASE_TAX(Section.TAX, new Shape.TaxCode(), ""),
     RECEIVING_BANK(Section.MONEY, new Shape.Account(AccountType.BANK), ""),
     PAYING_BANK(Section.MONEY, new Shape.Account(AccountType.BANK), ""),
@@ -76,14 +76,14 @@ public enum Topic {
     /// Who of the source is a customer on the ledger.
     CUSTOMERS(Section.CROSSING, choice("organisation", "with-contacts", "project", "sub-project"), "organisation"),
     NEW_PARTIES(Section.CROSSING, choice("create", "ask"), "create"),
-    ARRIVAL(Section.DOCUMENT, choice("final", "draft"), "final"),
-    DOCUMENT_DATE(Section.DOCUMENT, choice("own", "delivery", "batch"), "own"),
-    LINE_DETAIL(Section.DOCUMENT, choice("each-line", "by-account"), "each-line"),
-    LINE_KIND(Section.DOCUMENT, choice("items", "accounts"), "items"),
-    ITEM_NAMES(Section.DOCUMENT, choice("no", "yes"), "no"),
-    LINE_NOTES(Section.DOCUMENT, choice("no", "yes"), "no"),
-    WORK_DESCRIPTION(Section.DOCUMENT, choice("no", "yes"), "no"),
-    E_MAIL(Section.DOCUMENT, choice("no", "yes"), "no");
+    ARRIVAL(Section.DOCUMENT, choice("final", "draft"), "final", Carried.DOCUMENTS),
+    DOCUMENT_DATE(Section.DOCUMENT, choice("own", "delivery", "batch"), "own", Carried.DOCUMENTS),
+    LINE_DETAIL(Section.DOCUMENT, choice("each-line", "by-account"), "each-line", Carried.DOCUMENTS),
+    LINE_KIND(Section.DOCUMENT, choice("items", "accounts"), "items", Carried.SALES),
+    ITEM_NAMES(Section.DOCUMENT, choice("no", "yes"), "no", Carried.DOCUMENTS),
+    LINE_NOTES(Section.DOCUMENT, choice("no", "yes"), "no", Carried.DOCUMENTS),
+    WORK_DESCRIPTION(Section.DOCUMENT, choice("no", "yes"), "no", Carried.DOCUMENTS),
+    E_MAIL(Section.DOCUMENT, choice("no", "yes"), "no", Carried.SALES);
 
     private static final List<Carried> KINDS = Stream.of(Carried.values())
             .filter(carried -> carried != Carried.EVERYTHING)
@@ -91,11 +91,18 @@ public enum Topic {
     private final Section section;
     private final Shape shape;
     private final String standard;
+    private final List<Carried> apart;
 
     Topic(Section section, Shape shape, String standard) {
+        this(section, shape, standard, List.of());
+    }
+
+    /// @param apart the kinds that can differ in it from what is decided for everything
+    Topic(Section section, Shape shape, String standard, List<Carried> apart) {
         this.section = section;
         this.shape = shape;
         this.standard = standard;
+        this.apart = apart;
     }
 
     public Section section() {
@@ -104,16 +111,21 @@ public enum Topic {
 
     /// The kinds for each of which it is decided; [Carried#EVERYTHING] where it is decided once.
     public List<Carried> concerns() {
-        return List.of(Carried.EVERYTHING);
+        return Stream.concat(Stream.of(Carried.EVERYTHING), apart.stream()).toList();
+    }
+
+    /// Whether a kind only says in what it differs: an empty value is as for everything.
+    boolean isApart(Carried of) {
+        return apart.contains(of);
     }
 
     Shape shape(Carried of) {
-        return shape;
+        return isApart(of) ? ((Shape.Choice) shape).orNone() : shape;
     }
 
     /// The value that holds until somebody decides.
     String standard(Carried of) {
-        return standard;
+        return isApart(of) ? "" : standard;
     }
 
     private static Shape choice(String... words) {

@@ -2,6 +2,8 @@ package alcabala.accounting.batch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Topic;
 import java.util.Map;
@@ -24,6 +26,10 @@ class BatchOptionsTest {
         assertThat(options.words())
                 .containsExactly(Map.entry("ARRIVAL", "draft"), Map.entry("LINE_DETAIL", "by-account"));
         assertThat(BatchOptions.NONE.on(ROUTE).get(Topic.ARRIVAL)).isEqualTo("final");
+        assertThat(options.on(ROUTE.with(Topic.ARRIVAL, Carried.INVOICES, "final"))
+                        .get(Topic.ARRIVAL, RecordKind.INVOICE))
+                .as("a batch decides for all kinds in it")
+                .isEqualTo("draft");
         assertThat(BatchOptions.of(Map.of())).contains(BatchOptions.NONE);
     }
 

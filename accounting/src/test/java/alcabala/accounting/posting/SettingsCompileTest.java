@@ -141,6 +141,32 @@ class SettingsCompileTest {
                 .containsExactly("1100 133.05 0.00", "4010 0.00 45.09", "4020 0.00 87.96");
     }
 
+    @ParameterizedTest(name = "{0} {1}, of invoices only")
+    @CsvSource({
+        "SALES_TAX, off",
+        "ARRIVAL, draft",
+        "DOCUMENT_DATE, delivery",
+        "LINE_DETAIL, by-account",
+        "LINE_KIND, accounts",
+        "ITEM_NAMES, yes",
+        "LINE_NOTES, yes",
+        "WORK_DESCRIPTION, yes",
+        "E_MAIL, yes"
+    })
+    void whatShapesADocumentCanDifferByKind(Topic topic, String value) {
+        Document document = described(invoice());
+        Compilation plain = compile(document, RouteSettings.STANDARD);
+        Compilation shaped = compile(document, RouteSettings.STANDARD.with(topic, value));
+        assertThat(shaped).isNotEqualTo(plain);
+        assertThat(compile(document, RouteSettings.STANDARD.with(topic, Carried.INVOICES, value)))
+                .isEqualTo(shaped);
+        assertThat(compile(document, RouteSettings.STANDARD.with(topic, Carried.CREDIT_NOTES, value)))
+                .isEqualTo(plain);
+        String standard = RouteSettings.STANDARD.get(topic);
+        assertThat(compile(document, RouteSettings.STANDARD.with(topic, value).with(topic, Carried.INVOICES, standard)))
+                .isEqualTo(plain);
+    }
+
     @Test
     void taxSwitchedOffNeedsNoCodes() {
         TaxCombination unknown = TaxCombination.of(Tax.of("XX", "9", TaxCategory.S));

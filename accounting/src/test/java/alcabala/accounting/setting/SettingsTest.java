@@ -77,7 +77,7 @@ class SettingsTest {
 
     @Test
     void whatHoldsUntilSomebodyDecidesIsAValueThatTheSettingTakes() {
-        assertThat(Setting.all()).hasSize(44).allSatisfy(setting -> {
+        assertThat(Setting.all()).hasSize(76).allSatisfy(setting -> {
             assertThat(setting.shape().takes(setting.standard(), LEDGER)).isTrue();
             assertThat(RouteSettings.STANDARD.get(setting)).isEqualTo(setting.standard());
             assertThat(Setting.find(setting.name())).contains(setting);
@@ -97,7 +97,9 @@ class SettingsTest {
         "TRIGGER, CREDIT_NOTES, CREDIT_NOTES_TRIGGER, batch",
         "CUT_OFF, PAYMENTS_OUT, PAYMENTS_OUT_CUT_OFF, ''",
         "WINNER, SUPPLIER_CREDITS, SUPPLIER_CREDITS_WINNER, ask",
-        "FIRST_NUMBER, INVOICES, INVOICES_FIRST_NUMBER, ''"
+        "FIRST_NUMBER, INVOICES, INVOICES_FIRST_NUMBER, ''",
+        "ARRIVAL, BILLS, BILLS_ARRIVAL, ''",
+        "SALES_TAX, CREDIT_NOTES, CREDIT_NOTES_SALES_TAX, ''"
     })
     void aSettingIsATopicForAKind(Topic topic, Carried of, String name, String standard) {
         assertThat(new Setting(topic, of).name()).isEqualTo(name);
@@ -160,6 +162,27 @@ class SettingsTest {
             assertThat(Samples.SETTINGS.with(Topic.WINNER, of, "ledger").winner(kind))
                     .isEqualTo("ledger");
         }
+    }
+
+    @Test
+    void aKindSaysOnlyInWhatItDiffers() {
+        RouteSettings settings = Samples.SETTINGS
+                .with(Topic.ARRIVAL, "draft")
+                .with(Topic.ARRIVAL, Carried.BILLS, "final")
+                .with(Topic.SALES_TAX, Carried.CREDIT_NOTES, "off");
+        assertThat(settings.get(Topic.ARRIVAL, RecordKind.INVOICE)).isEqualTo("draft");
+        assertThat(settings.get(Topic.ARRIVAL, RecordKind.BILL)).isEqualTo("final");
+        assertThat(settings.hasTaxInLines(RecordKind.CREDIT_NOTE)).isTrue();
+        assertThat(settings.hasTaxInLines(RecordKind.INVOICE)).isFalse();
+        assertThat(settings.taxIsOff()).as("of any sale").isTrue();
+        assertThat(Samples.SETTINGS.with(Topic.PURCHASE_TAX, "in-cost").taxIsOff())
+                .isFalse();
+        assertThat(new Setting(Topic.LINE_KIND, Carried.INVOICES).shape().takes("", LEDGER))
+                .isTrue();
+        assertThat(new Setting(Topic.LINE_KIND, Carried.EVERYTHING).shape().takes("", LEDGER))
+                .isFalse();
+        assertThatThrownBy(() -> new Setting(Topic.LINE_KIND, Carried.BILLS))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 
     @ParameterizedTest(name = "payments {0}: to the ledger {1}, back {2}")

@@ -20,6 +20,9 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.Function;
+import org.springframework.core.retry.RetryException;
+import org.springframework.core.retry.RetryPolicy;
+import org.springframework.core.retry.RetryTemplate;
 import org.springframework.web.util.DefaultUriBuilderFactory;
 import org.springframework.web.util.UriBuilderFactory;
 import tools.jackson.core.JacksonException;
@@ -49,6 +52,15 @@ public final class Http {
     private static final int LARGEST_PAGE = 32 * MEGABYTE;
     private static final int LARGEST_ANSWER = 4 * MEGABYTE;
     private static final Duration CONNECT = Duration.ofSeconds(3);
+    /// A question changes nothing: when its answer does not arrive, it is asked once more, since all pages of a fetch
+    /// would have to be asked for again otherwise. Where nobody listens, nobody is asked again.
+    private static final RetryTemplate ASKING = new RetryTemplate(RetryPolicy.builder()
+            .maxRetries(1)
+            .delay(Duration.ofMillis(200))
+            .includes(IOException.class)
+            .excludes(InterruptedIOException.class)
+            .predicate(e -> !isRefusedConnection(e))
+            .build());
     private final String system;
     private final Access access;
     private final HttpClient client;
@@ -77,13 +89,7 @@ public final class Http {
 
     /// Empty for 404.
     public <T> Optional<T> find(String path, Class<T> type, Object... variables) {
-        Reply reply;
-        try {
-            HttpRequest.Builder request = HttpRequest.newBuilder(addresses.expand(path, variables));
-            reply = letIn(request, LARGEST_PAGE);
-        } catch (IOException e) {
-            throw new UnreachableException(system, "no answer to GET " + path, e);
-        }
+        Reply reply = asked(path, addresses.expand(path, variables));
         if (reply.status() == 404) {
             return Optional.empty();
         }
@@ -101,6 +107,17 @@ public final class Http {
                     .orElseThrow(() -> new UnreachableException(system, "answered nothing to GET " + path, null)));
         } catch (JacksonException e) {
             throw new UnreachableException(system, "answered what cannot be read to GET " + path + said(reply), e);
+        }
+    }
+
+    private Reply asked(String path, URI to) {
+        try {
+            return ASKING.execute(() -> letIn(HttpRequest.newBuilder(to), LARGEST_PAGE));
+        } catch (RetryException e) {
+            if (e.getCause() instanceof RuntimeException said) {
+                throw said;
+            }
+            throw new UnreachableException(system, "no answer to GET " + path, e.getCause());
         }
     }
 

@@ -15,6 +15,8 @@ import java.util.Set;
 /// @param timeZone where its days begin
 /// @param clock what its clock says at this moment
 /// @param features what it has switched on, such as `purchase-orders`, `dimensions`, `multi-currency`, `decides-tax`
+/// @param referenceVersion another one whenever anything of its masters or settings changed; empty where it does not
+/// tell
 public record LedgerCompany(
         String id,
         String booksId,
@@ -28,7 +30,8 @@ public record LedgerCompany(
         boolean tracksQuantities,
         Set<String> features,
         ZoneId timeZone,
-        Instant clock) {
+        Instant clock,
+        String referenceVersion) {
     /// Of a company that has the ledger decide what is taxed and how much.
     public static final String DECIDES_TAX = "decides-tax";
     /// Of a company that has customers below others.

@@ -7,5 +7,6 @@ import java.util.List;
 ///
 /// @param setAside those that cannot be understood
 /// @param next the cursor to go on from
+/// @param referenceVersion as in [LedgerCompany], when the feed was asked
 public record LedgerFeed(
-        List<LedgerRecord> records, List<Unusable> setAside, boolean mastersChanged, long next, boolean more) {}
+        List<LedgerRecord> records, List<Unusable> setAside, long next, boolean more, String referenceVersion) {}

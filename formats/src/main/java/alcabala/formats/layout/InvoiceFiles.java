@@ -1,7 +1,6 @@
 package alcabala.formats.layout;
 
 import alcabala.accounting.posting.LedgerDocument;
-import alcabala.formats.ubl.writing.Missing;
 import alcabala.formats.ubl.writing.UblDocument;
 import alcabala.formats.ubl.writing.UblWriter;
 import alcabala.formats.zip.ZipFile;
@@ -19,7 +18,7 @@ final class InvoiceFiles {
     private final Layout layout;
     private final InvoiceFacts facts;
 
-    private record Made(String reference, byte[] content, List<Missing> missing) {}
+    private record Made(String reference, UblWriter.Invoice invoice) {}
 
     InvoiceFiles(Layout layout, InvoiceFacts facts) {
         this.layout = layout;
@@ -36,11 +35,11 @@ final class InvoiceFiles {
         for (int at = 0; at < records.size(); at += AT_ONCE) {
             List<Exported> some = records.subList(at, Math.min(at + AT_ONCE, records.size()));
             for (Made made : some.parallelStream().map(this::made).toList()) {
-                last = made.content();
+                last = made.invoice().content();
                 String file = records.size() == 1 ? name + ".xml" : named(made.reference(), names);
                 zip.add(file, last);
                 places.add(new Written.Place(made.reference(), file, 1, 1));
-                made.missing().forEach(missing -> gaps.add(new Written.Gap(made.reference(), missing)));
+                made.invoice().missing().forEach(missing -> gaps.add(new Written.Gap(made.reference(), missing)));
             }
         }
         Written.File file = records.size() == 1
@@ -50,8 +49,7 @@ final class InvoiceFiles {
     }
 
     private Made made(Exported record) {
-        UblDocument document = document(record);
-        return new Made(record.reference(), UblWriter.write(document), Missing.of(document));
+        return new Made(record.reference(), UblWriter.write(document(record)));
     }
 
     private UblDocument document(Exported record) {

@@ -15,6 +15,9 @@ public interface Affected {
     /// The same, saying how far it has come.
     Released compileAgain(long routeId, Set<String> refs, String who, String because, Progress at);
 
+    /// It stands on the ledger without having been sent: what kept it from crossing does so no more.
+    void standsThere(long recordId);
+
     /// @param documents those meant, as far as they have not crossed
     Released compileAgain(long routeId, List<Long> documents, String who, String because);
 }

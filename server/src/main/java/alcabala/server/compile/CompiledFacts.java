@@ -40,6 +40,14 @@ public class CompiledFacts {
         updateFindings(compiled);
     }
 
+    /// Nothing is said of it any more.
+    void clear(long id) {
+        jdbc.sql("update record set blocking = 0, cause = '' where id = :id")
+                .param("id", id)
+                .update();
+        forget(Set.of(id));
+    }
+
     /// The half of it that decides in which state they are.
     void updateRecords(Map<Long, Compiled> compiled) {
         // As one statement: a statement for each takes half as long again.

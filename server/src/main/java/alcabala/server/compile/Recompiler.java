@@ -27,7 +27,7 @@ import org.springframework.transaction.annotation.Transactional;
 /// Compiles again what a change touched, and counts what it released.
 @Component
 class Recompiler implements Affected {
-    private static final int CHUNK = 2000;
+    private static final int CHUNK = 1000;
     private final JdbcClient jdbc;
     private final Routes routes;
     private final ObjectProvider<Compilers> compilers;
@@ -69,6 +69,11 @@ class Recompiler implements Affected {
     @Transactional
     public Released compileAgain(long routeId, List<Long> documents, String who, String because) {
         return compileAll(routeId, family -> of(documents, family), who, because, (done, of) -> {});
+    }
+
+    @Override
+    public void standsThere(long recordId) {
+        facts.clear(recordId);
     }
 
     private Released compileAll(

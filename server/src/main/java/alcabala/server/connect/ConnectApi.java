@@ -15,6 +15,7 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
@@ -58,7 +59,7 @@ class ConnectApi {
             Long ledger,
             @Size(max = 30) String kind,
             @Size(max = 300) String address,
-            @Size(max = 20) Map<@Size(max = 60) String, @Size(max = 300) String> answers) {}
+            @Size(max = 20) Map<@Size(max = 60) String, @NotNull @Size(max = 300) String> answers) {}
 
     /// @param address where to send the person
     record ConsentAsked(String address) {}

@@ -6,6 +6,7 @@ import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
@@ -36,7 +37,7 @@ class SourceApi {
             @Size(max = 30) String kind,
             @Size(max = 300) String address,
             @Size(max = 60) String name,
-            @Size(max = 20) Map<@Size(max = 60) String, @Size(max = 300) String> answers,
+            @Size(max = 20) Map<@Size(max = 60) String, @NotNull @Size(max = 300) String> answers,
 
             @NotBlank
             @Size(max = 500)

@@ -29,7 +29,7 @@ public class BatchDates {
     ///
     /// @param given the day of the batch; null where nobody gave one
     public LedgerEntry dated(RouteSettings decided, long recordId, LedgerEntry entry, LocalDate given) {
-        if (!(entry instanceof LedgerDocument)) {
+        if (!(entry instanceof LedgerDocument document)) {
             return given == null ? entry : entry.onDay(given);
         }
         Optional<First> first = first(recordId);
@@ -37,7 +37,7 @@ public class BatchDates {
         if (before.isPresent() || first.isEmpty() && given != null) {
             return entry.onDay(before.orElse(given));
         }
-        return decided.is(Topic.DOCUMENT_DATE, "batch")
+        return decided.is(Topic.DOCUMENT_DATE, document.kind(), "batch")
                 ? entry.onDay(
                         first.map(made -> LocalDate.ofInstant(made.madeAt().toInstant(), clock.getZone()))
                                 .orElseGet(() -> LocalDate.now(clock)))

@@ -107,14 +107,20 @@ public class LedgerNews {
     }
 
     public Brought bring(RouteRow route, String who) {
-        boolean changed = pull.pull(route.ledgerId(), who);
         FeedsChanges ledger = ledgers.of(route.ledgerId()).get(FeedsChanges.class);
         int payments = 0;
         int edits = 0;
+        boolean changed = false;
+        boolean first = true;
         boolean more = true;
         while (more) {
             long cursor = cursor(route.ledgerId());
             LedgerFeed feed = ledger.changes(cursor, PAGE);
+            // Whatever the news name is known before they are taken in.
+            if (first && !pull.isAsOf(route.ledgerId(), feed.referenceVersion())) {
+                changed = pull.pull(route.ledgerId(), who);
+            }
+            first = false;
             int[] counts = transaction.execute(status -> apply(route, cursor, feed, who));
             payments += counts[0];
             edits += counts[1];

@@ -2,6 +2,7 @@ package alcabala.server.crossing;
 
 import alcabala.accounting.field.Half;
 import alcabala.accounting.field.SourceHalf;
+import alcabala.accounting.sync.Both;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.platform.DocumentJson;
 import alcabala.server.record.Revisions;
@@ -37,6 +38,18 @@ public class Links {
                 .query(String.class)
                 .optional()
                 .map(this::record);
+    }
+
+    /// A linked record as both sides last agreed on it, and as the ledger was last seen to have it.
+    public record Pair(Both<Half> halves, LedgerRecord now) {}
+
+    public Optional<Pair> find(long recordId) {
+        return jdbc.sql("select source_half, ledger_half, ledger_now from link where record_id = :id")
+                .param("id", recordId)
+                .query((row, n) -> new Pair(
+                        new Both<>(read(row.getString("source_half")), read(row.getString("ledger_half"))),
+                        record(row.getString("ledger_now"))))
+                .optional();
     }
 
     /// What is known of a pair when the answer comes.

@@ -51,8 +51,8 @@ public class TakenOver {
     /// @throws NotPossibleException when either is paired already, is on its way, or they are not of one kind
     @Transactional
     public void link(RouteRow route, long recordId, LedgerRecord there, String who) {
+        Record record = records.record(route.id(), recordId);
         requireFree(route, recordId, there);
-        Record record = records.record(recordId);
         if (record.kind() != there.recordKind()) {
             throw NotPossibleException.invalid(
                     "kinds-differ",
@@ -63,6 +63,12 @@ public class TakenOver {
                                     there.number(),
                                     there.recordKind().word()));
         }
+        if (!there.isIn(record.currency())) {
+            throw NotPossibleException.invalid(
+                    "amounts-unfit",
+                    "%s has amounts there that %s does not know."
+                            .formatted(there.number(), record.currency().getCode()));
+        }
         outcomes.takenOver(recordId, record.currency().getCode(), there, clock.instant());
         links.takenOver(recordId, route.ledgerId(), there, SourceHalf.of(record), clock.instant());
         trail.write(
@@ -71,6 +77,7 @@ public class TakenOver {
                 who,
                 "taken-over",
                 Map.of("ledger", route.ledger(), "number", there.number(), "ref", there.id()));
+        affected.standsThere(recordId);
         settlements.of(recordId, "is paired with " + there.number());
     }
 
@@ -101,7 +108,7 @@ public class TakenOver {
     /// @throws NotPossibleException when it was not paired so, or something that settles it has crossed since
     @Transactional
     public void unlink(RouteRow route, long recordId, String who) {
-        Record record = records.record(recordId);
+        Record record = records.record(route.id(), recordId);
         if (isSettled(recordId)) {
             throw NotPossibleException.conflict(
                     "settled-since",

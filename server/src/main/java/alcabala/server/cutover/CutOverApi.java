@@ -14,60 +14,54 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.io.IOException;
 import java.security.Principal;
-import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
 
 /// The day on which a route begins: both sides side by side, and documents that are the same paired.
 @RestController
 @RequestMapping("/api/cut-over")
 class CutOverApi {
-    private static final int YEARS = 20;
     private final Routes routes;
     private final CutOverStore store;
     private final CutOverSheet sheet;
     private final CutOverView view;
     private final CutOverLinks links;
     private final Works works;
-    private final Clock clock;
 
     record CutOverOrder(@NotBlank String route, @NotNull LocalDate day) {}
 
     /// @param pairs none to pair all that are certain
     record PairOrder(
             @NotBlank String route,
-            @NotNull @Size(max = 5000) List<@Valid PairJson> pairs) {}
+            @NotNull @Size(max = 5000) List<@NotNull @Valid PairJson> pairs) {}
 
     record PairJson(long record, @NotBlank String there) {}
 
     record ApartOrder(
             @NotBlank String route,
-            @NotEmpty @Size(max = 5000) List<Long> records) {}
+            @NotEmpty @Size(max = 5000) List<@NotNull Long> records) {}
 
     CutOverApi(
-            Routes routes,
-            CutOverStore store,
-            CutOverSheet sheet,
-            CutOverView view,
-            CutOverLinks links,
-            Works works,
-            Clock clock) {
+            Routes routes, CutOverStore store, CutOverSheet sheet, CutOverView view, CutOverLinks links, Works works) {
         this.routes = routes;
         this.store = store;
         this.sheet = sheet;
         this.view = view;
         this.links = links;
         this.works = works;
-        this.clock = clock;
     }
 
     @GetMapping
@@ -83,14 +77,20 @@ class CutOverApi {
     @ResponseStatus(HttpStatus.ACCEPTED)
     Work<CutOverJson> ask(@Valid @RequestBody CutOverOrder order, Principal who) {
         RouteRow route = routes.getLeading(order.route());
-        LocalDate today = LocalDate.now(clock);
-        if (order.day().isAfter(today) || order.day().isBefore(today.minusYears(YEARS))) {
-            throw NotPossibleException.invalid("day-unlikely", "The day is from " + YEARS + " years ago to today.");
-        }
+        LocalDate day = sheet.likely(order.day());
         return works.start(Kind.CUT_OVER, "cut-over of " + route.code(), who.getName(), CutOverJson.class, at -> {
-            sheet.ask(route, order.day(), who.getName(), at);
+            sheet.ask(route, day, who.getName(), at);
             return view.of(route, sheet.of(route, asked(route)));
         });
+    }
+
+    /// Reads what a ledger that cannot be asked wrote of the day; changes nothing on either side.
+    @PostMapping(value = "/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    CutOverJson take(@RequestParam String route, @RequestPart("file") MultipartFile file, Principal who)
+            throws IOException {
+        RouteRow found = routes.getLeading(route);
+        sheet.take(found, file.getBytes(), who.getName());
+        return view.of(found, sheet.of(found, asked(found)));
     }
 
     @PostMapping("/pairs")

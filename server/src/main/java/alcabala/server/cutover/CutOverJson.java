@@ -9,6 +9,7 @@ import java.util.Set;
 /// Both sides on a day.
 ///
 /// @param setAside how many of the ledger's documents could not be understood
+/// @param odd which, and why: the first 20
 /// @param counts of all rows, by where they stand
 /// @param rows the first 2,000 of each
 record CutOverJson(
@@ -16,6 +17,7 @@ record CutOverJson(
         Instant at,
         String by,
         int setAside,
+        List<String> odd,
         String currency,
         List<BalanceSides> balances,
         CutOverCounts counts,

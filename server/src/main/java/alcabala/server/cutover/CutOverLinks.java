@@ -6,6 +6,7 @@ import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import java.util.ArrayList;
 import java.util.List;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Component;
 
 /// Pairs documents one by one, so that what cannot be paired is left with its reason and the rest goes on.
@@ -53,10 +54,16 @@ class CutOverLinks {
                 one.run();
                 done++;
             } catch (NotPossibleException e) {
-                left++;
-                if (reasons.size() < NAMED) {
-                    reasons.add(e.getMessage());
-                }
+                leave(e.getMessage());
+            } catch (DuplicateKeyException e) {
+                leave("Another route has paired it in this moment; compare both sides anew.");
+            }
+        }
+
+        private void leave(String reason) {
+            left++;
+            if (reasons.size() < NAMED) {
+                reasons.add(reason);
             }
         }
 

@@ -9,17 +9,24 @@ import alcabala.accounting.cutover.CutOver;
 import alcabala.connectors.Unusable;
 import alcabala.connectors.ledger.TellsBalances;
 import alcabala.connectors.ledger.TellsBalances.OpenDocument;
+import alcabala.connectors.ledger.TellsBalancesInFile;
+import alcabala.connectors.ledger.TellsBalancesInFile.Stood;
 import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.cutover.CutOverStore.Asked;
 import alcabala.server.jobs.Works.Progress;
+import alcabala.server.platform.FileSentences;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.reference.ReferencePull;
 import alcabala.server.route.RouteRow;
+import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Component;
@@ -30,11 +37,14 @@ import org.springframework.stereotype.Component;
 class CutOverSheet {
     /// More is no cut-over.
     static final int MOST = 200_000;
+    private static final int YEARS = 20;
 
     private final Ledgers ledgers;
     private final CutOverStore store;
     private final OpenOnSource source;
     private final CrosswalkStore crosswalk;
+    private final ReferencePull pull;
+    private final Clock clock;
 
     /// @param balances of control accounts that have an account on the ledger
     /// @param advances the same of advances, of which documents are not compared
@@ -45,33 +55,101 @@ class CutOverSheet {
 
     record TwoSums(String account, Money here, Money there) {}
 
-    CutOverSheet(Ledgers ledgers, CutOverStore store, OpenOnSource source, CrosswalkStore crosswalk) {
+    CutOverSheet(
+            Ledgers ledgers,
+            CutOverStore store,
+            OpenOnSource source,
+            CrosswalkStore crosswalk,
+            ReferencePull pull,
+            Clock clock) {
         this.ledgers = ledgers;
         this.store = store;
         this.source = source;
         this.crosswalk = crosswalk;
+        this.pull = pull;
+        this.clock = clock;
     }
 
     /// @throws NotPossibleException when the ledger does not tell
     void ask(RouteRow route, LocalDate day, String who, Progress at) {
         TellsBalances ledger = tells(route);
+        // Whoever was made there by hand has a name.
+        pull.pull(route.ledgerId(), who);
         List<OpenDocument> open = new ArrayList<>();
         List<Unusable> setAside = new ArrayList<>();
         ledger.openDocuments(day, page -> {
             open.addAll(page.documents());
             setAside.addAll(page.setAside());
             if (open.size() > MOST) {
-                throw NotPossibleException.invalid(
-                        "too-many-open", "%s has more than %,d open documents.".formatted(route.ledger(), MOST));
+                throw tooMany(route);
             }
             at.at(open.size(), 0);
         });
-        store.keep(route, day, ledger.balances(day), once(open), setAside.size(), who);
+        store.keep(route, day, once(route, ledger.balances(day)), once(open), setAside, who);
+    }
+
+    /// The same from a file that the ledger wrote.
+    ///
+    /// @throws NotPossibleException when it cannot be read, or the ledger can be asked
+    void take(RouteRow route, byte[] file, String who) {
+        TellsBalancesInFile ledger = ledgers.of(route.ledgerId())
+                .find(TellsBalancesInFile.class)
+                .orElseThrow(() -> NotPossibleException.invalid(
+                        "ledger-tells-itself", route.ledger() + " is asked what was open there; no file is needed."));
+        switch (ledger.read(file)) {
+            case Stood.Read read -> {
+                if (read.documents().size() > MOST) {
+                    throw tooMany(route);
+                }
+                store.keep(
+                        route,
+                        likely(read.day()),
+                        once(route, read.balances()),
+                        once(read.documents()),
+                        read.setAside(),
+                        who);
+            }
+            case Stood.Unreadable no ->
+                throw NotPossibleException.invalid(
+                        "file-unreadable",
+                        no.problems().stream().limit(3).map(FileSentences::of).collect(Collectors.joining(" ")));
+        }
+    }
+
+    /// @throws NotPossibleException when it is none on which a route begins
+    LocalDate likely(LocalDate day) {
+        LocalDate today = LocalDate.now(clock);
+        if (day.isAfter(today) || day.isBefore(today.minusYears(YEARS))) {
+            throw NotPossibleException.invalid("day-unlikely", "The day is from " + YEARS + " years ago to today.");
+        }
+        return day;
+    }
+
+    private static NotPossibleException tooMany(RouteRow route) {
+        return NotPossibleException.invalid(
+                "too-many-open", "%s has more than %,d open documents.".formatted(route.ledger(), MOST));
+    }
+
+    /// An account that stands there twice would be counted twice.
+    ///
+    /// @throws NotPossibleException when it says two things of one
+    private static List<TellsBalances.Balance> once(RouteRow route, List<TellsBalances.Balance> balances) {
+        Map<String, TellsBalances.Balance> byAccount = new LinkedHashMap<>();
+        for (TellsBalances.Balance each : balances) {
+            TellsBalances.Balance before = byAccount.putIfAbsent(each.account(), each);
+            if (before != null && before.amount().compareTo(each.amount()) != 0) {
+                throw NotPossibleException.invalid(
+                        "balance-twice",
+                        "%s says of account %s that it stood at %s, and at %s."
+                                .formatted(route.ledger(), each.account(), before.amount(), each.amount()));
+            }
+        }
+        return List.copyOf(byAccount.values());
     }
 
     /// Repeated in two pages, one is enough.
     private static List<OpenDocument> once(List<OpenDocument> open) {
-        Map<String, OpenDocument> byId = new java.util.LinkedHashMap<>();
+        Map<String, OpenDocument> byId = new LinkedHashMap<>();
         open.forEach(each -> byId.put(each.record().id(), each));
         return List.copyOf(byId.values());
     }
@@ -80,7 +158,8 @@ class CutOverSheet {
         if (!route.ledgerAnswers()) {
             throw NotPossibleException.invalid(
                     "ledger-tells-nothing",
-                    "%s takes files and cannot be asked what was open there.".formatted(route.ledger()));
+                    "%s cannot be asked what was open there; take in the file that it writes of the day."
+                            .formatted(route.ledger()));
         }
         return ledgers.of(route.ledgerId())
                 .find(TellsBalances.class)

@@ -2,6 +2,7 @@ package alcabala.server.cutover;
 
 import alcabala.accounting.cutover.OpenThere;
 import alcabala.accounting.record.RecordKind;
+import alcabala.connectors.Unusable;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.ledger.TellsBalances.Balance;
 import alcabala.connectors.ledger.TellsBalances.OpenDocument;
@@ -29,13 +30,25 @@ import tools.jackson.databind.json.JsonMapper;
 /// Keeps what a ledger said last of the day on which each route begins.
 @Component
 class CutOverStore {
+    /// More than anybody looks up there.
+    private static final int NAMED = 20;
+
     private final JdbcClient jdbc;
     private final DataSource dataSource;
     private final JsonMapper json;
     private final Clock clock;
 
     /// @param setAside how many of the ledger's documents could not be understood
-    record Asked(long id, long routeId, LocalDate day, Instant at, String by, List<Balance> balances, int setAside) {}
+    /// @param odd which, and why: the first of them
+    record Asked(
+            long id,
+            long routeId,
+            LocalDate day,
+            Instant at,
+            String by,
+            List<Balance> balances,
+            int setAside,
+            List<String> odd) {}
 
     CutOverStore(JdbcClient jdbc, DataSource dataSource, JsonMapper json, Clock clock) {
         this.jdbc = jdbc;
@@ -47,20 +60,31 @@ class CutOverStore {
     /// Takes the place of what it said before.
     @Transactional
     public long keep(
-            RouteRow route, LocalDate day, List<Balance> balances, List<OpenDocument> open, int setAside, String who) {
+            RouteRow route,
+            LocalDate day,
+            List<Balance> balances,
+            List<OpenDocument> open,
+            List<Unusable> setAside,
+            String who) {
         jdbc.sql("delete from cut_over where route_id = :route")
                 .param("route", route.id())
                 .update();
         long id = jdbc.sql("""
-                insert into cut_over (route_id, ledger_id, day, made_at, made_by, balances, set_aside)
-                values (:route, :ledger, :day, :now, :who, cast(:balances as jsonb), :aside) returning id""")
+                insert into cut_over (route_id, ledger_id, day, made_at, made_by, balances, set_aside, odd)
+                values (:route, :ledger, :day, :now, :who, cast(:balances as jsonb), :aside, cast(:odd as jsonb)) returning id""")
                 .param("route", route.id())
                 .param("ledger", route.ledgerId())
                 .param("day", day)
                 .param("now", Timestamp.from(clock.instant()))
                 .param("who", who)
                 .param("balances", json.writeValueAsString(balances))
-                .param("aside", setAside)
+                .param("aside", setAside.size())
+                .param(
+                        "odd",
+                        json.writeValueAsString(setAside.stream()
+                                .limit(NAMED)
+                                .map(each -> each.name() + ": " + each.reason())
+                                .toList()))
                 .query(Long.class)
                 .single();
         Copy copy = new Copy();
@@ -110,7 +134,8 @@ class CutOverStore {
                 row.getTimestamp("made_at").toInstant(),
                 row.getString("made_by"),
                 List.of(json.readValue(row.getString("balances"), Balance[].class)),
-                row.getInt("set_aside"));
+                row.getInt("set_aside"),
+                List.of(json.readValue(row.getString("odd"), String[].class)));
     }
 
     private static OpenThere there(ResultSet row, CurrencyUnit base) throws SQLException {

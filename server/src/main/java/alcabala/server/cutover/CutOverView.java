@@ -59,6 +59,7 @@ class CutOverView {
                 sheet.asked().at(),
                 sheet.asked().by(),
                 sheet.asked().setAside(),
+                sheet.asked().odd(),
                 route.currency(),
                 balances,
                 new CutOverCounts(

@@ -19,8 +19,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /// from who is signed in, files apart. Stands behind the question who may, so that a body nobody asked for is not
 /// read at all.
 public final class BodyFilter extends OncePerRequestFilter {
-    private static final Set<String> FILES =
-            Set.of("/api/intake", "/api/map/bulk/file", "/api/batches/own-list", "/api/layouts/example");
+    private static final Set<String> FILES = Set.of(
+            "/api/intake", "/api/map/bulk/file", "/api/batches/own-list", "/api/layouts/example", "/api/cut-over/file");
     private static final int KILOBYTE = 1024;
     private static final int OF_STRANGERS = 64 * KILOBYTE;
     private static final int OF_PEOPLE = 1024 * KILOBYTE;

@@ -2,8 +2,6 @@ package alcabala.server.files;
 
 import alcabala.accounting.batch.AnswerLine;
 import alcabala.accounting.batch.Answered.Odd;
-import alcabala.formats.csv.CsvProblem;
-import alcabala.server.platform.FileSentences;
 
 /// What is said of lines of a ledger's file that settle nothing.
 final class AnswerSentences {
@@ -40,12 +38,5 @@ final class AnswerSentences {
                         .formatted(line.reference(), line.currency(), line.gross(), odd.other());
             case STRUCK -> "“%s” was struck out in %s as %s.".formatted(line.reference(), ledger, line.number());
         };
-    }
-
-    static String of(CsvProblem problem) {
-        String where = problem.line() == 0
-                ? ""
-                : "Line " + problem.line() + (problem.place().isEmpty() ? ": " : ", " + problem.place() + ": ");
-        return where + FileSentences.of(problem);
     }
 }

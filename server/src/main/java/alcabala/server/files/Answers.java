@@ -11,6 +11,7 @@ import alcabala.connectors.ledger.TakesFiles;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.crossing.FileDispatches;
 import alcabala.server.platform.DocumentJson;
+import alcabala.server.platform.FileSentences;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Hashes;
 import alcabala.server.route.RouteRow;
@@ -105,7 +106,7 @@ class Answers {
             case FileAnswer.Unusable no ->
                 throw NotPossibleException.invalid(
                         "file-unreadable",
-                        no.problems().stream().limit(3).map(AnswerSentences::of).collect(Collectors.joining(" ")));
+                        no.problems().stream().limit(3).map(FileSentences::of).collect(Collectors.joining(" ")));
         };
     }
 

@@ -51,7 +51,7 @@ class BatchFilesApi {
     /// @param records none to withdraw all that nobody has answered for
     /// @param outcome `accepted` with the ledger's number, `refused` with why, or `withdrawn` with why
     record SettleJson(
-            @NotNull @Size(max = 5000) List<Long> records,
+            @NotNull @Size(max = 5000) List<@NotNull Long> records,
             @NotBlank String outcome,
             @Size(max = 100) String number,
             @Size(max = 300) String reason) {}

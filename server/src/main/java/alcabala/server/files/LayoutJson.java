@@ -33,7 +33,7 @@ public record LayoutJson(
         @NotNull @Pattern(regexp = "[.,]") String decimalSign,
         @NotNull @Size(max = 1) String grouping,
         boolean creditsNegative,
-        @NotNull @Size(min = 1, max = Layout.MOST_FILES) List<@Valid LayoutFileJson> files,
+        @NotNull @Size(min = 1, max = Layout.MOST_FILES) List<@NotNull @Valid LayoutFileJson> files,
         @NotNull @Valid OwnJson own) {
     /// Who we are on an invoice; all of it empty where the medium does not say so.
     ///
@@ -64,9 +64,9 @@ public record LayoutJson(
             @NotNull LayoutField.Scope per,
             boolean headed,
 
-            @NotNull @Size(max = LayoutFile.MOST_COLUMNS) List<@Valid LayoutColumnJson> columns,
+            @NotNull @Size(max = LayoutFile.MOST_COLUMNS) List<@NotNull @Valid LayoutColumnJson> columns,
 
-            @NotNull @Size(max = LayoutFile.MOST_COLUMNS) List<@Valid LayoutColumnJson> splits) {}
+            @NotNull @Size(max = LayoutFile.MOST_COLUMNS) List<@NotNull @Valid LayoutColumnJson> splits) {}
 
     record LayoutColumnJson(
             @NotNull @Size(max = 200) String heading,

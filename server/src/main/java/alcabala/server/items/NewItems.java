@@ -5,6 +5,8 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.ledger.NameRules;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.matching.ItemNames.Collision;
+import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Topic;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.compile.CrosswalkStore;
@@ -18,6 +20,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -65,8 +68,13 @@ public class NewItems {
                 jdbc.sql("""
                 select concat_ws(' ', s.catalogue_version, r.crosswalk_version, l.id, l.version, l.name_limit, l.name_forbids) from route r
                     join source s on s.id = r.source_id join ledger l on l.id = r.ledger_id where r.id = :route""").param("route", route.id()).query(String.class).single();
-        boolean created = settings.of(route.id()).is(Topic.LINE_KIND, "items");
+        boolean created = namesItems(settings.of(route.id()));
         return checked.get(route.id(), version + created, () -> check(route, created));
+    }
+
+    private static boolean namesItems(RouteSettings decided) {
+        return Stream.of(RecordKind.INVOICE, RecordKind.CREDIT_NOTE)
+                .anyMatch(kind -> decided.is(Topic.LINE_KIND, kind, "items"));
     }
 
     private Checked check(RouteRow route, boolean created) {

@@ -46,7 +46,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class Works {
     private static final Logger LOG = LoggerFactory.getLogger(Works.class);
-    private static final Duration STALE = Duration.ofMinutes(1);
+    private static final Duration STALE = Duration.ofSeconds(30);
     private static final long SOON_MILLIS = 250;
     private static final long SIGN_OF_LIFE_MILLIS = 5_000;
     private final JdbcClient jdbc;

@@ -76,7 +76,7 @@ class MapApi {
     record AcceptSuggestions(
             @NotBlank String route,
             @NotNull RowKind kind,
-            @Size(max = 5000) Set<String> codes) {}
+            @Size(max = 5000) Set<@NotNull @Size(max = 200) String> codes) {}
 
     /// @param rows their versions by code, to take them back with
     record AcceptedRows(Map<String, Integer> rows, String sentence) {}

@@ -27,7 +27,9 @@ class Screens {
         "/send/{id}",
         "/send/{id}/undo",
         "/clear",
-        "/clear/banking"
+        "/clear/banking",
+        "/resolve",
+        "/tie-out"
     })
     String page() {
         return "forward:/index.html";

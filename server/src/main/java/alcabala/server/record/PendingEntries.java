@@ -8,7 +8,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
-/// Sorts in what writing records left on the lists of their indexes (V49), so that whoever writes twenty thousand does
+/// Sorts in what writing records left on the lists of their indexes (V49, V61), so that whoever writes twenty thousand
+/// does
 /// not wait for it, and whoever searches soon reads no more than the index. Where nothing is left it costs nothing.
 @Component
 class PendingEntries {

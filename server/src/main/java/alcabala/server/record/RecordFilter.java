@@ -1,6 +1,5 @@
 package alcabala.server.record;
 
-import alcabala.accounting.record.Family;
 import alcabala.accounting.record.RecordKind;
 import alcabala.server.access.Sight;
 import alcabala.server.platform.Like;
@@ -11,12 +10,13 @@ import java.util.Map;
 
 /// Which records of a route are meant. Every part narrows; null or empty leaves it open.
 ///
+/// @param kinds of record
 /// @param states such as `Blocked`
 /// @param cause all documents that share a finding's cause
 /// @param firstCause only those listed under it, since it is their first
 /// @param text part of a number on either side, or of the party's name
 public record RecordFilter(
-        Family family,
+        List<RecordKind> kinds,
         List<String> states,
         LocalDate from,
         LocalDate to,
@@ -32,10 +32,10 @@ public record RecordFilter(
     /// Conditions on the table `document d`, each bracketed, to follow `d.route_id = :route`.
     String sql() {
         StringBuilder sql = new StringBuilder(sight.ofDocuments());
-        if (family != null) {
+        if (isSome(kinds)) {
             sql.append(" and d.kind = any(:kinds)");
         }
-        if (states != null && !states.isEmpty()) {
+        if (isSome(states)) {
             sql.append(states.size() == 1 ? " and d.state = :state" : " and d.state in (:states)");
         }
         if (from != null) {
@@ -53,7 +53,7 @@ public record RecordFilter(
                     " and (d.cause = :firstCause or (d.state = 'Refused' and 'refused:' || d.refusal = :firstCause))");
         }
         if (isSet(text)) {
-            sql.append(" and d.find_text like lower(:text)");
+            sql.append(" and d.id in (select f.record_id from record_find f where f.text like lower(:text))");
         }
         return sql.toString();
     }
@@ -61,10 +61,10 @@ public record RecordFilter(
     Map<String, Object> parameters() {
         Map<String, Object> parameters = new HashMap<>();
         parameters.put("viewer", sight.onlyOf());
-        if (family != null) {
-            parameters.put("kinds", RecordKind.words(kind -> kind.family() == family));
+        if (isSome(kinds)) {
+            parameters.put("kinds", RecordKind.words(kinds::contains));
         }
-        if (states != null && !states.isEmpty()) {
+        if (isSome(states)) {
             parameters.put("state", states.getFirst());
             parameters.put("states", states);
         }
@@ -74,6 +74,10 @@ public record RecordFilter(
         parameters.put("firstCause", firstCause);
         parameters.put("text", isSet(text) ? Like.anywhere(text) : null);
         return parameters;
+    }
+
+    private static boolean isSome(List<?> list) {
+        return list != null && !list.isEmpty();
     }
 
     private static boolean isSet(String text) {

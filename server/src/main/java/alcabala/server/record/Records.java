@@ -82,6 +82,11 @@ public class Records {
         }
     }
 
+    /// What was sent and does not stand as it should; a condition on `record d`.
+    public static final String HELD = """
+            (d.state in ('Refused', 'Unconfirmed', 'Diverged')
+                or d.state in ('Ready', 'Blocked', 'Waiting') and d.outcome = 'unreached')""";
+
     /// @param gross minor units by currency
     public record Sum(String state, int count, Map<String, Long> gross) {}
 
@@ -152,11 +157,24 @@ public class Records {
     }
 
     /// As its source states it now.
+    ///
+    /// @throws NotPossibleException when there is none
     public Record record(long id) {
         return jdbc.sql("select " + Stored.COLUMN + " from record d" + Stored.JOIN + "where d.id = :id")
                 .param("id", id)
                 .query((row, n) -> Stored.record(row.getString("content")))
-                .single();
+                .optional()
+                .orElseThrow(() -> NotPossibleException.missing("record " + id));
+    }
+
+    /// The same, where it is on this route.
+    ///
+    /// @throws NotPossibleException when there is none
+    public Record record(long routeId, long id) {
+        if (find(id).filter(row -> row.routeId() == routeId).isEmpty()) {
+            throw NotPossibleException.missing("record " + id + " on this route");
+        }
+        return record(id);
     }
 
     public List<Row> page(long routeId, Page page) {
@@ -203,7 +221,7 @@ public class Records {
                 select d.state, d.currency, count(*) as count,
                     coalesce(sum(signed(d.kind, d.gross)) filter (where is_document(d.kind)),
                         sum(signed(d.kind, d.gross)), 0) as gross
-                from record d where d.route_id = :route""" + filter.sql() + " group by d.state, d.currency")
+                from record d where d.route_id = :route""" + filter.sql() + " group by d.state, d.currency order by d.state, d.currency")
                 .params(filter.parameters())
                 .param("route", routeId)
                 .query(SumRow.class)

@@ -74,6 +74,19 @@ public class ReferencePull {
         return run(begin(ledgerId, who));
     }
 
+    /// Whether all that is known of a ledger is as it says it is; it is as fresh then as if it had been read again.
+    ///
+    /// @param version as the ledger tells it now; empty where it does not tell
+    public boolean isAsOf(long ledgerId, String version) {
+        return !version.isEmpty()
+                && jdbc.sql("update ledger set pulled_at = :now where id = :id and reference_version = :version")
+                                .param("now", Timestamp.from(clock.instant()))
+                                .param("id", ledgerId)
+                                .param("version", version)
+                                .update()
+                        > 0;
+    }
+
     /// Takes lists that a ledger of files has written, each in place of what was known of its kind; kinds that no list
     /// tells of stay as they are. All of them or none.
     ///
@@ -267,7 +280,7 @@ public class ReferencePull {
                         tracks_quantities, features)::text as was from ledger where id = :id for update)
                 update ledger set tax_rounding = :rounding, name_limit = :limit, name_forbids = :forbids, locked_through = :locked,
                     currency = :currency, company_name = :name, applies_credits = :applies, tracks_quantities = :tracks,
-                    features = :features, pulled_at = :now,
+                    features = :features, pulled_at = :now, reference_version = :reference,
                     books_id = case when books_id = '' then :books else books_id end,
                     version = case when :changed or (cast(:rounding as text), cast(:limit as int), cast(:forbids as text),
                         cast(:locked as date), cast(:currency as text), cast(:name as text), cast(:applies as boolean),
@@ -286,6 +299,7 @@ public class ReferencePull {
                 .param("tracks", company.tracksQuantities())
                 .param("features", company.features().stream().sorted().toArray(String[]::new))
                 .param("now", Timestamp.from(clock.instant()))
+                .param("reference", company.referenceVersion())
                 .param("changed", tablesChanged)
                 .param("id", ledgerId)
                 .query(Boolean.class)

@@ -35,6 +35,7 @@ class BothSidesView {
     private final DecidedTax decidedTax;
     private final LedgerReference reference;
     private final AddedSides added;
+    private final SinceAgreed agreed;
     private final JsonMapper json;
 
     /// @param differs whether the two sides disagree; false when the ledger has nothing yet
@@ -68,10 +69,12 @@ class BothSidesView {
             int ledgerVersion,
             String taxDecided) {}
 
+    /// @param changes of a document that has diverged: what either side changed since both agreed
     /// @param posted whether the right side is what stands on the ledger; else it is what would be sent, or nothing
     record BothSides(
             boolean posted,
             Since since,
+            List<SinceAgreed.FieldChange> changes,
             List<SideField> fields,
             List<SideLine> lines,
             List<JournalLine> journal,
@@ -86,7 +89,9 @@ class BothSidesView {
             DecidedTax decidedTax,
             LedgerReference reference,
             AddedSides added,
+            SinceAgreed agreed,
             JsonMapper json) {
+        this.agreed = agreed;
         this.added = added;
         this.decidedTax = decidedTax;
         this.jdbc = jdbc;
@@ -116,6 +121,9 @@ class BothSidesView {
         return new BothSides(
                 there.isPresent(),
                 since,
+                row.state().equals("Diverged")
+                        ? agreed.of(route, row.id(), settlement, since.voided(), wouldBe)
+                        : List.of(),
                 sides.fields(code -> partyName(route, code)),
                 sides.lines(),
                 journal,
@@ -130,6 +138,7 @@ class BothSidesView {
         return new BothSides(
                 there.isPresent(),
                 since(row.id()),
+                List.of(),
                 sides.fields(),
                 sides.lines(),
                 there.map(record -> journal(route, record)).orElseGet(() -> wouldBeJournal(route, wouldBe)),
@@ -148,11 +157,15 @@ class BothSidesView {
         // What has not diverged is agreed, however the route shapes it; what has is measured by what would be sent now.
         LedgerSide expected =
                 row.state().equals("Diverged") ? wouldBe.orElseGet(() -> LedgerSide.asOnSource(document)) : null;
+        Since since = since(row.id());
         DocumentSides sides = new DocumentSides(
                 document, row, there.orElse(null), expected, posted.isPresent(), added.of(route, document));
         return new BothSides(
                 posted.isPresent(),
-                since(row.id()),
+                since,
+                row.state().equals("Diverged")
+                        ? agreed.of(route, row.id(), document, since.voided(), compiled)
+                        : List.of(),
                 sides.fields(),
                 sides.lines(),
                 posted.map(record -> journal(route, record)).orElseGet(() -> wouldBeJournal(route, compiled)),

@@ -1,6 +1,5 @@
 package alcabala.server.release;
 
-import alcabala.accounting.record.Family;
 import alcabala.accounting.record.RecordKind;
 import alcabala.server.access.Sight;
 import alcabala.server.access.SignedIn;
@@ -148,7 +147,7 @@ class ReleaseApi {
     @GetMapping("/documents")
     DocumentPage list(
             @RequestParam String route,
-            @RequestParam(required = false) Family family,
+            @RequestParam(required = false) List<RecordKind> kind,
             @RequestParam(required = false) List<String> state,
             @RequestParam(required = false) LocalDate from,
             @RequestParam(required = false) LocalDate to,
@@ -165,7 +164,7 @@ class ReleaseApi {
         if (after != null && !after.isBlank() && !after.matches("(?s).* \\d{1,18}")) {
             throw NotPossibleException.invalid("key-invalid", "This is not a key of a page.");
         }
-        RecordFilter filter = new RecordFilter(family, state, from, to, cause, firstCause, text, viewer.sight());
+        RecordFilter filter = new RecordFilter(kind, state, from, to, cause, firstCause, text, viewer.sight());
         int passed = Math.clamp(skip, 0, MOST_SKIPPED);
         return page(found, new Records.Page(filter, order, descending, after, passed, size(limit)), viewer);
     }
@@ -187,7 +186,7 @@ class ReleaseApi {
     @GetMapping("/documents/by-cause")
     Map<String, DocumentPage> byCause(
             @RequestParam String route,
-            @RequestParam(required = false) Family family,
+            @RequestParam(required = false) List<RecordKind> kind,
             @RequestParam String state,
             @RequestParam(required = false) LocalDate from,
             @RequestParam(required = false) LocalDate to,
@@ -197,11 +196,11 @@ class ReleaseApi {
             @RequestParam(defaultValue = "100") int limit,
             @AuthenticationPrincipal SignedIn viewer) {
         RouteRow found = routes.get(route);
-        RecordFilter all = new RecordFilter(family, List.of(state), from, to, null, null, text, viewer.sight());
+        RecordFilter all = new RecordFilter(kind, List.of(state), from, to, null, null, text, viewer.sight());
         Map<String, DocumentPage> pages = new LinkedHashMap<>();
         documents.causes(found.id(), all).stream().limit(MOST_CAUSES).forEach(each -> {
             RecordFilter own =
-                    new RecordFilter(family, List.of(state), from, to, null, each.cause(), text, viewer.sight());
+                    new RecordFilter(kind, List.of(state), from, to, null, each.cause(), text, viewer.sight());
             pages.put(
                     each.cause(), page(found, new Records.Page(own, order, descending, null, 0, size(limit)), viewer));
         });
@@ -211,13 +210,13 @@ class ReleaseApi {
     @GetMapping("/summary")
     Summary summary(
             @RequestParam String route,
-            @RequestParam(required = false) Family family,
+            @RequestParam(required = false) List<RecordKind> kind,
             @RequestParam(required = false) LocalDate from,
             @RequestParam(required = false) LocalDate to,
             @RequestParam(required = false) String text,
             @AuthenticationPrincipal SignedIn viewer) {
         RouteRow found = routes.get(route);
-        RecordFilter filter = new RecordFilter(family, List.of(), from, to, null, null, text, viewer.sight());
+        RecordFilter filter = new RecordFilter(kind, List.of(), from, to, null, null, text, viewer.sight());
         return new Summary(
                 documents.sums(found.id(), filter).stream()
                         .map(s -> new StateSum(s.state(), s.count(), SumJson.of(s.gross())))

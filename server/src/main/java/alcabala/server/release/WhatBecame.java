@@ -30,6 +30,7 @@ final class WhatBecame {
         return new BothSidesView.BothSides(
                 sides.posted(),
                 sides.since(),
+                List.of(),
                 sides.fields(),
                 sides.lines().stream().map(WhatBecame::of).toList(),
                 List.of(),

@@ -52,6 +52,8 @@ class RoadApi {
 
     /// @param lost ledgers that no longer let us in
     /// @param unmapped causes that a row of the crosswalk settles
+    /// @param held what was sent and does not stand as it should
+    /// @param runFailed whether the last run that ended failed
     /// @param readySums what is ready, by currency
     /// @param purchases whether the route carries them beside sales; so payments
     record Road(
@@ -65,6 +67,8 @@ class RoadApi {
             int blocked,
             int refused,
             int openBatches,
+            int held,
+            boolean runFailed,
             boolean purchases,
             boolean payments,
             Sending sending) {}
@@ -81,7 +85,9 @@ class RoadApi {
             int ready,
             int blocked,
             int refused,
-            int openBatches) {}
+            int openBatches,
+            int held,
+            boolean runFailed) {}
 
     RoadApi(JdbcClient jdbc, Routes routes, Kinds kinds, Records documents, SettingStore settings, Clock clock) {
         this.kinds = kinds;
@@ -130,6 +136,8 @@ class RoadApi {
                 sums.getOrDefault("Blocked", none).count(),
                 sums.getOrDefault("Refused", none).count(),
                 0,
+                0,
+                false,
                 false,
                 false,
                 null);
@@ -149,7 +157,11 @@ class RoadApi {
                     (select count(*) from record where route_id = :route and state = 'Ready') as ready,
                     (select count(*) from record where route_id = :route and state = 'Blocked') as blocked,
                     (select count(*) from record where route_id = :route and state = 'Refused') as refused,
-                    (select count(*) from batch where route_id = :route and finished_at is null) as open_batches""")
+                    (select count(*) from batch where route_id = :route and finished_at is null) as open_batches,
+                    (select count(*) from record d where d.route_id = :route and""" + " " + Records.HELD + """
+                    ) as held,
+                    coalesce((select state = 'failed' from run where route_id = :route and state <> 'running'
+                        order by id desc limit 1), false) as run_failed""")
                 .param("route", found.id())
                 .param("byConsent", kinds.codes(Side.LEDGER, ShowsConsent.class))
                 .param("now", Timestamp.from(clock.instant()))
@@ -176,6 +188,8 @@ class RoadApi {
                 counts.blocked(),
                 counts.refused(),
                 counts.openBatches(),
+                counts.held(),
+                counts.runFailed(),
                 carried.contains(RecordType.PURCHASES),
                 carried.contains(RecordType.SETTLEMENTS),
                 sending);

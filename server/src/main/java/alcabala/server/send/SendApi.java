@@ -45,7 +45,7 @@ class SendApi {
     /// Either ids, or all that are ready from one day to another: sales, or if so asked purchases.
     record ChoiceJson(
             @NotBlank String route,
-            @Size(max = 10_000) List<Long> ids,
+            @Size(max = 10_000) List<@NotNull Long> ids,
             LocalDate from,
             LocalDate to,
             Boolean purchases,
@@ -84,7 +84,7 @@ class SendApi {
 
     record SendJson(
             @NotBlank String route,
-            @Size(max = 10_000) List<Long> ids,
+            @Size(max = 10_000) List<@NotNull Long> ids,
             LocalDate from,
             LocalDate to,
             Boolean purchases,
@@ -95,7 +95,7 @@ class SendApi {
             @Size(max = 40) String independentTotal,
             Long ownList,
             @Size(max = 500) String reason,
-            @Size(max = 5000) List<String> allowed,
+            @Size(max = 5000) List<@NotNull @Size(max = 200) String> allowed,
             @Size(max = 100) String layout,
             Long replaces,
             LocalDate dated,

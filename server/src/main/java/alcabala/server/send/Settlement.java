@@ -16,7 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /// Lets stand what the ledger has of documents that were changed there: from then on both sides agree on it.
 @Component
-class Settlement {
+public class Settlement {
     private final JdbcClient jdbc;
     private final SettingStore settings;
     private final Outcomes outcomes;

@@ -19,7 +19,7 @@ import org.springframework.stereotype.Component;
 /// Sends by itself what a route's settings say goes by itself: what is ready, what its source changed after it was
 /// posted, and what was changed on the ledger where the source wins. What failed waits for a person.
 @Component
-class Triggered {
+public class Triggered {
     private static final int MOST = 5000;
     private final JdbcClient jdbc;
     private final SettingStore settings;
@@ -35,7 +35,7 @@ class Triggered {
 
     /// How many were put into a batch: sales, purchases and payments each into their own, and what was entered on the
     /// ledger into one that goes back.
-    int send(RouteRow route, String who) {
+    public int send(RouteRow route, String who) {
         RouteSettings decided = settings.of(route.id());
         int back = sendBack(route, decided, who);
         if (!route.ledgerAnswers()) {

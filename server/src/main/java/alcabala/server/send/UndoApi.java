@@ -68,10 +68,10 @@ class UndoApi {
 
     /// @param records none for all that can be taken back
     /// @param on the day of what cannot be taken back on its own; null for the first that is open there
-    record UndoChoiceJson(@NotNull @Size(max = 10_000) List<Long> records, LocalDate on) {}
+    record UndoChoiceJson(@NotNull @Size(max = 10_000) List<@NotNull Long> records, LocalDate on) {}
 
     record UndoOrderJson(
-            @NotNull @Size(max = 10_000) List<Long> records,
+            @NotNull @Size(max = 10_000) List<@NotNull Long> records,
             LocalDate on,
             @NotBlank @Size(max = 300) String reason,
             @NotNull Integer shown) {}

@@ -21,6 +21,7 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -40,6 +41,9 @@ class Decisions {
 
     /// @param moved documents that wait now and did not before, or the other way round, or whose payments came back
     record Taken(int moved, Released released) {}
+
+    /// @param expected the version of the setting that was seen
+    record Change(Setting setting, String value, int expected) {}
 
     Decisions(
             JdbcClient jdbc,
@@ -69,13 +73,24 @@ class Decisions {
         }
     }
 
+    /// All of them or none.
     @Transactional
-    public Taken decide(RouteRow route, Setting setting, String value, int expected, String who, Progress at) {
+    public Taken decide(RouteRow route, List<Change> changes, String who, Progress at) {
         routes.lock(route.id());
         routes.requireNothingOnItsWay(route);
-        check(route, setting, value);
+        changes.forEach(each -> decide(route, each, who));
+        int moved = changes.stream().mapToInt(each -> move(route, each)).sum();
+        String why = changes.stream()
+                .map(each -> SettingSentences.title(each.setting()))
+                .collect(Collectors.joining(", "));
+        return new Taken(moved, affected.compileAgain(route.id(), Set.of(), who, "setting " + why, at));
+    }
+
+    private void decide(RouteRow route, Change change, String who) {
+        Setting setting = change.setting();
+        check(route, setting, change.value());
         String before = store.of(route.id()).get(setting);
-        store.set(route.id(), setting, value, expected, who);
+        store.set(route.id(), setting, change.value(), change.expected(), who);
         trail.write(
                 route.id(),
                 null,
@@ -85,16 +100,16 @@ class Decisions {
                         "route", route.code(),
                         "setting", SettingSentences.title(setting),
                         "from", SettingSentences.word(setting, before),
-                        "to", SettingSentences.word(setting, value)));
-        List<RecordKind> triggered =
-                setting.topic() == Topic.TRIGGER ? setting.of().kinds() : List.of();
-        int moved = triggered.stream().mapToInt(kind -> await(route, kind)).sum();
-        if (setting.equals(PAYMENTS) && !value.equals("none")) {
-            moved = catchUp(route);
+                        "to", SettingSentences.word(setting, change.value())));
+    }
+
+    private int move(RouteRow route, Change change) {
+        if (change.setting().topic() == Topic.TRIGGER) {
+            return change.setting().of().kinds().stream()
+                    .mapToInt(kind -> await(route, kind))
+                    .sum();
         }
-        return new Taken(
-                moved,
-                affected.compileAgain(route.id(), Set.of(), who, "setting " + SettingSentences.title(setting), at));
+        return change.setting().equals(PAYMENTS) && !change.value().equals("none") ? catchUp(route) : 0;
     }
 
     private record Seen(long id, String currency, long paid, BigDecimal there) {

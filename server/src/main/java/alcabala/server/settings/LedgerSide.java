@@ -154,7 +154,7 @@ record LedgerSide(
             facts.add(new SentFact(sent.kind().isSale() ? "Customer" : "Supplier", party(document, settings)));
         }
         facts.add(new SentFact("Number", number(sent)));
-        String day = settings.is(Topic.DOCUMENT_DATE, "batch")
+        String day = settings.is(Topic.DOCUMENT_DATE, sent.kind(), "batch")
                 ? "the day of its batch"
                 : sent.issueDate().toString();
         facts.add(new SentFact("Date", day));

@@ -76,11 +76,8 @@ class SettingPreview {
         RouteSettings after = before.with(setting, value);
         Compiler was = compilers.with(route, before);
         Compiler would = compilers.with(route, after);
-        List<Both> all = both(route, candidates(route), was, would);
-        Optional<Both> shown = documentId == null
-                ? example(all, before, after)
-                : both(route, List.of(candidate(route, documentId)), was, would).stream()
-                        .findFirst();
+        List<Both> all = both(route, candidates(route, List.of(RecordKind.values())), was, would);
+        Optional<Both> shown = shown(route, all, before, after, documentId);
         Map<String, String> names = reference.accountNames(route.ledgerId());
         Optional<Previewed> settled = kindsOf(Topic.WINNER, setting).stream()
                 .filter(kind -> documentId == null)
@@ -91,20 +88,48 @@ class SettingPreview {
         if (settled.isPresent()) {
             return settled.get();
         }
-        return shown.map(both -> {
-                    LedgerSide left = LedgerSide.of(
-                            both.before(), before, names, both.candidate().record());
-                    LedgerSide right = LedgerSide.of(
-                            both.after(), after, names, both.candidate().record());
-                    return new Previewed(
-                            both.candidate().id(),
-                            both.candidate().number(),
-                            left,
-                            right,
-                            !left.equals(right),
-                            sentence(route, setting, before, after, all));
-                })
-                .orElseGet(() -> new Previewed(null, "", null, null, false, "No document waits on this route yet."));
+        return shown.map(both -> previewed(both, before, after, names, sentence(route, setting, before, after, all)))
+                .orElseGet(() -> nothing("No document waits on this route yet."));
+    }
+
+    /// What other decisions about kinds of record would do to one of them.
+    ///
+    /// @param documentId the document to show; null for one that it makes a difference to
+    Previewed ofKind(RouteRow route, List<RecordKind> kinds, RouteSettings after, Long documentId) {
+        RouteSettings before = store.of(route.id());
+        List<Both> all =
+                both(route, candidates(route, kinds), compilers.with(route, before), compilers.with(route, after));
+        Map<String, String> names = reference.accountNames(route.ledgerId());
+        return shown(route, all, before, after, documentId)
+                .map(both -> previewed(both, before, after, names, changed(all)))
+                .orElseGet(() -> nothing("None waits."));
+    }
+
+    private Optional<Both> shown(
+            RouteRow route, List<Both> all, RouteSettings before, RouteSettings after, Long documentId) {
+        return documentId == null
+                ? example(all, before, after)
+                : both(
+                                route,
+                                List.of(candidate(route, documentId)),
+                                compilers.with(route, before),
+                                compilers.with(route, after))
+                        .stream()
+                        .findFirst();
+    }
+
+    private static Previewed nothing(String sentence) {
+        return new Previewed(null, "", null, null, false, sentence);
+    }
+
+    private static Previewed previewed(
+            Both both, RouteSettings before, RouteSettings after, Map<String, String> names, String sentence) {
+        LedgerSide left =
+                LedgerSide.of(both.before(), before, names, both.candidate().record());
+        LedgerSide right =
+                LedgerSide.of(both.after(), after, names, both.candidate().record());
+        return new Previewed(
+                both.candidate().id(), both.candidate().number(), left, right, !left.equals(right), sentence);
     }
 
     private Optional<Standing> findChangedThere(RouteRow route, RecordKind kind) {
@@ -319,10 +344,12 @@ class SettingPreview {
         return count == 1 ? "1 document" : "%,d documents".formatted(count);
     }
 
-    private List<Candidate> candidates(RouteRow route) {
+    private List<Candidate> candidates(RouteRow route, List<RecordKind> kinds) {
         return jdbc.sql("select d.id, d.number, d.kind, d.milestones, " + Stored.COLUMN + " from record d" + Stored.JOIN
-                        + "where " + WAITING + " order by d.issue_date desc, d.id desc limit :limit")
+                        + "where d.kind = any(:kinds) and " + WAITING
+                        + " order by d.issue_date desc, d.id desc limit :limit")
                 .param("route", route.id())
+                .param("kinds", kinds.stream().map(RecordKind::word).toArray(String[]::new))
                 .param("limit", LOOKED_AT)
                 .query((row, n) -> new Candidate(
                         row.getLong("id"),

@@ -53,11 +53,14 @@ final class SettingSentences {
 
     /// A choice as it is said.
     static String word(Setting setting, String value) {
+        if (value.isEmpty() && isApart(setting)) {
+            return "as all";
+        }
         return WORDS.getOrDefault(setting.topic() + " " + value, WORDS.getOrDefault(value, value));
     }
 
     /// `Supplier credits`, as a sentence about them begins.
-    private static String kinds(Carried of) {
+    static String kinds(Carried of) {
         return switch (of) {
             case EVERYTHING -> "Records";
             case PAYMENTS_OUT -> "Payments made";
@@ -72,6 +75,17 @@ final class SettingSentences {
     }
 
     static String title(Setting setting) {
+        return isApart(setting)
+                ? kinds(setting.of()) + ": " + titleOf(setting).toLowerCase(Locale.ROOT)
+                : titleOf(setting);
+    }
+
+    /// Whether it says in what a kind differs from the others.
+    private static boolean isApart(Setting setting) {
+        return setting.of() != Carried.EVERYTHING && setting.topic().concerns().contains(Carried.EVERYTHING);
+    }
+
+    private static String titleOf(Setting setting) {
         String kinds = kinds(setting.of());
         return switch (setting.topic()) {
             case SALES_TAX -> "Tax on sales";
@@ -91,7 +105,7 @@ final class SettingSentences {
             case PAYMENT_DIFFERENCE -> "Cents that may be missing";
             case CUSTOMERS -> "Customers on the ledger";
             case NEW_PARTIES -> "Parties that the ledger lacks";
-            case ARRIVAL -> "Documents arrive as";
+            case ARRIVAL -> "Arrives as";
             case DOCUMENT_DATE -> "Date on the ledger";
             case LINE_DETAIL -> "Lines";
             case LINE_KIND -> "Kind of lines";

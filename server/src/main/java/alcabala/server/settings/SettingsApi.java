@@ -1,5 +1,6 @@
 package alcabala.server.settings;
 
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.Section;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.setting.Shape;
@@ -47,10 +48,12 @@ class SettingsApi {
     record Word(String value, String says) {}
 
     /// @param shape `choice`, `day`, `count`, `prefix`, `tax-code` or `bank-account`
+    /// @param of the kind that it is decided for
     /// @param version 0 while nobody decided
     record SettingJson(
             String setting,
             Section section,
+            Carried of,
             String title,
             String does,
             String shape,
@@ -62,13 +65,18 @@ class SettingsApi {
             String setBy,
             Instant setAt) {}
 
-    record DecideSetting(
-            @NotBlank String route,
+    /// @param expectedVersion the version that was seen
+    record SettingChange(
             @NotBlank @Size(max = 60) String setting,
             @NotNull @Size(max = 100) String value,
             int expectedVersion) {}
 
-    record DecidedJson(int version, String sentence) {}
+    /// What is decided together.
+    record DecideSettings(
+            @NotBlank String route,
+            @NotNull @Size(min = 1, max = 60) List<@NotNull @Valid SettingChange> changes) {}
+
+    record DecidedJson(String sentence) {}
 
     record SettingVersion(int version, String value, String says, String setBy, Instant setAt) {}
 
@@ -96,7 +104,7 @@ class SettingsApi {
                 .toList();
     }
 
-    private static Setting named(String name) {
+    static Setting named(String name) {
         return Setting.find(name)
                 .orElseThrow(
                         () -> NotPossibleException.invalid("setting-unknown", "There is no setting “" + name + "”."));
@@ -107,6 +115,7 @@ class SettingsApi {
         return new SettingJson(
                 setting.name(),
                 setting.topic().section(),
+                setting.of(),
                 SettingSentences.title(setting),
                 SettingSentences.does(setting),
                 shape(setting.shape()),
@@ -141,15 +150,18 @@ class SettingsApi {
     /// What waits is compiled again behind the request.
     @PutMapping
     @ResponseStatus(HttpStatus.ACCEPTED)
-    Work<DecidedJson> decide(@Valid @RequestBody DecideSetting change, Principal who) {
-        RouteRow route = routes.getLeading(change.route());
-        Setting setting = named(change.setting());
+    Work<DecidedJson> decide(@Valid @RequestBody DecideSettings decided, Principal who) {
+        RouteRow route = routes.getLeading(decided.route());
+        List<Decisions.Change> changes = decided.changes().stream()
+                .map(each ->
+                        new Decisions.Change(named(each.setting()), each.value().trim(), each.expectedVersion()))
+                .toList();
         return works.start(
-                Kind.COMPILING, route.code() + " " + UUID.randomUUID(), who.getName(), DecidedJson.class, at -> {
-                    Decisions.Taken taken = decisions.decide(
-                            route, setting, change.value().trim(), change.expectedVersion(), who.getName(), at);
-                    return new DecidedJson(change.expectedVersion() + 1, sentence(taken));
-                });
+                Kind.COMPILING,
+                route.code() + " " + UUID.randomUUID(),
+                who.getName(),
+                DecidedJson.class,
+                at -> new DecidedJson(sentence(decisions.decide(route, changes, who.getName(), at))));
     }
 
     private static String sentence(Decisions.Taken taken) {

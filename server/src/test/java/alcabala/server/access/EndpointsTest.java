@@ -77,6 +77,7 @@ class EndpointsTest {
             GET /api/map/corrections                               administrator bookkeeper reviewer
             GET /api/map/corrections/{id}/file                     administrator bookkeeper reviewer
             POST /api/map/suggestions                              administrator bookkeeper
+            GET /api/resolve                                       administrator bookkeeper reviewer
             GET /api/readiness                                     administrator bookkeeper reviewer
             GET /api/readiness/{id}/report.pdf                     administrator bookkeeper reviewer
             GET /api/find                                          administrator bookkeeper reviewer
@@ -95,6 +96,19 @@ class EndpointsTest {
             GET /api/settings/history                              administrator bookkeeper reviewer
             GET /api/settings/numbers                              administrator bookkeeper reviewer
             PUT /api/settings                                      administrator
+            GET /api/settings/crossing                             administrator bookkeeper reviewer
+            GET /api/settings/crossing/effect                      administrator bookkeeper reviewer
+            GET /api/settings/crossing/preview                     administrator bookkeeper reviewer
+            GET /api/log                                           administrator bookkeeper reviewer
+            GET /api/runs                                          administrator bookkeeper reviewer
+            GET /api/runs/{id}                                     administrator bookkeeper reviewer
+            GET /api/runs/{id}/records                             administrator bookkeeper reviewer
+            GET /api/runs/schedule                                 administrator bookkeeper reviewer
+            PUT /api/runs/schedule                                 administrator bookkeeper
+            DELETE /api/runs/schedule                              administrator bookkeeper
+            POST /api/runs/schedule/postponement                   administrator bookkeeper
+            POST /api/runs/quiet-hours                             administrator bookkeeper
+            DELETE /api/runs/quiet-hours/{id}                      administrator bookkeeper
             POST /api/connect/ledgers/files                        administrator
             POST /api/connect/ledgers/{id}/lists                   administrator
             POST /api/documents/{id}/settlement                    administrator bookkeeper
@@ -110,6 +124,7 @@ class EndpointsTest {
             GET /api/loads                                         administrator bookkeeper reviewer
             GET /api/cut-over                                      administrator bookkeeper reviewer
             POST /api/cut-over                                     administrator bookkeeper
+            POST /api/cut-over/file                                administrator bookkeeper
             POST /api/cut-over/pairs                               administrator bookkeeper
             POST /api/cut-over/pairs/apart                         administrator bookkeeper
             GET /api/bankings                                      administrator bookkeeper reviewer

@@ -72,6 +72,35 @@ class ReferencePullTest {
     }
 
     @Test
+    void whereNothingIsNewEachSideIsAskedOnce() {
+        admin.post("/api/pull?route=yard", Map.of());
+        int ledgerAsked = world.standIns().asked("inkwell");
+        int sourceAsked = world.standIns().asked("hullwork");
+        long version = version();
+        assertThat(admin.post("/api/pull?route=yard", Map.of())
+                        .json()
+                        .get("sentence")
+                        .asString())
+                .isEqualTo("Nothing new on either side");
+        assertThat(world.standIns().asked("inkwell") - ledgerAsked).isOne();
+        assertThat(world.standIns().asked("hullwork") - sourceAsked).isOne();
+        assertThat(version()).as("nothing is compiled").isEqualTo(version);
+
+        world.standIns().desk("/inkwell/books/saltmere/accounts/4090", "name=Sundry+income&type=revenue&active=true");
+        admin.post("/api/pull?route=yard", Map.of());
+        assertThat(version()).as("one account is news").isGreaterThan(version);
+        assertThat(world.standIns().asked("inkwell") - ledgerAsked).isGreaterThan(5);
+    }
+
+    private static long version() {
+        return world.jdbc()
+                .sql("select version from ledger where id = :id")
+                .param("id", ledger)
+                .query(Long.class)
+                .single();
+    }
+
+    @Test
     void whatIsNoLongerToldOfIsGoneAndComesBack() {
         world.jdbc()
                 .sql(
@@ -153,6 +182,7 @@ class ReferencePullTest {
 
     @Test
     void aPullWhoseServerDiedIsNotWaitedForAndOneThatLivesIs() {
+        world.standIns().desk("/inkwell/books/saltmere/accounts/4090", "name=Sundry+income&type=revenue&active=true");
         world.jdbc()
                 .sql(
                         "insert into reference_pull (ledger_id, who, started_at, state) values (:id, 'X', now(), 'running')")
@@ -208,8 +238,7 @@ class ReferencePullTest {
     }
 
     private static JsonNode pullAndList() {
-        Api.Response pulled = admin.post("/api/pull?route=yard", Map.of());
-        assertThat(pulled.status()).as(pulled.body()).isEqualTo(200);
+        new Yard(admin).pullReference();
         long pull = admin.get("/api/connect/ledgers/" + ledger + "/pulls")
                 .json()
                 .get(0)

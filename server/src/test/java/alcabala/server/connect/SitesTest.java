@@ -74,10 +74,10 @@ class SitesTest {
         assertThat(admin.put(
                                 "/api/settings",
                                 Map.of(
-                                        "route", "unrouted-1",
-                                        "setting", "ARRIVAL",
-                                        "value", "draft",
-                                        "expectedVersion", 0))
+                                        "route",
+                                        "unrouted-1",
+                                        "changes",
+                                        List.of(Map.of("setting", "ARRIVAL", "value", "draft", "expectedVersion", 0))))
                         .status())
                 .isEqualTo(422);
     }

@@ -80,13 +80,11 @@ class CutOverSidesTest {
     }
 
     private static JsonNode apart(JsonNode row) {
-        return admin.post(
-                        "/api/cut-over/pairs/apart",
-                        Map.of(
-                                "route",
-                                "yard",
-                                "records",
-                                List.of(row.get("here").get("record").asLong())))
+        return apart("yard", row.get("here").get("record").asLong());
+    }
+
+    private static JsonNode apart(String route, long record) {
+        return admin.post("/api/cut-over/pairs/apart", Map.of("route", route, "records", List.of(record)))
                 .json();
     }
 
@@ -162,6 +160,13 @@ class CutOverSidesTest {
         assertThat(paired.get("state").asString()).isEqualTo("Posted");
         assertThat(paired.get("ledgerRef").asString())
                 .isEqualTo(first.get("there").get("ref").asString());
+        assertThat(world.jdbc()
+                        .sql("select count(*) from finding where record_id = :id")
+                        .param("id", paired.get("id").asLong())
+                        .query(Long.class)
+                        .single())
+                .as("what kept it from crossing does so no more")
+                .isZero();
         JsonNode again = pair(first, first);
         assertThat(again.get("done").asInt()).isZero();
         assertThat(again.get("reasons").get(0).asString()).contains("stands for another document");
@@ -212,6 +217,11 @@ class CutOverSidesTest {
     @Order(4)
     void aPairIsTakenApartAsIfItHadNeverBeen() {
         JsonNode row = rows("LINKED").getLast();
+        long record = row.get("here").get("record").asLong();
+        assertThat(apart("harbour", record).get("reasons").get(0).asString())
+                .as("another route has nothing to say about it")
+                .contains("on this route");
+        assertThat(apart("yard", -1).get("reasons").get(0).asString()).contains("on this route");
         assertThat(apart(row).get("done").asInt()).isOne();
         assertThat(state(row)).isEqualTo("Blocked");
         assertThat(money.causes(row.get("here").get("record").asLong())).contains("before-cut-off");

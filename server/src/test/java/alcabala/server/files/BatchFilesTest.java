@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -45,6 +46,17 @@ class BatchFilesTest {
         assertThat(no.status()).isEqualTo(409);
         assertThat(no.json().get("code").asString()).isEqualTo("creates-silently");
         assertThat(no.json().get("sentence").asString()).contains("Copperplate does not know");
+    }
+
+    @Test
+    void aLedgerOfFilesTakesWhatALayoutOfItsCarries() {
+        Map<String, JsonNode> rows = api.get("/api/settings/crossing?route=ellery")
+                .json()
+                .valueStream()
+                .collect(Collectors.toMap(each -> each.get("of").asString(), Function.identity()));
+        assertThat(rows.get("INVOICES").get("taken").asBoolean()).isTrue();
+        assertThat(rows.get("BILLS").get("taken").asBoolean()).isTrue();
+        assertThat(rows.get("INVOICES").get("becomes").asString()).startsWith("final");
     }
 
     @Test

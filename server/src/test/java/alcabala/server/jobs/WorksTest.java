@@ -11,11 +11,11 @@ import org.junit.jupiter.api.Test;
 /// Work whose server has ended, or could not say how it ended, is not waited for without end.
 class WorksTest {
     @Test
-    void workWithoutASignOfLifeForAMinuteIsGivenUpAndCanBeAskedForAgain() {
+    void workWithoutASignOfLifeForHalfAMinuteIsGivenUpAndCanBeAskedForAgain() {
         try (World world = World.inProcess()) {
             Api ferro = world.api("ferro");
-            long silent = running(world, "route yard", 61);
-            long alive = running(world, "another", 40);
+            long silent = running(world, "route yard", 31);
+            long alive = running(world, "another", 15);
             Await.until("it is given up", () -> state(ferro, silent).equals("failed"));
             assertThat(ferro.get("/api/work/" + silent)
                             .json()

@@ -67,20 +67,7 @@ class BothSidesTest {
 
         String id = field(posted, "Identifier", "ledger");
         JsonNode there = world.standIns().inkwell("/documents/" + id);
-        StringBuilder form = new StringBuilder("version=" + there.get("version").asInt() + "&due="
-                + there.get("due").asString());
-        for (int i = 0; i < there.get("lines").size(); i++) {
-            form.append("&amount=")
-                    .append(
-                            i == 0
-                                    ? "999.99"
-                                    : there.get("lines")
-                                            .get(i)
-                                            .get("amount")
-                                            .asDecimal()
-                                            .toPlainString());
-        }
-        world.standIns().desk("/inkwell/books/saltmere/documents/" + id + "/edit", form.toString());
+        world.standIns().editOnInkwell(id, there.get("due").asString(), "999.99");
         JsonNode pulled = ferro.post("/api/pull?route=yard", Map.of()).json();
         assertThat(pulled.get("edits").asInt()).isOne();
         JsonNode diverged = sides(ready);
@@ -91,12 +78,45 @@ class BothSidesTest {
                 .containsExactly("Net", "Tax", "Gross");
         assertThat(diverged.get("lines").get(0).get("differs").asBoolean()).isTrue();
         assertThat(yard.counts()).containsEntry("Diverged", 1);
+        whatChangedSinceIsTold(ready, diverged);
         assertThat(ferro.post("/api/pull?route=yard", Map.of())
                         .json()
                         .get("edits")
                         .asInt())
                 .as("no news twice")
                 .isZero();
+    }
+
+    /// As the table of synchronisation has it: changed there only, then on both sides, then with somebody who wins.
+    private static void whatChangedSinceIsTold(JsonNode row, JsonNode diverged) {
+        assertThat(changes(diverged)).as("the total follows").containsExactly("line 1 DRIFT 8");
+        JsonNode line = diverged.get("changes").get(0);
+        assertThat(line.get("source").asString())
+                .isEqualTo(line.get("sourceBefore").asString());
+        assertThat(line.get("ledger").asString()).contains("999.99");
+        assertThat(line.get("ledgerBefore").asString()).isNotEmpty().doesNotContain("999.99");
+        assertThat(line.get("sentence").asString())
+                .isEqualTo(
+                        "Changed in Inkwell, and nothing of it comes back: put it back by sending, or let it stand.");
+
+        String desk = diverged.get("sourceDesk").asString();
+        world.standIns().editOnHullwork(desk.substring(desk.indexOf("/hullwork")), "1.00");
+        ferro.post("/api/pull?route=yard", Map.of());
+        assertThat(changes(sides(row))).containsExactly("line 1 CONFLICT 12");
+        Yard.decide(world.api("admin"), "yard", "INVOICES_WINNER", "source");
+        assertThat(changes(sides(row))).containsExactly("line 1 TRAVELS 10");
+        assertThat(sides(row).get("changes").get(0).get("sentence").asString())
+                .isEqualTo("Goes to Inkwell when it is sent, in the place of what was changed there.");
+        Yard.decide(world.api("admin"), "yard", "INVOICES_WINNER", "ask");
+    }
+
+    private static List<String> changes(JsonNode sides) {
+        return sides.get("changes")
+                .valueStream()
+                .map(each -> each.get("field").asString() + " "
+                        + each.get("becomes").asString() + " "
+                        + each.get("row").asInt())
+                .toList();
     }
 
     @Test

@@ -68,6 +68,26 @@ class DocumentListTest {
                 .isEqualTo(422);
     }
 
+    /// What a record is found by stands beside it (V61).
+    @Test
+    void aRecordIsFoundByWhatItIsCalledNow() {
+        String set = "update record set party_name = :name, ledger_number = :there where number = 'HW-20388'";
+        String name = world.jdbc()
+                .sql("select party_name from record where number = 'HW-20388'")
+                .query(String.class)
+                .single();
+        world.jdbc()
+                .sql(set)
+                .param("name", "Renamed Øre")
+                .param("there", "INV-7")
+                .update();
+        assertThat(numbers("&text=med ØRE")).containsExactly("HW-20388");
+        assertThat(numbers("&text=inv-7")).containsExactly("HW-20388");
+        world.jdbc().sql(set).param("name", name).param("there", null).update();
+        assertThat(numbers("&text=renamed")).isEmpty();
+        assertThat(numbers("&text=20388")).containsExactly("HW-20388");
+    }
+
     @Test
     void findingWorksByPartOfANumberOrName() {
         JsonNode number = ferro.get("/api/find?text=20388").json();

@@ -172,6 +172,10 @@ class PaymentsTest {
         money.fetch();
         assertThat(money.state("HW-P-1001")).isEqualTo("Diverged");
         JsonNode payment = yard.document("HW-P-1001");
+        JsonNode changed = money.detail(payment.get("id").asLong()).get("sides").get("changes");
+        assertThat(changed).hasSize(1);
+        assertThat(changed.get(0).get("field").asString()).isEqualTo("standing");
+        assertThat(changed.get(0).get("becomes").asString()).isEqualTo("TRAVELS");
         yard.awaitFinished(yard.send(List.of(payment.get("id").asLong())));
         assertThat(money.state("HW-P-1001")).isEqualTo("Voided");
         assertThat(world.standIns().balance("1250")).isEqualByComparingTo("0.00");

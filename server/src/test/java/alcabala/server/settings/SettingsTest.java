@@ -35,7 +35,7 @@ class SettingsTest {
     @Test
     void everySettingSaysWhatItDoesAndShowsEachOfItsValuesOnADocument() {
         JsonNode all = admin.get("/api/settings?route=yard").json();
-        assertThat(all.size()).isEqualTo(44);
+        assertThat(all.size()).isEqualTo(76);
         for (JsonNode setting : all) {
             String name = setting.get("setting").asString();
             assertThat(setting.get("does").asString()).as(name).endsWith(".").hasSizeGreaterThan(25);
@@ -310,8 +310,10 @@ class SettingsTest {
     }
 
     private static Api.Response decision(String setting, String value, int version) {
-        return admin.put(
-                "/api/settings",
-                Map.of("route", "yard", "setting", setting, "value", value, "expectedVersion", version));
+        return admin.put("/api/settings", Map.of("route", "yard", "changes", List.of(change(setting, value, version))));
+    }
+
+    private static Map<String, Object> change(String setting, String value, int version) {
+        return Map.of("setting", setting, "value", value, "expectedVersion", version);
     }
 }

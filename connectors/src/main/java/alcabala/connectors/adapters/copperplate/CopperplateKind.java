@@ -3,6 +3,7 @@ package alcabala.connectors.adapters.copperplate;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.Access;
 import alcabala.connectors.ledger.TakesFiles;
+import alcabala.connectors.ledger.TellsBalancesInFile;
 import alcabala.connectors.ledger.WritesLists;
 import alcabala.connectors.spi.BooksOfFiles;
 import alcabala.connectors.spi.Capability;
@@ -41,7 +42,7 @@ public final class CopperplateKind implements ConnectionKind {
 
     @Override
     public Set<Class<? extends Capability>> can() {
-        return Set.of(WritesLists.class, TakesFiles.class);
+        return Set.of(WritesLists.class, TakesFiles.class, TellsBalancesInFile.class);
     }
 
     /// One code for a document, and its tax by document.
@@ -57,6 +58,10 @@ public final class CopperplateKind implements ConnectionKind {
 
     @Override
     public Connection open(Place place, Access access) {
-        return Connection.of(name(), (WritesLists) CopperplateLists::read, (TakesFiles) CopperplateAnswers::read);
+        return Connection.of(
+                name(),
+                (WritesLists) CopperplateLists::read,
+                (TakesFiles) CopperplateAnswers::read,
+                (TellsBalancesInFile) CopperplateStood::read);
     }
 }

@@ -350,17 +350,17 @@ final class InkwellLedger
         cursor.requireOnward(SYSTEM, after);
         List<LedgerRecord> records = new ArrayList<>();
         List<Unusable> setAside = new ArrayList<>();
-        boolean masters = false;
         for (JsonNode change : changes) {
             JsonNode record = change.path("record");
             String type = text(change, "type");
-            if (!CROSSES.contains(type)) {
-                masters = true;
-            } else if (record.isObject() && (!type.equals("journal") || InkwellJournals.isOurs(record))) {
+            if (CROSSES.contains(type)
+                    && record.isObject()
+                    && (!type.equals("journal") || InkwellJournals.isOurs(record))) {
                 read(type, record, records, setAside);
             }
         }
-        return new LedgerFeed(records, setAside, masters, cursor.next().asLong(), cursor.more());
+        return new LedgerFeed(
+                records, setAside, cursor.next().asLong(), cursor.more(), InkwellMapping.referenceVersion(feed));
     }
 
     private static void read(String type, JsonNode record, List<LedgerRecord> records, List<Unusable> setAside) {

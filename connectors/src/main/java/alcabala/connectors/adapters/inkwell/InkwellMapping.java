@@ -15,6 +15,7 @@ import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.Kept;
 import alcabala.connectors.http.Extras;
 import alcabala.connectors.http.Http;
 import alcabala.connectors.http.Json;
@@ -43,6 +44,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class InkwellMapping {
     private static final String SYSTEM = "Inkwell";
     private static final int MOST_FORBIDDEN = 100;
+    private static final int LONGEST_VERSION = 100;
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
     private InkwellMapping() {}
@@ -63,7 +65,14 @@ final class InkwellMapping {
                 company.path("tracksQuantities").asBoolean(),
                 features,
                 zone(text(company, "timeZone")),
-                Instant.parse(text(company, "clock")));
+                Instant.parse(text(company, "clock")),
+                referenceVersion(company));
+    }
+
+    /// What is no version of a sensible length is none: everything is read again then.
+    static String referenceVersion(JsonNode answer) {
+        String version = answer.path("referenceVersion").asString("");
+        return version.length() <= LONGEST_VERSION && version.codePoints().noneMatch(Kept::isUnfit) ? version : "";
     }
 
     static Map<String, Object> draft(LedgerDocument document, String partyId, String reference) {

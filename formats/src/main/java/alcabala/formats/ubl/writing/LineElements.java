@@ -4,15 +4,6 @@ import alcabala.accounting.posting.LedgerLine;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.Map;
-import java.util.Optional;
-import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.AllowanceChargeType;
-import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.ItemIdentificationType;
-import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.ItemPropertyType;
-import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.ItemType;
-import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.PriceType;
-import oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.AllowanceChargeReasonType;
-import oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.AmountType;
-import oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.PriceAmountType;
 import org.joda.money.Money;
 
 /// What lines of invoices and of credit notes share (BG-25).
@@ -45,51 +36,56 @@ record LineElements(Charged.Line line, BigDecimal quantity, BigDecimal price, Mo
         return new LineElements(line, quantity, price, line.net().minus(product));
     }
 
-    /// Charges are positive, allowances negative; none where quantity by price is the amount (BG-27, BG-28).
-    Optional<AllowanceChargeType> allowanceOrCharge() {
-        if (adjustment.isZero()) {
-            return Optional.empty();
-        }
-        AllowanceChargeType element = new AllowanceChargeType();
-        element.setChargeIndicator(adjustment.isPositive());
-        element.addAllowanceChargeReason(
-                new AllowanceChargeReasonType(adjustment.isPositive() ? "Charge" : "Allowance"));
-        element.setAmount(Amount.of(adjustment.abs(), new AmountType()));
-        return Optional.of(element);
+    /// @param name of the element
+    /// @param quantified of its quantity
+    void write(UblXml xml, String name, String quantified, int position, UblDocument document) {
+        LedgerLine said = line.line();
+        xml.group(name, element -> {
+            element.text("ID", String.valueOf(position))
+                    .quantity(quantified, quantity, document.unit(said.item()))
+                    .amount("LineExtensionAmount", line.net())
+                    .text("AccountingCost", said.account());
+            allowanceOrCharge(element);
+            element.group("Item", this::item);
+            String currency = adjustment.getCurrencyUnit().getCode();
+            element.group("Price", each -> each.amount("PriceAmount", price, currency));
+        });
     }
 
-    ItemType item() {
+    /// Charges are positive, allowances negative; none where quantity by price is the amount (BG-27, BG-28).
+    private void allowanceOrCharge(UblXml xml) {
+        if (!adjustment.isZero()) {
+            boolean charge = adjustment.isPositive();
+            xml.group(
+                    "AllowanceCharge",
+                    element -> element.text("ChargeIndicator", String.valueOf(charge))
+                            .text("AllowanceChargeReason", charge ? "Charge" : "Allowance")
+                            .amount("Amount", adjustment.abs()));
+        }
+    }
+
+    private void item(UblXml xml) {
         LedgerLine said = line.line();
-        ItemType item = new ItemType();
-        item.setName(Text.of(said.description().isBlank() ? said.account() : said.description()));
+        xml.text("Name", said.description().isBlank() ? said.account() : said.description());
         String code = said.counterpart().isEmpty() ? said.item() : said.counterpart();
         if (!code.isEmpty()) {
-            ItemIdentificationType identification = new ItemIdentificationType();
-            identification.setID(Text.of(code));
-            item.setSellersItemIdentification(identification);
+            xml.group("SellersItemIdentification", identification -> identification.text("ID", code));
         }
-        item.addClassifiedTaxCategory(
-                TaxElements.category(line.code().category(), line.code().chargedRate()));
-        item.addAdditionalItemProperty(property(TAX_CODE, line.code().code()));
+        TaxElements.category(
+                xml,
+                "ClassifiedTaxCategory",
+                line.code().category(),
+                line.code().chargedRate(),
+                "");
+        property(xml, TAX_CODE, line.code().code());
         said.dimensions().entrySet().stream()
                 .sorted(Map.Entry.comparingByKey())
-                .forEach(each -> item.addAdditionalItemProperty(property(each.getKey(), each.getValue())));
-        return item;
+                .forEach(each -> property(xml, each.getKey(), each.getValue()));
     }
 
-    PriceType priceElement() {
-        PriceAmountType amount = new PriceAmountType();
-        amount.setValue(price);
-        amount.setCurrencyID(adjustment.getCurrencyUnit().getCode());
-        PriceType element = new PriceType();
-        element.setPriceAmount(amount);
-        return element;
-    }
-
-    private static ItemPropertyType property(String name, String value) {
-        ItemPropertyType property = new ItemPropertyType();
-        property.setName(Text.of(name));
-        property.setValue(Text.of(value));
-        return property;
+    private static void property(UblXml xml, String name, String value) {
+        xml.group(
+                "AdditionalItemProperty",
+                property -> property.text("Name", name).text("Value", value));
     }
 }

@@ -31,11 +31,10 @@ public enum Missing {
     /// BR-16.
     LINES;
 
-    public static List<Missing> of(UblDocument document) {
+    static List<Missing> of(UblDocument document, Charged charged) {
         List<Missing> missing = new ArrayList<>();
         party(document.seller(), SELLER_NAME, SELLER_COUNTRY, missing);
         party(document.buyer(), BUYER_NAME, BUYER_COUNTRY, missing);
-        Charged charged = Charged.of(document);
         Set<TaxCategory> categories =
                 charged.groups().stream().map(Charged.Group::category).collect(Collectors.toSet());
         if (charged.isTaxed() && document.seller().taxIdentifier().isEmpty()) {

@@ -1,121 +1,59 @@
 package alcabala.formats.ubl.writing;
 
 import alcabala.accounting.document.TypeCode;
-import com.helger.jaxb.GenericJAXBMarshaller;
-import com.helger.ubl21.UBL21Marshaller;
-import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.CreditNoteLineType;
-import oasis.names.specification.ubl.schema.xsd.commonaggregatecomponents_21.InvoiceLineType;
-import oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.CreditedQuantityType;
-import oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.InvoicedQuantityType;
-import oasis.names.specification.ubl.schema.xsd.commonbasiccomponents_21.LineExtensionAmountType;
-import oasis.names.specification.ubl.schema.xsd.creditnote_21.CreditNoteType;
-import oasis.names.specification.ubl.schema.xsd.invoice_21.InvoiceType;
+import java.util.List;
 
 /// Writes a document as a UBL 2.1 invoice or credit note: the same document gives the same bytes.
 public final class UblWriter {
+    /// What the two call the same things.
+    private record Names(String root, String typed, TypeCode type, String line, String quantified) {
+        private static final Names INVOICE =
+                new Names("Invoice", "InvoiceTypeCode", TypeCode.INVOICE, "InvoiceLine", "InvoicedQuantity");
+        private static final Names CREDIT_NOTE = new Names(
+                "CreditNote", "CreditNoteTypeCode", TypeCode.CREDIT_NOTE, "CreditNoteLine", "CreditedQuantity");
+    }
+
     private UblWriter() {}
 
-    /// @return in UTF-8
+    /// @param content in UTF-8
+    public record Invoice(byte[] content, List<Missing> missing) {}
+
     /// @throws IllegalArgumentException when a line has a tax code that the ledger has not
-    public static byte[] write(UblDocument document) {
+    public static Invoice write(UblDocument document) {
         Charged charged = Charged.of(document);
-        return document.document().kind().isCredit()
-                ? bytes(UBL21Marshaller.creditNote(), creditNote(document, charged))
-                : bytes(UBL21Marshaller.invoice(), invoice(document, charged));
+        boolean credit = document.document().kind().isCredit();
+        Names names = credit ? Names.CREDIT_NOTE : Names.INVOICE;
+        byte[] content = UblXml.of(names.root(), xml -> {
+            head(xml, document, names, credit);
+            PartyElements.seller(xml, document, charged);
+            PartyElements.buyer(xml, document, charged);
+            PartyElements.delivery(xml, document.buyer());
+            payment(xml, document, credit);
+            TaxElements.total(xml, charged);
+            TaxElements.totals(xml, charged, document.document().gross());
+            int position = 0;
+            for (Charged.Line line : charged.lines()) {
+                LineElements.of(line).write(xml, names.line(), names.quantified(), ++position, document);
+            }
+        });
+        return new Invoice(content, Missing.of(document, charged));
     }
 
-    /// Against the schema it is held in the tests: to do so each time takes longer than to write it.
-    private static <T> byte[] bytes(GenericJAXBMarshaller<T> marshaller, T element) {
-        marshaller.setUseSchema(false);
-        marshaller.setFormattedOutput(true);
-        byte[] bytes = marshaller.getAsBytes(element);
-        if (bytes == null) {
-            throw new IllegalStateException("a UBL file could not be written");
-        }
-        return bytes;
-    }
-
-    private static InvoiceType invoice(UblDocument document, Charged charged) {
+    private static void head(UblXml xml, UblDocument document, Names names, boolean credit) {
         HeadElements head = new HeadElements(document);
-        InvoiceType invoice = new InvoiceType();
-        invoice.setCustomizationID(HeadElements.CUSTOMIZATION);
-        invoice.setID(head.number());
-        invoice.setIssueDate(document.document().issueDate());
-        invoice.setInvoiceTypeCode(TypeCode.INVOICE.code());
-        if (document.document().dueDate() != null) {
-            invoice.setDueDate(document.document().dueDate());
+        head.beginning(xml);
+        if (!credit) {
+            head.dueDate(xml);
         }
-        head.notes().forEach(invoice::addNote);
-        invoice.setDocumentCurrencyCode(document.document().currency().getCode());
-        head.preceding().forEach(invoice::addBillingReference);
-        invoice.addAdditionalDocumentReference(head.ours());
-        invoice.setAccountingSupplierParty(PartyElements.seller(document, charged));
-        invoice.setAccountingCustomerParty(PartyElements.buyer(document, charged));
-        PartyElements.delivery(document.buyer()).forEach(invoice::addDelivery);
-        head.terms().forEach(invoice::addPaymentTerms);
-        invoice.addTaxTotal(TaxElements.total(charged));
-        invoice.setLegalMonetaryTotal(
-                TaxElements.totals(charged, document.document().gross()));
-        int position = 0;
-        for (Charged.Line line : charged.lines()) {
-            invoice.addInvoiceLine(invoiceLine(++position, LineElements.of(line), document));
-        }
-        return invoice;
+        xml.text(names.typed(), names.type().code());
+        head.references(xml);
     }
 
-    private static InvoiceLineType invoiceLine(int position, LineElements line, UblDocument document) {
-        InvoiceLineType element = new InvoiceLineType();
-        element.setID(String.valueOf(position));
-        InvoicedQuantityType quantity = new InvoicedQuantityType();
-        quantity.setValue(line.quantity());
-        quantity.setUnitCode(document.unit(line.line().line().item()));
-        element.setInvoicedQuantity(quantity);
-        element.setLineExtensionAmount(Amount.of(line.line().net(), new LineExtensionAmountType()));
-        element.setAccountingCost(line.line().line().account());
-        line.allowanceOrCharge().ifPresent(element::addAllowanceCharge);
-        element.setItem(line.item());
-        element.setPrice(line.priceElement());
-        return element;
-    }
-
-    private static CreditNoteType creditNote(UblDocument document, Charged charged) {
+    private static void payment(UblXml xml, UblDocument document, boolean credit) {
         HeadElements head = new HeadElements(document);
-        CreditNoteType note = new CreditNoteType();
-        note.setCustomizationID(HeadElements.CUSTOMIZATION);
-        note.setID(head.number());
-        note.setIssueDate(document.document().issueDate());
-        note.setCreditNoteTypeCode(TypeCode.CREDIT_NOTE.code());
-        head.notes().forEach(note::addNote);
-        note.setDocumentCurrencyCode(document.document().currency().getCode());
-        head.preceding().forEach(note::addBillingReference);
-        note.addAdditionalDocumentReference(head.ours());
-        note.setAccountingSupplierParty(PartyElements.seller(document, charged));
-        note.setAccountingCustomerParty(PartyElements.buyer(document, charged));
-        PartyElements.delivery(document.buyer()).forEach(note::addDelivery);
-        head.due().forEach(note::addPaymentMeans);
-        head.terms().forEach(note::addPaymentTerms);
-        note.addTaxTotal(TaxElements.total(charged));
-        note.setLegalMonetaryTotal(
-                TaxElements.totals(charged, document.document().gross()));
-        int position = 0;
-        for (Charged.Line line : charged.lines()) {
-            note.addCreditNoteLine(creditNoteLine(++position, LineElements.of(line), document));
+        if (credit) {
+            head.means(xml);
         }
-        return note;
-    }
-
-    private static CreditNoteLineType creditNoteLine(int position, LineElements line, UblDocument document) {
-        CreditNoteLineType element = new CreditNoteLineType();
-        element.setID(String.valueOf(position));
-        CreditedQuantityType quantity = new CreditedQuantityType();
-        quantity.setValue(line.quantity());
-        quantity.setUnitCode(document.unit(line.line().line().item()));
-        element.setCreditedQuantity(quantity);
-        element.setLineExtensionAmount(Amount.of(line.line().net(), new LineExtensionAmountType()));
-        element.setAccountingCost(line.line().line().account());
-        line.allowanceOrCharge().ifPresent(element::addAllowanceCharge);
-        element.setItem(line.item());
-        element.setPrice(line.priceElement());
-        return element;
+        head.terms(xml);
     }
 }

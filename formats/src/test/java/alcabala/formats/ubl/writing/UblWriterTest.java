@@ -76,9 +76,11 @@ class UblWriterTest {
                         compiled.ledgerDocument().get(), compiled.journal().orElseThrow());
                 kinds.add(document.kind());
                 modes.add(document.priceMode());
-                byte[] bytes = UblWriter.write(written);
-                assertThat(bytes).as("to the byte").isEqualTo(UblWriter.write(written));
-                assertThat(Missing.of(written)).isEmpty();
+                byte[] bytes = UblWriter.write(written).content();
+                assertThat(bytes)
+                        .as("to the byte")
+                        .isEqualTo(UblWriter.write(written).content());
+                assertThat(UblWriter.write(written).missing()).isEmpty();
                 assertThat(problems(bytes, document.kind()))
                         .as("%s", new String(bytes, StandardCharsets.UTF_8))
                         .isEmpty();
@@ -110,8 +112,8 @@ class UblWriterTest {
     @ParameterizedTest(name = "{1}")
     @MethodSource("lacking")
     void whatTheStandardWantsAndNobodyKnowsIsNamed(UblDocument document, Missing missing, String rule) {
-        assertThat(Missing.of(document)).contains(missing);
-        byte[] bytes = UblWriter.write(document);
+        assertThat(UblWriter.write(document).missing()).contains(missing);
+        byte[] bytes = UblWriter.write(document).content();
         assertThat(problems(bytes, RecordKind.INVOICE)).anyMatch(text -> text.contains("[" + rule + "]"));
         assertThat(read(bytes).number()).isEqualTo("HW-1");
     }
@@ -119,7 +121,7 @@ class UblWriterTest {
     @ParameterizedTest
     @EnumSource(TaxCategory.class)
     void everyCategoryIsSaidAsTheStandardWantsIt(TaxCategory category) {
-        List<String> problems = problems(UblWriter.write(taxed(category)), RecordKind.INVOICE);
+        List<String> problems = problems(UblWriter.write(taxed(category)).content(), RecordKind.INVOICE);
         if (category == TaxCategory.K) {
             assertThat(problems).singleElement().asString().contains("[BR-IC-11]");
         } else if (category == TaxCategory.B) {
@@ -142,7 +144,7 @@ class UblWriterTest {
                 US.billTo(),
                 US.shipTo(),
                 true);
-        byte[] bytes = UblWriter.write(between(US, odd, TaxCategory.S));
+        byte[] bytes = UblWriter.write(between(US, odd, TaxCategory.S)).content();
         assertThat(problems(bytes, RecordKind.INVOICE)).isEmpty();
         assertThat(read(bytes).buyer().name()).isEqualTo("Pell   & Sons ]]> \uD83D\uDEA3  ");
         assertThat(new String(bytes, StandardCharsets.UTF_8)).contains("<cbc:ID>&lt;x&gt;&amp;amp;</cbc:ID>");

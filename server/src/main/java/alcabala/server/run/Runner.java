@@ -1,4 +1,4 @@
-package alcabala.server.send;
+package alcabala.server.run;
 
 import alcabala.server.crossing.LedgerNews;
 import alcabala.server.intake.Intake.TakenIn;
@@ -7,54 +7,76 @@ import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.jobs.Works.Progress;
+import alcabala.server.platform.Problems;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
-import java.security.Principal;
+import alcabala.server.send.Settlement;
+import alcabala.server.send.Triggered;
 import java.util.ArrayList;
 import java.util.List;
-import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
-import org.springframework.web.bind.annotation.RestController;
+import java.util.OptionalLong;
+import java.util.function.Supplier;
+import org.springframework.stereotype.Component;
 
-/// Fetches from both sides of a route, by hand.
-@RestController
-@RequestMapping("/api/pull")
-class PullApi {
+/// Does a run of a route. One at a time, on whichever server: who asks while one is on is told of that one.
+@Component
+class Runner {
     private final Routes routes;
     private final SourcePull source;
     private final LedgerNews news;
     private final Settlement settlement;
     private final Triggered triggered;
+    private final RunStore runs;
     private final Works works;
 
-    record Pulled(int added, int changed, int payments, int edits, int sending, String sentence) {}
+    /// What came of it.
+    record Pulled(int added, int changed, int payments, int edits, int sending, String sentence) {
+        /// Of a run that somebody else had done by then.
+        private static final Pulled NOTHING = new Pulled(0, 0, 0, 0, 0, "");
+    }
 
-    PullApi(
+    Runner(
             Routes routes,
             SourcePull source,
             LedgerNews news,
             Settlement settlement,
             Triggered triggered,
+            RunStore runs,
             Works works) {
         this.routes = routes;
         this.source = source;
         this.news = news;
         this.settlement = settlement;
         this.triggered = triggered;
+        this.runs = runs;
         this.works = works;
     }
 
-    /// The same fetch asked for by several people is done once.
-    @PostMapping
-    @ResponseStatus(HttpStatus.ACCEPTED)
-    Work<Pulled> pull(@RequestParam String route, Principal who) {
-        RouteRow found = routes.get(route);
-        return works.start(
-                Kind.PULL, "route " + found.code(), who.getName(), Pulled.class, at -> pull(found, who.getName(), at));
+    /// The same run asked for by several people is done once.
+    Work<Pulled> byHand(RouteRow route, String who) {
+        return start(route, who, () -> OptionalLong.of(runs.byHand(route.id(), who)));
+    }
+
+    /// @param begin begins its row, or says that there is nothing to do any more
+    Work<Pulled> start(RouteRow route, String who, Supplier<OptionalLong> begin) {
+        return works.start(Kind.PULL, RunStore.subject(route.code()), who, Pulled.class, at -> {
+            OptionalLong run = begin.get();
+            return run.isPresent() ? run(run.getAsLong(), route, who, at) : Pulled.NOTHING;
+        });
+    }
+
+    private Pulled run(long run, RouteRow route, String who, Progress at) {
+        try {
+            Pulled pulled = pull(route, who, at);
+            runs.done(run, pulled.sentence());
+            return pulled;
+        } catch (RuntimeException e) {
+            // A server that is being stopped leaves its runs to whoever goes on.
+            if (!Thread.currentThread().isInterrupted()) {
+                runs.failed(run, Problems.of(e));
+            }
+            throw e;
+        }
     }
 
     private Pulled pull(RouteRow route, String who, Progress at) {
@@ -78,22 +100,6 @@ class PullApi {
                 sentence(route, pulled, brought, stand, sending));
     }
 
-    /// What an app knows, also before it has a route.
-    @PostMapping("/sources/{id}")
-    @ResponseStatus(HttpStatus.ACCEPTED)
-    Work<Pulled> pullSource(@PathVariable long id, Principal who) {
-        return works.start(Kind.PULL, "source " + id, who.getName(), Pulled.class, at -> pullSource(id, who.getName()));
-    }
-
-    private Pulled pullSource(long id, String who) {
-        TakenIn pulled = source.pull(id, who);
-        List<String> parts = new ArrayList<>();
-        add(parts, pulled.documents().added(), "new document", "new documents");
-        add(parts, pulled.settlements().added(), "new payment", "new payments");
-        String news = parts.isEmpty() ? "0 new documents" : String.join(", ", parts);
-        return new Pulled(pulled.added(), pulled.changed(), 0, 0, 0, "Fetched; " + news);
-    }
-
     private static String sentence(RouteRow route, TakenIn pulled, LedgerNews.Brought brought, int stand, int sending) {
         List<String> parts = new ArrayList<>();
         String from = " from " + route.source();
@@ -108,7 +114,7 @@ class PullApi {
         return parts.isEmpty() ? "Nothing new on either side" : String.join(", ", parts);
     }
 
-    private static void add(List<String> parts, int count, String one, String many) {
+    static void add(List<String> parts, int count, String one, String many) {
         if (count > 0) {
             parts.add(count + " " + (count == 1 ? one : many));
         }

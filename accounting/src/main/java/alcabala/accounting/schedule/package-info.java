@@ -1,0 +1,2 @@
+/// When a route runs by itself. Start with RunSchedule.
+package alcabala.accounting.schedule;

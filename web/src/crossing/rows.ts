@@ -1,0 +1,149 @@
+import type { Schemas } from '../api/client';
+import type { SettingJson } from '../settings/values';
+
+export type CrossingRow = Schemas['CrossingRow'];
+
+/** What one proposes for settings, by their names. */
+export type Changes = Record<string, string>;
+
+export const GROUPS = [
+  { name: 'Masters', of: ['PARTIES', 'ITEMS'] },
+  { name: 'Sales', of: ['INVOICES', 'CREDIT_NOTES', 'PAYMENTS'] },
+  { name: 'Purchases', of: ['BILLS', 'SUPPLIER_CREDITS', 'PAYMENTS_OUT'] },
+];
+
+/** Where the records of a kind are listed. */
+const LISTS: Record<string, string> = {
+  INVOICES: 'invoices',
+  CREDIT_NOTES: 'credit-notes',
+  BILLS: 'bills',
+  SUPPLIER_CREDITS: 'supplier-credits',
+  PAYMENTS: 'payments-in',
+  PAYMENTS_OUT: 'payments-out',
+};
+
+export const listOf = (of: string, route: string): string => {
+  const list = LISTS[of];
+  return list === undefined
+    ? `/map?route=${route}&kind=${of === 'ITEMS' ? 'ITEM' : 'PARTY'}`
+    : `/release?route=${route}&state=All&what=${list}`;
+};
+
+/** What masters are decided by, which concerns all kinds. */
+const OF_MASTERS: Record<string, string[]> = { PARTIES: ['CUSTOMERS', 'NEW_PARTIES'], ITEMS: ['LINE_KIND'] };
+
+/** The settings of one row: the four of its way, and what shapes it. */
+export interface RowSettings {
+  direction: SettingJson | undefined;
+  trigger: SettingJson | undefined;
+  winner: SettingJson | undefined;
+  from: SettingJson | undefined;
+  shape: SettingJson[];
+}
+
+export function settingsOf(of: string, all: SettingJson[]): RowSettings {
+  const named = (name: string) => all.find((each) => each.setting === name);
+  const masters = OF_MASTERS[of];
+  if (masters) {
+    const shape = all.filter((each) => masters.includes(each.setting));
+    return { direction: undefined, trigger: undefined, winner: undefined, from: undefined, shape };
+  }
+  return {
+    direction: named(of),
+    trigger: named(`${of}_TRIGGER`),
+    winner: named(`${of}_WINNER`),
+    from: named(`${of}_CUT_OFF`),
+    shape: all.filter((each) => each.of === of && (each.section === 'DOCUMENT' || each.section === 'TAX')),
+  };
+}
+
+/** Whether the table decides it, so that the list of settings need not. */
+export const isOfTable = (setting: SettingJson) =>
+  setting.section === 'CROSSING' ||
+  (setting.of !== 'EVERYTHING' && (setting.section === 'DOCUMENT' || setting.section === 'TAX'));
+
+/** The row that a setting is decided on. */
+export const rowOf = (setting: string): string => {
+  const master = Object.entries(OF_MASTERS).find(([, names]) => names.includes(setting));
+  return (
+    master?.[0] ??
+    Object.keys(LISTS)
+      .sort((one, other) => other.length - one.length)
+      .find((of) => setting === of || setting.startsWith(`${of}_`)) ??
+    'INVOICES'
+  );
+};
+
+/** As the address holds them. */
+export const written = (changes: Changes): string =>
+  Object.entries(changes)
+    .map(([name, value]) => `${name} ${value}`)
+    .join(';');
+
+export const read = (text: string): Changes =>
+  Object.fromEntries(
+    text
+      .split(';')
+      .filter((each) => each !== '')
+      .map((each) => {
+        const space = each.indexOf(' ');
+        return space < 0 ? [each, ''] : [each.slice(0, space), each.slice(space + 1)];
+      }),
+  );
+
+/** With another value for a setting; what is as it was decided is no change. */
+export function changed(changes: Changes, setting: SettingJson, value: string): Changes {
+  const others = Object.entries(changes).filter(([name]) => name !== setting.setting);
+  return Object.fromEntries(value === setting.value ? others : [...others, [setting.setting, value]]);
+}
+
+/** What would hold of a setting. */
+export const valueOf = (setting: SettingJson | undefined, changes: Changes): string =>
+  setting === undefined ? '' : (changes[setting.setting] ?? setting.value);
+
+export const saysOf = (setting: SettingJson | undefined, changes: Changes): string => {
+  const value = valueOf(setting, changes);
+  return setting?.choices.find((choice) => choice.value === value)?.says ?? value;
+};
+
+/** In a word or two what makes one leave that goes to the ledger. */
+const MOMENTS: Record<string, string> = {
+  batch: 'held for a batch',
+  'by-hand': 'chosen one by one',
+  approved: 'once approved',
+  finished: 'once finished',
+  sent: 'once sent',
+  paid: 'once paid',
+};
+
+export const comesBack = (direction: string) => direction === 'from-ledger' || direction === 'both';
+
+/** What makes one leave, said for the way that it goes. */
+export function leaves(direction: string, trigger: string, ledger: string): string {
+  switch (direction) {
+    case 'none':
+      return '–';
+    case 'from-ledger':
+      return `entered in ${ledger}`;
+    case 'both':
+      return 'entered on either side';
+    default:
+      return MOMENTS[trigger] ?? trigger;
+  }
+}
+
+/** When a master leaves. */
+export const whenNeeded = (all: SettingJson[], changes: Changes, of: string): string =>
+  of === 'PARTIES' &&
+  valueOf(
+    all.find((each) => each.setting === 'NEW_PARTIES'),
+    changes,
+  ) === 'ask'
+    ? 'once asked about'
+    : 'when first needed';
+
+/** How the line of a way is marked. */
+export type Mark = 'at once' | 'held' | 'when first needed' | '';
+
+export const markOf = (trigger: string): Mark =>
+  trigger === 'batch' || trigger === 'by-hand' ? 'held' : 'at once';

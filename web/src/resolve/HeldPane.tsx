@@ -1,0 +1,130 @@
+import { useQuery } from '@tanstack/react-query';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link } from 'react-router';
+import { documentQuery } from '../api/queries';
+import { isSettlement } from '../api/recordKinds';
+import { useCurrent } from '../app/current';
+import { Changes } from '../release/Changes';
+import { Sentence } from '../release/Sentence';
+import { SendAgain } from '../release/SendAgain';
+import { Settle } from '../release/Settle';
+import { TrailList } from '../release/TrailList';
+import { Failure } from '../ui/Failure';
+import { Glyph } from '../ui/Glyph';
+import { Key } from '../ui/Key';
+import { day, money } from '../ui/format';
+import { LetAllStand } from './LetAllStand';
+import type { HeldCause } from './queries';
+import { SendAll } from './SendAll';
+import { wordsOf } from './words';
+
+interface Props {
+  cause: HeldCause;
+  place: number;
+  onPlace: (place: number) => void;
+}
+
+/**
+ * What waits for an answer is asked about by itself; what was voided is taken back one by one; money and documents go
+ * in batches of their own.
+ */
+const goesAgain = ({ cause, records }: HeldCause) =>
+  /^(refused:|unreached|changed-)/.test(cause) &&
+  records.length > 1 &&
+  new Set(records.map((each) => isSettlement(each.kind))).size === 1;
+
+/** One record of a cause, with what happened to it and what can be done. */
+export function HeldPane({ cause, place, onPlace }: Props) {
+  const { me, route } = useCurrent();
+  const record = cause.records[place];
+  const detail = useQuery({ ...documentQuery(record?.id ?? 0), enabled: record !== undefined });
+  const step = (by: number) => {
+    const to = place + by;
+    if (to >= 0 && to < cause.records.length) {
+      onPlace(to);
+    }
+  };
+  useHotkeys('bracketleft', () => step(-1));
+  useHotkeys('bracketright', () => step(1));
+  if (!record) {
+    return null;
+  }
+  const words = wordsOf(cause, route);
+  const data = detail.data;
+  return (
+    <section
+      aria-label="What is held"
+      className="sheet flex min-h-0 flex-col overflow-auto rounded-b-none border-b-0"
+    >
+      <div className="border-base-300 flex flex-wrap items-center gap-3 border-b px-4 py-2">
+        <h2 className="title text-[18px]">
+          {record.number}{' '}
+          <span className="font-sans text-[14px] font-normal">
+            {record.party}, {day(record.date)}, {money(record.gross, record.currency)}
+          </span>
+        </h2>
+        <span className="flex items-center gap-1.5">
+          <Glyph state={words.state} size={22} /> {words.state}
+        </span>
+        <span className="ml-auto flex items-center gap-2">
+          <span className="soft">
+            {place + 1} of {cause.count} with this cause
+          </span>
+          <button type="button" className="act" disabled={place === 0} onClick={() => step(-1)}>
+            Before <Key>[</Key>
+          </button>
+          <button
+            type="button"
+            className="act"
+            disabled={place + 1 >= cause.records.length}
+            onClick={() => step(1)}
+          >
+            After <Key>]</Key>
+          </button>
+        </span>
+      </div>
+      {data?.document.state !== 'Diverged' && <p className="px-4 py-2.5">{words.says}</p>}
+      {data?.document.state === 'Diverged' && data.document.sentence && (
+        <p className="text-error px-4 pt-2 text-[13px]">
+          <Sentence parts={data.parts} />
+        </p>
+      )}
+      {detail.error && <Failure error={detail.error} />}
+      {data && (
+        <>
+          {data.document.state === 'Diverged' && (
+            <Settle document={data.document} since={data.sides.since} stay />
+          )}
+          <Changes changes={data.sides.changes} source={route.source} ledger={route.ledger} />
+        </>
+      )}
+      <div className="flex flex-wrap items-center gap-2 px-4 py-2">
+        {data && <SendAgain document={data.document} since={data.sides.since} />}
+        {me.mayChange && goesAgain(cause) && !route.toFiles && <SendAll cause={cause} />}
+        {me.mayChange && cause.cause.startsWith('changed-') && cause.records.length > 1 && (
+          <LetAllStand cause={cause} />
+        )}
+        <Link className="act" to={`/documents/${record.id}?route=${route.code}`}>
+          Both sides in full
+        </Link>
+        {cause.cause === 'unconfirmed' && (
+          <Link className="act" to={`/send?route=${route.code}`}>
+            Batches on Send
+          </Link>
+        )}
+        {cause.cause.startsWith('refused:') && cause.count > 1 && (
+          <Link
+            className="act"
+            to={`/release?route=${route.code}&state=Refused&cause=${encodeURIComponent(cause.cause)}`}
+          >
+            All {cause.count} on Release
+          </Link>
+        )}
+      </div>
+      <section aria-label="Trail" className="border-base-300 mt-2 border-t px-4 py-2.5">
+        <h3 className="soft mb-1 text-[12.5px] font-semibold">What happened to it</h3>
+        <TrailList id={record.id} />
+      </section>
+    </section>
+  );
+}
