@@ -149,8 +149,8 @@ final class Browser implements AutoCloseable {
         return (String) driver.executeScript("return document.activeElement?.innerText?.trim() ?? ''");
     }
 
-    void awaitText(String text) {
-        awaitText(text, PATIENCE);
+    void awaitText(String... texts) {
+        List.of(texts).forEach(text -> awaitText(text, PATIENCE));
     }
 
     /// What takes its time.

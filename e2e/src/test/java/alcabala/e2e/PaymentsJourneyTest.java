@@ -94,8 +94,7 @@ class PaymentsJourneyTest {
         browser.open(demo.address() + "/release?route=yard&state=Posted&text=HW-P-1001");
         browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
         browser.awaitText("Settles in Hullwork");
-        assertThat(browser.text())
-                .contains("invoice " + invoice, "1250 Card clearing", "bank card (48)", "terminal 0417");
+        browser.awaitText("invoice " + invoice, "1250 Card clearing", "bank card (48)", "terminal 0417");
         assertThat(browser.all("tr[data-differs=true]")).isEmpty();
     }
 
@@ -133,7 +132,7 @@ class PaymentsJourneyTest {
         browser.open(demo.address() + "/send?route=yard");
         browser.awaitText("1 posted, back to Hullwork");
         browser.open(demo.desks() + "/hullwork/payments");
-        assertThat(browser.text()).contains("HW-P-1002", "over the counter", "inkwell:PM-");
+        browser.awaitText("HW-P-1002", "over the counter", "inkwell:PM-");
         browser.open(demo.desks() + "/hullwork/documents/d-" + invoice.substring("HW-".length()));
         assertThat(browser.textOf("#open")).isEqualTo("0.00");
     }

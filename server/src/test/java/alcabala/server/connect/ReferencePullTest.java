@@ -3,6 +3,7 @@ package alcabala.server.connect;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.server.Api;
+import alcabala.server.Await;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import java.util.List;
@@ -74,6 +75,7 @@ class ReferencePullTest {
     @Test
     void whereNothingIsNewEachSideIsAskedOnce() {
         admin.post("/api/pull?route=yard", Map.of());
+        awaitTheChecksThatNewsAskedFor();
         int ledgerAsked = world.standIns().asked("inkwell");
         int sourceAsked = world.standIns().asked("hullwork");
         long version = version();
@@ -90,6 +92,17 @@ class ReferencePullTest {
         admin.post("/api/pull?route=yard", Map.of());
         assertThat(version()).as("one account is news").isGreaterThan(version);
         assertThat(world.standIns().asked("inkwell") - ledgerAsked).isGreaterThan(5);
+    }
+
+    /// They ask the ledger too, a moment after what was brought.
+    private static void awaitTheChecksThatNewsAskedFor() {
+        Await.until(
+                "the checks have run",
+                () -> world.jdbc()
+                                .sql("select count(*) from scheduled_tasks where task_name = 'readiness'")
+                                .query(Integer.class)
+                                .single()
+                        == 0);
     }
 
     private static long version() {
