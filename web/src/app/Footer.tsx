@@ -65,6 +65,15 @@ const HINTS: [path: string, keys: [string, string][]][] = [
     ],
   ],
   [
+    '/resolve',
+    [
+      ['j k', 'next cause'],
+      ['[ ]', 'next of it'],
+      ['1–4', 'answer'],
+      ['r a l', 'restore, accept, leave'],
+    ],
+  ],
+  [
     '/send',
     [
       ['j k', 'move'],

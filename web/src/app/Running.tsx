@@ -13,6 +13,7 @@ const WORDS: Record<Work['kind'], string> = {
   NUMBERS: 'Looking at the numbers there',
   COMPILING: 'Compiling again',
   MATCHING: 'Comparing parties',
+  ANSWERING: 'Telling both sides',
   REWRITING: 'Writing items anew',
   CUT_OVER: 'Comparing both sides',
   SUPPOSING: 'Working out what would change',

@@ -8,12 +8,14 @@ import { OpenRow } from './OpenRow';
 import {
   comesBack,
   GROUPS,
+  isMaster,
   leaves,
   listOf,
   markOf,
   saysOf,
   settingsOf,
   valueOf,
+  wayOfMaster,
   type Changes,
   type CrossingRow,
   whenNeeded,
@@ -102,10 +104,17 @@ interface RowProps {
 
 function Row({ route, row, group, settings, changes, open, onOpen }: RowProps) {
   const own = settingsOf(row.of, settings);
-  const master = own.direction === undefined;
-  const direction = master ? 'to-ledger' : valueOf(own.direction, changes);
+  const master = isMaster(row.of);
+  const decided = valueOf(own.direction, changes);
+  const direction = master ? wayOfMaster(decided) : decided;
   const trigger = valueOf(own.trigger, changes);
-  const way = master ? whenNeeded(settings, changes, row.of) : leaves(direction, trigger, route.ledger);
+  const needed = whenNeeded(settings, changes, row.of);
+  const travels = decided !== '' && decided !== 'none';
+  const way = !master
+    ? leaves(direction, trigger, route.ledger)
+    : travels
+      ? `${needed}, then changes`
+      : needed;
   const mark: Mark = master ? 'when first needed' : markOf(trigger);
   const from = valueOf(own.from, changes);
   const crosses = direction !== 'none' && row.taken;
@@ -134,7 +143,11 @@ function Row({ route, row, group, settings, changes, open, onOpen }: RowProps) {
         />
       </td>
       <td className={`px-2 ${row.taken ? '' : 'text-accent'}`}>{row.becomes}</td>
-      <td className="px-2">{own.winner && crosses ? winnerOf(valueOf(own.winner, changes), route) : '–'}</td>
+      <td className="px-2">
+        {own.winner && crosses && (!master || decided === 'both')
+          ? winnerOf(valueOf(own.winner, changes), route)
+          : '–'}
+      </td>
       <td className="px-2 whitespace-nowrap">
         {master || from === '' ? <span className="soft">any day</span> : day(from)}
       </td>

@@ -3,6 +3,7 @@ import { settingHistoryQuery } from '../api/queries';
 import type { SettingJson } from '../settings/values';
 import { moment } from '../ui/format';
 import type { CrossingView } from './CrossingPage';
+import { allOf } from './rows';
 
 interface Props {
   route: string;
@@ -12,10 +13,7 @@ interface Props {
 
 /** What was decided before about a kind, the newest first. */
 export function Decided({ route, view, onPutBack }: Props) {
-  const { direction, trigger, winner, from, shape } = view.row;
-  const decided = [direction, trigger, winner, from, ...shape].filter(
-    (each): each is SettingJson => each !== undefined && each.version > 0,
-  );
+  const decided = allOf(view.row).filter((each) => each.version > 0);
   const histories = useQueries({
     queries: decided.map((each) => settingHistoryQuery(route, each.setting, each.version)),
   });

@@ -16,7 +16,8 @@ import { useDone } from '../undo/useTakeBack';
 import type { CrossingView } from './CrossingPage';
 import { Decided } from './Decided';
 import { effectQuery, shownQuery } from './queries';
-import { listOf, type Changes, type CrossingRow } from './rows';
+import { PartiesEffect } from './PartiesEffect';
+import { aboutFields, aboutRecords, allOf, isMaster, listOf, type Changes, type CrossingRow } from './rows';
 
 type Prospect = Schemas['ProspectSum']['prospect'];
 type Preview = Schemas['CrossingPreview'];
@@ -51,8 +52,7 @@ export function Effect({ route, rows, view }: Props) {
 function useDecide(route: string, row: CrossingRow, view: CrossingView) {
   const done = useDone();
   const refresh = useConnectRefresh();
-  const all = [view.row.direction, view.row.trigger, view.row.winner, view.row.from, ...view.row.shape];
-  const settings = all.filter((each) => each !== undefined);
+  const settings = allOf(view.row);
   return useMutation({
     mutationFn: (changes: Changes) => {
       const concerned = settings.filter((each) => changes[each.setting] !== undefined);
@@ -93,9 +93,10 @@ function OfRow({ route, row, view }: { route: Schemas['RouteJson']; row: Crossin
   const count = Object.keys(view.changes).length;
   const mayDecide = me.role === 'ADMINISTRATOR';
   const asked = useDeferredValue(view.changes);
-  const first = view.row.direction ?? view.row.shape[0];
+  const records = aboutRecords(asked);
+  const first = isMaster(row.of) ? view.row.shape[0] : view.row.direction;
   const looked: Changes =
-    Object.keys(asked).length > 0 ? asked : first ? { [first.setting]: first.value } : {};
+    Object.keys(records).length > 0 ? records : first ? { [first.setting]: first.value } : {};
   const effect = useQuery({ ...effectQuery(route.code, looked), enabled: first !== undefined });
   useHotkeys('d', () => decide.mutate(view.changes), {
     enabled: mayDecide && count > 0 && !decide.isPending,
@@ -110,6 +111,7 @@ function OfRow({ route, row, view }: { route: Schemas['RouteJson']; row: Crossin
         {effect.data &&
           `${plural(effect.data.waiting, 'record')} ${effect.data.waiting === 1 ? 'waits' : 'wait'}.`}
       </p>
+      {row.of === 'PARTIES' && <PartiesEffect route={route} changes={aboutFields(asked)} />}
       {effect.error && <Failure error={effect.error} />}
       {effect.data && <Prospects preview={effect.data} currency={route.currency} />}
       {effect.data && effect.data.stranded > 0 && (
@@ -140,7 +142,7 @@ function OfRow({ route, row, view }: { route: Schemas['RouteJson']; row: Crossin
         ) : (
           <p className="soft my-3 text-[13px]">An administrator decides; looking at it changes nothing.</p>
         ))}
-      {count > 0 && <Shown route={route} changes={asked} />}
+      {Object.keys(records).length > 0 && <Shown route={route} changes={records} />}
       <Decided route={route.code} view={view} onPutBack={mayDecide ? view.propose : undefined} />
     </>
   );

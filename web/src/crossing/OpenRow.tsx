@@ -6,7 +6,7 @@ import { DayField } from '../ui/DayField';
 import { Key } from '../ui/Key';
 import { plural } from '../ui/format';
 import type { CrossingView } from './CrossingPage';
-import { valueOf, type CrossingRow } from './rows';
+import { isMaster, valueOf, type CrossingRow } from './rows';
 
 interface Props {
   route: Schemas['RouteJson'];
@@ -16,7 +16,8 @@ interface Props {
 
 /** What can be decided about a kind, changed in its place. */
 export function OpenRow({ route, row, view }: Props) {
-  const { direction, trigger, winner, from, shape } = view.row;
+  const { direction, trigger, winner, from, owners, shape } = view.row;
+  const master = isMaster(row.of);
   const way = (place: number) => {
     const choice = direction?.choices[place];
     if (direction && choice) {
@@ -27,6 +28,7 @@ export function OpenRow({ route, row, view }: Props) {
   useHotkeys('2', () => way(1));
   useHotkeys('3', () => way(2));
   useHotkeys('4', () => way(3));
+  const owned = owners.filter((each) => valueOf(each, view.changes) !== 'nobody').length;
   const own = shape.filter((each) => valueOf(each, view.changes) !== '').length;
   return (
     <tr className="bg-base-200 border-base-300 border-b">
@@ -37,7 +39,9 @@ export function OpenRow({ route, row, view }: Props) {
           className="flex flex-col gap-2"
         >
           <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
-            {direction && <Words label="Way" setting={direction} view={view} keys />}
+            {direction && (
+              <Words label={master ? 'Changes go' : 'Way'} setting={direction} view={view} keys />
+            )}
             {trigger && <Words label="Leave" setting={trigger} view={view} />}
             {winner && <Words label="Who wins" setting={winner} view={view} />}
             {from && (
@@ -52,10 +56,22 @@ export function OpenRow({ route, row, view }: Props) {
               </Labelled>
             )}
           </div>
-          {shape.length > 0 && (
-            <details open={direction === undefined || own > 0}>
+          {owners.length > 0 && (
+            <details open={owned > 0}>
               <summary className="cursor-pointer text-[13px]">
-                {direction === undefined
+                Whose a field is: {owned === 0 ? 'nobody’s' : `decided of ${plural(owned, 'field')}`}
+              </summary>
+              <div className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-x-4 gap-y-2">
+                {owners.map((each) => (
+                  <Shape key={each.setting} setting={each} view={view} />
+                ))}
+              </div>
+            </details>
+          )}
+          {shape.length > 0 && (
+            <details open={master || own > 0}>
+              <summary className="cursor-pointer text-[13px]">
+                {master
                   ? 'As they are on the ledger'
                   : `What one is like on the ledger: ${own === 0 ? 'as all documents' : `differs in ${plural(own, 'thing')}`}`}
               </summary>

@@ -25,6 +25,20 @@ export const effectQuery = (route: string, changes: Changes) =>
     retry: false,
   });
 
+/** What becomes of the fields of parties on both sides. */
+export const partiesEffectQuery = (route: string, changes: Changes) =>
+  queryOptions({
+    queryKey: ['connect', 'settings', route, 'parties', changes],
+    queryFn: () =>
+      answer(
+        client.GET('/api/settings/crossing/parties', {
+          params: { query: { route, change: listed(changes) } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
 export const shownQuery = (route: string, changes: Changes, document?: number) =>
   queryOptions({
     queryKey: ['connect', 'settings', route, 'shown', changes, document],

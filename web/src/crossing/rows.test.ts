@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { SettingJson } from '../settings/values';
 import {
+  aboutFields,
+  aboutRecords,
+  allOf,
   changed,
   isOfTable,
   leaves,
@@ -10,6 +13,7 @@ import {
   rowOf,
   settingsOf,
   valueOf,
+  wayOfMaster,
   whenNeeded,
   written,
 } from './rows';
@@ -63,7 +67,7 @@ describe('the settings of a row', () => {
       'CUSTOMERS',
       'NEW_PARTIES',
     ]);
-    expect(settingsOf('PARTIES', ALL).direction).toBeUndefined();
+    expect(settingsOf('ITEMS', ALL).direction).toBeUndefined();
   });
 
   it('are not in the list of settings beside it', () => {
@@ -80,6 +84,8 @@ describe('the settings of a row', () => {
     ['PAYMENTS_CUT_OFF', 'PAYMENTS'],
     ['CUSTOMERS', 'PARTIES'],
     ['LINE_KIND', 'ITEMS'],
+    ['PARTIES_OWNER_OF_NAME', 'PARTIES'],
+    ['PARTIES', 'PARTIES'],
   ])('%s is decided on %s', (name, row) => {
     expect(rowOf(name)).toBe(row);
   });
@@ -97,6 +103,40 @@ describe('what one proposes', () => {
     const changes = changed({}, trigger, 'approved');
     expect(valueOf(trigger, changes)).toBe('approved');
     expect(changed(changes, trigger, 'batch')).toEqual({});
+  });
+});
+
+describe('of parties', () => {
+  const own = [
+    setting('PARTIES', 'PARTIES', 'CROSSING', 'none'),
+    setting('PARTIES_WINNER', 'PARTIES', 'CROSSING', 'ask'),
+    setting('PARTIES_OWNER_OF_NAME', 'PARTIES', 'CROSSING', 'nobody'),
+  ];
+
+  it('it is decided which way changes go, who wins and whose a field is', () => {
+    const row = settingsOf('PARTIES', [...ALL, ...own]);
+    expect(allOf(row).map((each) => each.setting)).toEqual([
+      'PARTIES',
+      'PARTIES_WINNER',
+      'PARTIES_OWNER_OF_NAME',
+      'CUSTOMERS',
+      'NEW_PARTIES',
+    ]);
+  });
+
+  it('what concerns their fields is apart from what concerns records', () => {
+    const changes = { PARTIES: 'both', CUSTOMERS: 'project' };
+    expect(aboutFields(changes)).toEqual({ PARTIES: 'both' });
+    expect(aboutRecords(changes)).toEqual({ CUSTOMERS: 'project' });
+  });
+
+  it.each([
+    ['none', 'to-ledger'],
+    ['to-ledger', 'to-ledger'],
+    ['from-ledger', 'both'],
+    ['both', 'both'],
+  ])('new ones go to the ledger, and changes %s: %s', (changes, way) => {
+    expect(wayOfMaster(changes)).toBe(way);
   });
 });
 

@@ -32,27 +32,47 @@ export const listOf = (of: string, route: string): string => {
 /** What masters are decided by, which concerns all kinds. */
 const OF_MASTERS: Record<string, string[]> = { PARTIES: ['CUSTOMERS', 'NEW_PARTIES'], ITEMS: ['LINE_KIND'] };
 
-/** The settings of one row: the four of its way, and what shapes it. */
+/** The settings of one row: the four of its way, whose its fields are, and what shapes it. */
 export interface RowSettings {
   direction: SettingJson | undefined;
   trigger: SettingJson | undefined;
   winner: SettingJson | undefined;
   from: SettingJson | undefined;
+  owners: SettingJson[];
   shape: SettingJson[];
 }
+
+/** All of them, in the order in which they are decided. */
+export const allOf = ({ direction, trigger, winner, from, owners, shape }: RowSettings): SettingJson[] =>
+  [direction, trigger, winner, from, ...owners, ...shape].filter((each) => each !== undefined);
+
+export const isMaster = (of: string): boolean => OF_MASTERS[of] !== undefined;
+
+/** What one proposes about the fields of masters themselves, and what concerns records. */
+export const aboutFields = (changes: Changes): Changes =>
+  Object.fromEntries(Object.entries(changes).filter(([name]) => name.startsWith('PARTIES')));
+export const aboutRecords = (changes: Changes): Changes =>
+  Object.fromEntries(Object.entries(changes).filter(([name]) => !name.startsWith('PARTIES')));
 
 export function settingsOf(of: string, all: SettingJson[]): RowSettings {
   const named = (name: string) => all.find((each) => each.setting === name);
   const masters = OF_MASTERS[of];
   if (masters) {
-    const shape = all.filter((each) => masters.includes(each.setting));
-    return { direction: undefined, trigger: undefined, winner: undefined, from: undefined, shape };
+    return {
+      direction: named(of),
+      trigger: undefined,
+      winner: named(`${of}_WINNER`),
+      from: undefined,
+      owners: all.filter((each) => each.setting.startsWith(`${of}_OWNER_OF_`)),
+      shape: all.filter((each) => masters.includes(each.setting)),
+    };
   }
   return {
     direction: named(of),
     trigger: named(`${of}_TRIGGER`),
     winner: named(`${of}_WINNER`),
     from: named(`${of}_CUT_OFF`),
+    owners: [],
     shape: all.filter((each) => each.of === of && (each.section === 'DOCUMENT' || each.section === 'TAX')),
   };
 }
@@ -64,7 +84,9 @@ export const isOfTable = (setting: SettingJson) =>
 
 /** The row that a setting is decided on. */
 export const rowOf = (setting: string): string => {
-  const master = Object.entries(OF_MASTERS).find(([, names]) => names.includes(setting));
+  const master = Object.entries(OF_MASTERS).find(
+    ([of, names]) => names.includes(setting) || setting === of || setting.startsWith(`${of}_`),
+  );
   return (
     master?.[0] ??
     Object.keys(LISTS)
@@ -141,6 +163,10 @@ export const whenNeeded = (all: SettingJson[], changes: Changes, of: string): st
   ) === 'ask'
     ? 'once asked about'
     : 'when first needed';
+
+/** The way of a master: it is there from when it is first needed, and its changes may go further. */
+export const wayOfMaster = (changes: string): string =>
+  changes === 'from-ledger' || changes === 'both' ? 'both' : 'to-ledger';
 
 /** How the line of a way is marked. */
 export type Mark = 'at once' | 'held' | 'when first needed' | '';

@@ -57,9 +57,11 @@ const KEYS: [string, [string, string][]][] = [
     'Resolve',
     [
       ['j k', 'next, previous cause'],
-      ['[ ]', 'the record before, after, of the cause'],
-      ['r', 'send it as its source has it'],
-      ['l', 'let the ledger’s stand'],
+      ['[ ]', 'the one before, after, of the cause'],
+      ['r', 'of a record, send it as its source has it'],
+      ['l', 'of a record, let the ledger’s stand'],
+      ['1 2 3 4', 'of a party that both changed: the source’s, the ledger’s, as last agreed, another'],
+      ['r a l', 'of a party that one changed: restore, accept, leave'],
     ],
   ],
   [

@@ -1,21 +1,25 @@
 import { Glyph } from '../ui/Glyph';
 import { moneys, plural } from '../ui/format';
+import { wordsOf as partyWords, type PartyCause } from './parties';
 import type { Held, HeldCause } from './queries';
 import { wordsOf, type Sides } from './words';
 
 interface Props {
   held: Held;
+  parties: PartyCause[];
   at: string;
   sides: Sides;
   onOpen: (cause: string) => void;
 }
 
-/** What holds records up, the longest and dearest first. */
-export function Causes({ held, at, sides, onOpen }: Props) {
+/** What holds records up, the longest and dearest first; then parties that differ. */
+export function Causes({ held, parties, at, sides, onOpen }: Props) {
   const most = {
-    days: Math.max(...held.causes.map((each) => each.days)),
+    days: Math.max(...held.causes.map((each) => each.days), ...parties.map((each) => each.days)),
     money: Math.max(...held.causes.map(weightOf), 1),
   };
+  const causes = held.causes.length + parties.length;
+  const all = held.count + parties.reduce((sum, each) => sum + each.count, 0);
   return (
     <section
       aria-label="Causes"
@@ -23,7 +27,7 @@ export function Causes({ held, at, sides, onOpen }: Props) {
     >
       <div className="border-base-300 flex items-baseline gap-2 border-b px-3.5 py-2">
         <h1 className="title text-[17px]">
-          {plural(held.causes.length, 'cause')} {held.causes.length === 1 ? 'holds' : 'hold'} {held.count}
+          {plural(causes, 'cause')} {causes === 1 ? 'holds' : 'hold'} {all}
         </h1>
         <span className="ml-auto">{moneys(held.sums)}</span>
       </div>
@@ -34,33 +38,72 @@ export function Causes({ held, at, sides, onOpen }: Props) {
         {held.causes.map((each) => {
           const words = wordsOf(each, sides);
           return (
-            <li key={each.cause} data-cause={each.cause}>
-              <button
-                type="button"
-                aria-pressed={each.cause === at}
-                className={`border-base-300 grid w-full cursor-pointer grid-cols-[58px_1fr] gap-2.5 border-b px-3.5 py-2 text-left ${
-                  each.cause === at ? 'bg-base-200 border-l-primary border-l-[3px]' : ''
-                }`}
-                onClick={() => onOpen(each.cause)}
-              >
-                <Area days={each.days / most.days} money={weightOf(each) / most.money} />
-                <span className="min-w-0">
-                  <b className="block">{words.title}</b>
-                  <span className="soft block text-[12.5px]">
-                    {plural(each.count, 'record')}, {moneys(each.sums)}, {plural(each.days, 'day')}
-                  </span>
-                  <span className="flex items-center gap-1.5 text-[12.5px]">
-                    <Glyph state={words.state} size={20} /> {words.state.toLowerCase()}
-                  </span>
-                </span>
-              </button>
-            </li>
+            <Cause
+              key={each.cause}
+              cause={each.cause}
+              at={at}
+              title={words.title}
+              says={`${plural(each.count, 'record')}, ${moneys(each.sums)}, ${plural(each.days, 'day')}`}
+              glyph={words.state}
+              state={words.state.toLowerCase()}
+              share={{ days: each.days / most.days, money: weightOf(each) / most.money }}
+              onOpen={onOpen}
+            />
+          );
+        })}
+        {parties.map((each) => {
+          const words = partyWords(each, sides);
+          return (
+            <Cause
+              key={each.cause}
+              cause={each.cause}
+              at={at}
+              title={words.title}
+              says={`${plural(each.count, 'party')}, ${plural(each.days, 'day')}`}
+              glyph="Diverged"
+              state={words.state}
+              share={{ days: each.days / most.days, money: 0 }}
+              onOpen={onOpen}
+            />
           );
         })}
       </ul>
     </section>
   );
 }
+
+interface CauseProps {
+  cause: string;
+  at: string;
+  title: string;
+  says: string;
+  glyph: string;
+  state: string;
+  share: { days: number; money: number };
+  onOpen: (cause: string) => void;
+}
+
+const Cause = ({ cause, at, title, says, glyph, state, share, onOpen }: CauseProps) => (
+  <li data-cause={cause}>
+    <button
+      type="button"
+      aria-pressed={cause === at}
+      className={`border-base-300 grid w-full cursor-pointer grid-cols-[58px_1fr] gap-2.5 border-b px-3.5 py-2 text-left ${
+        cause === at ? 'bg-base-200 border-l-primary border-l-[3px]' : ''
+      }`}
+      onClick={() => onOpen(cause)}
+    >
+      <Area {...share} />
+      <span className="min-w-0">
+        <b className="block">{title}</b>
+        <span className="soft block text-[12.5px]">{says}</span>
+        <span className="flex items-center gap-1.5 text-[12.5px]">
+          <Glyph state={glyph} size={20} /> {state}
+        </span>
+      </span>
+    </button>
+  </li>
+);
 
 const weightOf = (cause: HeldCause) =>
   cause.sums.reduce((sum, each) => sum + Math.abs(Number(each.amount)), 0);

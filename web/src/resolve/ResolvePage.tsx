@@ -6,6 +6,8 @@ import { useLast } from '../batch/useLast';
 import { Failure } from '../ui/Failure';
 import { Causes } from './Causes';
 import { HeldPane } from './HeldPane';
+import { partiesQuery } from './parties';
+import { PartyPane } from './PartyPane';
 import { heldQuery } from './queries';
 import { RunsFailed } from './RunsFailed';
 
@@ -15,12 +17,19 @@ export function ResolvePage() {
   const view = useView();
   const query = useQuery(heldQuery(route.code));
   const held = useLast(query.data, route.code);
+  const asked = useLast(useQuery(partiesQuery(route.code)).data, route.code) ?? [];
   const causes = held?.causes ?? [];
-  const cause = causes.find((each) => each.cause === view.get('cause')) ?? causes[0];
-  const place = Math.min(Number(view.get('place')) || 0, Math.max(0, (cause?.records.length ?? 1) - 1));
+  const party =
+    asked.find((each) => each.cause === view.get('cause')) ?? (causes.length === 0 ? asked[0] : undefined);
+  const cause = party ? undefined : (causes.find((each) => each.cause === view.get('cause')) ?? causes[0]);
+  const at = (party ?? cause)?.cause ?? '';
+  const listed = party ? party.parties.length : (cause?.records.length ?? 1);
+  const place = Math.min(Number(view.get('place')) || 0, Math.max(0, listed - 1));
+  const onPlace = (to: number) => view.set({ place: to === 0 ? null : String(to) });
   const open = (to: string) => view.set({ cause: to, place: null });
   const step = (by: number) => {
-    const to = causes[causes.findIndex((each) => each.cause === cause?.cause) + by];
+    const all = [...causes, ...asked];
+    const to = all[all.findIndex((each) => each.cause === at) + by];
     if (to) {
       open(to.cause);
     }
@@ -31,7 +40,7 @@ export function ResolvePage() {
     return query.error ? <Failure error={query.error} /> : <p className="soft">Looking…</p>;
   }
   const failed = held.failedRuns && <RunsFailed runs={held.failedRuns} route={route.code} />;
-  if (!cause) {
+  if (!cause && !party) {
     return (
       <>
         {failed}
@@ -51,13 +60,9 @@ export function ResolvePage() {
     <>
       {failed}
       <div className="grid min-h-0 flex-1 grid-cols-[330px_minmax(0,1fr)] gap-3.5 max-[900px]:grid-cols-[minmax(0,1fr)] max-[900px]:overflow-auto">
-        <Causes held={held} at={cause.cause} sides={route} onOpen={open} />
-        <HeldPane
-          key={cause.cause}
-          cause={cause}
-          place={place}
-          onPlace={(to) => view.set({ place: to === 0 ? null : String(to) })}
-        />
+        <Causes held={held} parties={asked} at={at} sides={route} onOpen={open} />
+        {cause && <HeldPane key={cause.cause} cause={cause} place={place} onPlace={onPlace} />}
+        {party && <PartyPane key={party.cause} cause={party} place={place} onPlace={onPlace} />}
       </div>
     </>
   );

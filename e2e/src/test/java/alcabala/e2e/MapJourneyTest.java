@@ -55,7 +55,7 @@ class MapJourneyTest {
         browser.keys(Keys.ENTER);
         browser.awaitText("49 would belong elsewhere");
         browser.awaitText(
-                        "not saved yet", "moves by itself", "Draft: 3 journals", "4010 Chandlery sales", "4018 Engine");
+                "not saved yet", "moves by itself", "Draft: 3 journals", "4010 Chandlery sales", "4018 Engine");
         browser.keys("d");
         browser.awaitText("correction 1 is drafted");
         browser.until(d -> account(browser, "chandlery").startsWith("4018") ? true : null);

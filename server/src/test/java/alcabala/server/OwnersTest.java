@@ -84,6 +84,8 @@ class OwnersTest {
                         "own_list",
                         "run",
                         "quiet_window run run_schedule",
+                        "masters",
+                        "party_link party_question party_write",
                         "clear",
                         "banking banking_receipt",
                         "cutover",

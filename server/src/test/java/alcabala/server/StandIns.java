@@ -140,6 +140,13 @@ public final class StandIns {
                 .json();
     }
 
+    public JsonNode hullwork(String path) {
+        return new Api(address())
+                .withToken("hullwork-demo-key")
+                .get("/hullwork/api" + path)
+                .json();
+    }
+
     /// A page of a desk.
     public String page(String path) {
         return api.get(path).body();

@@ -21,7 +21,7 @@ import standins.inkwell.Posting;
 @Component
 public class DemoBusiness {
     private static final Logger LOG = LoggerFactory.getLogger(DemoBusiness.class);
-    private static final String COMMON = "truncate hullwork_record, app_record, copperplate_account,"
+    private static final String COMMON = "truncate hullwork_record, hullwork_request, app_record, copperplate_account,"
             + " copperplate_tax, copperplate_party, copperplate_term, copperplate_import, copperplate_outcome, copperplate_entry,"
             + " copperplate_row, copperplate_setting, oauth2_authorization, fault restart identity";
     private static final String BOOKS = """

@@ -4,9 +4,11 @@ import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.springframework.format.annotation.DateTimeFormat;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -107,9 +109,32 @@ class InkwellDesk {
 
     @GetMapping("/parties")
     String parties(Model model) {
-        model.addAttribute("parties", masters.parties());
+        model.addAttribute(
+                "parties", masters.parties().stream().map(InkwellDesk::row).toList());
         model.addAttribute("items", items.all());
         return "inkwell-parties";
+    }
+
+    private static Map<String, Object> row(Books.Party party) {
+        Map<String, Object> row = new HashMap<>();
+        row.put("id", party.id());
+        row.put("name", party.name());
+        row.put("taxIdentifier", party.taxIdentifier());
+        row.put("email", party.email());
+        row.put("phone", party.phone());
+        row.put("billTo", party.billTo());
+        row.put("shipTo", party.shipTo());
+        row.put("contacts", party.contacts());
+        row.put("parent", Objects.toString(party.parent(), ""));
+        row.put("externalReference", Objects.toString(party.externalReference(), ""));
+        return AddressForm.row(row);
+    }
+
+    /// What is not given stays.
+    @PostMapping("/parties/{id}")
+    String change(@PathVariable String id, @RequestParam Map<String, String> given) {
+        masters.change(id, AddressForm.fields(given));
+        return "redirect:" + base() + "/parties";
     }
 
     @GetMapping("/documents/{id}")

@@ -22,6 +22,7 @@ class HullworkApi {
     private final HullworkRecords records;
     private final HullworkDocuments documents;
     private final HullworkPayments payments;
+    private final HullworkCustomers customers;
     private final Faults faults;
     private final BadRecords badRecords;
 
@@ -35,11 +36,13 @@ class HullworkApi {
             HullworkRecords records,
             HullworkDocuments documents,
             HullworkPayments payments,
+            HullworkCustomers customers,
             Faults faults,
             BadRecords badRecords) {
         this.records = records;
         this.documents = documents;
         this.payments = payments;
+        this.customers = customers;
         this.faults = faults;
         this.badRecords = badRecords;
     }
@@ -61,6 +64,20 @@ class HullworkApi {
     @GetMapping("/documents/{id}")
     HullworkDocument document(@PathVariable String id) {
         return documents.get(id);
+    }
+
+    @GetMapping("/customers/{code}")
+    HullworkCustomers.Standing customer(@PathVariable String code) {
+        return customers.get(code);
+    }
+
+    /// Of the version that was read; the same key gets the same answer again.
+    @PutMapping("/customers/{code}")
+    HullworkCustomers.Standing change(
+            @PathVariable String code,
+            @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key,
+            @RequestBody HullworkCustomers.Standing wanted) {
+        return customers.change(code, wanted, key);
     }
 
     /// The same external name gets the same payment again.

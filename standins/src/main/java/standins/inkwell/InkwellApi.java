@@ -113,9 +113,17 @@ class InkwellApi {
         return requests.once(key, () -> masters.add(draft));
     }
 
+    @GetMapping("/parties/{id}")
+    Books.Party party(@PathVariable String id) {
+        return masters.findParty(id).orElseThrow(() -> Refusal.notFound("party " + id));
+    }
+
     @PutMapping("/parties/{id}")
-    Books.Party renameParty(@PathVariable String id, @RequestBody Books.Party draft) {
-        return masters.rename(id, draft.name(), draft.version());
+    ResponseEntity<String> changeParty(
+            @PathVariable String id,
+            @RequestHeader(name = KEY, required = false) String key,
+            @RequestBody Books.Party draft) {
+        return requests.once(key, () -> masters.change(id, draft));
     }
 
     @GetMapping("/items")

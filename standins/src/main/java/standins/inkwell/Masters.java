@@ -28,6 +28,7 @@ import tools.jackson.databind.json.JsonMapper;
 /// Company, chart of accounts, tax codes and parties.
 @Component
 public class Masters {
+    private static final int PHONE_LIMIT = 20;
     private static final int EVERYTHING = 1_000_000;
     private static final String SUB_PARTIES = "sub-parties";
     private static final List<String> PLAN =
@@ -286,19 +287,48 @@ public class Masters {
                 || findParty(party).map(Party::parent).filter(other::equals).isPresent();
     }
 
-    /// Compare-and-set on the version.
+    /// Compare-and-set on the version; of a long number of a telephone only the beginning is kept.
     @Transactional
-    public Party rename(String id, String name, int version) {
+    public Party change(String id, Party draft) {
+        require(draft.name(), "name");
+        if (jdbc.sql("select 1 from inkwell_party where lower(name) = lower(:name) and id <> :id")
+                .params(Map.of("name", draft.name(), "id", id))
+                .query(Integer.class)
+                .optional()
+                .isPresent()) {
+            throw Refusal.unprocessable("name-taken", "There is a party named " + draft.name() + " already.");
+        }
+        Map<String, Object> values = new HashMap<>();
+        values.put("id", id);
+        values.put("name", draft.name());
+        values.put("tax", text(draft.taxIdentifier()));
+        values.put("email", text(draft.email()));
+        values.put("phone", text(draft.phone()));
+        values.put("limit", PHONE_LIMIT);
+        values.put("billTo", json.writeValueAsString(draft.billTo() == null ? Map.of() : draft.billTo()));
+        values.put("shipTo", json.writeValueAsString(draft.shipTo() == null ? Map.of() : draft.shipTo()));
+        values.put("active", draft.active());
+        values.put("version", draft.version());
         int rows = jdbc.sql("""
-                update inkwell_party set name = :name, version = version + 1 where id = :id and version = :version""")
-                .params(Map.of("id", id, "name", name, "version", version))
-                .update();
+                update inkwell_party set name = :name, tax_identifier = :tax, email = :email, phone = left(:phone, :limit),
+                    bill_to = cast(:billTo as jsonb), ship_to = cast(:shipTo as jsonb), active = :active, version = version + 1
+                where id = :id and version = :version""").params(values).update();
         if (rows == 0) {
             findParty(id).orElseThrow(() -> Refusal.notFound("party " + id));
             throw Posting.stale("Party " + id);
         }
         changed("party", id);
         return findParty(id).orElseThrow();
+    }
+
+    /// What the people at the desk do with a party; what they say nothing of stays.
+    @Transactional
+    public void change(String id, Map<String, Object> given) {
+        Party standing = findParty(id).orElseThrow(() -> Refusal.notFound("party " + id));
+        Map<String, Object> wanted =
+                new HashMap<>(json.convertValue(standing, new TypeReference<Map<String, Object>>() {}));
+        wanted.putAll(given);
+        change(id, json.convertValue(wanted, Party.class));
     }
 
     /// What the people at the desk do with their chart; a later version.

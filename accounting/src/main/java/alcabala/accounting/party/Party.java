@@ -43,6 +43,30 @@ public record Party(
         return new Party(other, name, taxIdentifier, email, phone, billTo, shipTo, contacts, active);
     }
 
+    public Party withName(String other) {
+        return new Party(code, other, taxIdentifier, email, phone, billTo, shipTo, contacts, active);
+    }
+
+    public Party withTaxIdentifier(String other) {
+        return new Party(code, name, other, email, phone, billTo, shipTo, contacts, active);
+    }
+
+    public Party withEmail(String other) {
+        return new Party(code, name, taxIdentifier, other, phone, billTo, shipTo, contacts, active);
+    }
+
+    public Party withPhone(String other) {
+        return new Party(code, name, taxIdentifier, email, other, billTo, shipTo, contacts, active);
+    }
+
+    public Party withBillTo(Address other) {
+        return new Party(code, name, taxIdentifier, email, phone, other, shipTo, contacts, active);
+    }
+
+    public Party withShipTo(Address other) {
+        return new Party(code, name, taxIdentifier, email, phone, billTo, other, contacts, active);
+    }
+
     public Party withoutContacts() {
         return contacts.isEmpty() ? this : new Party(code, name, taxIdentifier, email, phone, billTo, shipTo, active);
     }

@@ -14,7 +14,9 @@ public enum Carried {
     SUPPLIER_CREDITS(RecordKind.SUPPLIER_CREDIT),
     /// What is taken to the bank goes as what was received does.
     PAYMENTS(RecordKind.PAYMENT_IN, RecordKind.REFUND, RecordKind.RETURNED_IN, RecordKind.BANKING),
-    PAYMENTS_OUT(RecordKind.PAYMENT_OUT, RecordKind.SUPPLIER_REFUND, RecordKind.RETURNED_OUT);
+    PAYMENTS_OUT(RecordKind.PAYMENT_OUT, RecordKind.SUPPLIER_REFUND, RecordKind.RETURNED_OUT),
+    /// Customers and suppliers that stand on both sides.
+    PARTIES();
 
     static final List<Carried> SALES = List.of(INVOICES, CREDIT_NOTES);
     static final List<Carried> PURCHASES = List.of(BILLS, SUPPLIER_CREDITS);
@@ -43,12 +45,17 @@ public enum Carried {
         return kinds;
     }
 
+    /// Whether records are what it is about, and not masters.
+    public boolean hasRecords() {
+        return !kinds.isEmpty();
+    }
+
     /// Whether sold, or money for what was sold.
     boolean isSale() {
-        return kinds.getFirst().isSale();
+        return hasRecords() && kinds.getFirst().isSale();
     }
 
     boolean isDocument() {
-        return kinds.getFirst().isDocument();
+        return hasRecords() && kinds.getFirst().isDocument();
     }
 }

@@ -28,7 +28,7 @@ public enum Topic {
     DIRECTION(Section.CROSSING, choice("none", "to-ledger"), "none") {
         @Override
         public List<Carried> concerns() {
-            return KINDS;
+            return Stream.concat(KINDS.stream(), Stream.of(Carried.PARTIES)).toList();
         }
 
         @Override
@@ -36,6 +36,7 @@ public enum Topic {
             return switch (of) {
                 case INVOICES, CREDIT_NOTES -> choice("to-ledger", "none");
                 case PAYMENTS -> choice("from-ledger", "to-ledger", "both", "none");
+                case PARTIES -> choice("none", "to-ledger", "from-ledger", "both");
                 case BILLS, SUPPLIER_CREDITS, PAYMENTS_OUT, EVERYTHING -> super.shape(of);
             };
         }
@@ -66,13 +67,21 @@ public enum Topic {
             return KINDS;
         }
     },
-    /// Who wins when a document was changed on the ledger.
+    /// Who wins when a document was changed on the ledger, or a field of a master on both sides that nobody owns.
     WINNER(Section.CROSSING, choice("ask", "source", "ledger"), "ask") {
         @Override
         public List<Carried> concerns() {
-            return KINDS.stream().filter(Carried::isDocument).toList();
+            return Stream.concat(KINDS.stream().filter(Carried::isDocument), Stream.of(Carried.PARTIES))
+                    .toList();
         }
     },
+    /// Whose a field of a party is.
+    OWNER_OF_NAME(Carried.PARTIES),
+    OWNER_OF_TAX_IDENTIFIER(Carried.PARTIES),
+    OWNER_OF_E_MAIL(Carried.PARTIES),
+    OWNER_OF_PHONE(Carried.PARTIES),
+    OWNER_OF_BILL_TO(Carried.PARTIES),
+    OWNER_OF_SHIP_TO(Carried.PARTIES),
     /// Who of the source is a customer on the ledger.
     CUSTOMERS(Section.CROSSING, choice("organisation", "with-contacts", "project", "sub-project"), "organisation"),
     NEW_PARTIES(Section.CROSSING, choice("create", "ask"), "create"),
@@ -86,12 +95,14 @@ public enum Topic {
     E_MAIL(Section.DOCUMENT, choice("no", "yes"), "no", Carried.SALES);
 
     private static final List<Carried> KINDS = Stream.of(Carried.values())
+            .filter(Carried::hasRecords)
             .filter(carried -> carried != Carried.EVERYTHING)
             .toList();
     private final Section section;
     private final Shape shape;
     private final String standard;
     private final List<Carried> apart;
+    private final List<Carried> concerns;
 
     Topic(Section section, Shape shape, String standard) {
         this(section, shape, standard, List.of());
@@ -103,6 +114,16 @@ public enum Topic {
         this.shape = shape;
         this.standard = standard;
         this.apart = apart;
+        concerns = Stream.concat(Stream.of(Carried.EVERYTHING), apart.stream()).toList();
+    }
+
+    /// Whose a field of a master is.
+    Topic(Carried master) {
+        section = Section.CROSSING;
+        shape = choice("nobody", "source", "ledger");
+        standard = "nobody";
+        apart = List.of();
+        concerns = List.of(master);
     }
 
     public Section section() {
@@ -111,7 +132,12 @@ public enum Topic {
 
     /// The kinds for each of which it is decided; [Carried#EVERYTHING] where it is decided once.
     public List<Carried> concerns() {
-        return Stream.concat(Stream.of(Carried.EVERYTHING), apart.stream()).toList();
+        return concerns;
+    }
+
+    /// Whether it says whose a field is.
+    public boolean isOwner() {
+        return concerns.size() == 1 && apart.isEmpty() && concerns.getFirst() != Carried.EVERYTHING;
     }
 
     /// Whether a kind only says in what it differs: an empty value is as for everything.

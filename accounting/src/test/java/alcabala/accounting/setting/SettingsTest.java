@@ -77,7 +77,7 @@ class SettingsTest {
 
     @Test
     void whatHoldsUntilSomebodyDecidesIsAValueThatTheSettingTakes() {
-        assertThat(Setting.all()).hasSize(76).allSatisfy(setting -> {
+        assertThat(Setting.all()).hasSize(84).allSatisfy(setting -> {
             assertThat(setting.shape().takes(setting.standard(), LEDGER)).isTrue();
             assertThat(RouteSettings.STANDARD.get(setting)).isEqualTo(setting.standard());
             assertThat(Setting.find(setting.name())).contains(setting);
@@ -98,6 +98,8 @@ class SettingsTest {
         "CUT_OFF, PAYMENTS_OUT, PAYMENTS_OUT_CUT_OFF, ''",
         "WINNER, SUPPLIER_CREDITS, SUPPLIER_CREDITS_WINNER, ask",
         "FIRST_NUMBER, INVOICES, INVOICES_FIRST_NUMBER, ''",
+        "DIRECTION, PARTIES, PARTIES, none",
+        "OWNER_OF_NAME, PARTIES, PARTIES_OWNER_OF_NAME, nobody",
         "ARRIVAL, BILLS, BILLS_ARRIVAL, ''",
         "SALES_TAX, CREDIT_NOTES, CREDIT_NOTES_SALES_TAX, ''"
     })
@@ -132,7 +134,16 @@ class SettingsTest {
                         "INVOICES_CUT_OFF",
                         "INVOICES_WINNER",
                         "CREDIT_NOTES")
-                .endsWith("PAYMENTS_OUT_CUT_OFF");
+                .endsWith(
+                        "PAYMENTS_OUT_CUT_OFF",
+                        "PARTIES",
+                        "PARTIES_WINNER",
+                        "PARTIES_OWNER_OF_NAME",
+                        "PARTIES_OWNER_OF_TAX_IDENTIFIER",
+                        "PARTIES_OWNER_OF_E_MAIL",
+                        "PARTIES_OWNER_OF_PHONE",
+                        "PARTIES_OWNER_OF_BILL_TO",
+                        "PARTIES_OWNER_OF_SHIP_TO");
     }
 
     @ParameterizedTest

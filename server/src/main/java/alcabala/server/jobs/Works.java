@@ -70,6 +70,7 @@ public class Works {
         REWRITING(false),
         CUT_OVER(false),
         MATCHING(false),
+        ANSWERING(false),
         TEST(true),
         CONSENT(true),
         CONNECTION(true);

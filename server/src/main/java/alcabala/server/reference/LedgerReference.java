@@ -70,6 +70,14 @@ public class LedgerReference {
                         .addValue("version", version));
     }
 
+    /// One that was there, as it is by now. Whom it resembles is made out anew.
+    public void rewritten(long ledgerId, Party party) {
+        keep(ledgerId, party);
+        jdbc.sql("update ledger set version = nextval('state_version') where id = :id")
+                .param("id", ledgerId)
+                .update();
+    }
+
     public long keptVersion(long ledgerId) {
         return jdbc.sql("select kept_version from ledger where id = :id")
                 .param("id", ledgerId)

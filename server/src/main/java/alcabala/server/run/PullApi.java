@@ -54,6 +54,6 @@ class PullApi {
         Runner.add(parts, pulled.documents().added(), "new document", "new documents");
         Runner.add(parts, pulled.settlements().added(), "new payment", "new payments");
         String news = parts.isEmpty() ? "0 new documents" : String.join(", ", parts);
-        return new Pulled(pulled.added(), pulled.changed(), 0, 0, 0, "Fetched; " + news);
+        return new Pulled(pulled.added(), pulled.changed(), 0, 0, 0, 0, "Fetched; " + news);
     }
 }

@@ -7,6 +7,8 @@ import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.jobs.Works.Progress;
+import alcabala.server.masters.PartyMerging;
+import alcabala.server.masters.PartyMerging.PartiesMerged;
 import alcabala.server.platform.Problems;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -24,21 +26,25 @@ class Runner {
     private final Routes routes;
     private final SourcePull source;
     private final LedgerNews news;
+    private final PartyMerging parties;
     private final Settlement settlement;
     private final Triggered triggered;
     private final RunStore runs;
     private final Works works;
 
     /// What came of it.
-    record Pulled(int added, int changed, int payments, int edits, int sending, String sentence) {
+    ///
+    /// @param parties how many were written to either side
+    record Pulled(int added, int changed, int payments, int edits, int parties, int sending, String sentence) {
         /// Of a run that somebody else had done by then.
-        private static final Pulled NOTHING = new Pulled(0, 0, 0, 0, 0, "");
+        private static final Pulled NOTHING = new Pulled(0, 0, 0, 0, 0, 0, "");
     }
 
     Runner(
             Routes routes,
             SourcePull source,
             LedgerNews news,
+            PartyMerging parties,
             Settlement settlement,
             Triggered triggered,
             RunStore runs,
@@ -46,6 +52,7 @@ class Runner {
         this.routes = routes;
         this.source = source;
         this.news = news;
+        this.parties = parties;
         this.settlement = settlement;
         this.triggered = triggered;
         this.runs = runs;
@@ -85,6 +92,7 @@ class Runner {
         at.at(1, 3);
         TakenIn pulled = route.fromFiles() ? TakenIn.NOTHING : source.pull(route.sourceId(), who);
         at.at(2, 3);
+        PartiesMerged merged = parties.merge(route, who);
         int stand = routes.ofSource(route.sourceId()).stream()
                 .mapToInt(each -> settlement.letStand(each, who))
                 .sum();
@@ -96,11 +104,13 @@ class Runner {
                 pulled.changed(),
                 brought.payments(),
                 brought.edits(),
+                merged.toLedger() + merged.toSource(),
                 sending,
-                sentence(route, pulled, brought, stand, sending));
+                sentence(route, pulled, brought, merged, stand, sending));
     }
 
-    private static String sentence(RouteRow route, TakenIn pulled, LedgerNews.Brought brought, int stand, int sending) {
+    private static String sentence(
+            RouteRow route, TakenIn pulled, LedgerNews.Brought brought, PartiesMerged merged, int stand, int sending) {
         List<String> parts = new ArrayList<>();
         String from = " from " + route.source();
         add(parts, pulled.documents().added(), "new document" + from, "new documents" + from);
@@ -109,6 +119,9 @@ class Runner {
         add(parts, pulled.settlements().changed(), "changed payment", "changed payments");
         add(parts, brought.payments(), "payment from " + route.ledger(), "payments from " + route.ledger());
         add(parts, brought.edits(), "edit on " + route.ledger(), "edits on " + route.ledger());
+        add(parts, merged.toLedger(), "party changed in " + route.ledger(), "parties changed in " + route.ledger());
+        add(parts, merged.toSource(), "party changed in " + route.source(), "parties changed in " + route.source());
+        add(parts, merged.asked(), "party to be asked about", "parties to be asked about");
         add(parts, stand, "of them stands there", "of them stand there");
         add(parts, sending, "record on its way by itself", "records on their way by themselves");
         return parts.isEmpty() ? "Nothing new on either side" : String.join(", ", parts);

@@ -159,7 +159,7 @@ class RoadApi {
                     (select count(*) from record where route_id = :route and state = 'Refused') as refused,
                     (select count(*) from batch where route_id = :route and finished_at is null) as open_batches,
                     (select count(*) from record d where d.route_id = :route and""" + " " + Records.HELD + """
-                    ) as held,
+                    ) + (select count(*) from party_question where route_id = :route) as held,
                     coalesce((select state = 'failed' from run where route_id = :route and state <> 'running'
                         order by id desc limit 1), false) as run_failed""")
                 .param("route", found.id())

@@ -6,6 +6,8 @@ import alcabala.accounting.setting.RouteSettings;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
+import alcabala.server.masters.PartyProspects;
+import alcabala.server.masters.PartyProspects.PartyPreview;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -33,6 +35,7 @@ class CrossingApi {
     private final CrossingTable table;
     private final CrossingEffect effect;
     private final SettingPreview preview;
+    private final PartyProspects parties;
     private final Works works;
 
     CrossingApi(
@@ -42,6 +45,7 @@ class CrossingApi {
             CrossingTable table,
             CrossingEffect effect,
             SettingPreview preview,
+            PartyProspects parties,
             Works works) {
         this.routes = routes;
         this.store = store;
@@ -49,6 +53,7 @@ class CrossingApi {
         this.table = table;
         this.effect = effect;
         this.preview = preview;
+        this.parties = parties;
         this.works = works;
     }
 
@@ -73,6 +78,16 @@ class CrossingApi {
                 who.getName(),
                 CrossingPreview.class,
                 at -> effect.of(found, kinds(changes), after, at));
+    }
+
+    /// What decisions about parties would do to the fields of those that stand on both sides; changes nothing.
+    ///
+    /// @param change as above; none for what is decided now
+    @GetMapping("/parties")
+    PartyPreview parties(
+            @RequestParam String route, @RequestParam(defaultValue = "") @Size(max = 60) List<String> change) {
+        RouteRow found = routes.getLeading(route);
+        return parties.of(found, with(found, checked(found, change)));
     }
 
     /// The same on one real document.
@@ -102,14 +117,19 @@ class CrossingApi {
     }
 
     private List<Decisions.Change> changes(RouteRow route, List<String> said) {
+        List<Decisions.Change> changes = checked(route, said);
+        if (changes.stream().map(each -> each.setting().of()).distinct().count() > 1) {
+            throw NotPossibleException.invalid("kinds-mixed", "Look at one kind of record at a time.");
+        }
+        return changes;
+    }
+
+    private List<Decisions.Change> checked(RouteRow route, List<String> said) {
         List<Decisions.Change> changes = said.stream()
                 .map(each -> each.split(" ", 2))
                 .map(each ->
                         new Decisions.Change(SettingsApi.named(each[0]), each.length == 1 ? "" : each[1].trim(), 0))
                 .toList();
-        if (changes.stream().map(each -> each.setting().of()).distinct().count() > 1) {
-            throw NotPossibleException.invalid("kinds-mixed", "Look at one kind of record at a time.");
-        }
         changes.forEach(each -> decisions.check(route, each.setting(), each.value()));
         return changes;
     }

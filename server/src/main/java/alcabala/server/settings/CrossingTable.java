@@ -79,7 +79,7 @@ class CrossingTable {
         rows.add(master(ITEMS, "Items", CrossingSentences.items(decided), held));
         List<Sum> sums = sums(route);
         Stream.of(Carried.values())
-                .filter(of -> of != Carried.EVERYTHING)
+                .filter(Carried::hasRecords)
                 .map(of -> row(
                         route,
                         decided,

@@ -49,12 +49,18 @@ final class SettingSentences {
             Map.entry("yes", "yes"),
             Map.entry("no", "no"));
 
+    private static final Map<String, String> OWNERS =
+            Map.of("nobody", "nobody’s", "source", "the source’s", "ledger", "the ledger’s");
+
     private SettingSentences() {}
 
     /// A choice as it is said.
     static String word(Setting setting, String value) {
         if (value.isEmpty() && isApart(setting)) {
             return "as all";
+        }
+        if (setting.topic().isOwner()) {
+            return OWNERS.getOrDefault(value, value);
         }
         return WORDS.getOrDefault(setting.topic() + " " + value, WORDS.getOrDefault(value, value));
     }
@@ -64,6 +70,7 @@ final class SettingSentences {
         return switch (of) {
             case EVERYTHING -> "Records";
             case PAYMENTS_OUT -> "Payments made";
+            case PARTIES -> "Parties";
             case INVOICES, CREDIT_NOTES, BILLS, SUPPLIER_CREDITS, PAYMENTS ->
                 Sentences.plural(of.kinds().getFirst());
         };
@@ -100,7 +107,13 @@ final class SettingSentences {
             case DIRECTION -> kinds + " cross";
             case TRIGGER -> kinds + " go";
             case CUT_OFF -> kinds + " from";
-            case WINNER -> kinds + " changed there";
+            case WINNER -> setting.of().hasRecords() ? kinds + " changed there" : kinds + " changed on both sides";
+            case OWNER_OF_NAME -> "Whose names are";
+            case OWNER_OF_TAX_IDENTIFIER -> "Whose tax identifiers are";
+            case OWNER_OF_E_MAIL -> "Whose e-mail addresses are";
+            case OWNER_OF_PHONE -> "Whose phone numbers are";
+            case OWNER_OF_BILL_TO -> "Whose bill-to addresses are";
+            case OWNER_OF_SHIP_TO -> "Whose ship-to addresses are";
             case DISCOUNT_TAX -> "Discount for paying early";
             case PAYMENT_DIFFERENCE -> "Cents that may be missing";
             case CUSTOMERS -> "Customers on the ledger";
@@ -138,8 +151,17 @@ final class SettingSentences {
             case DIRECTION -> direction(setting.of());
             case TRIGGER -> trigger(setting);
             case CUT_OFF -> cutOff(setting.of());
+            case OWNER_OF_NAME,
+                    OWNER_OF_TAX_IDENTIFIER,
+                    OWNER_OF_E_MAIL,
+                    OWNER_OF_PHONE,
+                    OWNER_OF_BILL_TO,
+                    OWNER_OF_SHIP_TO ->
+                "Whose it is stands on both sides as far as it goes that way; what the other side changes in it is shown.";
             case WINNER ->
-                "Who wins when one was changed on the ledger after it was posted: the source’s goes again in its place, the ledger’s stands, or somebody is asked.";
+                !setting.of().hasRecords()
+                        ? "Who wins where a field that nobody owns was changed on both sides: one side’s goes to the other, or somebody is asked."
+                        : "Who wins when one was changed on the ledger after it was posted: the source’s goes again in its place, the ledger’s stands, or somebody is asked.";
             case DISCOUNT_TAX ->
                 "Whether a discount for paying early takes back its share of the document’s tax, or is booked in full as discount.";
             case PAYMENT_DIFFERENCE ->
@@ -168,6 +190,8 @@ final class SettingSentences {
             case SUPPLIER_CREDITS -> "Which way credits from suppliers travel on this route.";
             case PAYMENTS ->
                 "Which way money from customers travels, with refunds and what the bank sent back: what the source records is sent, what is entered on the ledger comes back and closes its document at the source.";
+            case PARTIES ->
+                "Which way changes of parties travel that stand on both sides; new ones are another matter. Where none do, a change is shown.";
             case PAYMENTS_OUT -> "Which way money for suppliers travels on this route, with what they give back.";
             case INVOICES, CREDIT_NOTES, EVERYTHING ->
                 "Which way " + kinds(of).toLowerCase(Locale.ROOT) + " travel on this route.";

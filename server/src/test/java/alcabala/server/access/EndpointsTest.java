@@ -78,6 +78,8 @@ class EndpointsTest {
             GET /api/map/corrections/{id}/file                     administrator bookkeeper reviewer
             POST /api/map/suggestions                              administrator bookkeeper
             GET /api/resolve                                       administrator bookkeeper reviewer
+            GET /api/resolve/parties                               administrator bookkeeper reviewer
+            POST /api/resolve/parties                              administrator bookkeeper
             GET /api/readiness                                     administrator bookkeeper reviewer
             GET /api/readiness/{id}/report.pdf                     administrator bookkeeper reviewer
             GET /api/find                                          administrator bookkeeper reviewer
@@ -99,6 +101,7 @@ class EndpointsTest {
             GET /api/settings/crossing                             administrator bookkeeper reviewer
             GET /api/settings/crossing/effect                      administrator bookkeeper reviewer
             GET /api/settings/crossing/preview                     administrator bookkeeper reviewer
+            GET /api/settings/crossing/parties                     administrator bookkeeper reviewer
             GET /api/log                                           administrator bookkeeper reviewer
             GET /api/runs                                          administrator bookkeeper reviewer
             GET /api/runs/{id}                                     administrator bookkeeper reviewer

@@ -2,6 +2,7 @@ package alcabala.connectors.adapters.hullwork;
 
 import alcabala.connectors.ledger.AnswersByKey;
 import alcabala.connectors.ledger.FindsByReference;
+import alcabala.connectors.ledger.RewritesParties;
 import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.source.Approves;
@@ -20,6 +21,7 @@ public final class HullworkKind extends SourceByKey {
                         Approves.class,
                         TellsChanges.class,
                         WritesFields.class,
+                        RewritesParties.class,
                         TakesSettlements.class,
                         TakesBack.class,
                         AnswersByKey.class,

@@ -32,6 +32,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.joda.money.CurrencyUnit;
@@ -132,7 +133,17 @@ public final class HullworkMapping {
         return new Tax(code, rate, lookup.taxCategory(code, rate.signum() != 0), false);
     }
 
-    private static Party party(JsonNode record) {
+    /// As Hullwork takes one that is to be changed.
+    static Map<String, Object> draft(Party party) {
+        return Map.of(
+                "name", party.name(),
+                "email", party.email(),
+                "phone", party.phone(),
+                "billTo", Json.body(party.billTo()),
+                "shipTo", Json.body(party.shipTo()));
+    }
+
+    static Party party(JsonNode record) {
         return new Party(
                 text(record, "code"),
                 text(record, "name"),

@@ -1,5 +1,7 @@
 package alcabala.connectors.adapters.hullwork;
 
+import alcabala.accounting.party.Party;
+import alcabala.accounting.party.PartyField;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Family;
@@ -13,6 +15,7 @@ import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.AnswersByKey;
 import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.RewritesParties;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesSettlements;
@@ -21,13 +24,22 @@ import alcabala.connectors.source.SourceFeed;
 import alcabala.connectors.source.TellsChanges;
 import alcabala.connectors.source.WritesFields;
 import alcabala.connectors.spi.Place;
+import java.util.EnumSet;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import tools.jackson.databind.JsonNode;
 
 /// Hullwork: a changes feed with a cursor, approval, and payments that were entered elsewhere.
 final class HullworkSource
-        implements TellsChanges, Approves, WritesFields, TakesSettlements, TakesBack, AnswersByKey, FindsByReference {
+        implements TellsChanges,
+                Approves,
+                WritesFields,
+                RewritesParties,
+                TakesSettlements,
+                TakesBack,
+                AnswersByKey,
+                FindsByReference {
     private final Http http;
 
     public HullworkSource(Place place, Access access) {
@@ -100,6 +112,37 @@ final class HullworkSource
                 node -> said(node, field),
                 documentId,
                 field);
+    }
+
+    /// Tax identifiers are changed by the office alone.
+    @Override
+    public Set<PartyField> takes() {
+        return EnumSet.complementOf(EnumSet.of(PartyField.TAX_IDENTIFIER));
+    }
+
+    @Override
+    public Optional<PartyThere> findParty(String code) {
+        return http.find("/customers/{code}", JsonNode.class, code)
+                .map(node -> Understood.read(
+                        HullworkMapping.SYSTEM,
+                        "customer " + code,
+                        () -> new PartyThere(party(node), text(node, "version"))));
+    }
+
+    @Override
+    public Answer<Party> change(PartyThere standing, Party party, String key) {
+        Map<String, Object> body =
+                Map.of("customer", HullworkMapping.draft(party), "version", Long.parseLong(standing.version()));
+        return http.put(
+                "/customers/{code}",
+                Http.JSON.writeValueAsString(body),
+                key,
+                HullworkSource::party,
+                standing.party().code());
+    }
+
+    private static Party party(JsonNode standing) {
+        return Understood.party(HullworkMapping.party(standing.path("customer")));
     }
 
     private static String said(JsonNode document, String field) {

@@ -14,6 +14,7 @@ import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.ReplacesJournals;
 import alcabala.connectors.ledger.ReplacesSettlements;
 import alcabala.connectors.ledger.RewritesItems;
+import alcabala.connectors.ledger.RewritesParties;
 import alcabala.connectors.ledger.ShowsConsent;
 import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesDocuments;
@@ -60,6 +61,7 @@ public final class InkwellKind implements ConnectionKind {
                 CreatesMasters.class,
                 CreatesBelow.class,
                 RewritesItems.class,
+                RewritesParties.class,
                 TakesDocuments.class,
                 ReplacesDocuments.class,
                 TakesSettlements.class,

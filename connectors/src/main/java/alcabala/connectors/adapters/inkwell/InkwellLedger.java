@@ -4,6 +4,7 @@ import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.party.PartyField;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerJournal;
@@ -38,6 +39,7 @@ import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.ReplacesJournals;
 import alcabala.connectors.ledger.ReplacesSettlements;
 import alcabala.connectors.ledger.RewritesItems;
+import alcabala.connectors.ledger.RewritesParties;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesDocuments;
@@ -50,6 +52,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -67,6 +70,7 @@ final class InkwellLedger
                 CreatesBelow,
                 CreatesMasters,
                 RewritesItems,
+                RewritesParties,
                 TakesDocuments,
                 ReplacesDocuments,
                 TakesSettlements,
@@ -163,19 +167,37 @@ final class InkwellLedger
     }
 
     private Answer<Party> create(Party party, String parentId, String reference, String key) {
-        Map<String, Object> body = new LinkedHashMap<>();
-        body.put("name", party.name());
-        body.put("taxIdentifier", party.taxIdentifier());
-        body.put("email", party.email());
-        body.put("phone", party.phone());
-        body.put("billTo", InkwellMapping.address(party.billTo()));
-        body.put("shipTo", InkwellMapping.address(party.shipTo()));
+        Map<String, Object> body = InkwellMapping.draft(party, 0);
+        body.put("active", true);
         body.put("contacts", party.contacts());
         body.put("parent", parentId);
         body.put("externalReference", reference);
-        body.put("active", true);
-        body.put("version", 0);
         return http.post("/parties", InkwellMapping.write(body), key, InkwellMapping::party);
+    }
+
+    @Override
+    public Set<PartyField> takes() {
+        return EnumSet.allOf(PartyField.class);
+    }
+
+    @Override
+    public Optional<RewritesParties.PartyThere> findParty(String code) {
+        return http.find("/parties/{id}", JsonNode.class, code)
+                .map(node -> Understood.read(
+                        SYSTEM,
+                        "party " + code,
+                        () -> new RewritesParties.PartyThere(InkwellMapping.party(node), text(node, "version"))));
+    }
+
+    @Override
+    public Answer<Party> change(RewritesParties.PartyThere standing, Party party, String key) {
+        String body = InkwellMapping.write(InkwellMapping.draft(party, Integer.parseInt(standing.version())));
+        return http.put(
+                "/parties/{id}",
+                body,
+                key,
+                InkwellMapping::party,
+                standing.party().code());
     }
 
     @Override

@@ -8,7 +8,6 @@ import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
-import alcabala.accounting.party.Address;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerLine;
@@ -167,6 +166,20 @@ final class InkwellMapping {
         return taken ? ((ObjectNode) document.deepCopy()).put("taken", true) : document;
     }
 
+    /// Without what only creating it says.
+    static Map<String, Object> draft(Party party, int version) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        body.put("name", party.name());
+        body.put("taxIdentifier", party.taxIdentifier());
+        body.put("email", party.email());
+        body.put("phone", party.phone());
+        body.put("billTo", Json.body(party.billTo()));
+        body.put("shipTo", Json.body(party.shipTo()));
+        body.put("active", party.active());
+        body.put("version", version);
+        return body;
+    }
+
     static Party party(JsonNode node) {
         Party party = new Party(
                 text(node, "id"),
@@ -284,14 +297,6 @@ final class InkwellMapping {
 
     private static String orNull(String code) {
         return code.isEmpty() ? null : code;
-    }
-
-    static Map<String, String> address(Address address) {
-        return Map.of(
-                "street", address.street(),
-                "city", address.city(),
-                "postalZone", address.postalZone(),
-                "country", address.country());
     }
 
     static String write(Object body) {

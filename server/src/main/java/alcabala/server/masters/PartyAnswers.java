@@ -1,0 +1,177 @@
+package alcabala.server.masters;
+
+import alcabala.accounting.party.PartyField;
+import alcabala.accounting.sync.Answer;
+import alcabala.accounting.sync.Baseline;
+import alcabala.accounting.sync.Both;
+import alcabala.accounting.sync.PartyFields;
+import alcabala.accounting.sync.Side;
+import alcabala.server.connection.Ledgers;
+import alcabala.server.connection.Sources;
+import alcabala.server.masters.PartyQuestions.Asked;
+import alcabala.server.masters.PartyWrites.OtherHalf;
+import alcabala.server.masters.PartyWrites.Write;
+import alcabala.server.platform.NotPossibleException;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
+import alcabala.server.trail.Trail;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/// What people say of fields of parties that they are asked about. An answer may go against direction and owner, never
+/// against what can be written.
+@Component
+class PartyAnswers {
+    private final PartyLinks links;
+    private final PartyQuestions questions;
+    private final PartyWrites writes;
+    private final PartyWriting writing;
+    private final SettingStore settings;
+    private final Sources sources;
+    private final Ledgers ledgers;
+    private final Trail trail;
+    private final TransactionTemplate transaction;
+
+    /// One that is asked about.
+    ///
+    /// @param seen as it was looked at, see [#seen]
+    record Of(String code, String seen) {}
+
+    /// @param typed what both are to have; empty with every answer but that
+    record Said(PartyField field, Answer answer, String typed) {}
+
+    PartyAnswers(
+            PartyLinks links,
+            PartyQuestions questions,
+            PartyWrites writes,
+            PartyWriting writing,
+            SettingStore settings,
+            Sources sources,
+            Ledgers ledgers,
+            Trail trail,
+            TransactionTemplate transaction) {
+        this.links = links;
+        this.questions = questions;
+        this.writes = writes;
+        this.writing = writing;
+        this.settings = settings;
+        this.sources = sources;
+        this.ledgers = ledgers;
+        this.trail = trail;
+        this.transaction = transaction;
+    }
+
+    PartyRulesNow rules(RouteRow route) {
+        return PartyRulesNow.of(route, settings.of(route.id()), sources, ledgers);
+    }
+
+    /// Which answers there are to a question.
+    static Set<Answer> offered(PartyRulesNow rules, PartyPair pair, Asked asked) {
+        PartyFields fields = rules.of(pair);
+        String field = asked.field().code();
+        Both<Boolean> writable = new Both<>(
+                fields.locked(field, Side.SOURCE).isEmpty(),
+                fields.locked(field, Side.LEDGER).isEmpty());
+        return Answer.offered(asked.verdict(), writable, pair.baseline().isSettled(field));
+    }
+
+    /// Another one whenever either side is otherwise, or another thing is asked.
+    static String seen(PartyPair pair, Asked asked) {
+        return pair.now() + " " + asked.verdict().by() + " " + asked.reason().hashCode();
+    }
+
+    /// The same answer about many; what is to be written is told at once. One that changed since it was looked at is
+    /// left.
+    ///
+    /// @return how many were left
+    /// @throws NotPossibleException when one of them has no such answer, or a name would be taken away
+    int answer(RouteRow route, Said said, List<Of> all, String who) {
+        if (said.answer() == Answer.TYPED
+                && said.field() == PartyField.NAME
+                && said.typed().isBlank()) {
+            throw NotPossibleException.invalid("name-missing", "A party needs a name.");
+        }
+        PartyRulesNow rules = rules(route);
+        int left = 0;
+        for (Of each : all) {
+            left += answer(route, rules, said, each, who) ? 0 : 1;
+        }
+        writing.tell(route);
+        return left;
+    }
+
+    private boolean answer(RouteRow route, PartyRulesNow rules, Said said, Of of, String who) {
+        Optional<PartyPair> found = links.find(route, of.code());
+        Optional<Asked> asked = questions.find(route, of.code(), said.field());
+        if (found.isEmpty()
+                || asked.isEmpty()
+                || !seen(found.get(), asked.get()).equals(of.seen())) {
+            return false;
+        }
+        PartyPair pair = found.get();
+        if (!offered(rules, pair, asked.get()).contains(said.answer())) {
+            throw NotPossibleException.invalid(
+                    "answer-impossible",
+                    "That cannot be done about %s."
+                            .formatted(pair.parties().source().name()));
+        }
+        return !writes.isUnderWay(route, of.code()) && carryOut(route, rules, pair, asked.get(), said, who);
+    }
+
+    private boolean carryOut(RouteRow route, PartyRulesNow rules, PartyPair pair, Asked asked, Said said, String who) {
+        String field = said.field().code();
+        Both<String> now = pair.values().map(half -> half.values().get(field));
+        Both<String> half = pair.baseline().of(field);
+        String typed = said.typed().isBlank() ? null : said.typed().strip();
+        Answer.Consequence then =
+                said.answer().of(field, asked.verdict(), now, half, new Both<>(typed, typed), rules.of(pair));
+        List<Write> found = new ArrayList<>();
+        for (Side side : Side.values()) {
+            Optional<Answer.Change> change = then.writes().of(side);
+            if (change.isPresent()) {
+                boolean otherToo = then.writes().of(side.other()).isPresent();
+                OtherHalf other = otherToo
+                        ? OtherHalf.STAYS
+                        : new OtherHalf(true, then.halves().of(side.other()));
+                Optional<Write> write = writing.prepare(
+                        route,
+                        pair,
+                        side,
+                        new TreeMap<>(
+                                Map.of(field, Optional.ofNullable(change.get().value()))),
+                        Map.of(field, other),
+                        who);
+                if (write.isEmpty()) {
+                    return false;
+                }
+                found.add(write.get());
+            }
+        }
+        transaction.executeWithoutResult(status -> {
+            if (found.isEmpty()) {
+                Baseline agreed = pair.baseline().with(field, then.halves());
+                links.agree(pair, agreed, "");
+            }
+            found.forEach(write -> writes.keep(route.id(), write));
+            questions.answered(route, pair.code(), said.field());
+            trail.write(
+                    route.id(),
+                    null,
+                    who,
+                    "party-answered",
+                    Map.of(
+                            "party", pair.code(),
+                            "name", pair.parties().source().name(),
+                            "field", field,
+                            "answer", said.answer().name().toLowerCase(Locale.ROOT)));
+        });
+        return true;
+    }
+}

@@ -1,0 +1,92 @@
+package alcabala.server.masters;
+
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.sync.RecordMerge;
+import alcabala.accounting.sync.Side;
+import alcabala.accounting.sync.Verdict;
+import alcabala.server.connection.Ledgers;
+import alcabala.server.connection.Sources;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
+import java.util.List;
+import org.springframework.stereotype.Component;
+
+/// What another decision about parties would do to those that stand on both sides. Changes nothing, and asks nobody.
+@Component
+public class PartyProspects {
+    private static final int CHUNK = 2000;
+    private final PartyLinks links;
+    private final SettingStore settings;
+    private final Sources sources;
+    private final Ledgers ledgers;
+
+    /// Of the fields of all that are linked, as it would be merged with the next run.
+    ///
+    /// @param overwritten how many of those that travel would replace a change of the other side
+    /// @param apart how many differ and nobody changed them
+    public record PartyFieldCounts(int toLedger, int toSource, int overwritten, int conflicts, int drifts, int apart) {}
+
+    /// @param linked how many parties stand on both sides
+    public record PartyPreview(int linked, PartyFieldCounts now, PartyFieldCounts would) {}
+
+    private static final class Counting {
+        private int toLedger;
+        private int toSource;
+        private int overwritten;
+        private int conflicts;
+        private int drifts;
+        private int apart;
+
+        void add(PartyPair pair, PartyRulesNow rules) {
+            RecordMerge.merge(pair.values(), pair.baseline(), rules.of(pair))
+                    .fields()
+                    .values()
+                    .forEach(this::add);
+        }
+
+        private void add(Verdict verdict) {
+            switch (verdict) {
+                case Verdict.Agreed agreed -> {}
+                case Verdict.Apart differs -> apart++;
+                case Verdict.Drift drift -> drifts++;
+                case Verdict.Conflict conflict -> conflicts++;
+                case Verdict.Travels travels -> {
+                    toLedger += travels.to() == Side.LEDGER ? 1 : 0;
+                    toSource += travels.to() == Side.SOURCE ? 1 : 0;
+                    overwritten += travels.overwrites() ? 1 : 0;
+                }
+            }
+        }
+
+        PartyFieldCounts counts() {
+            return new PartyFieldCounts(toLedger, toSource, overwritten, conflicts, drifts, apart);
+        }
+    }
+
+    PartyProspects(PartyLinks links, SettingStore settings, Sources sources, Ledgers ledgers) {
+        this.links = links;
+        this.settings = settings;
+        this.sources = sources;
+        this.ledgers = ledgers;
+    }
+
+    public PartyPreview of(RouteRow route, RouteSettings after) {
+        PartyRulesNow was = PartyRulesNow.of(route, settings.of(route.id()), sources, ledgers);
+        PartyRulesNow becomes = PartyRulesNow.of(route, after, sources, ledgers);
+        Counting now = new Counting();
+        Counting would = new Counting();
+        int linked = 0;
+        String last = "";
+        for (List<PartyPair> chunk = links.page(route, last, CHUNK);
+                !chunk.isEmpty();
+                chunk = links.page(route, last, CHUNK)) {
+            for (PartyPair pair : chunk) {
+                now.add(pair, was);
+                would.add(pair, becomes);
+            }
+            linked += chunk.size();
+            last = chunk.getLast().code();
+        }
+        return new PartyPreview(linked, now.counts(), would.counts());
+    }
+}

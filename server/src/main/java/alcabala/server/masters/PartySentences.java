@@ -1,0 +1,43 @@
+package alcabala.server.masters;
+
+import alcabala.accounting.sync.Side;
+import alcabala.accounting.sync.Verdict;
+import alcabala.server.masters.PartyQuestions.Asked;
+import alcabala.server.route.RouteRow;
+import java.util.Locale;
+
+/// Why a person is asked about a field of a party, in a sentence.
+final class PartySentences {
+    private PartySentences() {}
+
+    static String why(RouteRow route, Asked asked) {
+        return switch (asked.verdict()) {
+            case Verdict.Drift drift -> drifts(route, drift, asked.reason());
+            default -> "Both sides changed it, and nothing says whose it is.";
+        };
+    }
+
+    private static String drifts(RouteRow route, Verdict.Drift drift, String reason) {
+        if (drift.of().size() > 1) {
+            return "Both sides changed it, and nothing of parties goes either way.";
+        }
+        Side side = drift.of().iterator().next();
+        String by = PartySides.name(route, side);
+        String other = PartySides.name(route, side.other());
+        return switch (drift.why()) {
+            case DIRECTION_NONE -> "Changed in %s, and nothing of parties goes either way.".formatted(by);
+            case OWNED_BY_OTHER -> "Changed in %s, and it is %s’s.".formatted(by, other);
+            case ONE_WAY -> "Changed in %s, and nothing of parties goes from there to %s.".formatted(by, other);
+            case TOTAL -> throw new IllegalArgumentException("parties have no totals");
+            case NOT_WRITABLE ->
+                reason.isEmpty()
+                        ? "Changed in %s, and %s does not take it from elsewhere.".formatted(by, other)
+                        : "It did not go to %s: %s".formatted(other, sentence(reason));
+        };
+    }
+
+    private static String sentence(String reason) {
+        String text = reason.substring(0, 1).toUpperCase(Locale.ROOT) + reason.substring(1);
+        return text.endsWith(".") ? text : text + ".";
+    }
+}

@@ -1,0 +1,236 @@
+package alcabala.server.masters;
+
+import alcabala.accounting.field.Half;
+import alcabala.accounting.party.Party;
+import alcabala.accounting.sync.Baseline;
+import alcabala.accounting.sync.Both;
+import alcabala.accounting.sync.Case;
+import alcabala.accounting.sync.PartyHalf;
+import alcabala.accounting.sync.Side;
+import alcabala.accounting.sync.Verdict;
+import alcabala.accounting.sync.Verdict.Why;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.RewritesParties;
+import alcabala.connectors.ledger.RewritesParties.PartyThere;
+import alcabala.connectors.spi.CannotException;
+import alcabala.server.masters.PartyWrites.OtherHalf;
+import alcabala.server.masters.PartyWrites.Write;
+import alcabala.server.platform.News.Topic;
+import alcabala.server.platform.Pauses;
+import alcabala.server.platform.Telling;
+import alcabala.server.route.RouteRow;
+import alcabala.server.trail.Trail;
+import java.time.Duration;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/// Tells a side of a party. Its version is named, so that nothing is overwritten blindly; what it answers is its half
+/// of the baseline from then on, so that it is no news when it comes back; what it replaced is kept on the trail.
+@Component
+class PartyWriting {
+    private final PartySides sides;
+    private final PartyWrites writes;
+    private final PartyLinks links;
+    private final PartyQuestions questions;
+    private final Pauses pauses;
+    private final Telling telling;
+    private final Trail trail;
+    private final TransactionTemplate transaction;
+
+    /// How many of each side were told.
+    static final class Told {
+        private final Map<Side, Integer> counts = new EnumMap<>(Side.class);
+
+        void add(Side side) {
+            counts.merge(side, 1, Integer::sum);
+        }
+
+        int of(Side side) {
+            return counts.getOrDefault(side, 0);
+        }
+    }
+
+    PartyWriting(
+            PartySides sides,
+            PartyWrites writes,
+            PartyLinks links,
+            PartyQuestions questions,
+            Pauses pauses,
+            Telling telling,
+            Trail trail,
+            TransactionTemplate transaction) {
+        this.sides = sides;
+        this.writes = writes;
+        this.links = links;
+        this.questions = questions;
+        this.pauses = pauses;
+        this.telling = telling;
+        this.trail = trail;
+        this.transaction = transaction;
+    }
+
+    /// What is to be written to a side, made out against how it stands there now.
+    ///
+    /// @param wanted by codes of fields; empty to take away what is there
+    /// @return empty where it stands otherwise than it was known to: it is known by now, and to be looked at again
+    /// @throws UnreachableException when that side does not answer
+    Optional<Write> prepare(
+            RouteRow route,
+            PartyPair pair,
+            Side side,
+            SortedMap<String, Optional<String>> wanted,
+            Map<String, OtherHalf> fields,
+            String who) {
+        Optional<PartyThere> there = sides.find(route, side, pair.code(side));
+        if (there.isEmpty()
+                || !PartyHalf.of(there.get().party()).equals(pair.values().of(side))) {
+            there.ifPresent(
+                    standing -> transaction.executeWithoutResult(status -> sides.know(route, side, standing.party())));
+            return Optional.empty();
+        }
+        Party changed = PartyHalf.with(there.get().party(), wanted);
+        String key = UUID.randomUUID().toString();
+        return Optional.of(new Write(pair.code(), side, key, there.get(), changed, fields, who, 0));
+    }
+
+    /// All that is due on a route, told again under the same keys where the answer was lost. A side that does not
+    /// answer is not asked again this time.
+    Told tell(RouteRow route) {
+        Told told = new Told();
+        List<Write> due = writes.due(route);
+        for (Write write : due) {
+            if (writes.claim(route, write) && tell(route, write)) {
+                told.add(write.side());
+            }
+        }
+        if (!due.isEmpty()) {
+            telling.tell(Topic.RECORDS, route.id(), null, List.of());
+        }
+        return told;
+    }
+
+    private boolean tell(RouteRow route, Write write) {
+        try {
+            RewritesParties there = sides.of(route, write.side());
+            return settle(route, write, there.change(write.standing(), write.wanted(), write.key()));
+        } catch (CannotException e) {
+            refused(route, write, "it cannot be told");
+        } catch (UnreachableException e) {
+            later(route, write, Duration.ZERO, "did not answer");
+        }
+        return false;
+    }
+
+    private boolean settle(RouteRow route, Write write, Answer<Party> answer) {
+        switch (answer) {
+            case Answer.Accepted<Party> taken -> taken(route, write, taken.record());
+            case Answer.Refused<Party> no when no.status() == RewritesParties.STALE -> stale(route, write);
+            case Answer.Refused<Party> no -> refused(route, write, no.sentence());
+            case Answer.Later<Party> asked -> later(route, write, asked.pause(), asked.reason());
+            case Answer.Lost<Party> lost -> later(route, write, Duration.ZERO, lost.reason());
+        }
+        return answer instanceof Answer.Accepted<Party>;
+    }
+
+    private void taken(RouteRow route, Write write, Party answered) {
+        Half half = PartyHalf.of(answered);
+        transaction.executeWithoutResult(status -> {
+            sides.know(route, write.side(), answered);
+            writes.end(route, write);
+            links.find(route, write.code()).ifPresent(pair -> {
+                Baseline baseline = pair.baseline();
+                for (Map.Entry<String, OtherHalf> each : write.fields().entrySet()) {
+                    String field = each.getKey();
+                    Both<String> halves =
+                            baseline.of(field).with(write.side(), half.values().get(field));
+                    baseline = baseline.with(
+                            field,
+                            each.getValue().changes()
+                                    ? halves.with(
+                                            write.side().other(),
+                                            each.getValue().value())
+                                    : halves);
+                }
+                links.agree(pair, baseline, "");
+            });
+            trail.write(route.id(), null, write.who(), "party-written", detail(route, write, half));
+        });
+    }
+
+    /// Somebody changed it meanwhile: it is read, and merged again.
+    private void stale(RouteRow route, Write write) {
+        Optional<PartyThere> there =
+                sides.find(route, write.side(), write.standing().party().code());
+        transaction.executeWithoutResult(status -> {
+            there.ifPresent(standing -> sides.know(route, write.side(), standing.party()));
+            writes.end(route, write);
+            links.find(route, write.code()).ifPresent(pair -> links.agree(pair, pair.baseline(), ""));
+        });
+    }
+
+    /// What should have gone there stays where it is, with the reason, until one of the two changes or somebody says
+    /// otherwise.
+    private void refused(RouteRow route, Write write, String reason) {
+        Verdict stays = new Verdict.Drift(
+                write.side() == Side.LEDGER ? Case.SOURCE_TRAVELS : Case.LEDGER_TRAVELS,
+                Set.of(write.side().other()),
+                Why.NOT_WRITABLE);
+        transaction.executeWithoutResult(status -> {
+            writes.end(route, write);
+            links.find(route, write.code())
+                    .ifPresent(pair ->
+                            write.fields().keySet().forEach(field -> questions.keep(pair, field, stays, reason)));
+            Map<String, Object> detail = detail(route, write, PartyHalf.of(write.wanted()));
+            detail.put("reason", reason);
+            trail.write(route.id(), null, write.who(), "party-not-written", detail);
+        });
+    }
+
+    private void later(RouteRow route, Write write, Duration asked, String reason) {
+        if (write.tries() + 1 >= Pauses.TRIES) {
+            refused(
+                    route,
+                    write,
+                    PartySides.name(route, write.side()) + " was asked " + Pauses.TRIES + " times: " + reason);
+        } else {
+            writes.later(route, write, pauses.after(write.tries() + 1, asked));
+        }
+    }
+
+    /// @param becomes what stands there by now, which may have been cut
+    private static Map<String, Object> detail(RouteRow route, Write write, Half becomes) {
+        Half before = PartyHalf.of(write.standing().party());
+        Half wanted = PartyHalf.of(write.wanted());
+        List<Map<String, String>> fields = write.fields().keySet().stream()
+                .sorted()
+                .map(field -> Map.of(
+                        "field",
+                        field,
+                        "replaced",
+                        said(before, field),
+                        "written",
+                        said(wanted, field),
+                        "answered",
+                        said(becomes, field)))
+                .toList();
+        Map<String, Object> detail = new LinkedHashMap<>();
+        detail.put("party", write.code());
+        detail.put("name", write.wanted().name());
+        detail.put("to", PartySides.name(route, write.side()));
+        detail.put("fields", fields);
+        return detail;
+    }
+
+    private static String said(Half half, String field) {
+        return half.values().getOrDefault(field, "");
+    }
+}

@@ -1,0 +1,393 @@
+package alcabala.server.masters;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.Await;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+
+/// Parties that stand on both sides, changed at the desks of the yard and of its ledger. Each test has its own.
+class PartiesBothWaysTest {
+    private static World world;
+    private static Api ferro;
+    private static Yard yard;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        ferro = world.api("ferro");
+        yard = new Yard(ferro);
+        yard.mapEverything();
+        assertThat(run()).doesNotContain("part");
+        decide("PARTIES", "both");
+        decide("PARTIES_OWNER_OF_SHIP_TO", "source");
+        assertThat(run())
+                .as("who never agreed and nobody changed is left apart")
+                .doesNotContain("part");
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    @AfterEach
+    void noFaults() {
+        world.standIns().fault("inkwell", "NONE", 0);
+        world.standIns().fault("hullwork", "NONE", 0);
+    }
+
+    @Test
+    void whatEitherSideChangesGoesToTheOtherOnceAndIsNoNewsThere() {
+        atYard("C-1002", "email", "ledger@pell.example");
+        assertThat(run()).contains("1 party changed in Inkwell");
+        assertThat(there("IC-1002", "email")).isEqualTo("ledger@pell.example");
+        int version = version("IC-1002");
+
+        onLedger("IC-1002", "name", "Pell Estuary Trust CLG");
+        assertThat(run()).contains("1 party changed in Hullwork");
+        assertThat(here("C-1002", "name")).isEqualTo("Pell Estuary Trust CLG");
+        assertThat(run()).isEqualTo("Nothing new on either side");
+        assertThat(version("IC-1002")).isEqualTo(version + 1);
+        awaitTheChecksThatNewsAskedFor();
+        int asked = world.standIns().asked("hullwork") + world.standIns().asked("inkwell");
+        run();
+        assertThat(world.standIns().asked("hullwork") + world.standIns().asked("inkwell") - asked)
+                .isEqualTo(2);
+        assertThat(asked("C-1002")).isEmpty();
+        assertThat(trail("party-written", "C-1002"))
+                .contains("office@pell.estuary.trust.example", "ledger@pell.example");
+    }
+
+    @ParameterizedTest(name = "{0}: {1} at the yard and {2} on the ledger")
+    @CsvSource({
+        "SOURCE, yard@q.example, yard@q.example",
+        "LEDGER, books@q.example, books@q.example",
+        "TYPED, both@q.example, both@q.example",
+        "AS_AGREED, agreed@q.example, agreed@q.example"
+    })
+    void whatBothSidesChangedIsAskedAndAnswered(String answer, String yards, String ledgers) {
+        atYard("C-1003", "email", "agreed@q.example");
+        onLedger("IC-1003", "email", "agreed@q.example");
+        run();
+        atYard("C-1003", "email", "yard@q.example");
+        onLedger("IC-1003", "email", "books@q.example");
+        assertThat(run()).contains("1 party to be asked about");
+        JsonNode cause = cause("conflict:e-mail");
+        JsonNode held = cause.get("parties").get(0);
+        assertThat(held.get("offered").toString()).isEqualTo("[\"SOURCE\",\"LEDGER\",\"AS_AGREED\",\"TYPED\"]");
+        JsonNode mail = field(held, "E_MAIL");
+        assertThat(List.of("source", "ledger", "sourceAgreed"))
+                .extracting(side -> mail.get(side).asString())
+                .containsExactly("yard@q.example", "books@q.example", "agreed@q.example");
+        assertThat(road()).isEqualTo(1);
+
+        assertThat(answer("E_MAIL", answer, "both@q.example", "C-1003", "something else")
+                        .get("left")
+                        .asInt())
+                .as("it is otherwise than it was looked at")
+                .isOne();
+        assertThat(answer("E_MAIL", answer, "both@q.example", held)
+                        .get("answered")
+                        .asInt())
+                .isOne();
+        assertThat(here("C-1003", "email")).isEqualTo(yards);
+        assertThat(there("IC-1003", "email")).isEqualTo(ledgers);
+        assertThat(asked("C-1003")).isEmpty();
+        assertThat(run()).doesNotContain("part");
+        assertThat(trail("party-answered", "C-1003")).contains(answer.toLowerCase(Locale.ROOT));
+    }
+
+    /// The yard owns where things are shipped to.
+    @ParameterizedTest(name = "{0}: {1} at the yard and {2} on the ledger")
+    @CsvSource({
+        "RESTORE, 1 Quay | Saltmere | SM1 | IE, 1 Quay | Saltmere | SM1 | IE",
+        "ACCEPT, 2 Books | Saltmere | SM1 | IE, 2 Books | Saltmere | SM1 | IE",
+        "LEAVE, 1 Quay | Saltmere | SM1 | IE, 2 Books | Saltmere | SM1 | IE"
+    })
+    void whatAnotherOwnsDriftsAndIsRestoredAcceptedOrLeft(String answer, String yards, String ledgers) {
+        atYard("C-1006", "shipTo", "1 Quay");
+        onLedger("IC-1006", "shipTo", "1 Quay");
+        run();
+        onLedger("IC-1006", "shipTo", "2 Books");
+        assertThat(run()).contains("1 party to be asked about");
+        assertThat(there("IC-1006", "shipTo"))
+                .as("nothing is put back by itself")
+                .startsWith("2 Books");
+        JsonNode cause = cause("drift:ship-to:LEDGER");
+        JsonNode held = cause.get("parties").get(0);
+        assertThat(held.get("sentence").asString()).isEqualTo("Changed in Inkwell, and it is Hullwork’s.");
+        assertThat(answer("SHIP_TO", "SOURCE", "", held).get("code").asString())
+                .as("not an answer to a drift")
+                .isEqualTo("answer-impossible");
+
+        answer("SHIP_TO", answer, "", held);
+        assertThat(here("C-1006", "shipTo")).isEqualTo(yards);
+        assertThat(there("IC-1006", "shipTo")).isEqualTo(ledgers);
+        assertThat(run()).doesNotContain("part");
+        assertThat(asked("C-1006")).isEmpty();
+    }
+
+    @Test
+    void theOwnersWinsWhereBothChangedAndWhatItReplacedIsKept() {
+        atYard("C-1006", "shipTo", "8 Pier");
+        onLedger("IC-1006", "shipTo", "9 Replaced");
+        assertThat(run()).contains("1 party changed in Inkwell");
+        assertThat(there("IC-1006", "shipTo")).startsWith("8 Pier");
+        assertThat(trail("party-written", "C-1006")).contains("9 Replaced");
+    }
+
+    /// Inkwell keeps the first twenty characters, and its answer does not arrive.
+    @Test
+    void anAnswerThatWasLostIsAskedForAgainAndWhatWasCutIsNoChange() {
+        String phone = "+353 55 474711 ext. 4021";
+        atYard("C-1011", "phone", phone);
+        int version = version("IC-1011");
+        loseTheNextAnswer();
+        assertThat(run()).doesNotContain("changed in Inkwell");
+        waitForPauses();
+        assertThat(run()).contains("1 party changed in Inkwell");
+        assertThat(there("IC-1011", "phone")).isEqualTo(phone.substring(0, 20));
+        assertThat(version("IC-1011")).as("written once").isEqualTo(version + 1);
+        assertThat(run()).doesNotContain("part");
+        assertThat(trail("party-written", "C-1011")).contains(phone, phone.substring(0, 20));
+
+        atYard("C-1011", "email", "after@beacon.example");
+        run();
+        assertThat(there("IC-1011", "phone"))
+                .as("another field is told without touching this one")
+                .isEqualTo(phone.substring(0, 20));
+        assertThat(there("IC-1011", "email")).isEqualTo("after@beacon.example");
+    }
+
+    /// It is changed there between our asking and its taking it.
+    @Test
+    void whatWasChangedMeanwhileIsNotOverwritten() {
+        atYard("C-1011", "name", "Beacon Yacht Club Ltd");
+        world.standIns().fault("inkwell", "UNAVAILABLE", 0);
+        world.jdbc().sql("update ledger set reference_version = ''").update();
+        assertThat(ferro.post("/api/pull?route=yard", Map.of()).status()).isNotEqualTo(200);
+        world.standIns().fault("inkwell", "NONE", 0);
+        onLedger("IC-1011", "name", "Beacon Sailing Club");
+        assertThat(run()).contains("1 party to be asked about");
+        assertThat(there("IC-1011", "name")).isEqualTo("Beacon Sailing Club");
+        answer("NAME", "LEDGER", "", cause("conflict:name").get("parties").get(0));
+        assertThat(here("C-1011", "name")).isEqualTo("Beacon Sailing Club");
+    }
+
+    @Test
+    void aVersionThatIsStaleIsReadAndMergedAgain() {
+        atYard("C-1011", "billTo", "1 Stale");
+        loseTheNextAnswer();
+        run();
+        world.jdbc()
+                .sql("update party_write set key = gen_random_uuid(), next_at = now() - interval '1 second'")
+                .update();
+        assertThat(run()).as("as if another had written it").doesNotContain("changed in Inkwell");
+        assertThat(there("IC-1011", "billTo")).startsWith("1 Stale");
+        run();
+        assertThat(asked("C-1011")).isEmpty();
+        assertThat(world.jdbc()
+                        .sql("select count(*) from party_write")
+                        .query(Integer.class)
+                        .single())
+                .isZero();
+    }
+
+    @Test
+    void whatTheOtherSideRefusesIsAskedAboutWithItsReasonAndGoesOnceItIsPutRight() {
+        String before = here("C-1001", "name");
+        atYard("C-1001", "name", "Merrow Bay Council");
+        assertThat(run()).doesNotContain("changed in Inkwell");
+        JsonNode held = cause("drift:name:SOURCE").get("parties").get(0);
+        assertThat(held.get("sentence").asString())
+                .isEqualTo("It did not go to Inkwell: There is a party named Merrow Bay Council already.");
+        assertThat(run()).as("it is not sent again by itself").doesNotContain("part");
+        atYard("C-1001", "name", before);
+        run();
+        assertThat(asked("C-1001")).isEmpty();
+    }
+
+    /// Hullwork lets nobody else change a tax identifier.
+    @Test
+    void whatASideDoesNotTakeStaysAndOnlyWhatCanBeDoneIsOffered() {
+        onLedger("IC-1001", "taxIdentifier", "IE9999999Z");
+        run();
+        JsonNode held = cause("drift:tax-identifier:LEDGER").get("parties").get(0);
+        assertThat(held.get("sentence").asString())
+                .isEqualTo("Changed in Inkwell, and Hullwork does not take it from elsewhere.");
+        assertThat(held.get("offered").toString()).isEqualTo("[\"RESTORE\",\"ACCEPT\",\"LEAVE\"]");
+        answer("TAX_IDENTIFIER", "ACCEPT", "", held);
+        assertThat(run()).doesNotContain("part");
+        assertThat(there("IC-1001", "taxIdentifier")).isEqualTo("IE9999999Z");
+    }
+
+    @Test
+    void whereSeveralStandForOneTheFirstLeads() {
+        yard.map("PARTY", "C-1009", "IC-1002", "");
+        atYard("C-1009", "email", "second@pell.example");
+        assertThat(run()).doesNotContain("part");
+        assertThat(there("IC-1002", "email")).isNotEqualTo("second@pell.example");
+    }
+
+    @Test
+    void aReviewerAnswersNothing() {
+        assertThat(world.api("voss")
+                        .post("/api/resolve/parties", said("NAME", "LEAVE", "", "C-1002", "x"))
+                        .status())
+                .isEqualTo(403);
+        assertThat(ferro.post("/api/resolve/parties", said("NAME", "TYPED", " ", "C-1002", "x"))
+                        .json()
+                        .get("code")
+                        .asString())
+                .isEqualTo("name-missing");
+    }
+
+    private static void awaitTheChecksThatNewsAskedFor() {
+        Await.until(
+                "the checks have run",
+                () -> world.jdbc()
+                                .sql("select count(*) from scheduled_tasks where task_name = 'readiness'")
+                                .query(Integer.class)
+                                .single()
+                        == 0);
+    }
+
+    /// To nobody but us.
+    private static void loseTheNextAnswer() {
+        awaitTheChecksThatNewsAskedFor();
+        world.standIns().fault("inkwell", "ANSWER_LOST", 1);
+    }
+
+    private static String run() {
+        return ferro.post("/api/pull?route=yard", Map.of())
+                .json()
+                .get("sentence")
+                .asString();
+    }
+
+    private static void decide(String setting, String value) {
+        Yard.decide(world.api("admin"), "yard", setting, value);
+    }
+
+    private static void atYard(String code, String field, String value) {
+        world.standIns().desk("/hullwork/customers/" + code, form(field, value));
+    }
+
+    private static void onLedger(String id, String field, String value) {
+        world.standIns().desk("/inkwell/books/saltmere/parties/" + id, form(field, value));
+    }
+
+    /// Of an address its street, in the same place.
+    private static String form(String field, String value) {
+        String said = value.replace("+", "%2B").replace(" ", "+");
+        return field.endsWith("To")
+                ? "%1$s.street=%2$s&%1$s.city=Saltmere&%1$s.postalZone=SM1&%1$s.country=IE".formatted(field, said)
+                : field + "=" + said;
+    }
+
+    private static String here(String code, String field) {
+        return text(world.standIns().hullwork("/customers/" + code).get("customer"), field);
+    }
+
+    private static String there(String id, String field) {
+        return text(world.standIns().inkwell("/parties/" + id), field);
+    }
+
+    private static int version(String id) {
+        return world.standIns().inkwell("/parties/" + id).get("version").asInt();
+    }
+
+    private static String text(JsonNode party, String field) {
+        JsonNode value = party.get(field);
+        return value.isObject()
+                ? "%s | %s | %s | %s"
+                        .formatted(
+                                value.get("street").asString(),
+                                value.get("city").asString(),
+                                value.get("postalZone").asString(),
+                                value.get("country").asString())
+                : value.asString();
+    }
+
+    private static List<JsonNode> asked(String code) {
+        return ferro.get("/api/resolve/parties?route=yard")
+                .json()
+                .valueStream()
+                .flatMap(cause -> cause.get("parties").valueStream())
+                .filter(held -> held.get("code").asString().equals(code))
+                .toList();
+    }
+
+    private static JsonNode cause(String cause) {
+        return ferro.get("/api/resolve/parties?route=yard")
+                .json()
+                .valueStream()
+                .filter(each -> each.get("cause").asString().equals(cause))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static JsonNode field(JsonNode held, String field) {
+        return held.get("fields")
+                .valueStream()
+                .filter(each -> each.get("field").asString().equals(field))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static int road() {
+        return ferro.get("/api/road?route=yard").json().get("held").asInt();
+    }
+
+    private static JsonNode answer(String field, String answer, String typed, JsonNode held) {
+        return answer(
+                field,
+                answer,
+                typed,
+                held.get("code").asString(),
+                held.get("seen").asString());
+    }
+
+    private static JsonNode answer(String field, String answer, String typed, String code, String seen) {
+        return ferro.post("/api/resolve/parties", said(field, answer, typed, code, seen))
+                .json();
+    }
+
+    private static Map<String, Object> said(String field, String answer, String typed, String code, String seen) {
+        return new HashMap<>(Map.of(
+                "route", "yard",
+                "field", field,
+                "answer", answer,
+                "typed", typed,
+                "parties", List.of(Map.of("code", code, "seen", seen))));
+    }
+
+    private static String trail(String action, String code) {
+        return world.jdbc()
+                .sql(
+                        "select string_agg(detail::text, ' ') from trail where action = :action and detail->>'party' = :code")
+                .param("action", action)
+                .param("code", code)
+                .query(String.class)
+                .single();
+    }
+
+    private static void waitForPauses() {
+        world.jdbc()
+                .sql("update party_write set next_at = now() - interval '1 second'")
+                .update();
+    }
+}

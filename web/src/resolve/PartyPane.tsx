@@ -1,0 +1,170 @@
+import { Fragment } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link } from 'react-router';
+import { useCurrent } from '../app/current';
+import { Glyph } from '../ui/Glyph';
+import { Key } from '../ui/Key';
+import { moment } from '../ui/format';
+import { FIELDS, valueOf, wordsOf, type PartyCause, type PartyHeld, type PartyValues } from './parties';
+import { PartyAnswer } from './PartyAnswer';
+
+interface Props {
+  cause: PartyCause;
+  place: number;
+  onPlace: (place: number) => void;
+}
+
+/** A party whose sides differ: each field as both have it and as they last agreed, with the answers where it is asked. */
+export function PartyPane({ cause, place, onPlace }: Props) {
+  const { route } = useCurrent();
+  const held = cause.parties[place];
+  const step = (by: number) => {
+    const to = place + by;
+    if (to >= 0 && to < cause.parties.length) {
+      onPlace(to);
+    }
+  };
+  useHotkeys('bracketleft', () => step(-1));
+  useHotkeys('bracketright', () => step(1));
+  if (!held) {
+    return null;
+  }
+  return (
+    <section
+      aria-label="What is held"
+      className="sheet flex min-h-0 flex-col overflow-auto rounded-b-none border-b-0"
+    >
+      <div className="border-base-300 flex flex-wrap items-center gap-3 border-b px-4 py-2">
+        <h2 className="title text-[18px]">
+          {held.name}{' '}
+          <span className="font-sans text-[14px] font-normal">
+            {held.code} in {route.source}, {held.counterpart} in {route.ledger}
+          </span>
+        </h2>
+        <span className="flex items-center gap-1.5">
+          <Glyph state="Diverged" size={22} /> {wordsOf(cause, route).state}
+        </span>
+        <span className="ml-auto flex items-center gap-2">
+          <span className="soft">
+            {place + 1} of {cause.count} with this cause
+          </span>
+          <button type="button" className="act" disabled={place === 0} onClick={() => step(-1)}>
+            Before <Key>[</Key>
+          </button>
+          <button
+            type="button"
+            className="act"
+            disabled={place + 1 >= cause.parties.length}
+            onClick={() => step(1)}
+          >
+            After <Key>]</Key>
+          </button>
+        </span>
+      </div>
+      <Fields cause={cause} held={held} />
+      <p className="soft px-4 py-2.5 text-[13px]">
+        Asked about since {moment(held.since)}.{' '}
+        <Link className="underline" to={`/map?kind=PARTY&route=${route.code}&row=${held.code}`}>
+          Link {held.name} to another, or to none
+        </Link>
+        {' · '}
+        <Link className="underline" to={`/connect?view=crossing&kind=PARTIES&route=${route.code}`}>
+          Which way parties cross, and whose fields are
+        </Link>
+      </p>
+    </section>
+  );
+}
+
+function Fields({ cause, held }: { cause: PartyCause; held: PartyHeld }) {
+  const { me, route } = useCurrent();
+  return (
+    <table className="w-full table-fixed border-collapse text-[13.5px]" aria-label="Both sides">
+      <colgroup>
+        <col style={{ width: '13%' }} />
+        <col style={{ width: '26%' }} />
+        <col style={{ width: '22%' }} />
+        <col style={{ width: '26%' }} />
+        <col style={{ width: '13%' }} />
+      </colgroup>
+      <thead>
+        <tr className="border-base-content/40 border-b text-left">
+          <th className="soft px-4 py-1.5 text-[12.5px] font-normal">Field</th>
+          <th className="title text-primary px-2 text-[15px]">{route.source} now</th>
+          <th className="title bg-base-200 px-2 text-center text-[15px]">last agreed</th>
+          <th className="title text-secondary px-2 text-[15px]">{route.ledger} now</th>
+          <th className="soft px-2 text-[12.5px] font-normal">Stands</th>
+        </tr>
+      </thead>
+      <tbody>
+        {held.fields.map((values) => {
+          const asked = values.field === cause.field;
+          return (
+            <Fragment key={values.field}>
+              <Row values={values} asked={asked} />
+              {asked && (
+                <tr className="border-base-300 border-b">
+                  <td colSpan={5} className="border-l-accent bg-base-200 border-l-[3px] px-4 py-2.5">
+                    <p className="mb-2">{held.sentence}</p>
+                    {me.mayChange && (
+                      <PartyAnswer
+                        key={`${held.code} ${held.seen}`}
+                        cause={cause}
+                        held={held}
+                        values={values}
+                      />
+                    )}
+                  </td>
+                </tr>
+              )}
+            </Fragment>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+function Row({ values, asked }: { values: PartyValues; asked: boolean }) {
+  const said = (value: string) => valueOf(values.field, value);
+  const moved = {
+    source: values.source !== values.sourceAgreed,
+    ledger: values.ledger !== values.ledgerAgreed,
+  };
+  return (
+    <tr
+      data-field={values.field}
+      data-asked={asked}
+      className={`h-[33px] align-top ${asked ? 'border-l-accent bg-base-200 border-l-[3px]' : 'border-base-300 border-b'}`}
+    >
+      <td className={`px-4 py-1.5 ${asked ? 'font-bold' : 'soft'}`}>{FIELDS[values.field]}</td>
+      <td className={`px-2 py-1.5 ${values.agreed && moved.source ? 'text-primary font-bold' : ''}`}>
+        <Value>{said(values.source)}</Value>
+      </td>
+      <td className="bg-base-200 px-2 py-1.5 text-center">
+        {!values.agreed ? (
+          <span className="soft">never</span>
+        ) : values.sourceAgreed === values.ledgerAgreed ? (
+          <Value>{said(values.sourceAgreed)}</Value>
+        ) : (
+          <span className="soft" title={`${said(values.sourceAgreed)} and ${said(values.ledgerAgreed)}`}>
+            to differ
+          </span>
+        )}
+      </td>
+      <td className={`px-2 py-1.5 ${values.agreed && moved.ledger ? 'text-secondary font-bold' : ''}`}>
+        <Value>{said(values.ledger)}</Value>
+      </td>
+      <td className="px-2 py-1.5 text-[12.5px]">
+        {values.question !== '' ? (
+          <span className="text-accent">asked about</span>
+        ) : (
+          <span className="soft">{values.differs ? 'apart' : 'agreed'}</span>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+const Value = ({ children }: { children: string }) =>
+  children === '' ? <span className="soft">nothing</span> : <span className="break-words">{children}</span>;
