@@ -78,8 +78,7 @@ export const PURPOSES: Record<string, Purpose> = {
     sentences: [
       'Here is what was sent and does not stand as it should: refused, without an answer, or changed since on either side.',
       'Trouble is grouped by its cause, what waits longest and is dearest first.',
-      'Each record says field by field what changed since both sides agreed, and what becomes of it.',
-      'Below are parties whose two sides were changed apart; what is said of one goes to both sides at once.',
+      'Each record, and each party, says field by field what changed since both sides agreed, and what becomes of it.',
     ],
     words: [
       ['drift', 'a change on one side that does not travel by itself: put it back, or let it stand'],
