@@ -19,6 +19,7 @@ export function useRefresh() {
           'readiness',
           'cut-over',
           'held',
+          'alerts',
           'log',
           'layouts',
         ].map((key) => client.invalidateQueries({ queryKey: [key] })),

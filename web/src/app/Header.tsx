@@ -8,6 +8,7 @@ import { useRefresh } from '../api/useRefresh';
 import { Opener } from '../ui/choose/Opener';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
+import { AlertsChip } from '../alerts/AlertsChip';
 import { useCurrent, useSession } from './current';
 import { Finder } from './Finder';
 import { chooseTheme, presentTheme } from './theme';
@@ -41,6 +42,7 @@ export function Header() {
       {route && me.mayChange && <Fetch />}
       {route && me.seesBooks && <Finder />}
       <span className={route && me.seesBooks ? '' : 'ml-auto'} />
+      {route && me.seesBooks && <AlertsChip route={route} />}
       <Person />
     </header>
   );

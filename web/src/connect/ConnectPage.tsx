@@ -3,6 +3,7 @@ import { connectQuery, setAsideQuery } from '../api/queries';
 import { useSession } from '../app/current';
 import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
+import { AlertsPage } from '../alerts/AlertsPage';
 import { CrossingPage } from '../crossing/CrossingPage';
 import { CutOverPage } from '../cutover/CutOverPage';
 import { LayoutsPage } from '../files/LayoutsPage';
@@ -26,6 +27,7 @@ const VIEWS = [
   { view: 'connections', name: 'Connections' },
   { view: 'crossing', name: 'What crosses' },
   { view: 'runs', name: 'Runs' },
+  { view: 'alerts', name: 'Alerts' },
   { view: 'settings', name: 'Settings' },
   { view: 'layouts', name: 'Layouts' },
   { view: 'readiness', name: 'Readiness' },
@@ -42,7 +44,8 @@ export function ConnectPage() {
   const { me, route } = useSession();
   const leads = route !== undefined && route.ledger !== '';
   const shows = (name: string) =>
-    (!['counts', 'readiness', 'crossing', 'runs', 'settings', 'cut-over'].includes(name) || leads) &&
+    (!['counts', 'readiness', 'crossing', 'runs', 'alerts', 'settings', 'cut-over'].includes(name) ||
+      leads) &&
     (name !== 'layouts' || (leads && route.toFiles)) &&
     (name !== 'people' || me.role === 'ADMINISTRATOR');
   const view = useView();
@@ -108,6 +111,7 @@ export function ConnectPage() {
       {at?.view === 'trail' && <TrailPage />}
       {at?.view === 'crossing' && leads && <CrossingPage key={route.code} route={route} />}
       {at?.view === 'runs' && leads && <RunsPage key={route.code} route={route} />}
+      {at?.view === 'alerts' && leads && <AlertsPage key={route.code} route={route} />}
       {at?.view === 'settings' && leads && <SettingsPage route={route} />}
       {at?.view === 'readiness' && leads && <ReadinessPage route={route} />}
       {at?.view === 'layouts' && leads && <LayoutsPage route={route} />}

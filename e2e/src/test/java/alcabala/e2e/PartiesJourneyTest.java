@@ -35,7 +35,9 @@ class PartiesJourneyTest {
             assertThat(valuesOf(browser, "email"))
                     .contains("yard@1002.example", "books@1003.example", "both@1006.example");
             assertThat(valuesOf(browser, "name")).contains("Beacon Yacht Club Ltd");
-            assertThat(valuesOf(browser, "taxIdentifier")).contains("IE0000006A").doesNotContain("IE0000003A");
+            assertThat(valuesOf(browser, "taxIdentifier"))
+                    .contains("IE0000006A")
+                    .doesNotContain("IE0000003A");
             browser.open(demo.desks() + "/hullwork/customers");
             assertThat(valuesOf(browser, "email"))
                     .contains("yard@1002.example", "books@1003.example", "both@1006.example");

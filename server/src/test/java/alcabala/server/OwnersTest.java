@@ -82,6 +82,8 @@ class OwnersTest {
                         "party_apart",
                         "send",
                         "own_list",
+                        "alerts",
+                        "alert_digest alert_rule",
                         "run",
                         "quiet_window run run_schedule",
                         "masters",

@@ -97,7 +97,7 @@ class AccessConfiguration {
                 .authenticated()
                 .requestMatchers(HttpMethod.GET, "/api/**")
                 .hasAnyRole(Role.ADMINISTRATOR.name(), Role.BOOKKEEPER.name(), Role.REVIEWER.name())
-                .requestMatchers("/api/connect/**", "/api/settings/**", "/api/map/move")
+                .requestMatchers("/api/connect/**", "/api/settings/**", "/api/alerts/**", "/api/map/move")
                 .hasRole(Role.ADMINISTRATOR.name())
                 .requestMatchers("/api/**")
                 .hasAnyRole(Role.ADMINISTRATOR.name(), Role.BOOKKEEPER.name())

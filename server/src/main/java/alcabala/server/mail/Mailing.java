@@ -3,6 +3,7 @@ package alcabala.server.mail;
 import alcabala.server.jobs.Jobs;
 import alcabala.server.mail.MailStore.MailFile;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.route.RouteRow;
 import jakarta.mail.internet.AddressException;
 import jakarta.mail.internet.InternetAddress;
 import java.time.Clock;
@@ -15,7 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /// Tells somebody of something that crosses: with its files where it has some, and always with what is printed of it.
 @Component
-class Mailing {
+public class Mailing {
     private static final int LARGEST = 20_000_000;
     private final MailStore store;
     private final MailServer server;
@@ -32,11 +33,7 @@ class Mailing {
     /// @param keep whether the next one of the route is worded so too
     @Transactional
     long send(Subject subject, Wording wording, boolean keep, String who) {
-        if (!server.isThere()) {
-            throw NotPossibleException.conflict(
-                    "no-mail-server",
-                    "No mail server is set up, so that nothing can be sent. Whoever runs Alcabala does that.");
-        }
+        requireServer();
         requireAddresses(wording.recipients());
         Map<String, String> words = subject.words();
         List<String> unknown = wording.unknown(words);
@@ -58,6 +55,35 @@ class Mailing {
         return id;
     }
 
+    /// Whether there is a server that takes mail.
+    public boolean isPossible() {
+        return server.isThere();
+    }
+
+    /// Words alone, about nothing that crosses.
+    ///
+    /// @return the number of the mail
+    /// @throws NotPossibleException when no mail leaves, or an address is none or outside of where it may go
+    @Transactional
+    public long tell(RouteRow route, List<String> recipients, String subject, String body, String who) {
+        requireServer();
+        requireAddresses(recipients);
+        Subject about =
+                new Subject(route, null, null, null, null, "what there is to look at", Map.of(), List.of(), List::of);
+        long id = store.insert(
+                about, new Wording(recipients, subject, body), messageId(), List.of(), who, clock.instant());
+        MailTask.schedule(jobs, id);
+        return id;
+    }
+
+    private void requireServer() {
+        if (!server.isThere()) {
+            throw NotPossibleException.conflict(
+                    "no-mail-server",
+                    "No mail server is set up, so that nothing can be sent. Whoever runs Alcabala does that.");
+        }
+    }
+
     private String messageId() {
         return "<" + UUID.randomUUID() + "@"
                 + server.from().substring(server.from().lastIndexOf('@') + 1) + ">";
@@ -75,7 +101,8 @@ class Mailing {
         return attached;
     }
 
-    private void requireAddresses(List<String> recipients) {
+    /// @throws NotPossibleException when one of them is none, or outside of where mail may go
+    public void requireAddresses(List<String> recipients) {
         for (String recipient : recipients) {
             if (!isAddress(recipient)) {
                 throw NotPossibleException.invalid("address-invalid", "“" + recipient + "” is no e-mail address.");

@@ -10,7 +10,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /// The runs of a route that failed one after the other, up to now.
 @Component
-class FailedRuns {
+public class FailedRuns {
     private final JdbcClient jdbc;
     private final JsonMapper json;
 
@@ -18,7 +18,7 @@ class FailedRuns {
     /// @param last the number of the last one
     /// @param since when the first of them began
     /// @param problem of the last one
-    record Failed(int count, long last, Instant since, Problem problem) {}
+    public record Failed(int count, long last, Instant since, Problem problem) {}
 
     private record Row(int count, long last, Instant since, String problem) {}
 
@@ -28,7 +28,7 @@ class FailedRuns {
     }
 
     /// Empty where the last one that ended went well, or none ended.
-    Optional<Failed> find(RouteRow route) {
+    public Optional<Failed> find(RouteRow route) {
         return jdbc.sql("""
                 select count(*)::int as count, max(r.id) as last, min(r.started_at) as since,
                     (array_agg(r.problem order by r.id desc))[1]::text as problem

@@ -2,6 +2,7 @@ package alcabala.server.run;
 
 import alcabala.accounting.schedule.QuietWindow;
 import alcabala.accounting.schedule.RunSchedule;
+import alcabala.server.platform.BusinessZone;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -39,6 +40,7 @@ class Schedules {
     private final Routes routes;
     private final RunStore runs;
     private final Trail trail;
+    private final BusinessZone zone;
     private final Clock clock;
 
     /// @param plannedAt the next planned run; null where there is none any more
@@ -58,7 +60,8 @@ class Schedules {
         }
     }
 
-    Schedules(JdbcClient jdbc, Routes routes, RunStore runs, Trail trail, Clock clock) {
+    Schedules(JdbcClient jdbc, Routes routes, RunStore runs, Trail trail, BusinessZone zone, Clock clock) {
+        this.zone = zone;
         this.jdbc = jdbc;
         this.routes = routes;
         this.runs = runs;
@@ -68,11 +71,7 @@ class Schedules {
 
     /// Where the business is.
     ZoneId zone() {
-        return jdbc.sql("select zone from convention where person_id is null and zone is not null")
-                .query(String.class)
-                .optional()
-                .map(ZoneId::of)
-                .orElse(clock.getZone());
+        return zone.get();
     }
 
     /// Quiet hours are looked at whenever somebody asks, and so hold for whatever was planned, postponed or missed

@@ -77,6 +77,9 @@ class EndpointsTest {
             GET /api/map/corrections                               administrator bookkeeper reviewer
             GET /api/map/corrections/{id}/file                     administrator bookkeeper reviewer
             POST /api/map/suggestions                              administrator bookkeeper
+            GET /api/alerts                                        administrator bookkeeper reviewer
+            PUT /api/alerts                                        administrator
+            POST /api/alerts/letter                                administrator
             GET /api/resolve                                       administrator bookkeeper reviewer
             GET /api/resolve/parties                               administrator bookkeeper reviewer
             POST /api/resolve/parties                              administrator bookkeeper

@@ -1,0 +1,2 @@
+/// What somebody is told of without asking. Start with Alerts.
+package alcabala.accounting.alert;
