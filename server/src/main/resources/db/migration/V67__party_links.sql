@@ -5,7 +5,7 @@ create table party_link (
     -- Fields on which the two have never agreed; null for all of them.
     unsettled text[],
     -- What both sides had and what was decided when they were last merged.
-    merged_as text not null default '', linked_at timestamptz not null,
+    merged_as text not null default '', linked_at timestamptz not null, version int not null default 0,
     primary key (route_id, code)
 );
 create index on party_link (counterpart, linked_at);

@@ -122,7 +122,7 @@ class PartyAnswers {
                     "That cannot be done about %s."
                             .formatted(pair.parties().source().name()));
         }
-        return !writes.isUnderWay(route, of.code()) && carryOut(route, rules, pair, asked.get(), said, who);
+        return carryOut(route, rules, pair, asked.get(), said, who);
     }
 
     private boolean carryOut(RouteRow route, PartyRulesNow rules, PartyPair pair, Asked asked, Said said, String who) {
@@ -154,11 +154,15 @@ class PartyAnswers {
                 found.add(write.get());
             }
         }
-        transaction.executeWithoutResult(status -> {
-            if (found.isEmpty()) {
-                Baseline agreed = pair.baseline().with(field, then.halves());
-                links.agree(pair, agreed, "");
+        return transaction.execute(status -> {
+            boolean moved = links.lock(route, pair.code())
+                    .filter(locked -> locked.version() == pair.version())
+                    .isEmpty();
+            if (moved || writes.isUnderWay(route, pair.code())) {
+                return false;
             }
+            Baseline agreed = found.isEmpty() ? pair.baseline().with(field, then.halves()) : pair.baseline();
+            links.agree(pair, agreed, "");
             found.forEach(write -> writes.keep(route.id(), write));
             questions.answered(route, pair.code(), said.field());
             trail.write(
@@ -171,7 +175,7 @@ class PartyAnswers {
                             "name", pair.parties().source().name(),
                             "field", field,
                             "answer", said.answer().name().toLowerCase(Locale.ROOT)));
+            return true;
         });
-        return true;
     }
 }

@@ -9,6 +9,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,7 +25,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class PartyLinks {
     private static final String PAIR = """
-            select l.route_id, l.code, l.counterpart, l.source_half, l.ledger_half, l.unsettled,
+            select l.route_id, l.code, l.counterpart, l.version, l.source_half, l.ledger_half, l.unsettled,
                 s.body as source_body, p.body as ledger_body,
                 coalesce(p.active and not p.gone, false) as there,
                 md5(concat_ws(chr(1), s.body, p.body, p.active and not p.gone, cast(:rules as text))) as now
@@ -114,12 +115,27 @@ class PartyLinks {
     }
 
     Optional<PartyPair> find(RouteRow route, String code) {
-        return jdbc.sql(PAIR + LEADS + " and l.code = :code")
+        return of(route, List.of(code)).stream().findFirst();
+    }
+
+    /// Those of these codes that lead.
+    List<PartyPair> of(RouteRow route, Collection<String> codes) {
+        return jdbc.sql(PAIR + LEADS + " and l.code = any(:codes)")
                 .param("route", route.id())
                 .param("rules", "")
-                .param("code", code)
+                .param("codes", codes.toArray(String[]::new))
                 .query(this::pair)
+                .list();
+    }
+
+    /// Held until the transaction around it ends; nobody else changes it meanwhile.
+    Optional<PartyPair> lock(RouteRow route, String code) {
+        jdbc.sql("select 1 from party_link where route_id = :route and code = :code for update")
+                .param("route", route.id())
+                .param("code", code)
+                .query(Integer.class)
                 .optional();
+        return find(route, code);
     }
 
     /// What both agree on from now on.
@@ -131,16 +147,27 @@ class PartyLinks {
 
     record Agreed(PartyPair pair, Baseline baseline, String mergedAs) {}
 
-    void agreeAll(List<Agreed> all) {
-        template.batchUpdate("""
+    /// Compare-and-set: a pair that somebody else changed since it was read stays as it is.
+    ///
+    /// @return of each whether it was as it had been read
+    boolean[] agreeAll(List<Agreed> all) {
+        int[] counts =
+                template.batchUpdate("""
                 update party_link set source_half = cast(:source as jsonb), ledger_half = cast(:ledger as jsonb),
-                    unsettled = :unsettled, merged_as = :as where route_id = :route and code = :code""", all.stream().map(this::parameters).toArray(MapSqlParameterSource[]::new));
+                    unsettled = :unsettled, merged_as = :as, version = version + 1
+                where route_id = :route and code = :code and version = :version""", all.stream().map(this::parameters).toArray(MapSqlParameterSource[]::new));
+        boolean[] agreed = new boolean[counts.length];
+        for (int i = 0; i < counts.length; i++) {
+            agreed[i] = counts[i] > 0;
+        }
+        return agreed;
     }
 
     private MapSqlParameterSource parameters(Agreed agreed) {
         Baseline baseline = agreed.baseline();
         return new MapSqlParameterSource("route", agreed.pair().routeId())
                 .addValue("code", agreed.pair().code())
+                .addValue("version", agreed.pair().version())
                 .addValue(
                         "source",
                         json.writeValueAsString(baseline.halves().source().values()))
@@ -159,6 +186,7 @@ class PartyLinks {
                 row.getLong("route_id"),
                 row.getString("code"),
                 row.getString("counterpart"),
+                row.getInt("version"),
                 new Both<>(party(row.getString("source_body")), party(row.getString("ledger_body"))),
                 new Both<>(half(row.getString("source_half")), half(row.getString("ledger_half"))),
                 unsettled == null ? null : Set.of(unsettled),

@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -161,13 +162,19 @@ public class PartyMerging {
         return others;
     }
 
+    /// One that somebody answered for meanwhile is left to the next run.
+    ///
     /// @return about how many a person is asked
-    private int keep(long routeId, List<One> merged) {
-        transaction.executeWithoutResult(status -> {
-            links.agreeAll(merged.stream()
+    private int keep(long routeId, List<One> all) {
+        return transaction.execute(status -> {
+            boolean[] agreed = links.agreeAll(all.stream()
                     .map(each -> new PartyLinks.Agreed(
                             each.pair(), each.merged().baseline(), each.pair().now()))
                     .toList());
+            List<One> merged = IntStream.range(0, all.size())
+                    .filter(place -> agreed[place])
+                    .mapToObj(all::get)
+                    .toList();
             questions.forgetBut(
                     routeId,
                     merged.stream().collect(Collectors.toMap(each -> each.pair().code(), One::fieldsAsked)));
@@ -176,7 +183,7 @@ public class PartyMerging {
                 each.writes().forEach(write -> writes.keep(routeId, write));
             }
             telling.tell(Topic.RECORDS, routeId, null, List.of());
+            return (int) merged.stream().filter(each -> !each.asked().isEmpty()).count();
         });
-        return (int) merged.stream().filter(each -> !each.asked().isEmpty()).count();
     }
 }

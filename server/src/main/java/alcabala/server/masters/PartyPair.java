@@ -15,11 +15,13 @@ import java.util.stream.Stream;
 ///
 /// @param unsettled fields on which they have never agreed; null for all
 /// @param there whether the ledger has it, and has it active
+/// @param version of the link, for whoever changes it
 /// @param now what both have and what is decided, as one text
 record PartyPair(
         long routeId,
         String code,
         String counterpart,
+        int version,
         Both<Party> parties,
         Both<Half> halves,
         Set<String> unsettled,

@@ -17,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
@@ -110,6 +111,11 @@ class PartyTrouble {
     private PartyCauseJson cause(
             RouteRow route, PartyRulesNow rules, String cause, List<Asked> of, Map<String, List<Asked>> byParty) {
         Asked first = of.getFirst();
+        List<Asked> listed = of.stream().limit(LISTED).toList();
+        Map<String, PartyPair> pairs = links
+                .of(route, listed.stream().map(Asked::code).toList())
+                .stream()
+                .collect(Collectors.toMap(PartyPair::code, pair -> pair));
         return new PartyCauseJson(
                 cause,
                 first.field(),
@@ -120,10 +126,9 @@ class PartyTrouble {
                                 0,
                                 Duration.between(first.since(), clock.instant()).toDays())
                         + 1,
-                of.stream()
-                        .limit(LISTED)
-                        .flatMap(asked -> links.find(route, asked.code()).stream()
-                                .map(pair -> held(route, rules, pair, asked, byParty.get(asked.code()))))
+                listed.stream()
+                        .filter(asked -> pairs.containsKey(asked.code()))
+                        .map(asked -> held(route, rules, pairs.get(asked.code()), asked, byParty.get(asked.code())))
                         .toList());
     }
 

@@ -146,7 +146,7 @@ class PartyWriting {
         transaction.executeWithoutResult(status -> {
             sides.know(route, write.side(), answered);
             writes.end(route, write);
-            links.find(route, write.code()).ifPresent(pair -> {
+            links.lock(route, write.code()).ifPresent(pair -> {
                 Baseline baseline = pair.baseline();
                 for (Map.Entry<String, OtherHalf> each : write.fields().entrySet()) {
                     String field = each.getKey();
@@ -173,7 +173,7 @@ class PartyWriting {
         transaction.executeWithoutResult(status -> {
             there.ifPresent(standing -> sides.know(route, write.side(), standing.party()));
             writes.end(route, write);
-            links.find(route, write.code()).ifPresent(pair -> links.agree(pair, pair.baseline(), ""));
+            links.lock(route, write.code()).ifPresent(pair -> links.agree(pair, pair.baseline(), ""));
         });
     }
 
@@ -186,7 +186,7 @@ class PartyWriting {
                 Why.NOT_WRITABLE);
         transaction.executeWithoutResult(status -> {
             writes.end(route, write);
-            links.find(route, write.code())
+            links.lock(route, write.code())
                     .ifPresent(pair ->
                             write.fields().keySet().forEach(field -> questions.keep(pair, field, stays, reason)));
             Map<String, Object> detail = detail(route, write, PartyHalf.of(write.wanted()));
@@ -210,24 +210,22 @@ class PartyWriting {
     private static Map<String, Object> detail(RouteRow route, Write write, Half becomes) {
         Half before = PartyHalf.of(write.standing().party());
         Half wanted = PartyHalf.of(write.wanted());
-        List<Map<String, String>> fields = write.fields().keySet().stream()
-                .sorted()
-                .map(field -> Map.of(
-                        "field",
-                        field,
-                        "replaced",
-                        said(before, field),
-                        "written",
-                        said(wanted, field),
-                        "answered",
-                        said(becomes, field)))
-                .toList();
         Map<String, Object> detail = new LinkedHashMap<>();
         detail.put("party", write.code());
         detail.put("name", write.wanted().name());
         detail.put("to", PartySides.name(route, write.side()));
-        detail.put("fields", fields);
+        write.fields().keySet().stream()
+                .sorted()
+                .forEach(field ->
+                        detail.put(field, said(said(wanted, field), said(becomes, field), said(before, field))));
         return detail;
+    }
+
+    private static String said(String wanted, String answered, String replaced) {
+        return (wanted.isEmpty() ? "nothing" : wanted)
+                + (answered.equals(wanted) ? "" : ", kept as " + answered)
+                + ", in place of "
+                + (replaced.isEmpty() ? "nothing" : replaced);
     }
 
     private static String said(Half half, String field) {
