@@ -27,6 +27,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 
 /// Debian's Chromium without a monitor, at 1280 by 800. Nothing here sleeps: everything awaits a condition.
 final class Browser implements AutoCloseable {
+    private static final String NOTICE = "div[role=status].fixed > div";
     private static final Duration PATIENCE = Duration.ofSeconds(30);
     private static final Duration POLL = Duration.ofMillis(60);
     private static final Set<String> TICKED = Set.of("checkbox", "radio");
@@ -183,6 +184,14 @@ final class Browser implements AutoCloseable {
         until(d -> Boolean.TRUE.equals(driver.executeScript("""
                 const all = document.querySelector('progress[aria-label=Settled]');
                 return all !== null && all.value === all.max;""")) ? true : null);
+    }
+
+    /// By its key, to its end; what was said before is put away, so that it is not taken for what is said now.
+    void fetchBothSides() {
+        driver.executeScript("[...document.querySelectorAll('" + NOTICE + " button')].at(-1)?.click()");
+        until(d -> all(NOTICE).isEmpty() ? true : null);
+        keys("p");
+        until(d -> all(NOTICE).isEmpty() ? null : true);
     }
 
     void keys(CharSequence... keys) {

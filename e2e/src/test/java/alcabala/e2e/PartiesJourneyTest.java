@@ -17,7 +17,7 @@ class PartiesJourneyTest {
         try (Demo demo = Demo.start();
                 Browser browser = new Browser()) {
             browser.signIn(demo.address(), "admin");
-            fetch(browser);
+            browser.fetchBothSides();
             changesGoBothWays(browser, demo);
             for (String party : LINKED) {
                 demo.atDesk("/hullwork/customers/C-" + party, Map.of("email", "yard@" + party + ".example"));
@@ -25,7 +25,7 @@ class PartiesJourneyTest {
                         "/inkwell/books/saltmere/parties/IC-" + party, Map.of("email", "books@" + party + ".example"));
             }
             demo.atDesk("/hullwork/customers/C-1011", Map.of("name", "Beacon Yacht Club Ltd"));
-            fetch(browser);
+            browser.fetchBothSides();
             browser.awaitText("1 party changed in Inkwell, 3 parties to be asked about");
             browser.keys("g", "5");
             aConflictIsSettledThreeWays(browser);
@@ -54,12 +54,6 @@ class PartiesJourneyTest {
         browser.awaitText("As it is decided now");
     }
 
-    private static void fetch(Browser browser) {
-        browser.keys("p");
-        browser.awaitText("Fetching");
-        browser.until(d -> browser.text().contains("Fetching") ? null : true);
-    }
-
     private static void aConflictIsSettledThreeWays(Browser browser) {
         browser.awaitText("E-mail changed on both sides", "1 of 3 with this cause", "yard@1002.example");
         browser.keys("1");
@@ -79,7 +73,7 @@ class PartiesJourneyTest {
                     Map.of("taxIdentifier", "IE000000" + party.charAt(3) + "A"));
         }
         browser.keys(Keys.ESCAPE);
-        fetch(browser);
+        browser.fetchBothSides();
         browser.awaitText("Tax identifier changed in Inkwell alone", "1 of 2 with this cause", "IE0000003A");
         browser.keys("r");
         browser.awaitText("1 of 1 with this cause", "IE0000006A");

@@ -238,10 +238,7 @@ class ReadinessJourneyTest {
 
     /// Both sides by key, on the page of readiness, which is then judged again.
     private void fetch() {
-        browser.keys("p");
-        browser.until(d -> browser.text().matches("(?s).*(Nothing new on either side|changed document|new document).*")
-                ? true
-                : null);
+        browser.fetchBothSides();
         browser.keys("r");
         browser.until(d -> browser.text().contains("Judge again") ? true : null);
     }

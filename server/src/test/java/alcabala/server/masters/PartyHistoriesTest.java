@@ -1,0 +1,209 @@
+package alcabala.server.masters;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+
+/// Random edits at both desks, runs, answers of people and bad days of either system. Once it is calm, every field is
+/// agreed, apart or asked about; nothing was written twice, and nobody's edit has vanished without a trace.
+class PartyHistoriesTest {
+    private static final List<String> PARTIES = List.of("1002", "1003", "1006", "1011");
+    private static final List<String> FIELDS = List.of("name", "email", "phone", "shipTo");
+    private static final List<String> FAULTS =
+            List.of("ANSWER_LOST", "UNAVAILABLE", "SERVER_ERROR", "EMPTY_ANSWER", "UNREADABLE_ANSWER", "HTML_PAGE");
+    private static final int STEPS = 80;
+    private static World world;
+    private static Api ferro;
+
+    /// What a person typed at a desk.
+    private record Edit(boolean atYard, String party, String field, String value) {
+        boolean isOf(Edit other) {
+            return atYard == other.atYard && party.equals(other.party) && field.equals(other.field);
+        }
+    }
+
+    private final List<Edit> edits = new ArrayList<>();
+    private int written;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        ferro = world.api("ferro");
+        run();
+        Yard.decide(world.api("admin"), "yard", "PARTIES", "both");
+        Yard.decide(world.api("admin"), "yard", "PARTIES_OWNER_OF_SHIP_TO", "source");
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2})
+    void afterAllThingsCalmDown(long seed) {
+        calm();
+        int before = versions();
+        int told = told();
+        Random random = new Random(seed);
+        for (int step = 0; step < STEPS; step++) {
+            switch (random.nextInt(20)) {
+                case 0, 1, 2 -> fault(random);
+                case 3, 4, 5, 6, 7 -> run();
+                case 8, 9, 10 -> answer(random);
+                default -> edit(random);
+            }
+        }
+        calm();
+        assertThat(unsettled())
+                .as("fields that changed, and about which nobody is asked")
+                .isEmpty();
+        assertThat(versions() - before)
+                .as("each edit of the desk and each write of ours, once")
+                .isEqualTo((int) edits.stream().filter(each -> !each.atYard()).count() + told() - told);
+        assertThat(edits.stream().filter(each -> !stands(each) && !replacedByAPerson(each) && !onTheTrail(each)))
+                .as("edits without a trace")
+                .isEmpty();
+        int quiet = versions() + told();
+        assertThat(run()).isEqualTo("Nothing new on either side");
+        assertThat(versions() + told()).as("a further run writes nothing").isEqualTo(quiet);
+    }
+
+    private void edit(Random random) {
+        boolean atYard = random.nextBoolean();
+        String party = pick(PARTIES, random);
+        String field = pick(FIELDS, random);
+        String value = "%s%d of %s".formatted(atYard ? "Yard " : "Book ", ++written, party);
+        edits.add(new Edit(atYard, party, field, value));
+        world.standIns()
+                .desk(
+                        atYard ? "/hullwork/customers/C-" + party : "/inkwell/books/saltmere/parties/IC-" + party,
+                        form(field, value));
+    }
+
+    private static String form(String field, String value) {
+        String said = value.replace(" ", "+");
+        return field.equals("shipTo")
+                ? "shipTo.street=" + said + "&shipTo.city=Saltmere&shipTo.postalZone=SM1&shipTo.country=IE"
+                : field + "=" + said;
+    }
+
+    private static void fault(Random random) {
+        world.standIns()
+                .fault(random.nextBoolean() ? "inkwell" : "hullwork", pick(FAULTS, random), 1 + random.nextInt(3));
+    }
+
+    private static void answer(Random random) {
+        List<JsonNode> causes = ferro.get("/api/resolve/parties?route=yard")
+                .json()
+                .valueStream()
+                .toList();
+        if (causes.isEmpty()) {
+            return;
+        }
+        JsonNode cause = pick(causes, random);
+        JsonNode held = pick(cause.get("parties").valueStream().toList(), random);
+        List<JsonNode> offered = held.get("offered").valueStream().toList();
+        Map<String, Object> said = new HashMap<>(Map.of(
+                "route", "yard",
+                "field", cause.get("field").asString(),
+                "answer", pick(offered, random).asString(),
+                "typed", "Typed " + random.nextInt(1_000_000),
+                "parties",
+                        List.of(Map.of(
+                                "code", held.get("code").asString(),
+                                "seen", held.get("seen").asString()))));
+        ferro.post("/api/resolve/parties", said);
+    }
+
+    private static <T> T pick(List<T> of, Random random) {
+        return of.get(random.nextInt(of.size()));
+    }
+
+    /// Both systems are well again, and what waits for its next try is tried.
+    private static void calm() {
+        world.standIns().fault("inkwell", "NONE", 0);
+        world.standIns().fault("hullwork", "NONE", 0);
+        for (int i = 0; i < 4; i++) {
+            world.jdbc()
+                    .sql("update party_write set next_at = now() - interval '1 second'")
+                    .update();
+            run();
+        }
+    }
+
+    private static String run() {
+        JsonNode answer = ferro.post("/api/pull?route=yard", Map.of()).json();
+        return answer.has("sentence") ? answer.get("sentence").asString() : "";
+    }
+
+    /// What differs from its half of the baseline, and is no question.
+    private static List<String> unsettled() {
+        return world.jdbc().sql("""
+                select l.code || ' ' || f.field from party_link l join route r on r.id = l.route_id
+                    join source_party s on s.source_id = r.source_id and s.code = l.code
+                    join ledger_party p on p.ledger_id = r.ledger_id and p.code = l.counterpart
+                    cross join (values ('name', 'name'), ('e-mail', 'email'), ('phone', 'phone')) f (field, told)
+                where r.code = 'yard' and not exists (select 1 from party_question q
+                        where q.route_id = l.route_id and q.code = l.code and q.field = f.field)
+                    and (coalesce(l.source_half->>f.field, '') <> s.body->>f.told
+                        or coalesce(l.ledger_half->>f.field, '') <> p.body->>f.told)
+                union all select code || ' is still to be told' from party_write""").query(String.class).list();
+    }
+
+    private static int versions() {
+        return PARTIES.stream()
+                .mapToInt(party -> there(party).get("version").asInt())
+                .sum();
+    }
+
+    private static JsonNode there(String party) {
+        return world.standIns().inkwell("/parties/IC-" + party);
+    }
+
+    private static int told() {
+        return world.jdbc()
+                .sql("select count(*) from trail where action = 'party-written' and detail->>'to' = 'Inkwell'")
+                .query(Integer.class)
+                .single();
+    }
+
+    private static boolean stands(Edit edit) {
+        JsonNode party = edit.atYard()
+                ? world.standIns().hullwork("/customers/C-" + edit.party()).get("customer")
+                : there(edit.party());
+        return party.get(edit.field()).toString().contains(kept(edit));
+    }
+
+    /// Inkwell keeps the beginning of what is long.
+    private static String kept(Edit edit) {
+        return edit.value().substring(0, Math.min(20, edit.value().length()));
+    }
+
+    private boolean replacedByAPerson(Edit edit) {
+        return edits.subList(edits.indexOf(edit) + 1, edits.size()).stream().anyMatch(edit::isOf);
+    }
+
+    private static boolean onTheTrail(Edit edit) {
+        return world.jdbc()
+                .sql("""
+                select exists (select 1 from trail where action = 'party-written' and detail->>'party' = :party
+                    and strpos(detail::text, :value) > 0)""")
+                .param("party", "C-" + edit.party())
+                .param("value", kept(edit))
+                .query(Boolean.class)
+                .single();
+    }
+}
