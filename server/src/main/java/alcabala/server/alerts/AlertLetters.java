@@ -55,10 +55,19 @@ class AlertLetters {
     void look() {
         try {
             if (mailing.isPossible()) {
-                rules.withRecipients().stream().map(routes::get).forEach(this::write);
+                rules.withRecipients().stream().map(routes::get).forEach(this::writeIfPossible);
             }
-        } catch (DataAccessException | TransactionException | NotPossibleException e) {
+        } catch (DataAccessException | TransactionException e) {
             LOG.warn("what there is to tell could not be looked up: {}", e.getMessage());
+        }
+    }
+
+    /// An address to which mail may no longer go keeps no other route from its letter.
+    private void writeIfPossible(RouteRow route) {
+        try {
+            write(route);
+        } catch (NotPossibleException e) {
+            LOG.warn("no letter about route {}: {}", route.code(), e.getMessage());
         }
     }
 

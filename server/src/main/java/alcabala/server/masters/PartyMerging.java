@@ -5,6 +5,7 @@ import alcabala.accounting.sync.RecordMerge;
 import alcabala.accounting.sync.RecordMerge.Merged;
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
+import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.connection.Sources;
@@ -19,6 +20,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -114,9 +116,13 @@ public class PartyMerging {
             for (List<PartyPair> chunk = due(route, rules, after); !chunk.isEmpty(); chunk = due(route, rules, after)) {
                 List<One> merged = new ArrayList<>();
                 for (PartyPair pair : chunk) {
-                    Optional<One> one = one(route, rules, pair, who);
-                    one.ifPresent(merged::add);
-                    moved |= one.isEmpty();
+                    try {
+                        Optional<One> one = one(route, rules, pair, who);
+                        one.ifPresent(merged::add);
+                        moved |= one.isEmpty();
+                    } catch (AnswerUnusableException e) {
+                        setAside(route, rules, pair, e);
+                    }
                 }
                 asked += keep(route.id(), merged);
                 after = chunk.getLast().code();
@@ -130,6 +136,22 @@ public class PartyMerging {
 
     private List<PartyPair> due(RouteRow route, PartyRulesNow rules, String after) {
         return links.due(route, rules.text(), after, CHUNK);
+    }
+
+    /// A side says of it what nobody can use: what should go there is asked about, and it is tried again with the next
+    /// run.
+    private void setAside(RouteRow route, PartyRulesNow rules, PartyPair pair, AnswerUnusableException odd) {
+        Merged merged = RecordMerge.merge(pair.values(), pair.baseline(), rules.of(pair));
+        One one = new One(pair, merged, List.of());
+        keep(route.id(), List.of(one));
+        merged.fields().forEach((field, verdict) -> {
+            if (verdict instanceof Verdict.Travels travels) {
+                Verdict stays = new Verdict.Drift(travels.by(), Set.of(travels.from()), Verdict.Why.NOT_WRITABLE);
+                questions.keep(pair, field, stays, odd.system() + " answered what cannot be used: " + odd.what());
+            }
+        });
+        transaction.executeWithoutResult(status ->
+                links.lock(route, pair.code()).ifPresent(locked -> links.agree(locked, locked.baseline(), "")));
     }
 
     /// Empty where one of the two moved while it was looked at.

@@ -23,6 +23,7 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.trail.Trail;
 import java.time.Duration;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -107,9 +108,14 @@ class PartyWriting {
     Told tell(RouteRow route) {
         Told told = new Told();
         List<Write> due = writes.due(route);
+        Set<Side> silent = EnumSet.noneOf(Side.class);
         for (Write write : due) {
-            if (writes.claim(route, write) && tell(route, write)) {
-                told.add(write.side());
+            if (!silent.contains(write.side()) && writes.claim(route, write)) {
+                switch (tell(route, write)) {
+                    case TAKEN -> told.add(write.side());
+                    case SILENT -> silent.add(write.side());
+                    case ANSWERED -> {}
+                }
             }
         }
         if (!due.isEmpty()) {
@@ -118,19 +124,28 @@ class PartyWriting {
         return told;
     }
 
-    private boolean tell(RouteRow route, Write write) {
+    private enum Came {
+        TAKEN,
+        /// It said something else.
+        ANSWERED,
+        /// Nothing came back, or it takes nothing now.
+        SILENT
+    }
+
+    private Came tell(RouteRow route, Write write) {
         try {
             RewritesParties there = sides.of(route, write.side());
             return settle(route, write, there.change(write.standing(), write.wanted(), write.key()));
         } catch (CannotException e) {
             refused(route, write, "it cannot be told");
+            return Came.ANSWERED;
         } catch (UnreachableException e) {
             later(route, write, Duration.ZERO, "did not answer");
+            return Came.SILENT;
         }
-        return false;
     }
 
-    private boolean settle(RouteRow route, Write write, Answer<Party> answer) {
+    private Came settle(RouteRow route, Write write, Answer<Party> answer) {
         switch (answer) {
             case Answer.Accepted<Party> taken -> taken(route, write, taken.record());
             case Answer.Refused<Party> no when no.status() == RewritesParties.STALE -> stale(route, write);
@@ -138,7 +153,12 @@ class PartyWriting {
             case Answer.Later<Party> asked -> later(route, write, asked.pause(), asked.reason());
             case Answer.Lost<Party> lost -> later(route, write, Duration.ZERO, lost.reason());
         }
-        return answer instanceof Answer.Accepted<Party>;
+        return switch (answer) {
+            case Answer.Accepted<Party> taken -> Came.TAKEN;
+            case Answer.Later<Party> asked -> Came.SILENT;
+            case Answer.Lost<Party> lost when lost.status() == 0 -> Came.SILENT;
+            default -> Came.ANSWERED;
+        };
     }
 
     private void taken(RouteRow route, Write write, Party answered) {

@@ -234,6 +234,27 @@ class PartiesBothWaysTest {
         assertThat(there("IC-1001", "taxIdentifier")).isEqualTo("IE9999999Z");
     }
 
+    /// A name longer than any that is taken in.
+    @Test
+    void whatASideSaysOfOneThatNobodyCanUseHoldsUpNoOther() {
+        String name = here("C-1003", "name");
+        atYard("C-1003", "name", "x".repeat(5000));
+        onLedger("IC-1003", "phone", "+353 55 1003");
+        onLedger("IC-1006", "phone", "+353 55 1006");
+        assertThat(run()).contains("1 party changed in Hullwork");
+        assertThat(here("C-1006", "phone")).isEqualTo("+353 55 1006");
+        assertThat(cause("drift:phone:LEDGER")
+                        .get("parties")
+                        .get(0)
+                        .get("sentence")
+                        .asString())
+                .startsWith("It did not go to Hullwork: Hullwork answered what cannot be used");
+        atYard("C-1003", "name", name);
+        run();
+        assertThat(here("C-1003", "phone")).isEqualTo("+353 55 1003");
+        assertThat(asked("C-1003")).isEmpty();
+    }
+
     @Test
     void whereSeveralStandForOneTheFirstLeads() {
         yard.map("PARTY", "C-1009", "IC-1002", "");
