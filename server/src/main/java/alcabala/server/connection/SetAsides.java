@@ -17,6 +17,11 @@ import org.springframework.transaction.annotation.Transactional;
 /// somebody puts it away; the rest of the feed goes on.
 @Component
 public class SetAsides {
+    private static final String OPEN = """
+            select a.id, coalesce(s.name, l.name) as system, a.type, a.name, a.reason, a.raw, a.times, a.first_at, a.last_at
+            from set_aside a left join source s on s.id = a.source_id left join ledger l on l.id = a.ledger_id
+            where a.settled_at is null""";
+    private static final String LATEST = " order by a.last_at desc, a.id desc limit 500";
     private final JdbcClient jdbc;
     private final Trail trail;
     private final Clock clock;
@@ -94,10 +99,16 @@ public class SetAsides {
 
     /// Those that wait, the latest first.
     public List<SetAside> open() {
-        return jdbc.sql("""
-                select a.id, coalesce(s.name, l.name) as system, a.type, a.name, a.reason, a.raw, a.times, a.first_at, a.last_at
-                from set_aside a left join source s on s.id = a.source_id left join ledger l on l.id = a.ledger_id
-                where a.settled_at is null order by a.last_at desc, a.id desc limit 500""").query(SetAside.class).list();
+        return jdbc.sql(OPEN + LATEST).query(SetAside.class).list();
+    }
+
+    /// Those of one app and one ledger.
+    public List<SetAside> openOf(long sourceId, long ledgerId) {
+        return jdbc.sql(OPEN + " and (a.source_id = :source or a.ledger_id = :ledger)" + LATEST)
+                .param("source", sourceId)
+                .param("ledger", ledgerId)
+                .query(SetAside.class)
+                .list();
     }
 
     /// Somebody looked at it and wants nothing of it.

@@ -29,6 +29,7 @@ public class ReadinessRun implements AfterPull {
     private static final String WHO = "Alcabala";
     private static final String TASK = "readiness";
     private final FactGatherer facts;
+    private final LastJudged kept;
     private final Routes routes;
     private final Jobs jobs;
     private final Trail trail;
@@ -42,8 +43,10 @@ public class ReadinessRun implements AfterPull {
         }
     }
 
-    ReadinessRun(FactGatherer facts, Routes routes, Jobs jobs, Trail trail, JdbcClient jdbc, Clock clock) {
+    ReadinessRun(
+            FactGatherer facts, LastJudged kept, Routes routes, Jobs jobs, Trail trail, JdbcClient jdbc, Clock clock) {
         this.facts = facts;
+        this.kept = kept;
         this.routes = routes;
         this.jobs = jobs;
         this.trail = trail;
@@ -62,6 +65,7 @@ public class ReadinessRun implements AfterPull {
                 .param("warns", judged.count(Verdict.WARNS))
                 .param("blocks", judged.count(Verdict.BLOCKS))
                 .update();
+        kept.keep(route.id(), judged);
         return judged;
     }
 

@@ -11,6 +11,7 @@ import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Sentence;
 import alcabala.server.platform.SumJson;
 import alcabala.server.record.Allocations;
+import alcabala.server.record.Fix;
 import alcabala.server.record.PaymentState;
 import alcabala.server.record.RecordFilter;
 import alcabala.server.record.Records;
@@ -99,7 +100,7 @@ class ReleaseApi {
             int documents,
             List<SumJson> amounts,
             int first,
-            WhyView.Fix fix) {}
+            Fix fix) {}
 
     record Summary(List<StateSum> states, List<CauseJson> causes, String currency) {}
 
@@ -229,7 +230,7 @@ class ReleaseApi {
                                 c.documents(),
                                 SumJson.of(c.amounts()),
                                 c.first(),
-                                WhyView.fix(c.cause())))
+                                Fix.of(c.cause()).orElse(null)))
                         .toList(),
                 found.currency());
     }

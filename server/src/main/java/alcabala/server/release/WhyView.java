@@ -1,6 +1,5 @@
 package alcabala.server.release;
 
-import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.crosswalk.Walk;
 import alcabala.accounting.crosswalk.WalkStep;
 import alcabala.accounting.document.Document;
@@ -23,6 +22,7 @@ import alcabala.server.crossing.Postings.Sent;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Sentence;
 import alcabala.server.platform.Sentences;
+import alcabala.server.record.Fix;
 import alcabala.server.record.Records;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
@@ -113,9 +113,6 @@ class WhyView {
             String rateDay,
             String rateOrigin) {}
 
-    /// A place to put a finding right in, when choosing a counterpart does it.
-    record Fix(RowKind kind, String code) {}
-
     record FindingJson(String severity, String cause, String sentence, List<Sentence.Part> parts, Fix fix) {
         static FindingJson of(Finding finding) {
             Sentence said = Sentences.of(finding);
@@ -124,7 +121,7 @@ class WhyView {
                     finding.cause(),
                     said.text(),
                     said.parts(),
-                    WhyView.fix(finding.cause()));
+                    Fix.of(finding.cause()).orElse(null));
         }
     }
 
@@ -210,26 +207,6 @@ class WhyView {
                         party.code(), party.name(), route.businessKnownAs().contains(party.code())))
                 .filter(party -> document.ownership() == Ownership.NEITHER || party.isBusiness())
                 .toList();
-    }
-
-    /// Where a cause is put right by one row of the crosswalk; null when it is put right elsewhere.
-    static Fix fix(String cause) {
-        int colon = cause.indexOf(':');
-        String code = cause.substring(colon + 1);
-        return switch (colon < 0 ? cause : cause.substring(0, colon)) {
-            case "item-unmapped" -> new Fix(RowKind.ITEM, code);
-            case "category-unmapped" -> new Fix(RowKind.CATEGORY, code);
-            case "tax-unmapped", "tax-rate-differs", "tax-category-differs" -> new Fix(RowKind.TAX, code);
-            case "party-doubtful", "party-missing" -> new Fix(RowKind.PARTY, code);
-            case "supplier-unmapped" -> new Fix(RowKind.SUPPLIER, code);
-            case "role-unset" -> new Fix(RowKind.ROLE, code);
-            case "means-unmapped" -> new Fix(RowKind.MEANS, code);
-            case "terms-differ" -> new Fix(RowKind.TERMS, code);
-            case "choice-unmapped" -> new Fix(RowKind.CHOICE, code);
-            case "field-unconvertible" -> new Fix(RowKind.FIELD, code);
-            case "payer-differs" -> new Fix(RowKind.PAYER, code);
-            default -> null;
-        };
     }
 
     private static WhyLine line(

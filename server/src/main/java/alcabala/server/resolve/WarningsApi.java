@@ -1,0 +1,72 @@
+package alcabala.server.resolve;
+
+import alcabala.server.platform.Sentence;
+import alcabala.server.platform.SumJson;
+import alcabala.server.record.Fix;
+import alcabala.server.resolve.Warnings.Warning;
+import alcabala.server.route.Routes;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/// What stands in the way before anything is sent.
+@RestController
+@RequestMapping("/api/resolve/warnings")
+class WarningsApi {
+    private final Warnings warnings;
+    private final Routes routes;
+    private final Clock clock;
+
+    /// @param cause that of a finding; `check:` or `set-aside:` with which one
+    /// @param fix the row of the crosswalk that puts it right; null where none does
+    /// @param link a place in Alcabala where it is put right; empty where there is none
+    /// @param count how many records wait for it
+    /// @param days since when, begun ones counted
+    record WarningJson(
+            String cause,
+            String sentence,
+            List<Sentence.Part> parts,
+            String otherwise,
+            String remedy,
+            Fix fix,
+            String link,
+            int count,
+            List<SumJson> sums,
+            int days,
+            Instant since) {}
+
+    WarningsApi(Warnings warnings, Routes routes, Clock clock) {
+        this.warnings = warnings;
+        this.routes = routes;
+        this.clock = clock;
+    }
+
+    @GetMapping
+    List<WarningJson> warnings(@RequestParam String route) {
+        return warnings.of(routes.get(route)).stream().map(this::json).toList();
+    }
+
+    private WarningJson json(Warning warning) {
+        return new WarningJson(
+                warning.cause(),
+                warning.says().text(),
+                warning.says().parts(),
+                warning.otherwise(),
+                warning.remedy(),
+                Fix.of(warning.cause()).orElse(null),
+                warning.link(),
+                warning.count(),
+                SumJson.of(warning.sums()),
+                (int) Math.max(
+                                0,
+                                Duration.between(warning.since(), clock.instant())
+                                        .toDays())
+                        + 1,
+                warning.since());
+    }
+}
