@@ -55,7 +55,7 @@ class ApiFilter extends OncePerRequestFilter {
             refuse(response, 401, "key-wrong", "The access key or token is missing, wrong, or past its time.");
             return;
         }
-        Fault fault = faults.take(system, request.getMethod().equals("GET"));
+        Fault fault = faults.take(system, request.getMethod(), request.getRequestURI());
         switch (fault) {
             case NONE, BAD_RECORDS -> chain.doFilter(request, response);
             case SLOW -> {
@@ -64,7 +64,7 @@ class ApiFilter extends OncePerRequestFilter {
             }
             case UNAVAILABLE -> refuse(response, 503, "unavailable", "The service is down for maintenance.");
             case REQUEST_LIMIT -> limit(system, request, response, chain);
-            case ANSWER_LOST -> loseAnswer(request, response, chain);
+            case ANSWER_LOST, ANSWER_LOST_THEN_DOWN -> loseAnswer(request, response, chain);
             case SERVER_ERROR, HTML_PAGE, REDIRECT -> OddAnswers.instead(fault, response);
             case EMPTY_ANSWER, UNREADABLE_ANSWER, HUGE_ANSWER, SLOW_ANSWER -> {
                 chain.doFilter(request, new ContentCachingResponseWrapper(response));

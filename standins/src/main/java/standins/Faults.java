@@ -1,5 +1,8 @@
 package standins;
 
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.LongAdder;
@@ -9,11 +12,15 @@ import org.springframework.stereotype.Component;
 /// The switch for faults of each system, kept in the database so that it outlives the process.
 @Component
 public class Faults {
+    private static final Duration DOWN = Duration.ofSeconds(10);
     private final JdbcClient jdbc;
+    private final Clock clock;
+    private final Map<String, Instant> downUntil = new ConcurrentHashMap<>();
     private final Map<String, LongAdder> asked = new ConcurrentHashMap<>();
 
-    Faults(JdbcClient jdbc) {
+    Faults(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
+        this.clock = clock;
     }
 
     /// @param times how many requests it is for; 0 means until it is switched off
@@ -40,9 +47,13 @@ public class Faults {
     }
 
     /// The fault for one request; counts it. An answer is lost only where work was done: reading is spared.
-    Fault take(String system, boolean reading) {
+    Fault take(String system, String method, String path) {
+        boolean reading = method.equals("GET");
         asked.computeIfAbsent(system, each -> new LongAdder()).increment();
         Fault fault = current(system);
+        if (fault == Fault.ANSWER_LOST_THEN_DOWN) {
+            return loseThenGoDown(system, method.equals("POST") && path.endsWith("/documents"));
+        }
         if (fault == Fault.ANSWER_LOST && reading) {
             return Fault.NONE;
         }
@@ -53,5 +64,22 @@ public class Faults {
                     where system = :system""").param("system", system).update();
         }
         return fault;
+    }
+
+    private Fault loseThenGoDown(String system, boolean posting) {
+        Instant until = downUntil.get(system);
+        if (until == null) {
+            if (!posting) {
+                return Fault.NONE;
+            }
+            downUntil.put(system, clock.instant().plus(DOWN));
+            return Fault.ANSWER_LOST;
+        }
+        if (clock.instant().isBefore(until)) {
+            return Fault.UNAVAILABLE;
+        }
+        downUntil.remove(system);
+        set(system, Fault.NONE, 0);
+        return Fault.NONE;
     }
 }

@@ -9,7 +9,7 @@ create table readiness_result (
 -- when it was first seen to be gone again.
 create table practice (
     id bigint generated always as identity primary key, route_id bigint not null references route, fault text not null,
-    cause text not null, subject text not null, by text not null, begun_at timestamptz not null,
+    subject text not null, by text not null, begun_at timestamptz not null,
     named_at timestamptz, righted_at timestamptz, given_up_at timestamptz
 );
 create index practice_open on practice (route_id) where righted_at is null and given_up_at is null;

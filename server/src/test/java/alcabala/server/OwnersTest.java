@@ -47,7 +47,7 @@ class OwnersTest {
                     "connection",
                     "name kind system desk address answers connected",
                     "route",
-                    "cursor",
+                    "cursor feed_begun",
                     "reference",
                     "catalogue_version")),
             "route",

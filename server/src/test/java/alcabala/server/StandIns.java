@@ -72,18 +72,27 @@ public final class StandIns {
 
     /// Gives the first line of a document on Hullwork's desk another price.
     public void editOnHullwork(String desk, String price) {
+        changeOnHullwork(desk, "unitPrice", price);
+    }
+
+    public void renumberOnHullwork(String desk, String number) {
+        changeOnHullwork(desk, "number", number);
+    }
+
+    /// The first field of this name on its page.
+    private void changeOnHullwork(String desk, String name, String value) {
         String page = api.get(desk).body();
         StringBuilder form = new StringBuilder();
         Matcher field = Pattern.compile("<input[^>]*name=\"(number|date|quantity|unitPrice)\"[^>]*value=\"([^\"]*)\"")
                 .matcher(page);
         boolean first = true;
         while (field.find()) {
-            boolean priced = first && field.group(1).equals("unitPrice");
-            first = first && !priced;
+            boolean meant = first && field.group(1).equals(name);
+            first = first && !meant;
             form.append(form.isEmpty() ? "" : "&")
                     .append(field.group(1))
                     .append('=')
-                    .append(priced ? price : field.group(2));
+                    .append(meant ? value : field.group(2));
         }
         desk(desk + "/edit", form.toString());
     }

@@ -64,6 +64,11 @@ public class Consents {
                 .update();
     }
 
+    /// The owner lets nobody in any more.
+    public void revokeAll() {
+        all().forEach(consent -> revoke(consent.id()));
+    }
+
     /// As if the few minutes of an access token were over; the consent itself goes on.
     void endAccess(String id) {
         setTime("access_token_issued_at", id, clock.instant().minusSeconds(600));

@@ -38,6 +38,7 @@ import standins.inkwell.Voiding;
 @Controller
 @RequestMapping("/inkwell/books/{company}")
 class InkwellDesk {
+    private static final int DAY = 24 * 60;
     private static final String BASE = "/inkwell/books/";
     private static final Map<String, String> SAYS = new LinkedHashMap<>();
 
@@ -263,6 +264,7 @@ class InkwellDesk {
     @GetMapping("/settings")
     String settings(Model model) {
         model.addAttribute("lockedThrough", masters.lockedThrough());
+        model.addAttribute("clockAhead", masters.clockAhead());
         model.addAttribute("timeZone", masters.company().timeZone());
         model.addAttribute(
                 "settings",
@@ -332,6 +334,12 @@ class InkwellDesk {
     @PostMapping("/time-zone")
     String timeZone(@RequestParam String zone) {
         masters.setTimeZone(zone);
+        return "redirect:" + base() + "/settings";
+    }
+
+    @PostMapping("/clock")
+    String clock(@RequestParam int ahead) {
+        masters.setClockAhead(Math.clamp(ahead, -DAY, DAY));
         return "redirect:" + base() + "/settings";
     }
 

@@ -30,7 +30,8 @@ class HullworkApi {
     record Said(String value) {}
 
     /// @param next the cursor to ask with the next time
-    record Feed(List<Change> changes, long next, boolean more) {}
+    /// @param begun another one once the feed began again from nothing
+    record Feed(List<Change> changes, long next, boolean more, String begun) {}
 
     HullworkApi(
             HullworkRecords records,
@@ -58,7 +59,7 @@ class HullworkApi {
             changes = Stream.concat(badRecords.all(next).stream(), changes.stream())
                     .toList();
         }
-        return new Feed(changes, next, full);
+        return new Feed(changes, next, full, records.begun());
     }
 
     @GetMapping("/documents/{id}")

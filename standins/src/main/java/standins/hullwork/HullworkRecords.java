@@ -40,6 +40,25 @@ public class HullworkRecords {
         jdbc.sql("select pg_advisory_xact_lock(8490)").query().singleRow();
     }
 
+    /// As after another machine took over with a copy: the same records, under other places in the feed.
+    @Transactional
+    public void beginAgain() {
+        lock();
+        jdbc.sql("update hullwork_feed set begun = gen_random_uuid()").update();
+        jdbc.sql("update hullwork_record set seq = -seq").update();
+        jdbc.sql("select setval('hullwork_seq', 1, false)").query().singleRow();
+        jdbc.sql("""
+                update hullwork_record r set seq = nextval('hullwork_seq')
+                from (select type, id from hullwork_record order by seq desc) o where o.type = r.type and o.id = r.id""").update();
+    }
+
+    /// Another one once the feed began again.
+    public String begun() {
+        return jdbc.sql("select begun::text from hullwork_feed")
+                .query(String.class)
+                .single();
+    }
+
     public List<Change> changes(long after, int limit) {
         return jdbc.sql("""
                 select seq, type, id, body from hullwork_record where seq > :after order by seq limit :limit""")

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HashMap;
@@ -61,7 +62,7 @@ public class Masters {
                 isOn("tracks-quantities"),
                 PLAN.stream().filter(this::isOn).toList(),
                 find("time-zone").orElse(ZoneId.systemDefault().getId()),
-                clock.instant(),
+                clock.instant().plus(Duration.ofMinutes(clockAhead())),
                 referenceVersion());
     }
 
@@ -71,6 +72,15 @@ public class Masters {
                 + jdbc.sql("select version from inkwell_reference")
                         .query(Long.class)
                         .single();
+    }
+
+    /// By how many minutes its clock is ahead of the right time.
+    public int clockAhead() {
+        return find("clock-ahead").map(Integer::valueOf).orElse(0);
+    }
+
+    public void setClockAhead(int minutes) {
+        write("clock-ahead", String.valueOf(minutes));
     }
 
     public void setTimeZone(String zone) {

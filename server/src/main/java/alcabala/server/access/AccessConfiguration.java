@@ -91,7 +91,7 @@ class AccessConfiguration {
                 .permitAll()
                 .requestMatchers("/api/session/**")
                 .authenticated()
-                .requestMatchers("/api/people/**", "/api/connect/consents/**")
+                .requestMatchers("/api/people/**", "/api/connect/consents/**", "/api/practise/**")
                 .hasRole(Role.ADMINISTRATOR.name())
                 .requestMatchers(HttpMethod.GET, OF_DOCUMENTS)
                 .authenticated()

@@ -52,7 +52,11 @@ public class LedgerNews {
     private final Clock clock;
 
     /// What was brought back.
-    public record Brought(int payments, int edits, boolean referenceChanged) {}
+    ///
+    /// @param news whether checks may find otherwise now: masters changed, or somebody entered a document
+    public record Brought(int payments, int edits, boolean referenceChanged, boolean news) {
+        public static final Brought NOTHING = new Brought(0, 0, false, false);
+    }
 
     /// @param onItsWay whether an update of ours is under way: what is read then may be that
     private record Linked(
@@ -111,6 +115,7 @@ public class LedgerNews {
         int payments = 0;
         int edits = 0;
         boolean changed = false;
+        boolean news = false;
         boolean first = true;
         boolean more = true;
         while (more) {
@@ -119,8 +124,10 @@ public class LedgerNews {
             // Whatever the news name is known before they are taken in.
             if (first && !pull.isAsOf(route.ledgerId(), feed.referenceVersion())) {
                 changed = pull.pull(route.ledgerId(), who);
+                news = true;
             }
             first = false;
+            news |= feed.records().stream().anyMatch(LedgerNews::isStranger);
             int[] counts = transaction.execute(status -> apply(route, cursor, feed, who));
             payments += counts[0];
             edits += counts[1];
@@ -130,7 +137,12 @@ public class LedgerNews {
         entered.bringBack(route.ledgerId(), who);
         fields.tell(route.ledgerId(), who);
         restorations.accounted(route.ledgerId());
-        return new Brought(payments, edits, changed);
+        return new Brought(payments, edits, changed, news);
+    }
+
+    /// Its number may be one that a document of ours is to have.
+    private static boolean isStranger(LedgerRecord record) {
+        return record.recordKind().isDocument() && record.externalReference() == null;
     }
 
     private long cursor(long ledgerId) {

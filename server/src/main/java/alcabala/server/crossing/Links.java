@@ -114,6 +114,11 @@ public class Links {
                 > 0;
     }
 
+    /// What it stood for is free to be paired with another record of ours.
+    void release(long recordId) {
+        jdbc.sql("delete from link where record_id = :id").param("id", recordId).update();
+    }
+
     private void pair(long recordId, long ledgerId, LedgerRecord there, Half source, Instant now, boolean takenOver) {
         jdbc.sql("""
                 insert into link (record_id, ledger_id, ledger_ref, source_half, ledger_half, ledger_now, seen_at, taken_over)

@@ -24,6 +24,7 @@ import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import alcabala.server.route.Routing;
+import alcabala.server.trail.Trail;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -42,6 +43,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class SourcePull {
     private static final int PAGE = 500;
+    private static final int LONGEST_NAME = 200;
     private final Sources sources;
     private final Routes routes;
     private final Routing routing;
@@ -51,6 +53,7 @@ public class SourcePull {
     private final Intake writer;
     private final SetAsides setAsides;
     private final SourceFacts facts;
+    private final Trail trail;
     private final TransactionTemplate transaction;
 
     SourcePull(
@@ -63,6 +66,7 @@ public class SourcePull {
             Intake writer,
             SetAsides setAsides,
             SourceFacts facts,
+            Trail trail,
             TransactionTemplate transaction) {
         this.sources = sources;
         this.routes = routes;
@@ -73,6 +77,7 @@ public class SourcePull {
         this.writer = writer;
         this.setAsides = setAsides;
         this.facts = facts;
+        this.trail = trail;
         this.transaction = transaction;
     }
 
@@ -81,9 +86,18 @@ public class SourcePull {
         TellsChanges source = sources.of(sourceId).get(TellsChanges.class);
         TakenIn total = TakenIn.NOTHING;
         boolean more = true;
+        boolean begunAgain = false;
         while (more) {
             long cursor = routes.findCursor(sourceId);
             SourceFeed feed = source.changes(cursor, PAGE);
+            String begun = begun(feed);
+            if (transaction.execute(status -> hasBegunAgain(sourceId, cursor, begun, who))) {
+                if (begunAgain) {
+                    throw new AnswerUnusableException("", "its list of changes begins again while it is read", null);
+                }
+                begunAgain = true;
+                continue;
+            }
             total = total.plus(transaction.execute(status -> {
                 routes.lockAllOf(sourceId);
                 if (routes.findCursor(sourceId) != cursor) {
@@ -96,6 +110,39 @@ public class SourcePull {
             more = feed.more();
         }
         return total;
+    }
+
+    private static String begun(SourceFeed feed) {
+        if (feed.begun().length() > LONGEST_NAME) {
+            throw new AnswerUnusableException("", "what its list of changes is known by is too long", null);
+        }
+        return Kept.text(feed.begun());
+    }
+
+    /// Cursors of before would pass over what it told since, so that all of it is read anew; what is known already
+    /// changes nothing. Whoever looks after the route is told.
+    private boolean hasBegunAgain(long sourceId, long cursor, String begun, String who) {
+        String known = routes.feedBegun(sourceId);
+        if (begun.isEmpty() || begun.equals(known)) {
+            return false;
+        }
+        routes.lockAllOf(sourceId);
+        routes.setFeedBegun(sourceId, begun);
+        if (known.isEmpty() || cursor == 0) {
+            return false;
+        }
+        routes.setCursor(sourceId, 0);
+        setAsides.keepOfSource(
+                sourceId,
+                new Unusable(
+                        "feed",
+                        begun,
+                        "the list of changes",
+                        "it began again from nothing, as after a copy was put back, and was read anew from its beginning;"
+                                + " what stood on both sides stays linked",
+                        ""));
+        trail.write(null, null, who, "feed-begun-again", Map.of("source", sourceId, "cursor", cursor));
+        return true;
     }
 
     /// Within a transaction that holds the routes of the source. What has crossed stays on the way it went; everything

@@ -72,6 +72,11 @@ public class ReadinessRun implements AfterPull {
     /// In the background; what it found stands on the trail.
     public void judgeSoon(RouteRow route, String who) {
         trail.write(route.id(), null, who, "readiness-asked", Map.of());
+        judgeSoon(route);
+    }
+
+    /// In the background, as a part of what is going on anyway.
+    public void judgeSoon(RouteRow route) {
         jobs.schedule(TASK, route.id());
     }
 

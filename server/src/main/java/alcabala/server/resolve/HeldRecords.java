@@ -20,6 +20,7 @@ class HeldRecords {
     /// @param cause `refused:` with the ledger's code, or one word for what happened
     /// @param said by the ledger; empty where it said nothing
     /// @param gross minor units, negative for what is given back
+    /// @param batch in which it went last; 0 for none
     /// @param since when it began
     record Held(
             long id,
@@ -32,6 +33,7 @@ class HeldRecords {
             String currency,
             long gross,
             int ledgerVersion,
+            long batch,
             Instant since) {}
 
     HeldRecords(JdbcClient jdbc) {
@@ -41,7 +43,8 @@ class HeldRecords {
     List<Held> of(RouteRow route) {
         return jdbc.sql("""
                 select d.id, d.number, d.kind, d.party_name, d.issue_date, d.currency, signed(d.kind, d.gross) as gross,
-                    coalesce(d.ledger_version, 0) as ledger_version, coalesce(p.sentence, '') as said,
+                    coalesce(d.ledger_version, 0) as ledger_version, coalesce(p.batch_id, 0) as batch,
+                    coalesce(p.sentence, '') as said,
                     case
                         when d.state = 'Refused' then 'refused:' || d.refusal
                         when d.state = 'Unconfirmed' then 'unconfirmed'
@@ -57,7 +60,7 @@ class HeldRecords {
                 from record d join record_revision v on v.id = d.revision_id
                     left join link l on l.record_id = d.id
                     left join lateral (
-                        select moved_at, sentence from dispatch where record_id = d.id order by id desc limit 1) p on true
+                        select moved_at, sentence, batch_id from dispatch where record_id = d.id order by id desc limit 1) p on true
                 where d.route_id = :route and""" + " " + Records.HELD + """
                 order by since, d.id limit :most""")
                 .param("route", route.id())
@@ -73,6 +76,7 @@ class HeldRecords {
                         row.getString("currency"),
                         row.getLong("gross"),
                         row.getInt("ledger_version"),
+                        row.getLong("batch"),
                         row.getTimestamp("since").toInstant()))
                 .list();
     }

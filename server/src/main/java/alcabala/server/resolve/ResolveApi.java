@@ -47,6 +47,7 @@ class ResolveApi {
             String cause, String said, int count, List<SumJson> sums, int days, List<HeldRecordJson> records) {}
 
     /// @param ledgerVersion the version that the ledger was last seen to have; 0 when it has none
+    /// @param batch in which it went last; 0 for none
     record HeldRecordJson(
             long id,
             String number,
@@ -56,6 +57,7 @@ class ResolveApi {
             String currency,
             String gross,
             int ledgerVersion,
+            long batch,
             Instant since) {}
 
     ResolveApi(Routes routes, HeldRecords records, FailedRuns runs, Clock clock) {
@@ -122,6 +124,7 @@ class ResolveApi {
                 held.currency(),
                 Amounts.decimal(held.currency(), held.gross()),
                 held.ledgerVersion(),
+                held.batch(),
                 held.since());
     }
 

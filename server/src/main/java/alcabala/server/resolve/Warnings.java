@@ -37,9 +37,11 @@ public class Warnings {
 
     private final LastJudged judged;
     private final SetAsides setAsides;
+    private final PaymentsTwice payments;
     private final JdbcClient jdbc;
 
-    /// @param cause that of a finding; `check:` with the check's name; `set-aside:` with what kind of record it is
+    /// @param cause that of a finding; `check:` with the check's name; `payment-twice:` with the two ids;
+    /// `set-aside:` with what kind of record it is and which
     /// @param says what was found, in parts
     /// @param otherwise what happens if it is left; empty where that goes without saying
     /// @param remedy what to do; empty where a finding says enough by its cause
@@ -57,15 +59,17 @@ public class Warnings {
             Map<String, Long> sums,
             Instant since) {}
 
-    Warnings(LastJudged judged, SetAsides setAsides, JdbcClient jdbc) {
+    Warnings(LastJudged judged, SetAsides setAsides, PaymentsTwice payments, JdbcClient jdbc) {
         this.judged = judged;
         this.setAsides = setAsides;
+        this.payments = payments;
         this.jdbc = jdbc;
     }
 
     public List<Warning> of(RouteRow route) {
         List<Warning> all = new ArrayList<>(found(route));
         judged.failing(route, Check::comesUp).stream().map(Warnings::checked).forEach(all::add);
+        all.addAll(payments.of(route));
         all.addAll(setAside(route));
         return all;
     }
@@ -138,7 +142,7 @@ public class Warnings {
     private List<Warning> setAside(RouteRow route) {
         return setAsides.openOf(route.sourceId(), route.ledgerId()).stream()
                 .map(each -> new Warning(
-                        "set-aside:" + each.id(),
+                        "set-aside:" + each.type() + ":" + each.id(),
                         Sentence.plain(each.name() + " from " + each.system() + ": " + each.reason()),
                         "",
                         "",

@@ -1,17 +1,26 @@
 package alcabala.server.resolve;
 
+import alcabala.server.crossing.SamePayments;
 import alcabala.server.platform.Sentence;
 import alcabala.server.platform.SumJson;
 import alcabala.server.record.Fix;
 import alcabala.server.resolve.Warnings.Warning;
 import alcabala.server.route.Routes;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /// What stands in the way before anything is sent.
@@ -19,6 +28,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/resolve/warnings")
 class WarningsApi {
     private final Warnings warnings;
+    private final SamePayments payments;
     private final Routes routes;
     private final Clock clock;
 
@@ -40,15 +50,25 @@ class WarningsApi {
             int days,
             Instant since) {}
 
-    WarningsApi(Warnings warnings, Routes routes, Clock clock) {
+    WarningsApi(Warnings warnings, SamePayments payments, Routes routes, Clock clock) {
         this.warnings = warnings;
+        this.payments = payments;
         this.routes = routes;
         this.clock = clock;
     }
 
+    /// Two payments, one entered on either side, that are one.
+    record SamePayment(@NotBlank @Size(max = 100) String route, long ours, long theirs) {}
+
     @GetMapping
     List<WarningJson> warnings(@RequestParam String route) {
         return warnings.of(routes.get(route)).stream().map(this::json).toList();
+    }
+
+    @PostMapping("/same-payment")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void areOne(@Valid @RequestBody SamePayment same, Principal who) {
+        payments.areOne(routes.getLeading(same.route()), same.ours(), same.theirs(), who.getName());
     }
 
     private WarningJson json(Warning warning) {

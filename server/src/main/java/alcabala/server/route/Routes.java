@@ -158,6 +158,21 @@ public class Routes {
                 .update();
     }
 
+    /// By what the feed of a source is known not to have begun again; empty before it told, or where it does not tell.
+    public String feedBegun(long sourceId) {
+        return jdbc.sql("select feed_begun from source where id = :id")
+                .param("id", sourceId)
+                .query(String.class)
+                .single();
+    }
+
+    public void setFeedBegun(long sourceId, String begun) {
+        jdbc.sql("update source set feed_begun = :begun where id = :id")
+                .param("begun", begun)
+                .param("id", sourceId)
+                .update();
+    }
+
     public void setCursor(long sourceId, long cursor) {
         jdbc.sql("update source set cursor = :cursor where id = :id")
                 .param("cursor", cursor)

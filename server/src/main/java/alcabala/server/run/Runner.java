@@ -10,6 +10,7 @@ import alcabala.server.jobs.Works.Progress;
 import alcabala.server.masters.PartyMerging;
 import alcabala.server.masters.PartyMerging.PartiesMerged;
 import alcabala.server.platform.Problems;
+import alcabala.server.readiness.ReadinessRun;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import alcabala.server.send.Settlement;
@@ -26,6 +27,7 @@ class Runner {
     private final Routes routes;
     private final SourcePull source;
     private final LedgerNews news;
+    private final ReadinessRun readiness;
     private final PartyMerging parties;
     private final Settlement settlement;
     private final Triggered triggered;
@@ -44,6 +46,7 @@ class Runner {
             Routes routes,
             SourcePull source,
             LedgerNews news,
+            ReadinessRun readiness,
             PartyMerging parties,
             Settlement settlement,
             Triggered triggered,
@@ -52,6 +55,7 @@ class Runner {
         this.routes = routes;
         this.source = source;
         this.news = news;
+        this.readiness = readiness;
         this.parties = parties;
         this.settlement = settlement;
         this.triggered = triggered;
@@ -87,8 +91,10 @@ class Runner {
     }
 
     private Pulled pull(RouteRow route, String who, Progress at) {
-        LedgerNews.Brought brought =
-                route.ledgerAnswers() ? news.bring(route, who) : new LedgerNews.Brought(0, 0, false);
+        LedgerNews.Brought brought = route.ledgerAnswers() ? news.bring(route, who) : LedgerNews.Brought.NOTHING;
+        if (brought.news()) {
+            readiness.judgeSoon(route);
+        }
         at.at(1, 3);
         TakenIn pulled = route.fromFiles() ? TakenIn.NOTHING : source.pull(route.sourceId(), who);
         at.at(2, 3);

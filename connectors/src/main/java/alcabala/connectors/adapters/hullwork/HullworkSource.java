@@ -50,12 +50,14 @@ final class HullworkSource
     public SourceFeed changes(long after, int limit) {
         JsonNode feed = http.get("/changes?after={after}&limit={limit}", JsonNode.class, after, limit);
         return Understood.feed(
-                HullworkMapping.SYSTEM,
-                after,
-                new Understood.Cursor(feed.path("next"), feed.path("more").asBoolean()),
-                feed.path("changes"),
-                change -> HullworkMapping.label(text(change, "type"), change.path("record")),
-                change -> HullworkMapping.change(text(change, "type"), change.path("record")));
+                        HullworkMapping.SYSTEM,
+                        after,
+                        new Understood.Cursor(
+                                feed.path("next"), feed.path("more").asBoolean()),
+                        feed.path("changes"),
+                        change -> HullworkMapping.label(text(change, "type"), change.path("record")),
+                        change -> HullworkMapping.change(text(change, "type"), change.path("record")))
+                .begunAs(text(feed, "begun"));
     }
 
     private static String text(JsonNode node, String name) {

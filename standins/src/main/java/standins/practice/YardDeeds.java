@@ -1,0 +1,64 @@
+package standins.practice;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.springframework.stereotype.Component;
+import standins.Refusal;
+import standins.hullwork.HullworkCustomers;
+import standins.hullwork.HullworkDocument;
+import standins.hullwork.HullworkDocuments;
+import standins.hullwork.HullworkRecords;
+
+/// What the yard office does.
+@Component
+class YardDeeds {
+    private static final int FIRST = 9001;
+    private final HullworkCustomers customers;
+    private final HullworkDocuments documents;
+    private final HullworkRecords records;
+
+    YardDeeds(HullworkCustomers customers, HullworkDocuments documents, HullworkRecords records) {
+        this.customers = customers;
+        this.documents = documents;
+        this.records = records;
+    }
+
+    void rename(String customer) {
+        customers.change(customer, Map.of("name", nameOf(customer) + " & Partners"));
+    }
+
+    private String nameOf(String customer) {
+        return String.valueOf(customers.get(customer).customer().get("name"));
+    }
+
+    /// One more of each of the first line.
+    void edit(String id) {
+        HullworkDocument document = documents.get(id);
+        List<BigDecimal> quantities =
+                document.lines().stream().map(HullworkDocument.Line::quantity).toList();
+        List<BigDecimal> more = new java.util.ArrayList<>(quantities);
+        more.set(0, more.getFirst().add(BigDecimal.ONE));
+        documents.edit(
+                id,
+                document.number(),
+                document.date(),
+                more,
+                document.lines().stream().map(HullworkDocument.Line::unitPrice).toList());
+    }
+
+    /// By somebody who did not look whether the customer is there.
+    void enterAgain(String customer, String document, String code) {
+        Map<String, Object> twin = new TreeMap<>(customers.get(customer).customer());
+        int next = FIRST + records.all("document", HullworkDocument.class).size();
+        twin.put("code", code);
+        twin.put("taxIdentifier", "");
+        twin.put("email", "");
+        twin.put("phone", "");
+        twin.remove("contacts");
+        HullworkDocument like = records.findDocument(document).orElseThrow(() -> Refusal.notFound("document"));
+        records.put("customer", code, twin);
+        records.put("document", "d-" + next, like.again("d-" + next, "HW-" + next, code));
+    }
+}
