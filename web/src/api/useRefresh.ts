@@ -20,6 +20,7 @@ export function useRefresh() {
           'cut-over',
           'held',
           'alerts',
+          'practise',
           'log',
           'layouts',
         ].map((key) => client.invalidateQueries({ queryKey: [key] })),

@@ -14,6 +14,8 @@ import { PeoplePage } from './PeoplePage';
 import { ReadinessPage } from './ReadinessPage';
 import { ReferencePage } from './ReferencePage';
 import { RunsPage } from '../runs/RunsPage';
+import { PractisePage } from '../practise/PractisePage';
+import { practiseQuery } from '../practise/queries';
 import { RoutesPage } from './RoutesPage';
 import { SettingsPage } from '../settings/SettingsPage';
 import { SetAsidePage } from './SetAsidePage';
@@ -37,16 +39,22 @@ const VIEWS = [
   { view: 'set-aside', name: 'Set aside' },
   { view: 'people', name: 'People' },
   { view: 'trail', name: 'Trail' },
+  { view: 'practise', name: 'Practise' },
 ];
 
 /** The first stop: what is connected to what, and what is pulled from it. */
 export function ConnectPage() {
   const { me, route } = useSession();
   const leads = route !== undefined && route.ledger !== '';
+  const practises = useQuery({
+    ...practiseQuery(route?.code ?? ''),
+    enabled: me.role === 'ADMINISTRATOR' && leads && !route.fromFiles && !route.toFiles,
+  }).isSuccess;
   const shows = (name: string) =>
     (!['counts', 'readiness', 'crossing', 'runs', 'alerts', 'settings', 'cut-over'].includes(name) ||
       leads) &&
     (name !== 'layouts' || (leads && route.toFiles)) &&
+    (name !== 'practise' || practises) &&
     (name !== 'people' || me.role === 'ADMINISTRATOR');
   const view = useView();
   const connect = useQuery(connectQuery);
@@ -116,6 +124,7 @@ export function ConnectPage() {
       {at?.view === 'readiness' && leads && <ReadinessPage route={route} />}
       {at?.view === 'layouts' && leads && <LayoutsPage route={route} />}
       {at?.view === 'cut-over' && leads && <CutOverPage key={route.code} route={route} />}
+      {at?.view === 'practise' && leads && practises && <PractisePage key={route.code} route={route} />}
       {at?.view === 'counts' && leads && <CountsView route={route} />}
     </section>
   );

@@ -76,7 +76,7 @@ export const PURPOSES: Record<string, Purpose> = {
   '/resolve': {
     name: 'Resolve',
     sentences: [
-      'Here is what was sent and does not stand as it should: refused, without an answer, or changed since on either side.',
+      'Here is what was sent and does not stand as it should, and what was right before it is sent and is so no longer.',
       'Trouble is grouped by its cause, what waits longest and is dearest first.',
       'Each record, and each party, says field by field what changed since both sides agreed, and what becomes of it.',
     ],

@@ -43,7 +43,7 @@ export function concerns(told: Told, key: QueryKey): boolean {
     case 'PULLS':
       return what === 'connect' && (kind === 'pulls' || kind === 'all' || kind === 'setup');
     case 'SETTINGS':
-      return ['connect', 'routes', 'road', 'people', 'trail'].includes(String(what)) && !isDear(kind);
+      return ['connect', 'routes', 'road', 'people', 'trail', 'held'].includes(String(what)) && !isDear(kind);
   }
 }
 

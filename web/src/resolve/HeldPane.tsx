@@ -13,6 +13,7 @@ import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { day, money } from '../ui/format';
+import { AskNow } from './AskNow';
 import { LetAllStand } from './LetAllStand';
 import type { HeldCause } from './queries';
 import { SendAll } from './SendAll';
@@ -100,6 +101,9 @@ export function HeldPane({ cause, place, onPlace }: Props) {
       )}
       <div className="flex flex-wrap items-center gap-2 px-4 py-2">
         {data && <SendAgain document={data.document} since={data.sides.since} />}
+        {me.mayChange && cause.cause === 'unconfirmed' && record.batch > 0 && !route.toFiles && (
+          <AskNow batch={record.batch} />
+        )}
         {me.mayChange && goesAgain(cause) && !route.toFiles && <SendAll cause={cause} />}
         {me.mayChange && cause.cause.startsWith('changed-') && cause.records.length > 1 && (
           <LetAllStand cause={cause} />

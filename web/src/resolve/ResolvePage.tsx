@@ -6,30 +6,29 @@ import { useLast } from '../batch/useLast';
 import { Failure } from '../ui/Failure';
 import { Causes } from './Causes';
 import { HeldPane } from './HeldPane';
+import { listedOf, placesOf, type Listed } from './listed';
 import { partiesQuery } from './parties';
 import { PartyPane } from './PartyPane';
 import { heldQuery } from './queries';
 import { RunsFailed } from './RunsFailed';
+import { WarningPane } from './WarningPane';
+import { warningsQuery } from './warnings';
 
-/** Where trouble lies: what was sent and does not stand as it should, by cause, and what can be done about each. */
+/** Where trouble lies, by cause, and what can be done about each. */
 export function ResolvePage() {
   const { route } = useCurrent();
   const view = useView();
   const query = useQuery(heldQuery(route.code));
   const held = useLast(query.data, route.code);
-  const asked = useLast(useQuery(partiesQuery(route.code)).data, route.code) ?? [];
-  const causes = held?.causes ?? [];
-  const party =
-    asked.find((each) => each.cause === view.get('cause')) ?? (causes.length === 0 ? asked[0] : undefined);
-  const cause = party ? undefined : (causes.find((each) => each.cause === view.get('cause')) ?? causes[0]);
-  const at = (party ?? cause)?.cause ?? '';
-  const listed = party ? party.parties.length : (cause?.records.length ?? 1);
-  const place = Math.min(Number(view.get('place')) || 0, Math.max(0, listed - 1));
-  const onPlace = (to: number) => view.set({ place: to === 0 ? null : String(to) });
+  const parties = useLast(useQuery(partiesQuery(route.code)).data, route.code) ?? [];
+  const warnings = useLast(useQuery(warningsQuery(route.code)).data, route.code) ?? [];
+  const causes = listedOf(held?.causes ?? [], parties, warnings, route);
+  const cause = causes.find((each) => each.cause === view.get('cause')) ?? causes[0];
+  const places = cause ? placesOf(cause) : 1;
+  const place = Math.min(Number(view.get('place')) || 0, Math.max(0, places - 1));
   const open = (to: string) => view.set({ cause: to, place: null });
   const step = (by: number) => {
-    const all = [...causes, ...asked];
-    const to = all[all.findIndex((each) => each.cause === at) + by];
+    const to = causes[causes.findIndex((each) => each.cause === cause?.cause) + by];
     if (to) {
       open(to.cause);
     }
@@ -40,7 +39,7 @@ export function ResolvePage() {
     return query.error ? <Failure error={query.error} /> : <p className="soft">Looking…</p>;
   }
   const failed = held.failedRuns && <RunsFailed runs={held.failedRuns} route={route.code} />;
-  if (!cause && !party) {
+  if (!cause) {
     return (
       <>
         {failed}
@@ -49,8 +48,8 @@ export function ResolvePage() {
             {held.failedRuns ? 'Both sides agreed when they were last fetched' : 'Both sides agree'}
           </h1>
           <p className="soft max-w-[640px]">
-            Nothing that was sent is refused, unanswered, or was changed since. What keeps records from being
-            sent at all is on Release.
+            Nothing that was sent is refused, unanswered, or was changed since, and nothing that was right
+            before it is sent has ceased to be. What was never mapped is asked on Release.
           </p>
         </section>
       </>
@@ -60,10 +59,31 @@ export function ResolvePage() {
     <>
       {failed}
       <div className="grid min-h-0 flex-1 grid-cols-[330px_minmax(0,1fr)] gap-3.5 max-[900px]:grid-cols-[minmax(0,1fr)] max-[900px]:overflow-auto">
-        <Causes held={held} parties={asked} at={at} sides={route} onOpen={open} />
-        {cause && <HeldPane key={cause.cause} cause={cause} place={place} onPlace={onPlace} />}
-        {party && <PartyPane key={party.cause} cause={party} place={place} onPlace={onPlace} />}
+        <Causes causes={causes} sums={held.sums} at={cause.cause} onOpen={open} />
+        <Pane
+          key={cause.cause}
+          cause={cause}
+          place={place}
+          onPlace={(to) => view.set({ place: to === 0 ? null : String(to) })}
+        />
       </div>
     </>
   );
+}
+
+interface PaneProps {
+  cause: Listed;
+  place: number;
+  onPlace: (place: number) => void;
+}
+
+function Pane({ cause: { about }, place, onPlace }: PaneProps) {
+  switch (about.kind) {
+    case 'records':
+      return <HeldPane cause={about.cause} place={place} onPlace={onPlace} />;
+    case 'parties':
+      return <PartyPane cause={about.cause} place={place} onPlace={onPlace} />;
+    case 'warning':
+      return <WarningPane warning={about.cause} />;
+  }
 }

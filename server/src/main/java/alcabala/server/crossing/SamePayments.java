@@ -40,6 +40,23 @@ public class SamePayments {
         this.trail = trail;
     }
 
+    /// From now on both go where they go.
+    @Transactional
+    public void areTwo(RouteRow route, long ours, long theirs, String who) {
+        records.record(route.id(), ours);
+        records.record(route.id(), theirs);
+        jdbc.sql("insert into payment_apart (ours, theirs) values (:ours, :theirs) on conflict do nothing")
+                .param("ours", ours)
+                .param("theirs", theirs)
+                .update();
+        trail.write(
+                route.id(),
+                ours,
+                who,
+                "payments-apart",
+                Map.of("number", records.get(theirs).number(), "side", route.ledger()));
+    }
+
     /// @param ours entered in the source, and on the ledger not yet
     /// @param theirs entered on the ledger, and in the source not yet
     /// @throws NotPossibleException when either has crossed by now, or is on its way

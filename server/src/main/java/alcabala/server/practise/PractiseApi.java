@@ -50,7 +50,7 @@ class PractiseApi {
             boolean givenUp) {}
 
     /// @param fault null for any one
-    record Wanted(@NotBlank @Size(max = 100) String route, Fault fault) {}
+    record PractiseWanted(@NotBlank @Size(max = 100) String route, Fault fault) {}
 
     PractiseApi(Practising practising, PracticeStore store, Routes routes) {
         this.practising = practising;
@@ -64,7 +64,7 @@ class PractiseApi {
     }
 
     @PostMapping
-    PractiseJson begin(@Valid @RequestBody Wanted wanted, Principal who) {
+    PractiseJson begin(@Valid @RequestBody PractiseWanted wanted, Principal who) {
         RouteRow route = routes.getLeading(wanted.route());
         if (route.fromFiles() || !route.ledgerAnswers()) {
             throw NotPossibleException.invalid(

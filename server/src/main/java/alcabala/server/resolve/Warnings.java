@@ -2,6 +2,7 @@ package alcabala.server.resolve;
 
 import alcabala.accounting.readiness.Check;
 import alcabala.server.connection.SetAsides;
+import alcabala.server.crossing.EnteredTwice;
 import alcabala.server.platform.KeptFindings;
 import alcabala.server.platform.Sentence;
 import alcabala.server.readiness.LastJudged;
@@ -37,7 +38,7 @@ public class Warnings {
 
     private final LastJudged judged;
     private final SetAsides setAsides;
-    private final PaymentsTwice payments;
+    private final EnteredTwice twice;
     private final JdbcClient jdbc;
 
     /// @param cause that of a finding; `check:` with the check's name; `payment-twice:` with the two ids;
@@ -59,17 +60,17 @@ public class Warnings {
             Map<String, Long> sums,
             Instant since) {}
 
-    Warnings(LastJudged judged, SetAsides setAsides, PaymentsTwice payments, JdbcClient jdbc) {
+    Warnings(LastJudged judged, SetAsides setAsides, EnteredTwice twice, JdbcClient jdbc) {
         this.judged = judged;
         this.setAsides = setAsides;
-        this.payments = payments;
+        this.twice = twice;
         this.jdbc = jdbc;
     }
 
     public List<Warning> of(RouteRow route) {
         List<Warning> all = new ArrayList<>(found(route));
         judged.failing(route, Check::comesUp).stream().map(Warnings::checked).forEach(all::add);
-        all.addAll(payments.of(route));
+        all.addAll(PaymentsTwice.of(twice, route));
         all.addAll(setAside(route));
         return all;
     }

@@ -5,6 +5,7 @@ import alcabala.server.platform.Sentence;
 import alcabala.server.platform.SumJson;
 import alcabala.server.record.Fix;
 import alcabala.server.resolve.Warnings.Warning;
+import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -57,8 +58,10 @@ class WarningsApi {
         this.clock = clock;
     }
 
-    /// Two payments, one entered on either side, that are one.
-    record SamePayment(@NotBlank @Size(max = 100) String route, long ours, long theirs) {}
+    /// Two payments, one entered on either side.
+    ///
+    /// @param one whether they are one
+    record PaymentsAreOne(@NotBlank @Size(max = 100) String route, long ours, long theirs, boolean one) {}
 
     @GetMapping
     List<WarningJson> warnings(@RequestParam String route) {
@@ -67,8 +70,13 @@ class WarningsApi {
 
     @PostMapping("/same-payment")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void areOne(@Valid @RequestBody SamePayment same, Principal who) {
-        payments.areOne(routes.getLeading(same.route()), same.ours(), same.theirs(), who.getName());
+    void areOne(@Valid @RequestBody PaymentsAreOne said, Principal who) {
+        RouteRow route = routes.getLeading(said.route());
+        if (said.one()) {
+            payments.areOne(route, said.ours(), said.theirs(), who.getName());
+        } else {
+            payments.areTwo(route, said.ours(), said.theirs(), who.getName());
+        }
     }
 
     private WarningJson json(Warning warning) {

@@ -3,11 +3,13 @@ package alcabala.server.send;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Trigger;
+import alcabala.server.crossing.EnteredTwice;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Stored;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -36,6 +38,7 @@ class Candidates {
                 where l.record_id = d.id and r.id = d.route_id)))""";
     private final JdbcClient jdbc;
     private final SettingStore settings;
+    private final EnteredTwice twice;
 
     /// A document that may go, as it stands now.
     ///
@@ -61,9 +64,10 @@ class Candidates {
         }
     }
 
-    Candidates(JdbcClient jdbc, SettingStore settings) {
+    Candidates(JdbcClient jdbc, SettingStore settings, EnteredTwice twice) {
         this.jdbc = jdbc;
         this.settings = settings;
+        this.twice = twice;
     }
 
     List<Candidate> of(RouteRow route, Choice choice) {
@@ -100,7 +104,8 @@ class Candidates {
                     "batch-too-large",
                     "A batch takes at most " + LARGEST + " documents; choose a shorter span of days.");
         }
-        return found;
+        Set<Long> doubtful = twice.ids(route);
+        return found.stream().filter(each -> !doubtful.contains(each.id())).toList();
     }
 
     /// Kinds that go only when somebody names the document.

@@ -230,8 +230,8 @@ class PractiseTest {
                 .asString()
                 .split(":")[1]
                 .split("-");
-        Map<String, Object> same =
-                Map.of("route", "yard", "ours", Long.parseLong(both[0]), "theirs", Long.parseLong(both[1]));
+        Map<String, Object> same = Map.of(
+                "route", "yard", "ours", Long.parseLong(both[0]), "theirs", Long.parseLong(both[1]), "one", true);
         assertThat(ferro.post("/api/resolve/warnings/same-payment", same).status())
                 .isEqualTo(204);
         assertThat(ferro.post("/api/resolve/warnings/same-payment", same)

@@ -13,5 +13,9 @@ create table practice (
     named_at timestamptz, righted_at timestamptz, given_up_at timestamptz
 );
 create index practice_open on practice (route_id) where righted_at is null and given_up_at is null;
+-- Payments that look as if one was entered on both sides, and are two, as somebody said.
+create table payment_apart (
+    ours bigint not null references record, theirs bigint not null references record, primary key (ours, theirs)
+);
 -- By which a source's feed is told from one that began again from nothing; empty where it tells none.
 alter table source add column feed_begun text not null default '';

@@ -1,0 +1,93 @@
+import { moneys, plural } from '../ui/format';
+import { wordsOf as partyWords, type PartyCause } from './parties';
+import type { HeldCause } from './queries';
+import { titleOf, type Warning } from './warnings';
+import { wordsOf, type Sides } from './words';
+
+/** A cause, whatever it is about. */
+export interface Listed {
+  cause: string;
+  title: string;
+  says: string;
+  glyph: string;
+  state: string;
+  count: number;
+  days: number;
+  money: number;
+  about:
+    | { kind: 'records'; cause: HeldCause }
+    | { kind: 'parties'; cause: PartyCause }
+    | { kind: 'warning'; cause: Warning };
+}
+
+/** All causes, the oldest and dearest first. */
+export function listedOf(
+  held: HeldCause[],
+  parties: PartyCause[],
+  warnings: Warning[],
+  sides: Sides,
+): Listed[] {
+  return [
+    ...held.map((each) => ofRecords(each, sides)),
+    ...parties.map((each) => ofParties(each, sides)),
+    ...warnings.map((each) => ofWarning(each, sides)),
+  ].sort((one, other) => weightOf(other) - weightOf(one));
+}
+
+/** How many there are to go through, one after the other. */
+export const placesOf = ({ about }: Listed): number =>
+  about.kind === 'records'
+    ? about.cause.records.length
+    : about.kind === 'parties'
+      ? about.cause.parties.length
+      : 1;
+
+const weightOf = ({ days, money }: Listed) => days * Math.max(1, money);
+
+function ofRecords(cause: HeldCause, sides: Sides): Listed {
+  const words = wordsOf(cause, sides);
+  return {
+    cause: cause.cause,
+    title: words.title,
+    says: `${plural(cause.count, 'record')}, ${moneys(cause.sums)}, ${plural(cause.days, 'day')}`,
+    glyph: words.state,
+    state: words.state.toLowerCase(),
+    count: cause.count,
+    days: cause.days,
+    money: moneyOf(cause),
+    about: { kind: 'records', cause },
+  };
+}
+
+function ofParties(cause: PartyCause, sides: Sides): Listed {
+  const words = partyWords(cause, sides);
+  return {
+    cause: cause.cause,
+    title: words.title,
+    says: `${plural(cause.count, 'party')}, ${plural(cause.days, 'day')}`,
+    glyph: 'Diverged',
+    state: words.state,
+    count: cause.count,
+    days: cause.days,
+    money: 0,
+    about: { kind: 'parties', cause },
+  };
+}
+
+function ofWarning(cause: Warning, sides: Sides): Listed {
+  const sums = cause.sums.length > 0 ? `, ${moneys(cause.sums)}` : '';
+  return {
+    cause: cause.cause,
+    title: titleOf(cause, sides),
+    says: `${cause.count > 0 ? `${plural(cause.count, 'record')}${sums}, ` : ''}${plural(cause.days, 'day')}`,
+    glyph: 'Blocked',
+    state: 'before it is sent',
+    count: cause.count,
+    days: cause.days,
+    money: moneyOf(cause),
+    about: { kind: 'warning', cause },
+  };
+}
+
+const moneyOf = ({ sums }: { sums: { amount: string }[] }) =>
+  sums.reduce((sum, each) => sum + Math.abs(Number(each.amount)), 0);
