@@ -83,6 +83,11 @@ class EndpointsTest {
             GET /api/resolve                                       administrator bookkeeper reviewer
             GET /api/resolve/parties                               administrator bookkeeper reviewer
             POST /api/resolve/parties                              administrator bookkeeper
+            GET /api/resolve/warnings                              administrator bookkeeper reviewer
+            POST /api/resolve/warnings/same-payment                administrator bookkeeper
+            GET /api/practise                                      administrator
+            POST /api/practise                                     administrator
+            DELETE /api/practise/{id}                              administrator
             GET /api/readiness                                     administrator bookkeeper reviewer
             GET /api/readiness/{id}/report.pdf                     administrator bookkeeper reviewer
             GET /api/find                                          administrator bookkeeper reviewer
