@@ -10,38 +10,51 @@ interface Props {
   onOpen: (cause: string) => void;
 }
 
-/** What holds things up, the oldest and dearest first. */
+/** What holds things up: of what was sent, then of what is still to be. */
 export function Causes({ causes, sums, at, onOpen }: Props) {
   const most = {
     days: Math.max(...causes.map((each) => each.days)),
     money: Math.max(...causes.map((each) => each.money), 1),
   };
-  const all = causes.reduce((sum, each) => sum + each.count, 0);
+  const sent = causes.filter((each) => each.about.kind !== 'warning');
+  const before = causes.filter((each) => each.about.kind === 'warning');
+  const listed = (all: Listed[]) =>
+    all.map((each) => <Cause key={each.cause} cause={each} at={at} most={most} onOpen={onOpen} />);
   return (
     <section
       aria-label="Causes"
       className="sheet flex min-h-0 flex-col overflow-hidden rounded-b-none border-b-0"
     >
       <div className="border-base-300 flex items-baseline gap-2 border-b px-3.5 py-2">
-        <h1 className="title text-[17px]">
-          {plural(causes.length, 'cause')} {causes.length === 1 ? 'holds' : 'hold'} {all}
-        </h1>
-        {sums.length > 0 && (
-          <span className="ml-auto" title="Of what was sent and does not stand as it should">
-            {moneys(sums)}
-          </span>
-        )}
+        <h1 className="title text-[17px]">{holding(sent)}</h1>
+        <span className="ml-auto">{moneys(sums)}</span>
       </div>
       <p className="soft border-base-300 border-b px-3.5 py-1 text-[12px]">
-        Oldest and dearest first: days wide, money high
+        {sent.length > 0
+          ? 'Oldest and dearest first: days wide, money high'
+          : 'Nothing that was sent is refused, unanswered or changed since'}
       </p>
-      <ul className="min-h-0 flex-1 overflow-auto">
-        {causes.map((each) => (
-          <Cause key={each.cause} cause={each} at={at} most={most} onOpen={onOpen} />
-        ))}
-      </ul>
+      <div className="min-h-0 flex-1 overflow-auto">
+        <ul>{listed(sent)}</ul>
+        {before.length > 0 && (
+          <>
+            <h2 className="title border-base-300 bg-base-200 border-b px-3.5 py-1.5 text-[15px]">
+              Before it is sent: {plural(before.length, 'cause')}
+            </h2>
+            <ul>{listed(before)}</ul>
+          </>
+        )}
+      </div>
     </section>
   );
+}
+
+function holding(sent: Listed[]): string {
+  if (sent.length === 0) {
+    return 'Both sides agree';
+  }
+  const all = sent.reduce((sum, each) => sum + each.count, 0);
+  return `${plural(sent.length, 'cause')} ${sent.length === 1 ? 'holds' : 'hold'} ${all}`;
 }
 
 interface CauseProps {

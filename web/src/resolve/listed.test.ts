@@ -30,16 +30,16 @@ const held = (cause: string, amount: string, days: number): HeldCause => ({
 });
 
 describe('causes of all kinds', () => {
-  it('come oldest and dearest first, whatever they are about', () => {
+  it('come oldest and dearest first, those of what was sent before the others', () => {
     const causes = listedOf(
       [held('changed-there', '50.00', 1), held('unconfirmed', '30.00', 10)],
       [],
       [warning('check:PERIOD')],
       YARD,
     );
-    expect(causes.map((each) => each.cause)).toEqual(['unconfirmed', 'check:PERIOD', 'changed-there']);
-    expect(causes[1]?.says).toBe('2 records, €100.00, 1 day');
-    expect(causes.map(placesOf)).toEqual([0, 1, 0]);
+    expect(causes.map((each) => each.cause)).toEqual(['unconfirmed', 'changed-there', 'check:PERIOD']);
+    expect(causes[2]?.says).toBe('2 records, €100.00, 1 day');
+    expect(causes.map(placesOf)).toEqual([0, 0, 1]);
   });
 
   it('say no count where none waits', () => {

@@ -20,19 +20,21 @@ export interface Listed {
     | { kind: 'warning'; cause: Warning };
 }
 
-/** All causes, the oldest and dearest first. */
+/** All causes: of what was sent, then of what is still to be; each the oldest and dearest first. */
 export function listedOf(
   held: HeldCause[],
   parties: PartyCause[],
   warnings: Warning[],
   sides: Sides,
 ): Listed[] {
-  return [
+  const sent = [
     ...held.map((each) => ofRecords(each, sides)),
     ...parties.map((each) => ofParties(each, sides)),
-    ...warnings.map((each) => ofWarning(each, sides)),
-  ].sort((one, other) => weightOf(other) - weightOf(one));
+  ];
+  return [...dearest(sent), ...dearest(warnings.map((each) => ofWarning(each, sides)))];
 }
+
+const dearest = (causes: Listed[]) => causes.sort((one, other) => weightOf(other) - weightOf(one));
 
 /** How many there are to go through, one after the other. */
 export const placesOf = ({ about }: Listed): number =>
@@ -81,7 +83,7 @@ function ofWarning(cause: Warning, sides: Sides): Listed {
     title: titleOf(cause, sides),
     says: `${cause.count > 0 ? `${plural(cause.count, 'record')}${sums}, ` : ''}${plural(cause.days, 'day')}`,
     glyph: 'Blocked',
-    state: 'before it is sent',
+    state: 'waits',
     count: cause.count,
     days: cause.days,
     money: moneyOf(cause),
