@@ -1,0 +1,67 @@
+package alcabala.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.Keys;
+
+/// Somebody learns the job: a thing goes wrong, its cause is found, and it is put right, from the keyboard alone.
+class PractiseJourneyTest {
+    private static final Duration DOWN_FOR_A_WHILE = Duration.ofMinutes(2);
+
+    @Test
+    void whatGoesWrongIsFoundAndPutRight() {
+        try (Demo demo = Demo.start();
+                Browser browser = new Browser()) {
+            browser.signIn(demo.address(), "admin");
+            aLostAnswerIsFoundAgain(browser, demo);
+            theSameChangesComeAgain(browser, demo);
+        }
+    }
+
+    private static void aLostAnswerIsFoundAgain(Browser browser, Demo demo) {
+        practise(browser, demo, "An answer lost");
+        browser.open(demo.address() + "/release?route=yard&state=Ready");
+        browser.find("tr[data-document]");
+        browser.keys("j", Keys.ENTER);
+        browser.press("Send to Inkwell");
+        browser.keys("g", "5");
+        browser.awaitText("Sent, the answer was lost", "Ask Inkwell now");
+        browser.keys("1");
+        browser.awaitText("Inkwell is asked what became of batch 1");
+        browser.awaitText("Both sides agree", DOWN_FOR_A_WHILE);
+        browser.open(demo.desks() + "/inkwell/books/saltmere");
+        assertThat(browser.all(".reference").stream()
+                        .filter(each -> each.getText().startsWith("hullwork:")))
+                .as("it stands there once")
+                .hasSize(1);
+        wasRight(browser, demo, "An answer lost");
+    }
+
+    private static void theSameChangesComeAgain(Browser browser, Demo demo) {
+        practise(browser, demo, "A list of changes that begins again");
+        browser.fetchBothSides();
+        browser.keys("g", "5");
+        browser.awaitText("Hullwork began again");
+        while (!browser.text().contains("it began again from nothing")) {
+            browser.keys("j");
+        }
+        browser.keys("1");
+        browser.until(d -> browser.text().contains("Hullwork began again") ? null : true);
+        wasRight(browser, demo, "A list of changes that begins again");
+    }
+
+    private static void practise(Browser browser, Demo demo, String what) {
+        browser.open(demo.address() + "/connect?view=practise&route=yard");
+        browser.awaitText("Something goes wrong, and you find out what");
+        browser.press(what);
+        browser.awaitText("not named yet");
+    }
+
+    private static void wasRight(Browser browser, Demo demo, String what) {
+        browser.open(demo.address() + "/connect?view=practise&route=yard");
+        browser.until(
+                d -> browser.textOf("table[aria-label='What was practised']").contains(what) ? true : null);
+    }
+}
