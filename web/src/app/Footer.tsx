@@ -71,6 +71,7 @@ const HINTS: [path: string, keys: [string, string][]][] = [
       ['[ ]', 'next of it'],
       ['1–4', 'answer'],
       ['r a l', 'restore, accept, leave'],
+      ['x', 'leave alone'],
     ],
   ],
   [

@@ -11,6 +11,7 @@ import { Key } from '../ui/Key';
 import { factSaid } from '../ui/facts';
 import { amount, sum } from '../ui/format';
 import { Changes } from './Changes';
+import { LeftAlone } from './LeftAlone';
 import { SendAgain } from './SendAgain';
 import { Settle } from './Settle';
 import { JournalSlip } from './slips';
@@ -51,7 +52,7 @@ export function BothSidesPage() {
             <Glyph state={document.state} /> <b>{document.state}</b>
             {document.payment && <span className="soft">{document.payment}</span>}
           </span>
-          <SendAgain document={document} since={sides.since} />
+          {!detail.data.leftAlone && <SendAgain document={document} since={sides.since} />}
         </div>
         {document.sentence && (
           <p
@@ -60,7 +61,10 @@ export function BothSidesPage() {
             <Sentence parts={detail.data.parts} />
           </p>
         )}
-        {document.state === 'Diverged' && <Settle document={document} since={sides.since} />}
+        {detail.data.leftAlone && <LeftAlone document={document} said={detail.data.leftAlone} />}
+        {document.state === 'Diverged' && !detail.data.leftAlone && (
+          <Settle document={document} since={sides.since} />
+        )}
         <Changes changes={sides.changes} source={route.source} ledger={route.ledger} />
         {isBanking && (
           <p className="px-4 py-2 text-[13px]">

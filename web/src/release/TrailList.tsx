@@ -57,6 +57,8 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'mail-failed': (d) => `Not mailed to ${listed(d.to)}: ${text(d.reason)}`,
   'taken-over': (d) => `Paired with ${text(d.number)}, which ${text(d.ledger)} had already`,
   'same-payment': (d) => `Is the same as ${text(d.number)} of ${text(d.side)}, which goes on in its place`,
+  'left-alone': () => 'Left alone: neither sent nor asked about any more',
+  'looked-after-again': () => 'Looked after again',
   'payments-apart': (d) => `Is another payment than ${text(d.number)} of ${text(d.side)}`,
   'taken-apart': (d) => `Taken apart from what ${text(d.ledger)} has`,
   settled: (d) => `${text(d.amount)} of it settled by ${text(d.by)}`,

@@ -14,6 +14,7 @@ import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { day, money } from '../ui/format';
 import { AskNow } from './AskNow';
+import { LeaveAlone } from './LeaveAlone';
 import { LetAllStand } from './LetAllStand';
 import type { HeldCause } from './queries';
 import { SendAll } from './SendAll';
@@ -108,6 +109,7 @@ export function HeldPane({ cause, place, onPlace }: Props) {
         {me.mayChange && cause.cause.startsWith('changed-') && cause.records.length > 1 && (
           <LetAllStand cause={cause} />
         )}
+        {me.mayChange && data && cause.cause !== 'unconfirmed' && <LeaveAlone document={data.document} />}
         <Link className="act" to={`/documents/${record.id}?route=${route.code}`}>
           Both sides in full
         </Link>

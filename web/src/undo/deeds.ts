@@ -8,6 +8,8 @@ export type Undoing =
   | { what: 'rows'; rows: Schemas['TakeAway'] }
   /** Many rows that were changed together, by the number of that change. */
   | { what: 'bulk'; id: number }
+  /** A record that was left alone. */
+  | { what: 'alone'; id: number; number: string }
   | { what: 'party'; party: Schemas['HideParty'] }
   | { what: 'setting'; setting: Schemas['DecideSettings'] }
   | {

@@ -32,6 +32,9 @@ async function takeBack(undoing: Undoing): Promise<string> {
     case 'party':
       await answer(client.PUT('/api/map/parties/hidden', { body: undoing.party }));
       return `${undoing.party.code} is ${undoing.party.hidden ? 'out of sight' : 'back in sight'} again`;
+    case 'alone':
+      await answer(client.DELETE('/api/documents/{id}/left-alone', { params: { path: { id: undoing.id } } }));
+      return `${undoing.number} is looked after again`;
     case 'hidden':
       await answer(
         client.PUT('/api/connect/ledgers/{id}/reference/{kind}/hidden', {

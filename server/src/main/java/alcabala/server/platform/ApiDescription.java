@@ -50,6 +50,7 @@ class ApiDescription {
             "LogEntry.batch",
             "HeldJson.failedRuns",
             "WarningJson.fix",
+            "Detail.leftAlone",
             "PracticeJson.namedAfter",
             "PracticeJson.rightedAfter",
             "PractiseWanted.fault",

@@ -82,10 +82,13 @@ public class Records {
         }
     }
 
+    /// What nobody is asked about any more; a condition on `record d`.
+    public static final String LEFT_ALONE = "exists (select 1 from left_alone x where x.record_id = d.id)";
+
     /// What was sent and does not stand as it should; a condition on `record d`.
     public static final String HELD = """
             (d.state in ('Refused', 'Unconfirmed', 'Diverged')
-                or d.state in ('Ready', 'Blocked', 'Waiting') and d.outcome = 'unreached')""";
+                or d.state in ('Ready', 'Blocked', 'Waiting') and d.outcome = 'unreached') and not\s""" + LEFT_ALONE;
 
     /// @param gross minor units by currency
     public record Sum(String state, int count, Map<String, Long> gross) {}

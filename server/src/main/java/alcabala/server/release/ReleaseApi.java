@@ -3,6 +3,7 @@ package alcabala.server.release;
 import alcabala.accounting.record.RecordKind;
 import alcabala.server.access.Sight;
 import alcabala.server.access.SignedIn;
+import alcabala.server.crossing.LeftAlone;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
@@ -50,6 +51,7 @@ class ReleaseApi {
     private static final int MOST_CAUSES = 500;
     private final Records documents;
     private final Allocations allocations;
+    private final LeftAlone alone;
     private final Routes routes;
     private final WhyView whyView;
     private final BothSidesView bothSidesView;
@@ -106,11 +108,15 @@ class ReleaseApi {
 
     /// @param parts of what is said of it
     /// @param settledBy of a document: what settles it, oldest first
+    /// @param leftAlone who said that nobody is asked about it any more; null where nobody did
     record Detail(
             DocumentRow document,
             List<Sentence.Part> parts,
             BothSidesView.BothSides sides,
-            List<SettledBy> settledBy) {}
+            List<SettledBy> settledBy,
+            LeftAloneJson leftAlone) {}
+
+    record LeftAloneJson(String who, Instant at) {}
 
     /// @param amount with what was deducted; negative where it came back
     record SettledBy(long id, String number, String kind, String state, String amount) {}
@@ -125,6 +131,7 @@ class ReleaseApi {
     ReleaseApi(
             Records documents,
             Allocations allocations,
+            LeftAlone alone,
             Routes routes,
             WhyView whyView,
             BothSidesView bothSidesView,
@@ -134,6 +141,7 @@ class ReleaseApi {
             Clock clock) {
         this.documents = documents;
         this.allocations = allocations;
+        this.alone = alone;
         this.routes = routes;
         this.whyView = whyView;
         this.bothSidesView = bothSidesView;
@@ -244,7 +252,10 @@ class ReleaseApi {
                 json(row, routes.get(row.routeId()), sight),
                 row.said().parts(),
                 sight.isLimited() ? WhatBecame.of(sides) : sides,
-                sight.isLimited() ? List.of() : settledBy(id));
+                sight.isLimited() ? List.of() : settledBy(id),
+                alone.find(id)
+                        .map(said -> new LeftAloneJson(said.who(), said.at()))
+                        .orElse(null));
     }
 
     @GetMapping("/documents/{id}/why")

@@ -5,6 +5,7 @@ import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Trigger;
 import alcabala.server.crossing.EnteredTwice;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.record.Records;
 import alcabala.server.record.Stored;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
@@ -32,10 +33,11 @@ class Candidates {
             + ")))";
     /// What can go: what is not there yet, and what stands on the ledger that the route leads to and differs from the
     /// source.
-    static final String CAN_GO = "(d.state in ('Ready', 'Refused') or (d.state = 'Diverged' and " + GOES_AGAIN + """
+    static final String CAN_GO =
+            "(d.state in ('Ready', 'Refused') or (d.state = 'Diverged' and " + GOES_AGAIN + """
              and exists (
                 select 1 from link l join route r on r.ledger_id = l.ledger_id
-                where l.record_id = d.id and r.id = d.route_id)))""";
+                where l.record_id = d.id and r.id = d.route_id))) and not\s""" + Records.LEFT_ALONE;
     private final JdbcClient jdbc;
     private final SettingStore settings;
     private final EnteredTwice twice;

@@ -5,6 +5,7 @@ import alcabala.accounting.setting.RouteSettings;
 import alcabala.server.crossing.Links;
 import alcabala.server.crossing.Outcomes;
 import alcabala.server.platform.NotPossibleException;
+import alcabala.server.record.Records;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import alcabala.server.trail.Trail;
@@ -38,8 +39,8 @@ public class Settlement {
     public int letStand(RouteRow route, String who) {
         RouteSettings decided = settings.of(route.id());
         List<Long> won = jdbc.sql("""
-                select id from record where route_id = :route and state = 'Diverged' and ledger_differs and not voided
-                    and kind = any(:kinds) order by id""")
+                select id from record d where route_id = :route and state = 'Diverged' and ledger_differs and not voided
+                    and kind = any(:kinds) and not\s""" + Records.LEFT_ALONE + " order by id")
                 .param("route", route.id())
                 .param("kinds", RecordKind.words(kind -> decided.winner(kind).equals("ledger")))
                 .query(Long.class)

@@ -123,6 +123,8 @@ class EndpointsTest {
             POST /api/connect/ledgers/files                        administrator
             POST /api/connect/ledgers/{id}/lists                   administrator
             POST /api/documents/{id}/settlement                    administrator bookkeeper
+            PUT /api/documents/{id}/left-alone                     administrator bookkeeper
+            DELETE /api/documents/{id}/left-alone                  administrator bookkeeper
             GET /api/batches                                       administrator bookkeeper reviewer
             GET /api/batches/{id}                                  administrator bookkeeper reviewer
             GET /api/batches/{id}/report                           administrator bookkeeper reviewer

@@ -88,6 +88,7 @@ class ResolveTest {
         refusedAndPutRight(ids.get(2));
         whatWasNotReachedWaitsHereToo();
         settled(ids.getFirst());
+        leftAloneAndLookedAfterAgain(ids.get(1));
     }
 
     /// One is made thirty days older than it is.
@@ -142,6 +143,36 @@ class ResolveTest {
         assertThat(settled.status()).as(settled.body()).isEqualTo(200);
         assertThat(causes()).containsExactly("changed-here");
         assertThat(onTheRoad()).isOne();
+    }
+
+    private static void leftAloneAndLookedAfterAgain(long id) {
+        String alone = "/api/documents/" + id + "/left-alone";
+        assertThat(ferro.delete(alone).json().get("code").asString()).isEqualTo("looked-after");
+        assertThat(ferro.put(alone, Map.of()).status()).isEqualTo(204);
+        assertThat(causes()).isEmpty();
+        assertThat(onTheRoad()).isZero();
+        assertThat(ferro.put(alone, Map.of()).json().get("code").asString())
+                .as("once")
+                .isEqualTo("nothing-to-leave");
+        editedOnHullwork(id);
+        assertThat(causes()).as("whatever changes").isEmpty();
+        assertThat(Yard.trySend(ferro, Map.of("route", "yard", "ids", List.of(id)))
+                        .status())
+                .as("nothing of it goes")
+                .isBetween(400, 499);
+        assertThat(ferro.get("/api/documents/" + id)
+                        .json()
+                        .get("leftAlone")
+                        .get("who")
+                        .asString())
+                .isEqualTo("M. Ferro");
+        assertThat(ferro.delete(alone).status()).isEqualTo(204);
+        assertThat(causes()).containsExactly("changed-here");
+        yard.awaitFinished(yard.send(List.of(id)));
+        assertThat(causes()).isEmpty();
+        assertThat(ferro.put(alone, Map.of()).json().get("code").asString())
+                .as("in order")
+                .isEqualTo("nothing-to-leave");
     }
 
     private static JsonNode sides(long id) {

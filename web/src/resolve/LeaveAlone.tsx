@@ -1,0 +1,55 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { answer, client, type Schemas } from '../api/client';
+import { useRefresh } from '../api/useRefresh';
+import { useCurrent } from '../app/current';
+import { DoOrLeave } from '../ui/DoOrLeave';
+import { Failure } from '../ui/Failure';
+import { Key } from '../ui/Key';
+import { useDone } from '../undo/useTakeBack';
+
+/** Says of a record that nobody is to be asked about it any more; what that does is said first. */
+export function LeaveAlone({ document }: { document: Schemas['DocumentRow'] }) {
+  const { route } = useCurrent();
+  const refresh = useRefresh();
+  const done = useDone();
+  const [asked, setAsked] = useState(false);
+  const leave = useMutation({
+    mutationFn: () =>
+      answer(client.PUT('/api/documents/{id}/left-alone', { params: { path: { id: document.id } } })),
+    onSuccess: () => {
+      setAsked(false);
+      done(`${document.number} is left alone`, { what: 'alone', id: document.id, number: document.number });
+    },
+    onSettled: refresh,
+  });
+  useHotkeys('x', () => setAsked(true), { enabled: !asked });
+  if (!asked) {
+    return (
+      <button type="button" className="act" onClick={() => setAsked(true)}>
+        Leave it alone <Key>x</Key>
+      </button>
+    );
+  }
+  return (
+    <form
+      className="border-accent flex flex-wrap items-center gap-3 border-l-[3px] px-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        leave.mutate();
+      }}
+    >
+      <span>
+        {route.source} and {route.ledger} keep what they have: nothing of {document.number} is sent or asked
+        about any more, until somebody looks after it again on its own page.
+      </span>
+      <DoOrLeave
+        says={`Leave ${document.number} alone`}
+        disabled={leave.isPending}
+        onLeave={() => setAsked(false)}
+      />
+      {leave.error && <Failure error={leave.error} />}
+    </form>
+  );
+}
