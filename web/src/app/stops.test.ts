@@ -14,6 +14,7 @@ const QUIET: Schemas['Road'] = {
   refused: 0,
   openBatches: 0,
   held: 0,
+  odd: 0,
   runFailed: false,
 };
 const BANKED: Schemas['BankingsWaitingJson'] = {
@@ -42,6 +43,9 @@ describe('the road', () => {
   it('counts what was sent and does not stand as it should', () => {
     expect(stop('Resolve', { held: 3 })?.count).toBe(3);
     expect(stop('Resolve', { held: 3 })?.waits).toBe('held');
+    expect(stop('Resolve', { odd: 0 })?.wrong).toBeUndefined();
+    expect(stop('Resolve', { odd: 2 })?.wrong?.says).toBe('2 to look at');
+    expect(stop('Resolve', { odd: 2, runFailed: true })?.wrong?.says).toBe('run failed');
     expect(stop('Resolve', { held: 3 }, false)?.later).toBeDefined();
     expect(stop('Resolve', { runFailed: true })?.wrong?.says).toBe('run failed');
   });

@@ -53,9 +53,18 @@ function resolve(road: Schemas['Road'] | undefined, hasRoute: boolean): Stop {
     name: 'Resolve',
     count: road?.held,
     waits: !road ? '' : road.held > 0 ? 'held' : 'nothing held',
-    wrong: road?.runFailed ? { says: 'run failed', stands: false, path: '/resolve' } : undefined,
+    wrong: wrongThere(road),
   };
   return hasRoute ? stop : opensWithARoute(stop);
+}
+
+function wrongThere(road: Schemas['Road'] | undefined): Wrong | undefined {
+  if (road?.runFailed) {
+    return { says: 'run failed', stands: false, path: '/resolve' };
+  }
+  return road && road.odd > 0
+    ? { says: `${road.odd} to look at`, stands: false, path: '/resolve' }
+    : undefined;
 }
 
 const opensWithARoute = ({ path, name }: Stop): Stop => ({

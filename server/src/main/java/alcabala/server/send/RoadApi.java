@@ -6,6 +6,7 @@ import alcabala.connectors.spi.Side;
 import alcabala.server.access.Sight;
 import alcabala.server.access.SignedIn;
 import alcabala.server.connection.Kinds;
+import alcabala.server.crossing.EnteredTwice;
 import alcabala.server.platform.SumJson;
 import alcabala.server.record.RecordFilter;
 import alcabala.server.record.Records;
@@ -36,6 +37,7 @@ class RoadApi {
     private final Kinds kinds;
     private final Records documents;
     private final SettingStore settings;
+    private final EnteredTwice twice;
     private final Clock clock;
 
     /// @param ledger empty for documents whose site has no route
@@ -53,6 +55,7 @@ class RoadApi {
     /// @param lost ledgers that no longer let us in
     /// @param unmapped causes that a row of the crosswalk settles
     /// @param held what was sent and does not stand as it should
+    /// @param odd what came and could not be used, and payments that look like one entered on both sides
     /// @param runFailed whether the last run that ended failed
     /// @param readySums what is ready, by currency
     /// @param purchases whether the route carries them beside sales; so payments
@@ -68,6 +71,7 @@ class RoadApi {
             int refused,
             int openBatches,
             int held,
+            int odd,
             boolean runFailed,
             boolean purchases,
             boolean payments,
@@ -87,9 +91,18 @@ class RoadApi {
             int refused,
             int openBatches,
             int held,
+            int odd,
             boolean runFailed) {}
 
-    RoadApi(JdbcClient jdbc, Routes routes, Kinds kinds, Records documents, SettingStore settings, Clock clock) {
+    RoadApi(
+            JdbcClient jdbc,
+            Routes routes,
+            Kinds kinds,
+            Records documents,
+            SettingStore settings,
+            EnteredTwice twice,
+            Clock clock) {
+        this.twice = twice;
         this.kinds = kinds;
         this.documents = documents;
         this.settings = settings;
@@ -137,6 +150,7 @@ class RoadApi {
                 sums.getOrDefault("Refused", none).count(),
                 0,
                 0,
+                0,
                 false,
                 false,
                 false,
@@ -160,9 +174,13 @@ class RoadApi {
                     (select count(*) from batch where route_id = :route and finished_at is null) as open_batches,
                     (select count(*) from record d where d.route_id = :route and""" + " " + Records.HELD + """
                     ) + (select count(*) from party_question where route_id = :route) as held,
+                    (select count(*) from set_aside where settled_at is null
+                        and (source_id = :source or ledger_id = :ledger)) as odd,
                     coalesce((select state = 'failed' from run where route_id = :route and state <> 'running'
                         order by id desc limit 1), false) as run_failed""")
                 .param("route", found.id())
+                .param("source", found.sourceId())
+                .param("ledger", found.ledgerId())
                 .param("byConsent", kinds.codes(Side.LEDGER, ShowsConsent.class))
                 .param("now", Timestamp.from(clock.instant()))
                 .query(Counts.class)
@@ -189,6 +207,7 @@ class RoadApi {
                 counts.refused(),
                 counts.openBatches(),
                 counts.held(),
+                counts.odd() + twice.of(found).size(),
                 counts.runFailed(),
                 carried.contains(RecordType.PURCHASES),
                 carried.contains(RecordType.SETTLEMENTS),
