@@ -1,13 +1,12 @@
-import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { useCurrent } from '../app/current';
-import { RowEditor } from '../map/RowEditor';
 import { Sentence } from '../release/Sentence';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { moment, moneys, plural } from '../ui/format';
 import { PutAway } from './PutAway';
+import { Rows } from './Rows';
 import { SamePayment } from './SamePayment';
 import { Waiting } from './Waiting';
 import { linkOf, paymentsOf, remedyOf, setAsideOf, titleOf, type Warning } from './warnings';
@@ -56,7 +55,7 @@ export function WarningPane({ warning }: { warning: Warning }) {
         )}
       </dl>
       <div className="px-4 pb-3">
-        {me.mayChange && warning.fix && <Mapped warning={warning} />}
+        {me.mayChange && <Rows fixes={warning.fixes} />}
         {me.mayChange && payments && <SamePayment {...payments} />}
         {setAside !== undefined && <PutAway id={setAside} />}
       </div>
@@ -84,24 +83,3 @@ export function WarningPane({ warning }: { warning: Warning }) {
 }
 
 const isFinding = ({ cause }: Warning) => !/^(check|set-aside|payment-twice):/.test(cause);
-
-/** The row of the crosswalk that puts it right, open to be chosen in. */
-function Mapped({ warning }: { warning: Warning }) {
-  const [open, setOpen] = useState(false);
-  useHotkeys('m', () => setOpen(true));
-  if (!warning.fix || !open) {
-    return (
-      <button type="button" className="act" onClick={() => setOpen(true)}>
-        Map it <Key>m</Key>
-      </button>
-    );
-  }
-  return (
-    <RowEditor
-      kind={warning.fix.kind}
-      code={warning.fix.code}
-      onDone={() => setOpen(false)}
-      action="Map it once"
-    />
-  );
-}

@@ -11,7 +11,7 @@ const warning = (cause: string, more: Partial<Warning> = {}): Warning => ({
   parts: [],
   otherwise: '',
   remedy: '',
-  fix: undefined,
+  fixes: [],
   link: '',
   count: 2,
   sums: [{ currency: 'EUR', amount: '100.00' }],

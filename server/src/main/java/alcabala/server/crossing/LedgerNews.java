@@ -127,7 +127,8 @@ public class LedgerNews {
                 news = true;
             }
             first = false;
-            news |= feed.records().stream().anyMatch(LedgerNews::isStranger);
+            // What was there before anything was heard is no news.
+            news |= cursor > 0 && feed.records().stream().anyMatch(LedgerNews::isStranger);
             int[] counts = transaction.execute(status -> apply(route, cursor, feed, who));
             payments += counts[0];
             edits += counts[1];

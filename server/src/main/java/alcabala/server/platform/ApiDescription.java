@@ -49,7 +49,6 @@ class ApiDescription {
             "KnownLayout.id",
             "LogEntry.batch",
             "HeldJson.failedRuns",
-            "WarningJson.fix",
             "Detail.leftAlone",
             "PracticeJson.namedAfter",
             "PracticeJson.rightedAfter",

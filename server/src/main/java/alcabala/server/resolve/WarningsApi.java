@@ -29,12 +29,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/resolve/warnings")
 class WarningsApi {
     private final Warnings warnings;
+    private final RowsBehind rows;
     private final SamePayments payments;
     private final Routes routes;
     private final Clock clock;
 
     /// @param cause that of a finding; `check:` or `set-aside:` with which one
-    /// @param fix the row of the crosswalk that puts it right; null where none does
+    /// @param fixes rows of the crosswalk that put it right, the first 20
     /// @param link a place in Alcabala where it is put right; empty where there is none
     /// @param count how many records wait for it
     /// @param days since when, begun ones counted
@@ -44,15 +45,16 @@ class WarningsApi {
             List<Sentence.Part> parts,
             String otherwise,
             String remedy,
-            Fix fix,
+            List<Fix> fixes,
             String link,
             int count,
             List<SumJson> sums,
             int days,
             Instant since) {}
 
-    WarningsApi(Warnings warnings, SamePayments payments, Routes routes, Clock clock) {
+    WarningsApi(Warnings warnings, RowsBehind rows, SamePayments payments, Routes routes, Clock clock) {
         this.warnings = warnings;
+        this.rows = rows;
         this.payments = payments;
         this.routes = routes;
         this.clock = clock;
@@ -65,7 +67,8 @@ class WarningsApi {
 
     @GetMapping
     List<WarningJson> warnings(@RequestParam String route) {
-        return warnings.of(routes.get(route)).stream().map(this::json).toList();
+        RouteRow found = routes.get(route);
+        return warnings.of(found).stream().map(each -> json(found, each)).toList();
     }
 
     @PostMapping("/same-payment")
@@ -79,14 +82,14 @@ class WarningsApi {
         }
     }
 
-    private WarningJson json(Warning warning) {
+    private WarningJson json(RouteRow route, Warning warning) {
         return new WarningJson(
                 warning.cause(),
                 warning.says().text(),
                 warning.says().parts(),
                 warning.otherwise(),
                 warning.remedy(),
-                Fix.of(warning.cause()).orElse(null),
+                rows.of(route, warning.cause()),
                 warning.link(),
                 warning.count(),
                 SumJson.of(warning.sums()),

@@ -137,8 +137,8 @@ class PractiseTest {
             }
             case TAX_RATE_CHANGED -> {
                 JsonNode tax = warnings("tax-rate-differs").getFirst();
-                assertThat(tax.get("fix").get("kind").asString()).isEqualTo("TAX");
-                String rate = tax.get("fix").get("code").asString().equals("V13") ? "13.5" : "23";
+                assertThat(tax.get("fixes").get(0).get("kind").asString()).isEqualTo("TAX");
+                String rate = tax.get("fixes").get(0).get("code").asString().equals("V13") ? "13.5" : "23";
                 String code = rate.equals("23") ? "S23" : "R13";
                 world.standIns().desk(BOOKS + "/tax-codes/" + code, "rate=" + rate + "&active=true");
                 fetch();
@@ -146,7 +146,7 @@ class PractiseTest {
             case CUSTOMER_ENTERED_TWICE -> {
                 String code = subjects().getFirst();
                 JsonNode doubtful = warnings("party-doubtful:" + code).getFirst();
-                assertThat(doubtful.get("fix").get("code").asString()).isEqualTo(code);
+                assertThat(doubtful.get("fixes").get(0).get("code").asString()).isEqualTo(code);
                 yard.map("PARTY", code, "IC-1002", "");
             }
             case FEED_BEGUN_AGAIN, RECORDS_UNUSABLE ->
