@@ -6,7 +6,7 @@ public enum Fault {
     SLOW("answers after three seconds"),
     UNAVAILABLE("answers 503 and does nothing"),
     ANSWER_LOST("does the work, then the answer is lost"),
-    ANSWER_LOST_THEN_DOWN("takes one document, then the answer is lost and it is down for ten seconds"),
+    ANSWER_LOST_THEN_DOWN("takes one document, then the answer is lost and it is down for half a minute"),
     REQUEST_LIMIT("takes ten requests in ten seconds"),
     SERVER_ERROR("answers 500 and does nothing"),
     HTML_PAGE("answers with a web page and does nothing"),

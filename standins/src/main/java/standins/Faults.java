@@ -12,7 +12,7 @@ import org.springframework.stereotype.Component;
 /// The switch for faults of each system, kept in the database so that it outlives the process.
 @Component
 public class Faults {
-    private static final Duration DOWN = Duration.ofSeconds(10);
+    private static final Duration DOWN = Duration.ofSeconds(30);
     private final JdbcClient jdbc;
     private final Clock clock;
     private final Map<String, Instant> downUntil = new ConcurrentHashMap<>();

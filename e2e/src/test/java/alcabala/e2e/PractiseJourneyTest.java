@@ -26,6 +26,7 @@ class PractiseJourneyTest {
         browser.find("tr[data-document]");
         browser.keys("j", Keys.ENTER);
         browser.press("Send to Inkwell");
+        browser.awaitText("Batch 1");
         browser.keys("g", "5");
         browser.awaitText("Sent, the answer was lost", "Ask Inkwell now");
         browser.keys("1");
