@@ -6,6 +6,7 @@ import java.security.SecureRandom;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -27,6 +28,7 @@ class Victims {
     private record Sent(
             long id,
             String number,
+            String day,
             String sourceRef,
             String ledgerRef,
             String party,
@@ -43,34 +45,14 @@ class Victims {
     Victim choose(Fault fault, RouteRow route) {
         Victim chosen = switch (fault) {
             case PARTY_RENAMED_TWICE -> party(route);
-            case ACCOUNT_SWITCHED_OFF -> {
-                Sent ready = ready(route);
-                yield byNumber(ready, Map.of("account", first(ready.landsIn())));
-            }
-            case TAX_RATE_CHANGED -> {
-                Sent ready = ready(route);
-                yield byNumber(ready, Map.of("taxCode", first(ready.taxCodes())));
-            }
-            case PERIOD_LOCKED -> {
-                Sent ready = ready(route);
-                yield byNumber(ready, Map.of("day", day(ready)));
-            }
-            case NUMBER_TAKEN -> {
-                Sent ready = ready(route);
-                yield byNumber(ready, Map.of("number", ready.number()));
-            }
-            case ANSWER_LOST -> {
-                ready(route);
-                yield Victim.route(Map.of());
-            }
-            case PAYMENT_RECORDED_TWICE -> {
-                Sent posted = posted(route);
-                yield new Victim(Set.of(posted.number()), both(posted));
-            }
-            case LINE_EDITED, DOCUMENT_DELETED, CHANGED_UNDER_US -> {
-                Sent posted = posted(route);
-                yield new Victim(Set.of(String.valueOf(posted.id())), both(posted));
-            }
+            case ACCOUNT_SWITCHED_OFF -> waiting(route, "account", each -> first(each.landsIn()));
+            case TAX_RATE_CHANGED -> waiting(route, "taxCode", each -> first(each.taxCodes()));
+            case PERIOD_LOCKED -> waiting(route, "day", Sent::day);
+            case NUMBER_TAKEN -> waiting(route, "number", Sent::number);
+            case ANSWER_LOST ->
+                Victim.route(waiting(route, "number", Sent::number).about());
+            case PAYMENT_RECORDED_TWICE -> standing(route, Sent::number);
+            case LINE_EDITED, DOCUMENT_DELETED, CHANGED_UNDER_US -> standing(route, each -> String.valueOf(each.id()));
             case CUSTOMER_ENTERED_TWICE -> customer(route);
             case CONSENT_REVOKED, CLOCK_AN_HOUR_OFF, FEED_BEGUN_AGAIN, SOURCE_ANSWERS_RUBBISH, RECORDS_UNUSABLE ->
                 Victim.route(Map.of());
@@ -80,35 +62,37 @@ class Victims {
         return new Victim(chosen.subjects(), about);
     }
 
-    private static Victim byNumber(Sent record, Map<String, String> about) {
-        return new Victim(Set.of(record.number(), String.valueOf(record.id())), about);
+    /// One that is ready to go.
+    ///
+    /// @param what of it the stand-ins are told, under this name
+    private Victim waiting(RouteRow route, String name, Function<Sent, String> what) {
+        Sent record = find(
+                route,
+                "d.state = 'Ready' and d.approved and d.lands_in <> '' and d.tax_codes <> ''",
+                "There is nothing ready to go that it could befall.");
+        return new Victim(Set.of(record.number(), String.valueOf(record.id())), Map.of(name, what.apply(record)));
     }
 
-    private static Map<String, String> both(Sent posted) {
-        return Map.of("document", posted.sourceRef(), "ledgerDocument", posted.ledgerRef());
+    /// One that both sides have.
+    ///
+    /// @param subject by which Resolve will know it
+    private Victim standing(RouteRow route, Function<Sent, String> subject) {
+        Sent posted = find(
+                route,
+                "d.state = 'Posted' and d.paid = 0 and d.issue_date > coalesce(l.locked_through, '2000-01-01')",
+                "Nothing that it could befall was posted yet: send some invoices first.");
+        return new Victim(
+                Set.of(subject.apply(posted)),
+                Map.of("document", posted.sourceRef(), "ledgerDocument", posted.ledgerRef()));
     }
 
     private static String first(String several) {
         return several.split("[ ,]")[0];
     }
 
-    private Sent ready(RouteRow route) {
-        return find(
-                route,
-                "d.state = 'Ready' and d.approved and d.lands_in <> '' and d.tax_codes <> ''",
-                "There is nothing ready to go that it could befall.");
-    }
-
-    private Sent posted(RouteRow route) {
-        return find(
-                route,
-                "d.state = 'Posted' and d.paid = 0 and d.issue_date > coalesce(l.locked_through, '2000-01-01')",
-                "Nothing that it could befall was posted yet: send some invoices first.");
-    }
-
     private Sent find(RouteRow route, String which, String otherwise) {
         return jdbc.sql("""
-                select d.id, d.number, d.source_ref, d.ledger_ref, d.party_code as party, d.lands_in, d.tax_codes
+                select d.id, d.number, d.issue_date::text as day, d.source_ref, d.ledger_ref, d.party_code as party, d.lands_in, d.tax_codes
                 from record d join ledger l on l.id = :ledger
                 where d.route_id = :route and d.kind = 'invoice' and d.origin = 'source' and not d.voided and\s""" + which + " order by random() limit 1")
                 .param("route", route.id())
@@ -116,13 +100,6 @@ class Victims {
                 .query(Sent.class)
                 .optional()
                 .orElseThrow(() -> NotPossibleException.conflict("nothing-to-befall", otherwise));
-    }
-
-    private String day(Sent record) {
-        return jdbc.sql("select issue_date::text from record where id = :id")
-                .param("id", record.id())
-                .query(String.class)
-                .single();
     }
 
     private Victim party(RouteRow route) {
