@@ -57,7 +57,7 @@ export function WarningPane({ warning }: { warning: Warning }) {
       <div className="px-4 pb-3">
         {me.mayChange && <Rows fixes={warning.fixes} />}
         {me.mayChange && payments && <SamePayment {...payments} />}
-        {setAside !== undefined && <PutAway id={setAside} />}
+        {setAside !== undefined && <PutAway type={setAside} />}
       </div>
       <div className="flex flex-wrap items-center gap-2 px-4 pb-3">
         {link !== '' && (

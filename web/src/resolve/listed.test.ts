@@ -53,8 +53,8 @@ describe('a warning', () => {
     ['check:PERIOD', 'A period that is locked in Inkwell'],
     ['tax-rate-differs:V13', 'The sides have other rates for V13'],
     ['party-doubtful:C-9001', 'C-9001 may be somebody Inkwell has'],
-    ['set-aside:feed:7', 'Hullwork began again'],
-    ['set-aside:document:8', 'A record that cannot be used'],
+    ['set-aside:feed', 'Hullwork began again'],
+    ['set-aside:document', 'Cannot be used as it came: document'],
     ['something-new:X', 'something new'],
   ])('%s is called %s', (cause, title) => {
     expect(titleOf(warning(cause), YARD)).toBe(title);
@@ -69,10 +69,10 @@ describe('a warning', () => {
     expect(linkOf(warning('account-unusable:4010'), 'yard')).toBe('');
   });
 
-  it('knows the two payments and the record that it is about', () => {
+  it('knows the two payments and the kind of record that it is about', () => {
     expect(paymentsOf(warning('payment-twice:12-15'))).toEqual({ ours: 12, theirs: 15 });
     expect(paymentsOf(warning('check:PERIOD'))).toBeUndefined();
-    expect(setAsideOf(warning('set-aside:document:8'))).toBe(8);
+    expect(setAsideOf(warning('set-aside:document'))).toBe('document');
     expect(setAsideOf(warning('payment-twice:12-15'))).toBeUndefined();
   });
 });

@@ -22,7 +22,7 @@ export function titleOf({ cause }: Warning, { source, ledger }: Sides): string {
     return CHECKS[which]?.(ledger) ?? which;
   }
   if (kind === 'set-aside') {
-    return which === 'feed' ? `${source} began again` : 'A record that cannot be used';
+    return which === 'feed' ? `${source} began again` : `Cannot be used as it came: ${which}`;
   }
   return FOUND[kind]?.(codeOf(cause), ledger) ?? kind.replaceAll('-', ' ');
 }
@@ -74,8 +74,5 @@ export function paymentsOf({ cause }: Warning): { ours: number; theirs: number }
   return ours && theirs ? { ours: Number(ours), theirs: Number(theirs) } : undefined;
 }
 
-/** The record of `set-aside:document:7`. */
-export const setAsideOf = ({ cause }: Warning): number | undefined => {
-  const [, id] = /^set-aside:[^:]*:(\d+)$/.exec(cause) ?? [];
-  return id ? Number(id) : undefined;
-};
+/** What kind of records `set-aside:document` is about. */
+export const setAsideOf = ({ cause }: Warning): string | undefined => /^set-aside:(.*)$/.exec(cause)?.[1];

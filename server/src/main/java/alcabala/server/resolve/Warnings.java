@@ -2,6 +2,7 @@ package alcabala.server.resolve;
 
 import alcabala.accounting.readiness.Check;
 import alcabala.server.connection.SetAsides;
+import alcabala.server.connection.SetAsides.SetAside;
 import alcabala.server.crossing.EnteredTwice;
 import alcabala.server.platform.KeptFindings;
 import alcabala.server.platform.Sentence;
@@ -12,9 +13,12 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -42,7 +46,7 @@ public class Warnings {
     private final JdbcClient jdbc;
 
     /// @param cause that of a finding; `check:` with the check's name; `payment-twice:` with the two ids;
-    /// `set-aside:` with what kind of record it is and which
+    /// `set-aside:` with what kind of record it is
     /// @param says what was found, in parts
     /// @param otherwise what happens if it is left; empty where that goes without saying
     /// @param remedy what to do; empty where a finding says enough by its cause
@@ -140,18 +144,30 @@ public class Warnings {
                 one.since().isBefore(other.since()) ? one.since() : other.since());
     }
 
+    /// One for each kind of record: an app on a bad day may send hundreds.
     private List<Warning> setAside(RouteRow route) {
-        return setAsides.openOf(route.sourceId(), route.ledgerId()).stream()
-                .map(each -> new Warning(
-                        "set-aside:" + each.type() + ":" + each.id(),
-                        Sentence.plain(each.name() + " from " + each.system() + ": " + each.reason()),
-                        "",
-                        "",
-                        "",
-                        List.of(each.name()),
-                        1,
-                        Map.of(),
-                        each.firstAt()))
+        Map<String, List<SetAside>> byType = setAsides.openOf(route.sourceId(), route.ledgerId()).stream()
+                .collect(Collectors.groupingBy(SetAside::type, TreeMap::new, Collectors.toList()));
+        return byType.entrySet().stream()
+                .map(each -> setAside(each.getKey(), each.getValue()))
                 .toList();
+    }
+
+    private static Warning setAside(String type, List<SetAside> records) {
+        SetAside latest = records.getFirst();
+        String others = records.size() == 1 ? "" : " So are " + (records.size() - 1) + " more.";
+        return new Warning(
+                "set-aside:" + type,
+                Sentence.plain(latest.name() + " from " + latest.system() + ": " + latest.reason() + "." + others),
+                "",
+                "",
+                "",
+                records.stream().map(SetAside::name).toList(),
+                records.size(),
+                Map.of(),
+                records.stream()
+                        .map(SetAside::firstAt)
+                        .min(Comparator.naturalOrder())
+                        .orElseThrow());
     }
 }

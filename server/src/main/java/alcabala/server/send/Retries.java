@@ -15,6 +15,7 @@ import alcabala.server.crossing.Posting;
 import alcabala.server.crossing.Postings;
 import alcabala.server.crossing.SendTask;
 import alcabala.server.jobs.Jobs;
+import alcabala.server.record.Records;
 import alcabala.server.record.Stored;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -113,7 +114,7 @@ class Retries {
                     and ((p.outcome = 'unconfirmed' and p.rests) or (p.outcome = 'unreached'
                         and ((d.outcome = 'unreached' and d.state = 'Ready')
                             or (p.read_version is not null and d.outcome = 'posted' and (d.state = 'Diverged' or p.undoes is not null)))))
-                order by p.id""")
+                    and not\s""" + Records.LEFT_ALONE + " order by p.id")
                 .param("batch", batch)
                 .query(Failed.class)
                 .list();

@@ -150,8 +150,8 @@ class PractiseTest {
                 yard.map("PARTY", code, "IC-1002", "");
             }
             case FEED_BEGUN_AGAIN, RECORDS_UNUSABLE ->
-                warnings("set-aside").forEach(each -> {
-                    String id = each.get("cause").asString().split(":")[2];
+                ferro.get("/api/set-aside").json().forEach(each -> {
+                    String id = each.get("id").asString();
                     assertThat(ferro.delete("/api/set-aside/" + id).status()).isBetween(200, 204);
                 });
             case SOURCE_ANSWERS_RUBBISH -> fetch();
