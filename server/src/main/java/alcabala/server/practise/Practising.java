@@ -21,6 +21,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -38,6 +39,7 @@ import tools.jackson.databind.json.JsonMapper;
 class Practising {
     private static final Logger LOG = LoggerFactory.getLogger(Practising.class);
     private static final int MOST_AT_ONCE = 5;
+    private static final int MOST_CHOSEN = 20;
     private static final long EVERY_MILLIS = 1000;
     private final Victims victims;
     private final PracticeStore store;
@@ -90,11 +92,10 @@ class Practising {
             throw NotPossibleException.conflict(
                     "enough-at-once", "Put something right first, or give it up: " + MOST_AT_ONCE + " are open.");
         }
-        Victim victim = victims.choose(fault, route);
-        if (open.stream().anyMatch(each -> each.fault() == fault)
-                || isNamed(fault, victim.subjects(), causes.of(route))) {
-            throw NotPossibleException.conflict("so-already", "That has gone wrong already, and is not put right yet.");
+        if (open.stream().anyMatch(each -> each.fault() == fault)) {
+            throw soAlready();
         }
+        Victim victim = choose(fault, route);
         long practice = store.begin(route, fault, victim.subjects(), who);
         Answer<String> answer =
                 standins.post("/{fault}", json.writeValueAsString(victim.about()), null, done -> "", fault.name());
@@ -105,6 +106,20 @@ class Practising {
             throw NotPossibleException.conflict("did-not-happen", "The stand-ins did not let it happen. " + said);
         }
         trail.write(route.id(), null, who, "practice-begun", Map.of("practice", practice));
+    }
+
+    /// One that Resolve does not name for the same already.
+    private Victim choose(Fault fault, RouteRow route) {
+        Set<Named> now = causes.of(route);
+        return Stream.generate(() -> victims.choose(fault, route))
+                .limit(MOST_CHOSEN)
+                .filter(each -> !isNamed(fault, each.subjects(), now))
+                .findFirst()
+                .orElseThrow(Practising::soAlready);
+    }
+
+    private static NotPossibleException soAlready() {
+        return NotPossibleException.conflict("so-already", "That has gone wrong already, and is not put right yet.");
     }
 
     @Scheduled(fixedDelay = EVERY_MILLIS)
