@@ -7,11 +7,13 @@ interface Props {
   /** Of what was sent. */
   sums: Sum[];
   at: string;
+  /** Whether runs fail, so that nothing new is known. */
+  failing: boolean;
   onOpen: (cause: string) => void;
 }
 
 /** What holds things up: of what was sent, then of what is still to be. */
-export function Causes({ causes, sums, at, onOpen }: Props) {
+export function Causes({ causes, sums, at, failing, onOpen }: Props) {
   const most = {
     days: Math.max(...causes.map((each) => each.days)),
     money: Math.max(...causes.map((each) => each.money), 1),
@@ -26,7 +28,7 @@ export function Causes({ causes, sums, at, onOpen }: Props) {
       className="sheet flex min-h-0 flex-col overflow-hidden rounded-b-none border-b-0"
     >
       <div className="border-base-300 flex items-baseline gap-2 border-b px-3.5 py-2">
-        <h1 className="title text-[17px]">{holding(sent)}</h1>
+        <h1 className="title text-[17px]">{holding(sent, failing)}</h1>
         <span className="ml-auto">{moneys(sums)}</span>
       </div>
       <p className="soft border-base-300 border-b px-3.5 py-1 text-[12px]">
@@ -49,9 +51,9 @@ export function Causes({ causes, sums, at, onOpen }: Props) {
   );
 }
 
-function holding(sent: Listed[]): string {
+function holding(sent: Listed[], failing: boolean): string {
   if (sent.length === 0) {
-    return 'Both sides agree';
+    return failing ? 'Both sides agreed' : 'Both sides agree';
   }
   const all = sent.reduce((sum, each) => sum + each.count, 0);
   return `${plural(sent.length, 'cause')} ${sent.length === 1 ? 'holds' : 'hold'} ${all}`;

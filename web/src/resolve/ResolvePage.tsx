@@ -59,7 +59,7 @@ export function ResolvePage() {
     <>
       {failed}
       <div className="grid min-h-0 flex-1 grid-cols-[330px_minmax(0,1fr)] gap-3.5 max-[900px]:grid-cols-[minmax(0,1fr)] max-[900px]:overflow-auto">
-        <Causes causes={causes} sums={held.sums} at={cause.cause} onOpen={open} />
+        <Causes causes={causes} sums={held.sums} at={cause.cause} failing={!!held.failedRuns} onOpen={open} />
         <Pane
           key={cause.cause}
           cause={cause}

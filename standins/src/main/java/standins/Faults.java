@@ -25,6 +25,7 @@ public class Faults {
 
     /// @param times how many requests it is for; 0 means until it is switched off
     public void set(String system, Fault fault, int times) {
+        downUntil.remove(system);
         jdbc.sql("""
                 insert into fault (system, kind, remaining) values (:system, :kind, :remaining)
                 on conflict (system) do update set kind = excluded.kind, remaining = excluded.remaining""")
@@ -78,7 +79,6 @@ public class Faults {
         if (clock.instant().isBefore(until)) {
             return Fault.UNAVAILABLE;
         }
-        downUntil.remove(system);
         set(system, Fault.NONE, 0);
         return Fault.NONE;
     }

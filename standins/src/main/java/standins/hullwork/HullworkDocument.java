@@ -40,36 +40,6 @@ public record HullworkDocument(
         fields = fields == null ? List.of() : List.copyOf(fields);
     }
 
-    /// The same to another customer, approved, and neither sent nor paid yet.
-    public HullworkDocument again(String otherId, String otherNumber, String otherCustomer) {
-        return new HullworkDocument(
-                otherId,
-                otherNumber,
-                type,
-                "APPROVED",
-                date,
-                due,
-                currency,
-                pricesIncludeVat,
-                otherCustomer,
-                site,
-                workOrder,
-                workDone,
-                finishedOn,
-                null,
-                null,
-                corrects,
-                discount,
-                lines,
-                net,
-                vat,
-                gross,
-                rate,
-                rateTo,
-                terms,
-                fields);
-    }
-
     /// In the currency of the yard itself, or without a rate.
     public HullworkDocument(
             String id,

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 import standins.Fault;
 import standins.Faults;
@@ -89,7 +90,7 @@ class Deeds {
     private void rename(About about) {
         Books.Party party = masters.findParty(about.get("party")).orElseThrow(() -> Refusal.notFound("party"));
         yard.rename(about.get("customer"));
-        masters.change(party.id(), java.util.Map.of("name", party.name() + " Group"));
+        masters.change(party.id(), Map.of("name", party.name() + " Group"));
     }
 
     private void switchOff(String code) {

@@ -1,6 +1,7 @@
 package standins.practice;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -10,6 +11,7 @@ import standins.hullwork.HullworkCustomers;
 import standins.hullwork.HullworkDocument;
 import standins.hullwork.HullworkDocuments;
 import standins.hullwork.HullworkRecords;
+import tools.jackson.databind.node.ObjectNode;
 
 /// What the yard office does.
 @Component
@@ -38,7 +40,7 @@ class YardDeeds {
         HullworkDocument document = documents.get(id);
         List<BigDecimal> quantities =
                 document.lines().stream().map(HullworkDocument.Line::quantity).toList();
-        List<BigDecimal> more = new java.util.ArrayList<>(quantities);
+        List<BigDecimal> more = new ArrayList<>(quantities);
         more.set(0, more.getFirst().add(BigDecimal.ONE));
         documents.edit(
                 id,
@@ -57,8 +59,15 @@ class YardDeeds {
         twin.put("email", "");
         twin.put("phone", "");
         twin.remove("contacts");
-        HullworkDocument like = records.findDocument(document).orElseThrow(() -> Refusal.notFound("document"));
+        ObjectNode again =
+                records.find("document", document, ObjectNode.class).orElseThrow(() -> Refusal.notFound("document"));
+        again.put("id", "d-" + next)
+                .put("number", "HW-" + next)
+                .put("customer", code)
+                .put("status", "APPROVED")
+                .putNull("sentOn")
+                .putNull("paidOn");
         records.put("customer", code, twin);
-        records.put("document", "d-" + next, like.again("d-" + next, "HW-" + next, code));
+        records.put("document", "d-" + next, again);
     }
 }

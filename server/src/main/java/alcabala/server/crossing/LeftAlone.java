@@ -55,12 +55,15 @@ public class LeftAlone {
                     "nothing-to-leave",
                     record.number() + " is in order by now, or what became of it is not known yet; look at it again.");
         }
-        jdbc.sql("insert into left_alone (record_id, who, at) values (:id, :who, :now)")
+        int rows = jdbc.sql("""
+                insert into left_alone (record_id, who, at) values (:id, :who, :now) on conflict do nothing""")
                 .param("id", record.id())
                 .param("who", who)
                 .param("now", Timestamp.from(clock.instant()))
                 .update();
-        said(record, who, "left-alone");
+        if (rows > 0) {
+            said(record, who, "left-alone");
+        }
     }
 
     /// @throws NotPossibleException when it is not left alone

@@ -16,6 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class SamePayments {
     private final JdbcClient jdbc;
+    private final EnteredTwice twice;
     private final Records records;
     private final SourceFacts facts;
     private final Links links;
@@ -25,6 +26,7 @@ public class SamePayments {
 
     SamePayments(
             JdbcClient jdbc,
+            EnteredTwice twice,
             Records records,
             SourceFacts facts,
             Links links,
@@ -32,6 +34,7 @@ public class SamePayments {
             TakenOver takenOver,
             Trail trail) {
         this.jdbc = jdbc;
+        this.twice = twice;
         this.records = records;
         this.facts = facts;
         this.links = links;
@@ -43,8 +46,7 @@ public class SamePayments {
     /// From now on both go where they go.
     @Transactional
     public void areTwo(RouteRow route, long ours, long theirs, String who) {
-        records.record(route.id(), ours);
-        records.record(route.id(), theirs);
+        requireAsked(route, ours, theirs);
         jdbc.sql("insert into payment_apart (ours, theirs) values (:ours, :theirs) on conflict do nothing")
                 .param("ours", ours)
                 .param("theirs", theirs)
@@ -59,23 +61,11 @@ public class SamePayments {
 
     /// @param ours entered in the source, and on the ledger not yet
     /// @param theirs entered on the ledger, and in the source not yet
-    /// @throws NotPossibleException when either has crossed by now, or is on its way
+    /// @throws NotPossibleException when it is not asked of the two, or not any more
     @Transactional
     public void areOne(RouteRow route, long ours, long theirs, String who) {
+        requireAsked(route, ours, theirs);
         Records.Row entered = records.get(theirs);
-        boolean free = jdbc.sql("""
-                select true from record where id = :id and route_id = :route and origin = 'ledger' and not voided
-                    and (outcome is null or outcome in ('refused', 'unreached')) for update""")
-                .param("id", theirs)
-                .param("route", route.id())
-                .query(Boolean.class)
-                .optional()
-                .orElse(false);
-        if (!free) {
-            throw NotPossibleException.conflict(
-                    "crossed-by-now",
-                    entered.number() + " has gone to " + route.source() + " by now, or is on its way.");
-        }
         LedgerRecord there = links.findSeen(theirs).orElseThrow();
         links.release(theirs);
         outcomes.takenApart(theirs);
@@ -87,5 +77,21 @@ public class SamePayments {
                 "same-payment",
                 Map.of("number", records.get(ours).number(), "side", route.source()));
         takenOver.link(route, ours, there, who);
+    }
+
+    /// Neither of them begins to go, and nobody else answers, until this has ended.
+    private void requireAsked(RouteRow route, long ours, long theirs) {
+        jdbc.sql("select id from record where id in (:ours, :theirs) order by id for update")
+                .param("ours", ours)
+                .param("theirs", theirs)
+                .query(Long.class)
+                .list();
+        boolean asked = twice.of(route).stream()
+                .anyMatch(pair -> pair.ours().id() == ours && pair.theirs().id() == theirs);
+        if (!asked) {
+            throw NotPossibleException.conflict(
+                    "not-asked",
+                    "The two are not asked about any more: one has crossed by now, or somebody has answered.");
+        }
     }
 }

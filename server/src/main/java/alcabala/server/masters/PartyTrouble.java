@@ -6,9 +6,9 @@ import alcabala.accounting.sync.Both;
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
 import alcabala.server.masters.PartyQuestions.Asked;
+import alcabala.server.platform.Waited;
 import alcabala.server.route.RouteRow;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -122,10 +122,7 @@ class PartyTrouble {
                 first.verdict() instanceof Verdict.Conflict,
                 sides(first.verdict()).toList(),
                 of.size(),
-                (int) Math.max(
-                                0,
-                                Duration.between(first.since(), clock.instant()).toDays())
-                        + 1,
+                Waited.days(first.since(), clock.instant()),
                 listed.stream()
                         .filter(asked -> pairs.containsKey(asked.code()))
                         .map(asked -> held(route, rules, pairs.get(asked.code()), asked, byParty.get(asked.code())))

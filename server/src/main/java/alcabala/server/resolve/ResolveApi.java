@@ -2,11 +2,11 @@ package alcabala.server.resolve;
 
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.SumJson;
+import alcabala.server.platform.Waited;
 import alcabala.server.resolve.HeldRecords.Held;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
@@ -97,7 +97,7 @@ class ResolveApi {
     private int days(List<Held> of) {
         Instant first =
                 of.stream().map(Held::since).min(Comparator.naturalOrder()).orElseThrow();
-        return (int) Math.max(0, Duration.between(first, clock.instant()).toDays()) + 1;
+        return Waited.days(first, clock.instant());
     }
 
     private HeldCauseJson cause(List<Held> of) {

@@ -14,9 +14,11 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -40,6 +42,8 @@ public class Warnings {
         "terms-unusable"
     };
 
+    /// Checks whose subjects are numbers of documents.
+    private static final Set<Check> OF_NUMBERS = EnumSet.of(Check.NUMBERS, Check.PERIOD);
     private final LastJudged judged;
     private final SetAsides setAsides;
     private final EnteredTwice twice;
@@ -73,10 +77,25 @@ public class Warnings {
 
     public List<Warning> of(RouteRow route) {
         List<Warning> all = new ArrayList<>(found(route));
-        judged.failing(route, Check::comesUp).stream().map(Warnings::checked).forEach(all::add);
+        judged.failing(route, Check::comesUp).stream()
+                .filter(each -> !isSaidAlready(route, each))
+                .map(Warnings::checked)
+                .forEach(all::add);
         all.addAll(PaymentsTwice.of(twice, route));
         all.addAll(setAside(route));
         return all;
+    }
+
+    /// What the ledger has refused for it is named as refused.
+    private boolean isSaidAlready(RouteRow route, Failing failing) {
+        return OF_NUMBERS.contains(failing.check())
+                && jdbc.sql(
+                                        "select count(*) from record where route_id = :route and state = 'Refused' and number = any(:numbers)")
+                                .param("route", route.id())
+                                .param("numbers", failing.subjects().toArray(String[]::new))
+                                .query(Integer.class)
+                                .single()
+                        >= failing.subjects().size();
     }
 
     private static Warning checked(Failing failing) {

@@ -3,6 +3,7 @@ package alcabala.server.resolve;
 import alcabala.server.crossing.SamePayments;
 import alcabala.server.platform.Sentence;
 import alcabala.server.platform.SumJson;
+import alcabala.server.platform.Waited;
 import alcabala.server.record.Fix;
 import alcabala.server.resolve.Warnings.Warning;
 import alcabala.server.route.RouteRow;
@@ -12,7 +13,6 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import org.springframework.http.HttpStatus;
@@ -93,11 +93,7 @@ class WarningsApi {
                 warning.link(),
                 warning.count(),
                 SumJson.of(warning.sums()),
-                (int) Math.max(
-                                0,
-                                Duration.between(warning.since(), clock.instant())
-                                        .toDays())
-                        + 1,
+                Waited.days(warning.since(), clock.instant()),
                 warning.since());
     }
 }

@@ -239,7 +239,7 @@ class PractiseTest {
                         .get("code")
                         .asString())
                 .as("said twice")
-                .isEqualTo("crossed-by-now");
+                .isEqualTo("not-asked");
         assertThat(ferro.get("/api/documents/" + both[0])
                         .json()
                         .get("document")
@@ -287,7 +287,17 @@ class PractiseTest {
                         .get("code")
                         .asString())
                 .isEqualTo("not-practised");
-        assertThat(begin(Fault.CLOCK_AN_HOUR_OFF).status()).isEqualTo(200);
+        for (int i = 0; i < 4; i++) {
+            world.jdbc().sql("""
+                    insert into practice (route_id, fault, subject, by, begun_at)
+                    select id, 'LINE_EDITED', '0', 'A. Quill', now() from route where code = 'yard'""").update();
+        }
+        assertThat(begin(Fault.CLOCK_AN_HOUR_OFF).status())
+                .as("the fifth at once")
+                .isEqualTo(200);
+        assertThat(begin(Fault.DOCUMENT_DELETED).json().get("code").asString())
+                .as("the sixth")
+                .isEqualTo("enough-at-once");
         JsonNode open = latest();
         assertThat(admin.delete("/api/practise/" + open.get("id").asLong()).status())
                 .isEqualTo(204);
@@ -296,6 +306,7 @@ class PractiseTest {
                 .isEqualTo(404);
         assertThat(latest().get("title").asString()).isEqualTo("A clock an hour off");
         assertThat(latest().get("givenUp").asBoolean()).isTrue();
+        world.jdbc().sql("delete from practice where subject = '0'").update();
         world.standIns().desk(BOOKS + "/clock", "ahead=0");
         fetch();
     }

@@ -96,7 +96,11 @@ class EnteredTwiceTest {
                 .isEqualTo("Ready");
         assertThat(ferro.get("/api/road?route=yard").json().get("odd").asInt()).isOne();
 
+        assertThat(saysThat(true, new String[] {both[1], both[0]}))
+                .as("of what nobody asked")
+                .isEqualTo(409);
         assertThat(saysThat(false, both)).isEqualTo(204);
+        assertThat(saysThat(true, both)).as("said otherwise by now").isEqualTo(409);
         money.fetch();
         money.awaitBack();
         assertThat(money.detail(theirs).get("document").get("state").asString())
