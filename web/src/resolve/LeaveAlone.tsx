@@ -24,7 +24,7 @@ export function LeaveAlone({ document }: { document: Schemas['DocumentRow'] }) {
     },
     onSettled: refresh,
   });
-  useHotkeys('x', () => setAsked(true), { enabled: !asked });
+  useHotkeys('x', () => setAsked(true), { enabled: !asked, preventDefault: true });
   if (!asked) {
     return (
       <button type="button" className="act" onClick={() => setAsked(true)}>
@@ -46,6 +46,8 @@ export function LeaveAlone({ document }: { document: Schemas['DocumentRow'] }) {
       </span>
       <DoOrLeave
         says={`Leave ${document.number} alone`}
+        otherwise="Keep asking"
+        ready
         disabled={leave.isPending}
         onLeave={() => setAsked(false)}
       />

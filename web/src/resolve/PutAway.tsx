@@ -49,7 +49,7 @@ export function PutAway({ type }: { type: string }) {
 const AsItCame = ({ record }: { record: Schemas['SetAside'] }) => (
   <details className="w-full text-[13px]">
     <summary className="cursor-pointer">
-      {record.name}: {record.reason}{' '}
+      {said(record)}{' '}
       <span className="soft">
         ({plural(record.times, 'time')}; a right one of its name takes it away by itself)
       </span>
@@ -59,3 +59,7 @@ const AsItCame = ({ record }: { record: Schemas['SetAside'] }) => (
     </pre>
   </details>
 );
+
+/** Most reasons begin with what they are about. */
+const said = ({ name, reason }: Schemas['SetAside']) =>
+  reason.startsWith(name) ? reason : `${name}: ${reason}`;

@@ -18,6 +18,7 @@ export function Rows({ fixes }: { fixes: Schemas['Fix'][] }) {
       {fixes.map((fix) =>
         idOf(fix) === open ? (
           <li key={idOf(fix)} className="w-full">
+            <p className="soft mb-1 text-[12.5px]">What {nameOf(fix)} is on the ledger</p>
             <RowEditor
               kind={fix.kind}
               code={fix.code}

@@ -17,6 +17,7 @@ class PractiseJourneyTest {
             browser.signIn(demo.address(), "admin");
             aLostAnswerIsFoundAgain(browser, demo);
             theSameChangesComeAgain(browser, demo);
+            whatIsEditedThereIsLeftAlone(browser, demo);
         }
     }
 
@@ -51,6 +52,19 @@ class PractiseJourneyTest {
         browser.keys("1");
         browser.until(d -> browser.text().contains("Hullwork began again") ? null : true);
         wasRight(browser, demo, "A list of changes that begins again");
+    }
+
+    private static void whatIsEditedThereIsLeftAlone(Browser browser, Demo demo) {
+        practise(browser, demo, "A line edited on the ledger");
+        browser.fetchBothSides();
+        browser.keys("g", "5");
+        browser.awaitText("Changed in Inkwell alone", "Leave it alone");
+        browser.keys("x");
+        browser.awaitText("Keep asking");
+        browser.keys(Keys.ENTER);
+        browser.awaitText("is left alone", "Both sides agree");
+        browser.keys("u");
+        browser.awaitText("is looked after again", "1 cause holds 1");
     }
 
     private static void practise(Browser browser, Demo demo, String what) {

@@ -101,9 +101,10 @@ class Practising {
                 standins.post("/{fault}", json.writeValueAsString(victim.about()), null, done -> "", fault.name());
         if (!(answer instanceof Answer.Accepted<String>)) {
             store.forget(practice);
-            String said =
-                    answer instanceof Answer.Refused<String> refused ? refused.sentence() : "They did not answer.";
-            throw NotPossibleException.conflict("did-not-happen", "The stand-ins did not let it happen. " + said);
+            // Why not would give away what went wrong before.
+            throw NotPossibleException.conflict(
+                    "did-not-happen",
+                    "It did not happen, perhaps because of something else that is wrong by now; put that right first.");
         }
         trail.write(route.id(), null, who, "practice-begun", Map.of("practice", practice));
     }

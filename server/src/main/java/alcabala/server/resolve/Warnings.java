@@ -177,9 +177,11 @@ public class Warnings {
         String others = records.size() == 1 ? "" : " So are " + (records.size() - 1) + " more.";
         return new Warning(
                 "set-aside:" + type,
-                Sentence.plain(latest.name() + " from " + latest.system() + ": " + latest.reason() + "." + others),
+                Sentence.plain("From " + latest.system() + ": " + said(latest) + "." + others),
                 "",
-                "",
+                type.equals("feed")
+                        ? "Nothing has to be done: what was known already changed nothing. Put this away once it is seen."
+                        : "Put each right where it comes from, and fetch: it then goes by itself. Put away what is not needed.",
                 "",
                 records.stream().map(SetAside::name).toList(),
                 records.size(),
@@ -188,5 +190,10 @@ public class Warnings {
                         .map(SetAside::firstAt)
                         .min(Comparator.naturalOrder())
                         .orElseThrow());
+    }
+
+    /// Most reasons begin with what they are about.
+    private static String said(SetAside record) {
+        return record.reason().startsWith(record.name()) ? record.reason() : record.name() + ": " + record.reason();
     }
 }
