@@ -65,8 +65,7 @@ class KeyboardJourneyTest {
     }
 
     /// From a full minute soon, each five minutes; the one after that is postponed. A slow machine still has half a
-    /// minute
-    /// to fill in the form.
+    /// minute to fill in the form.
     private static void aRouteRunsByItself(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=runs&route=yard");
         browser.awaitText("Runs by hand only");
@@ -78,7 +77,9 @@ class KeyboardJourneyTest {
         new Select(browser.find("form[aria-label='When it runs'] select")).selectByValue("minute");
         browser.press("Run so");
         browser.awaitText("Runs by itself every 5 minutes");
+        String planned = browser.find("[data-next]").getText();
         browser.awaitText("By the schedule", Duration.ofSeconds(150));
+        browser.until(d -> browser.find("[data-next]").getText().equals(planned) ? null : true);
         browser.keys("o");
         browser.awaitText("postponed");
         browser.press("Change when it runs");

@@ -24,7 +24,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 
 /// The arrows of the house.
 class ArchitectureTest {
-    private final JavaClasses house = new ClassFileImporter()
+    private static final JavaClasses HOUSE = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("alcabala");
 
@@ -36,7 +36,7 @@ class ArchitectureTest {
                 .should()
                 .onlyDependOnClassesThat()
                 .resideInAnyPackage("alcabala.accounting..", "java..", "org.joda.money..")
-                .check(house);
+                .check(HOUSE);
         noClasses()
                 .that()
                 .resideInAPackage("alcabala.accounting..")
@@ -46,7 +46,7 @@ class ArchitectureTest {
                 .orShould()
                 .dependOnClassesThat()
                 .belongToAnyOf(java.time.Clock.class)
-                .check(house);
+                .check(HOUSE);
     }
 
     @Test
@@ -57,14 +57,14 @@ class ArchitectureTest {
                 .should()
                 .dependOnClassesThat()
                 .resideInAnyPackage("alcabala.connectors..", "alcabala.server..")
-                .check(house);
+                .check(HOUSE);
         noClasses()
                 .that()
                 .resideInAPackage("alcabala.connectors..")
                 .should()
                 .dependOnClassesThat()
                 .resideInAPackage("alcabala.server..")
-                .check(house);
+                .check(HOUSE);
     }
 
     /// Such a stream keeps its connection until somebody closes it; sixteen forgotten ones are the whole pool.
@@ -73,7 +73,7 @@ class ArchitectureTest {
         noClasses()
                 .should()
                 .callMethod(JdbcClient.MappedQuerySpec.class, "stream")
-                .check(house);
+                .check(HOUSE);
     }
 
     /// The product says nothing of the business that it is shown with.
@@ -124,7 +124,7 @@ class ArchitectureTest {
                 .should()
                 .dependOnClassesThat()
                 .resideInAPackage("standins..")
-                .check(house);
+                .check(HOUSE);
     }
 
     /// What stands on what, from below; whatever is not named is beside the stops, and a stop.
@@ -158,7 +158,7 @@ class ArchitectureTest {
                 .should()
                 .dependOnClassesThat()
                 .resideInAPackage("alcabala.server." + other)
-                .check(house));
+                .check(HOUSE));
     }
 
     @Test
@@ -167,6 +167,6 @@ class ArchitectureTest {
                 .matching("alcabala.server.(*)..")
                 .should()
                 .beFreeOfCycles()
-                .check(house);
+                .check(HOUSE);
     }
 }

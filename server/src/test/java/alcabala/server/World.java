@@ -135,8 +135,7 @@ public final class World implements AutoCloseable {
         }
         standIns.reset();
         World world = new World();
-        execute("postgres", "create database " + world.database);
-        execute(
+        Migrated.copyTo(
                 world.database,
                 "set alcabala.app_password = '%1$s'; set alcabala.migration_password = '%1$s';".formatted(password())
                         + ROLES);

@@ -11,10 +11,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /// `kill -9` while payments are sent, and while others come back, with answers lost on either side.
+@Tag("killed")
 class KilledPaymentsTest {
     private static final int SENT = 14;
     private static final int BACK = 8;

@@ -9,10 +9,12 @@ import alcabala.server.Yard;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /// `kill -9` while a batch is being sent, at several points, with requests in flight and answers lost.
+@Tag("killed")
 class KilledServerTest {
     private static final int BATCH = 40;
     private static final int CHANGED = 5;
