@@ -14,6 +14,7 @@ const WORDS: Record<Work['kind'], string> = {
   COMPILING: 'Compiling again',
   MATCHING: 'Comparing parties',
   ANSWERING: 'Telling both sides',
+  LINKING: 'Looking it up there',
   REWRITING: 'Writing items anew',
   CUT_OVER: 'Comparing both sides',
   SUPPOSING: 'Working out what would change',

@@ -1,9 +1,14 @@
+import { useMutation } from '@tanstack/react-query';
 import { useId, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Schemas } from '../api/client';
+import { client, type Schemas } from '../api/client';
+import { useRefresh } from '../api/useRefresh';
+import { workDone } from '../api/work';
+import { useSession } from '../app/current';
 import type { SettingJson } from '../settings/values';
 import { DayField } from '../ui/DayField';
 import { Key } from '../ui/Key';
+import { useNotice } from '../ui/notices';
 import { plural } from '../ui/format';
 import type { CrossingView } from './CrossingPage';
 import { isMaster, valueOf, type CrossingRow } from './rows';
@@ -44,6 +49,7 @@ export function OpenRow({ route, row, view }: Props) {
             )}
             {trigger && <Words label="Leave" setting={trigger} view={view} />}
             {winner && <Words label="Who wins" setting={winner} view={view} />}
+            {direction && <RunNow route={route.code} row={row} />}
             {from && (
               <Labelled label="From">
                 <DayField
@@ -86,6 +92,33 @@ export function OpenRow({ route, row, view }: Props) {
       </td>
     </tr>
   );
+}
+
+type Carried = NonNullable<Schemas['RunJson']['carried']>;
+
+/** A run by hand of one kind alone. */
+function RunNow({ route, row }: { route: string; row: CrossingRow }) {
+  const { me } = useSession();
+  const notice = useNotice();
+  const refresh = useRefresh();
+  const run = useMutation({
+    mutationFn: () =>
+      workDone(client.POST('/api/pull', { params: { query: { route, carried: row.of as Carried } } })),
+    onSuccess: (ran) => notice({ tone: 'done', text: ran.sentence }),
+    onError: (error) => notice({ tone: 'failed', text: error.message }),
+    onSettled: refresh,
+  });
+  return me.mayChange ? (
+    <button
+      type="button"
+      className="act ml-auto"
+      title="Fetches both sides, and lets of these alone go what goes by itself."
+      disabled={run.isPending}
+      onClick={() => run.mutate()}
+    >
+      {run.isPending ? 'Running…' : `Run ${row.title.toLowerCase()} now`}
+    </button>
+  ) : null;
 }
 
 const Labelled = ({ label, children }: { label: string; children: ReactNode }) => (

@@ -42,6 +42,7 @@ const KEYS: [string, [string, string][]][] = [
       ['b', 'make a batch'],
       ['d', 'see the batch as it would stand on the ledger, and back'],
       ['a', 'approve what is waiting'],
+      ['s', 'look at those chosen, or at this one, on both sides now'],
       ['t', 'take in files'],
     ],
   ],
@@ -50,6 +51,9 @@ const KEYS: [string, [string, string][]][] = [
     [
       ['r', 'send it as its source has it'],
       ['l', 'let the ledger’s stand'],
+      ['s', 'look at both sides now'],
+      ['d', 'see what can be done with it'],
+      ['b n e x', 'of that: bring back, unlink, link to something else, leave alone'],
       ['Esc', 'back'],
     ],
   ],

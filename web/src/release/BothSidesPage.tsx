@@ -1,10 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { documentQuery } from '../api/queries';
 import { isSettlement, kindName } from '../api/recordKinds';
 import { useCurrent } from '../app/current';
+import { Doings } from '../link/Doings';
+import { useLook } from '../link/useLook';
 import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
@@ -24,8 +27,15 @@ export function BothSidesPage() {
   const { me, route } = useCurrent();
   const navigate = useNavigate();
   const detail = useQuery(documentQuery(id));
+  const [doing, setDoing] = useState(false);
+  const look = useLook(route.code);
   const back = () => void navigate(-1);
-  useHotkeys('esc', back);
+  useHotkeys('esc', () => (doing ? setDoing(false) : back()));
+  useHotkeys('d', () => setDoing(!doing), { enabled: me.mayChange, preventDefault: true });
+  useHotkeys('s', () => look.mutate([id]), {
+    enabled: me.mayChange && !look.isPending,
+    preventDefault: true,
+  });
   if (detail.error) {
     return <Failure error={detail.error} />;
   }
@@ -53,7 +63,13 @@ export function BothSidesPage() {
             {document.payment && <span className="soft">{document.payment}</span>}
           </span>
           {!detail.data.leftAlone && <SendAgain document={document} since={sides.since} />}
+          {me.mayChange && (
+            <button type="button" className="act" aria-expanded={doing} onClick={() => setDoing(!doing)}>
+              {look.isPending ? 'Looking…' : 'What can be done'} <Key>d</Key>
+            </button>
+          )}
         </div>
+        {doing && <Doings document={document} onClose={() => setDoing(false)} />}
         {document.sentence && (
           <p
             className={`px-4 py-2 text-[13px] ${document.state === 'Blocked' ? 'text-accent' : 'text-error'}`}

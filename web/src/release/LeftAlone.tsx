@@ -12,7 +12,7 @@ interface Props {
 
 /** That nobody is asked about a record any more, who said so, and the way back. */
 export function LeftAlone({ document, said }: Props) {
-  const { me } = useCurrent();
+  const { me, route } = useCurrent();
   const refresh = useRefresh();
   const look = useMutation({
     mutationFn: () =>
@@ -22,11 +22,13 @@ export function LeftAlone({ document, said }: Props) {
   return (
     <div className="border-accent bg-base-200 mx-4 my-2 flex flex-wrap items-center gap-2 border-l-[3px] px-3 py-2">
       <p className="min-w-60 flex-1 text-[13px]">
-        Left alone by {said.who} on {moment(said.at)}: it is neither sent nor asked about.
+        {said.unlinkedFrom === ''
+          ? `Left alone by ${said.who} on ${moment(said.at)}: it is neither sent nor asked about.`
+          : `Unlinked from ${said.unlinkedFrom} of ${route.ledger} by ${said.who} on ${moment(said.at)}: neither of the two is sent, matched or asked about.`}
       </p>
       {me.mayChange && (
         <button type="button" className="act" disabled={look.isPending} onClick={() => look.mutate()}>
-          Look after it again
+          {said.unlinkedFrom === '' ? 'Look after it again' : `Link it with ${said.unlinkedFrom} again`}
         </button>
       )}
       {look.error && <Failure error={look.error} />}

@@ -55,7 +55,7 @@ export function ReleasePage() {
     >
       {!(view.panel === 'batch' && view.dry) && (
         <section aria-label="Documents" className="sheet flex min-h-0 flex-col rounded-b-none border-b-0">
-          <Toolbar view={view} states={states} rows={rows} />
+          <Toolbar view={view} states={states} rows={rows} at={() => selectedNow()?.id} />
           {error && <Failure error={error} />}
           <Spread
             view={view}

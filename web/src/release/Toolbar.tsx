@@ -4,6 +4,7 @@ import { client, type Schemas } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
 import { workDone } from '../api/work';
 import { useCurrent } from '../app/current';
+import { useLook } from '../link/useLook';
 import { DaysChip } from '../ui/choose/DaysChip';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
@@ -20,6 +21,7 @@ const STATES = [
   'Refused',
   'Diverged',
   'Voided',
+  'Left alone',
 ];
 const ALWAYS = new Set(['Blocked', 'Ready', 'Waiting', 'Posted']);
 
@@ -27,9 +29,11 @@ interface Props {
   view: ReleaseView;
   states: Schemas['StateSum'][];
   rows: Row[];
+  /** The row that one is on. */
+  at: () => number | undefined;
 }
 
-export function Toolbar({ view, states, rows }: Props) {
+export function Toolbar({ view, states, rows, at }: Props) {
   const { me, route } = useCurrent();
   const count = (state: string) => states.find((each) => each.state === state)?.count ?? 0;
   const all = states.reduce((total, each) => total + each.count, 0);
@@ -57,6 +61,7 @@ export function Toolbar({ view, states, rows }: Props) {
       />
       {me.mayChange && (
         <div className="ml-auto flex gap-1.5">
+          <LookAgain view={view} at={at} />
           {route.fromFiles ? <TakeIn view={view} /> : <Approve view={view} rows={rows} />}
           <MakeBatch view={view} ready={count('Ready')} />
         </div>
@@ -121,6 +126,26 @@ function Approve({ view, rows }: { view: ReleaseView; rows: Row[] }) {
           ? `Approve ${waiting.length} in ${route.source}`
           : 'Approve…'}{' '}
       <Key>a</Key>
+    </button>
+  );
+}
+
+/** The chosen ones, or the one that one is on, by key; a button is there for what was chosen. */
+function LookAgain({ view, at }: Pick<Props, 'view' | 'at'>) {
+  const { route } = useCurrent();
+  const look = useLook(route.code);
+  const act = () => {
+    const chosen = [...view.chosenNow()];
+    const one = at();
+    const ids = chosen.length > 0 ? chosen : one === undefined ? [] : [one];
+    if (ids.length > 0) {
+      look.mutate(ids);
+    }
+  };
+  useHotkeys('s', act, { enabled: !look.isPending, preventDefault: true });
+  return view.chosen.size === 0 ? null : (
+    <button type="button" className="act" disabled={look.isPending} onClick={act}>
+      {look.isPending ? 'Looking…' : `Look at the ${view.chosen.size} again`} <Key>s</Key>
     </button>
   );
 }

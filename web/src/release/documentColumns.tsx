@@ -57,8 +57,13 @@ export const documentColumns = ({ source, currency, seesBooks }: Seen): Column<R
     name: 'State',
     page: 'gutter',
     width: 54,
-    value: (row) => row.state,
-    cell: (row) => <Glyph state={row.state} />,
+    value: (row) => (row.leftAlone ? `${row.state}, left alone` : row.state),
+    title: (row) => (row.leftAlone ? `${row.state}, left alone` : row.state),
+    cell: (row) => (
+      <span className={row.leftAlone ? 'opacity-40' : ''}>
+        <Glyph state={row.state} />
+      </span>
+    ),
   },
   {
     id: 'there',

@@ -7,7 +7,7 @@ import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
 import { day, moment, money, plural } from '../ui/format';
 import { runQuery, runRecordsQuery } from './queries';
-import { figureSaid, oddSaid, plannedSaid, type Figure, type Run } from './words';
+import { figureSaid, oddSaid, ofSaid, plannedSaid, type Figure, type Run } from './words';
 
 interface Props {
   route: Schemas['RouteJson'];
@@ -32,6 +32,7 @@ export function RunPane({ route, run }: Props) {
       <h2 className="title text-[17px]">
         {run.origin === 'schedule' ? 'By the schedule' : `By ${run.who}`}, {moment(run.startedAt)}
       </h2>
+      {ofSaid(run) !== '' && <p className="text-[13px]">Of {ofSaid(run)} alone</p>}
       {run.plannedAt && <p className="soft text-[13px]">Planned for {plannedSaid(run.plannedAt)}</p>}
       {odd !== '' && <p className="text-accent text-[13px]">It {odd}.</p>}
       {run.problem && (

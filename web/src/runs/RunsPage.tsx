@@ -4,15 +4,16 @@ import type { Schemas } from '../api/client';
 import { useView } from '../app/useView';
 import { Failure } from '../ui/Failure';
 import { moment } from '../ui/format';
-import { runsQuery } from './queries';
+import { runsQuery, type Only } from './queries';
 import { RunPane } from './RunPane';
 import { ScheduleStrip } from './ScheduleStrip';
-import { tookSaid, type Run } from './words';
+import { ofSaid, tookSaid, type Run } from './words';
 
 /** What came of each run of a route, and when the next ones take place. */
 export function RunsPage({ route }: { route: Schemas['RouteJson'] }) {
   const view = useView();
-  const runs = useInfiniteQuery(runsQuery(route.code));
+  const only = onlyOf(view.get('only'));
+  const runs = useInfiniteQuery(runsQuery(route.code, only));
   const rows = runs.data?.pages.flatMap((page) => page.runs) ?? [];
   const at = rows.find((each) => each.id === Number(view.get('run'))) ?? rows[0];
   const move = (by: number) => {
@@ -27,8 +28,22 @@ export function RunsPage({ route }: { route: Schemas['RouteJson'] }) {
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <ScheduleStrip route={route} />
+      <div role="group" aria-label="Which runs" className="border-base-300 flex gap-1.5 border-b px-4 py-1.5">
+        {ONLY.map(([each, says]) => (
+          <button
+            key={each}
+            type="button"
+            className="chip"
+            aria-pressed={only === each}
+            onClick={() => view.set({ only: each === 'ALL' ? null : each, run: null, figure: null })}
+          >
+            {says}
+          </button>
+        ))}
+      </div>
       {runs.error && <Failure error={runs.error} />}
-      {runs.data && rows.length === 0 && (
+      {runs.data && rows.length === 0 && only !== 'ALL' && <p className="soft p-4">No run was like that.</p>}
+      {runs.data && rows.length === 0 && only === 'ALL' && (
         <p className="soft p-4">
           This route has not run yet. <b>Fetch both sides</b> above runs it by hand; set when it runs by
           itself here.
@@ -49,6 +64,16 @@ export function RunsPage({ route }: { route: Schemas['RouteJson'] }) {
   );
 }
 
+const ONLY: [Only, string][] = [
+  ['ALL', 'All'],
+  ['NEWS', 'With news'],
+  ['FAILED', 'Failed'],
+  ['BY_HAND', 'By hand'],
+  ['BY_SCHEDULE', 'By the schedule'],
+];
+
+const onlyOf = (word: string): Only => ONLY.find(([each]) => each === word)?.[0] ?? 'ALL';
+
 interface ListProps {
   rows: Run[];
   at: Run | undefined;
@@ -63,6 +88,7 @@ const RunList = ({ rows, at, onOpen, onOlder }: ListProps) => (
         <tr className="soft text-left text-[12.5px]">
           <th className="pl-4">Begun</th>
           <th>By</th>
+          <th>Of</th>
           <th className="amount">Took</th>
           <th className="pl-4">What came of it</th>
         </tr>
@@ -86,6 +112,9 @@ const RunList = ({ rows, at, onOpen, onOlder }: ListProps) => (
               </button>
             </td>
             <td className="whitespace-nowrap">{run.who}</td>
+            <td className="max-w-[110px] truncate" title={ofSaid(run)}>
+              {ofSaid(run) || <span className="soft">the route</span>}
+            </td>
             <td className="amount whitespace-nowrap">{tookSaid(run)}</td>
             <td className={`pl-4 ${run.state === 'failed' ? 'text-error' : ''}`}>{outcomeOf(run)}</td>
           </tr>

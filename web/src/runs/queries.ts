@@ -6,11 +6,13 @@ const PAGE = 100;
 const SOON = 3_000;
 const LATER = 30_000;
 
-export const runsQuery = (route: string) =>
+export type Only = 'ALL' | 'NEWS' | 'FAILED' | 'BY_HAND' | 'BY_SCHEDULE';
+
+export const runsQuery = (route: string, only: Only = 'ALL') =>
   infiniteQueryOptions({
-    queryKey: ['connect', 'runs', route],
+    queryKey: ['connect', 'runs', route, only],
     queryFn: ({ pageParam }) =>
-      answer(client.GET('/api/runs', { params: { query: { route, before: pageParam, limit: PAGE } } })),
+      answer(client.GET('/api/runs', { params: { query: { route, only, before: pageParam, limit: PAGE } } })),
     initialPageParam: undefined as number | undefined,
     getNextPageParam: (page) => (page.more ? page.runs.at(-1)?.id : undefined),
     refetchInterval: (query) =>

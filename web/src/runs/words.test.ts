@@ -7,6 +7,7 @@ import {
   later,
   minutesOf,
   oddSaid,
+  ofSaid,
   tookSaid,
   WEEK,
   type Run,
@@ -22,7 +23,20 @@ const run: Run = {
   finishedAt: '2026-11-29T08:00:03Z',
   state: 'done',
   sentence: '',
+  records: 0,
+  number: '',
 };
+
+describe('what a run is of', () => {
+  it.each([
+    [{}, ''],
+    [{ records: 1, number: 'HW-7' }, 'HW-7'],
+    [{ records: 3, number: 'HW-7' }, 'HW-7 and 2 more'],
+    [{ carried: 'PAYMENTS_OUT' as const }, 'Payments out'],
+  ])('%o is said as %s', (of, says) => {
+    expect(ofSaid({ ...run, ...of })).toBe(says);
+  });
+});
 
 describe('a schedule', () => {
   it.each([

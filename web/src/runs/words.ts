@@ -105,6 +105,17 @@ export function oddSaid(run: Run): string {
   return parts.join('; ');
 }
 
+/** What a run is of; empty for a whole route. */
+export function ofSaid(run: Pick<Run, 'carried' | 'records' | 'number'>): string {
+  if (run.records > 0) {
+    return run.records === 1 ? run.number : `${run.number} and ${run.records - 1} more`;
+  }
+  return run.carried ? carriedSaid(run.carried) : '';
+}
+
+const carriedSaid = (carried: NonNullable<Run['carried']>) =>
+  carried.charAt(0) + carried.slice(1).toLowerCase().replaceAll('_', ' ');
+
 /** A planned moment, which has no seconds. */
 export const plannedSaid = (iso: string): string => moment(iso).replace(/:\d\d$/, '');
 

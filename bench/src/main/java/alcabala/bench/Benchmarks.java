@@ -8,10 +8,9 @@ import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 
-/// Runs all benchmarks, or those named: compile, matching, intake, release, rule, files, screens, pull, slow,
-/// send. Prints one
-/// line
-/// for each figure, with what is wanted. By its name alone `million` measures the pages of a million records, which
+/// Runs all benchmarks, or those named: compile, matching, intake, release, rule, files, screens, again, pull, slow,
+/// send. Prints one line for each figure, with what is wanted. By its name alone `million` measures the pages of a
+/// million records, which
 /// take long to fill.
 public final class Benchmarks {
     private Benchmarks() {}
@@ -19,7 +18,17 @@ public final class Benchmarks {
     public static void main(String[] arguments) throws RunnerException {
         List<String> wanted = arguments.length == 0
                 ? List.of(
-                        "compile", "matching", "intake", "release", "rule", "files", "screens", "pull", "slow", "send")
+                        "compile",
+                        "matching",
+                        "intake",
+                        "release",
+                        "rule",
+                        "files",
+                        "screens",
+                        "again",
+                        "pull",
+                        "slow",
+                        "send")
                 : List.of(arguments);
         if (wanted.contains("compile")) {
             compile();
@@ -27,7 +36,7 @@ public final class Benchmarks {
         if (wanted.contains("matching")) {
             MatchingBenchmark.run();
         }
-        if (List.of("intake", "release", "rule", "files", "screens", "million").stream()
+        if (List.of("intake", "release", "rule", "files", "screens", "again", "million").stream()
                 .anyMatch(wanted::contains)) {
             WholeProgram.run(wanted);
         }

@@ -80,6 +80,10 @@ final class WholeProgram {
                 program.fill(8 * FilesBenchmark.DOCUMENTS);
                 FilesBenchmark.measure(program.jdbc, "http://127.0.0.1:" + PORT);
             }
+            if (wanted.contains("again")) {
+                program.fill(NewsAgain.RECORDS);
+                NewsAgain.measure(context, program.route, () -> program.takeAll(NewsAgain.RECORDS));
+            }
             if (wanted.contains("million")) {
                 program.pages(1_000_000);
             }
@@ -117,14 +121,18 @@ final class WholeProgram {
 
     private void fill(int documents) {
         empty();
-        for (int from = 0; from < documents; from += INTAKE) {
-            take(HullworkRecords.make(json, INTAKE, from));
-        }
+        takeAll(documents);
         jdbc.sql(
                         "update record set outcome = 'posted', outcome_revision = 1, ledger_ref = 'B-' || id where id % 3 = 0 and blocking = 0")
                 .update();
         jdbc.sql("vacuum analyze").update();
         requireAllOnTheRoute(documents);
+    }
+
+    private void takeAll(int documents) {
+        for (int from = 0; from < documents; from += INTAKE) {
+            take(HullworkRecords.make(json, INTAKE, from));
+        }
     }
 
     /// As many items and parties of the source, a third of the items without an answer, and half as many of each on the
@@ -186,7 +194,7 @@ final class WholeProgram {
                 alter table trail disable trigger user; alter table trail_block disable trigger user;
                 alter table record_revision disable trigger user; alter table posting disable trigger user;
                 alter table posting_record disable trigger user; alter table posting_line disable trigger user;
-                truncate left_alone, payment_apart, readiness_result, practice, party_write, party_question, party_link, banking_receipt, banking, mail_file, mail, history_load_batch, history_load, answer_file, batch_file, batch_layout, field_return, record_revision, record_find, record, finding, trail, trail_block, link, dispatch, batch, posting, posting_record,
+                truncate apart, left_alone, payment_apart, readiness_result, practice, party_write, party_question, party_link, banking_receipt, banking, mail_file, mail, history_load_batch, history_load, answer_file, batch_file, batch_layout, field_return, record_revision, record_find, record, finding, trail, trail_block, link, dispatch, batch, posting, posting_record,
                     posting_line, approval_claim, allocation, correction, correction_journal, correction_line,
                     correction_record restart identity;
                 update trail_watch set up_to = 0, writers = '{}';

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 
 /// Somebody learns the job: a thing goes wrong, its cause is found, and it is put right, from the keyboard alone.
@@ -65,6 +66,30 @@ class PractiseJourneyTest {
         browser.awaitText("is left alone", "Both sides agree");
         browser.keys("u");
         browser.awaitText("is looked after again", "1 cause holds 1");
+        itGoesItsOwnWay(browser);
+    }
+
+    /// A single record, by keys: looked at, unlinked, linked again, and not linked with what it stands for already.
+    private static void itGoesItsOwnWay(Browser browser) {
+        browser.driver().findElement(By.linkText("Both sides in full")).click();
+        browser.awaitText("What can be done");
+        String number = browser.find("h1").getText().split(" ")[0];
+        browser.keys("s");
+        browser.awaitText("Nothing new on either side");
+        browser.keys("d");
+        browser.awaitText("Both sides keep what they have", "No field of it comes back", "for good");
+        browser.keys("n");
+        browser.awaitText("Unlinked from " + number + " of Inkwell");
+        browser.keys("u");
+        browser.awaitText("is looked after again");
+        browser.until(d -> browser.text().contains("Unlinked from") ? null : true);
+        browser.keys("d");
+        browser.awaitText("which you find by its number there");
+        browser.keys("e");
+        browser.until(d -> d.switchTo().activeElement().getTagName().equals("input") ? true : null);
+        browser.keys(number, Keys.ENTER);
+        browser.awaitText("It stands for it already.");
+        browser.keys(Keys.ESCAPE);
     }
 
     private static void practise(Browser browser, Demo demo, String what) {

@@ -131,7 +131,7 @@ class ArchitectureTest {
     private static final List<String> LEVELS =
             List.of("connection", "reference", "route", "record", "compile", "crossing", "intake");
 
-    private static final List<String> STOPS = List.of("connect", "map", "release", "send", "clear", "settings");
+    private static final List<String> STOPS = List.of("connect", "map", "release", "send", "clear", "settings", "link");
 
     @Test
     void eachLevelStandsOnThoseBelow() {

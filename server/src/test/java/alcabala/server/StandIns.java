@@ -2,6 +2,7 @@ package alcabala.server;
 
 import java.math.BigDecimal;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -109,6 +110,27 @@ public final class StandIns {
                     .append(changed ? first : line.get("amount").asDecimal().toPlainString());
         }
         desk("/inkwell/books/saltmere/documents/" + ref + "/edit", form.toString());
+    }
+
+    /// Enters on Inkwell by hand what is there already, under another number.
+    ///
+    /// @param ref of that which is copied
+    /// @return the id of the copy
+    public String copyOnInkwell(String ref, String number) {
+        JsonNode there = inkwell("/documents/" + ref);
+        JsonNode line = there.get("lines").get(0);
+        Map<String, Object> only = new HashMap<>(Map.of("quantity", 1, "unitPrice", line.get("amount")));
+        List.of("account", "text", "amount", "taxCode").forEach(field -> only.put(field, line.get(field)));
+        Map<String, Object> draft = new HashMap<>(Map.of("number", number, "lines", List.of(only)));
+        List.of("kind", "party", "date", "due", "currency", "pricesIncludeTax", "controlAccount")
+                .forEach(field -> draft.put(field, there.get(field)));
+        Api.Response answer = new Api(address())
+                .withToken("inkwell-demo-key")
+                .post("/inkwell/api/companies/saltmere/documents", draft);
+        if (answer.status() >= 400) {
+            throw new IllegalStateException(number + ": " + answer.body());
+        }
+        return answer.json().get("id").asString();
     }
 
     /// As Inkwell's desk shows it, which no fault of the API touches.

@@ -95,6 +95,11 @@ class HullworkApi {
         return payments.findExternal(externalRef, key).orElseThrow(() -> Refusal.notFound("payment of that name"));
     }
 
+    @GetMapping("/payments/{id}")
+    HullworkPayment payment(@PathVariable String id) {
+        return payments.get(id);
+    }
+
     /// Of what another program recorded; asked for twice it is void all the same.
     @PostMapping("/payments/void")
     HullworkPayment voidPayment(

@@ -182,6 +182,11 @@ class InkwellApi {
         return posting.get(id);
     }
 
+    @GetMapping("/documents/numbered")
+    List<Books.Document> documentsNumbered(@RequestParam String number) {
+        return numbers.documents(number).stream().map(posting::get).toList();
+    }
+
     @GetMapping("/documents")
     Books.Document byReference(@RequestParam String externalReference) {
         return posting.findByReference(externalReference)
@@ -207,6 +212,11 @@ class InkwellApi {
     @GetMapping("/payments/{id}")
     Books.Payment payment(@PathVariable String id) {
         return payments.get(id);
+    }
+
+    @GetMapping("/payments/numbered")
+    List<Books.Payment> paymentsNumbered(@RequestParam String number) {
+        return numbers.payments(number).stream().map(payments::get).toList();
     }
 
     @GetMapping("/payments")

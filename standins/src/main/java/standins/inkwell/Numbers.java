@@ -38,6 +38,22 @@ public class Numbers {
                 .list();
     }
 
+    /// The ids of documents with a number, void ones too, the latest first; a supplier's number is not the books' own.
+    List<String> documents(String number) {
+        return numbered(
+                "select id from inkwell_document where number = :number order by date desc, id limit 20", number);
+    }
+
+    /// The same of payments.
+    List<String> payments(String number) {
+        return numbered(
+                "select id from inkwell_payment where number = :number order by date desc, id limit 20", number);
+    }
+
+    private List<String> numbered(String sql, String number) {
+        return jdbc.sql(sql).param("number", number).query(String.class).list();
+    }
+
     /// By the digits at their end.
     public List<Books.HighestNumber> highest() {
         return jdbc.sql("""

@@ -91,14 +91,19 @@ public final class Understood {
         cursor.requireOnward(system, after);
         List<SourceChange> read = new ArrayList<>();
         for (JsonNode change : changes) {
-            Label its = label.apply(change);
-            try {
-                read(system, its.sentence(), () -> understood(change, mapping)).ifPresent(read::add);
-            } catch (AnswerUnusableException e) {
-                read.add(new SourceChange.SetAside(unusable(its, e.what(), change)));
-            }
+            change(system, label.apply(change), change, mapping).ifPresent(read::add);
         }
         return new SourceFeed(read, cursor.next().asLong(), cursor.more());
+    }
+
+    /// One record, set aside when it cannot be understood.
+    public static Optional<SourceChange> change(
+            String system, Label its, JsonNode change, Function<JsonNode, Optional<SourceChange>> mapping) {
+        try {
+            return read(system, its.sentence(), () -> understood(change, mapping));
+        } catch (AnswerUnusableException e) {
+            return Optional.of(new SourceChange.SetAside(unusable(its, e.what(), change)));
+        }
     }
 
     private static Optional<SourceChange> understood(

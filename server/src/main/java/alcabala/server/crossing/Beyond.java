@@ -41,6 +41,7 @@ public class Beyond {
                 insert into beyond (ledger_id, ledger_ref, reference, number, kind, date, gross, seen_at)
                 select :ledger, :ref, :reference, :number, :kind, :date, :gross, :now
                 where exists (select 1 from source where starts_with(:reference, lower(name) || ':'))
+                    and not exists (select 1 from apart x where x.ledger_id = :ledger and x.ledger_ref = :ref)
                 on conflict (ledger_id, ledger_ref) do update set number = excluded.number, gross = excluded.gross""")
                 .param("ledger", route.ledgerId())
                 .param("ref", record.id())
@@ -61,8 +62,9 @@ public class Beyond {
     @Transactional
     public int claim(long ledgerId, String who) {
         jdbc.sql("""
-                delete from beyond b where ledger_id = :ledger and exists (
-                    select 1 from link l where l.ledger_id = b.ledger_id and l.ledger_ref = b.ledger_ref)""").param("ledger", ledgerId).update();
+                delete from beyond b where ledger_id = :ledger and (exists (
+                    select 1 from link l where l.ledger_id = b.ledger_id and l.ledger_ref = b.ledger_ref) or exists (
+                    select 1 from apart x where x.ledger_id = b.ledger_id and x.ledger_ref = b.ledger_ref))""").param("ledger", ledgerId).update();
         Map<Long, List<Claim>> claims = jdbc.sql("""
                 select d.route_id, d.id as record_id from beyond b
                 join route r on r.ledger_id = b.ledger_id join source s on s.id = r.source_id

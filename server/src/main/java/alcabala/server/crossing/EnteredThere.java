@@ -32,6 +32,7 @@ class EnteredThere {
     private final SettingStore settings;
     private final Kinds kinds;
     private final ObjectProvider<AfterNews> after;
+    private final Apart apart;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -43,6 +44,7 @@ class EnteredThere {
             SettingStore settings,
             Kinds kinds,
             ObjectProvider<AfterNews> after,
+            Apart apart,
             JsonMapper json,
             Clock clock) {
         this.jdbc = jdbc;
@@ -50,16 +52,18 @@ class EnteredThere {
         this.settings = settings;
         this.kinds = kinds;
         this.after = after;
+        this.apart = apart;
         this.json = json;
         this.clock = clock;
     }
 
-    /// One that no record of ours is paired with, as the ledger has it now. What bears a name of ours is ours.
+    /// One that no record of ours is paired with, as the ledger has it now. What bears a name of ours is ours, and what
+    /// was taken apart from one of ours is let be.
     void note(long ledgerId, LedgerRecord record) {
         if (!record.recordKind().isSettlement()) {
             return;
         }
-        if (record.isVoided() || record.lines().isEmpty()) {
+        if (record.isVoided() || record.lines().isEmpty() || apart.holds(ledgerId, record.id())) {
             jdbc.sql("delete from entered_there where ledger_id = :ledger and ledger_ref = :ref")
                     .param("ledger", ledgerId)
                     .param("ref", record.id())

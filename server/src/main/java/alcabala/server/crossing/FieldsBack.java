@@ -111,7 +111,8 @@ class FieldsBack {
         back.forEach(row -> note(routeId, recordId, crosswalk, row, said(now, row), who));
     }
 
-    private static String said(LedgerRecord record, CrosswalkRow row) {
+    /// Empty where it says nothing.
+    static String said(LedgerRecord record, CrosswalkRow row) {
         String value = record.fields() == null ? null : record.fields().get(row.counterpart());
         return value == null ? "" : value;
     }

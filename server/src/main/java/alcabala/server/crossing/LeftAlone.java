@@ -24,7 +24,9 @@ public class LeftAlone {
     private final Clock clock;
 
     /// Who said so, and when.
-    public record Said(String who, Instant at) {}
+    ///
+    /// @param unlinkedFrom the number of what it stood for until it was unlinked; empty where it was not
+    public record Said(String who, Instant at, String unlinkedFrom) {}
 
     LeftAlone(JdbcClient jdbc, Trail trail, Telling telling, Clock clock) {
         this.jdbc = jdbc;
@@ -34,45 +36,72 @@ public class LeftAlone {
     }
 
     public Optional<Said> find(long recordId) {
-        return jdbc.sql("select who, at from left_alone where record_id = :id")
+        return jdbc.sql("""
+                select a.who, a.at, coalesce((
+                    select x.link->'ledger_now'->>'number' from apart x where x.record_id = a.record_id and not exists (
+                        select 1 from link l where l.record_id = x.record_id) order by x.at desc limit 1), '') as unlinked_from
+                from left_alone a where a.record_id = :id""")
                 .param("id", recordId)
-                .query((row, n) ->
-                        new Said(row.getString("who"), row.getTimestamp("at").toInstant()))
+                .query((row, n) -> new Said(
+                        row.getString("who"), row.getTimestamp("at").toInstant(), row.getString("unlinked_from")))
                 .optional();
+    }
+
+    /// Whether Resolve asks about it, and it is known what became of it.
+    public boolean isAskedAbout(long recordId) {
+        return jdbc.sql("select exists (select 1 from record d where d.id = :id and d.state <> 'Unconfirmed' and "
+                        + Records.HELD + ")")
+                .param("id", recordId)
+                .query(Boolean.class)
+                .single();
     }
 
     /// @throws NotPossibleException when it is not one that Resolve asks about, or nobody knows yet what became of it
     @Transactional
     public void leave(Records.Row record, String who) {
-        boolean asked = jdbc.sql("select true from record d where d.id = :id and d.state <> 'Unconfirmed' and "
-                        + Records.HELD + " for update")
+        jdbc.sql("select id from record where id = :id for update")
                 .param("id", record.id())
-                .query(Boolean.class)
-                .optional()
-                .orElse(false);
-        if (!asked) {
+                .query(Long.class)
+                .single();
+        if (!isAskedAbout(record.id())) {
             throw NotPossibleException.conflict(
                     "nothing-to-leave",
                     record.number() + " is in order by now, or what became of it is not known yet; look at it again.");
         }
-        int rows = jdbc.sql("""
-                insert into left_alone (record_id, who, at) values (:id, :who, :now) on conflict do nothing""")
-                .param("id", record.id())
-                .param("who", who)
-                .param("now", Timestamp.from(clock.instant()))
-                .update();
-        if (rows > 0) {
+        if (insert(record.id(), who)) {
             said(record, who, "left-alone");
         }
+    }
+
+    /// One that stands for nothing any more because somebody said so.
+    void leaveUnlinked(long recordId, String who) {
+        insert(recordId, who);
+    }
+
+    private boolean insert(long recordId, String who) {
+        return jdbc.sql("""
+                insert into left_alone (record_id, who, at) values (:id, :who, :now) on conflict do nothing""")
+                        .param("id", recordId)
+                        .param("who", who)
+                        .param("now", Timestamp.from(clock.instant()))
+                        .update()
+                > 0;
+    }
+
+    /// It was linked with something.
+    ///
+    /// @return whether it was left alone
+    boolean end(long recordId) {
+        return jdbc.sql("delete from left_alone where record_id = :id")
+                        .param("id", recordId)
+                        .update()
+                > 0;
     }
 
     /// @throws NotPossibleException when it is not left alone
     @Transactional
     public void lookAfter(Records.Row record, String who) {
-        int rows = jdbc.sql("delete from left_alone where record_id = :id")
-                .param("id", record.id())
-                .update();
-        if (rows == 0) {
+        if (!end(record.id())) {
             throw NotPossibleException.conflict("looked-after", record.number() + " is looked after already.");
         }
         said(record, who, "looked-after-again");

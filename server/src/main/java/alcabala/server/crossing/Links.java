@@ -101,11 +101,6 @@ public class Links {
         pair(recordId, ledgerId, there, source, now, false);
     }
 
-    /// Both sides had it before: what each has is what is agreed on.
-    void takenOver(long recordId, long ledgerId, LedgerRecord there, Half source, Instant now) {
-        pair(recordId, ledgerId, there, source, now, true);
-    }
-
     /// @return false when it was not paired by having been taken over
     boolean takeApart(long recordId) {
         return jdbc.sql("delete from link where record_id = :id and taken_over")
@@ -119,7 +114,10 @@ public class Links {
         jdbc.sql("delete from link where record_id = :id").param("id", recordId).update();
     }
 
-    private void pair(long recordId, long ledgerId, LedgerRecord there, Half source, Instant now, boolean takenOver) {
+    /// What each has is what is agreed on.
+    ///
+    /// @param takenOver whether both sides had it before anything crossed
+    void pair(long recordId, long ledgerId, LedgerRecord there, Half source, Instant now, boolean takenOver) {
         jdbc.sql("""
                 insert into link (record_id, ledger_id, ledger_ref, source_half, ledger_half, ledger_now, seen_at, taken_over)
                 values (:id, :ledger, :ref, cast(:source as jsonb), cast(:half as jsonb), cast(:now as jsonb), :at, :over)""")

@@ -51,6 +51,15 @@ public class TakenOver {
     /// @throws NotPossibleException when either is paired already, is on its way, or they are not of one kind
     @Transactional
     public void link(RouteRow route, long recordId, LedgerRecord there, String who) {
+        pair(route, recordId, there, who, true);
+    }
+
+    /// The same apart from the cut-over, so that it is not counted with it.
+    void linkByHand(RouteRow route, long recordId, LedgerRecord there, String who) {
+        pair(route, recordId, there, who, false);
+    }
+
+    private void pair(RouteRow route, long recordId, LedgerRecord there, String who, boolean atCutOver) {
         Record record = records.record(route.id(), recordId);
         requireFree(route, recordId, there);
         if (record.kind() != there.recordKind()) {
@@ -70,12 +79,12 @@ public class TakenOver {
                             .formatted(there.number(), record.currency().getCode()));
         }
         outcomes.takenOver(recordId, record.currency().getCode(), there, clock.instant());
-        links.takenOver(recordId, route.ledgerId(), there, SourceHalf.of(record), clock.instant());
+        links.pair(recordId, route.ledgerId(), there, SourceHalf.of(record), clock.instant(), atCutOver);
         trail.write(
                 route.id(),
                 recordId,
                 who,
-                "taken-over",
+                atCutOver ? "taken-over" : "linked",
                 Map.of("ledger", route.ledger(), "number", there.number(), "ref", there.id()));
         affected.standsThere(recordId);
         settlements.of(recordId, "is paired with " + there.number());

@@ -55,10 +55,11 @@ public class Intake {
 
     /// What is known of a record that was taken in before.
     private record Known(long id, int revision, Set<String> milestones, boolean voided, String sha256, String content) {
+        /// One that is written in another way, or in another order, is the same as long as it is understood alike.
         boolean isSame(Incoming incoming) {
             return milestones.equals(SourceFacts.names(incoming.milestones()))
                     && voided == incoming.voided()
-                    && sha256.equals(Hashes.hex(incoming.raw()));
+                    && (sha256.equals(Hashes.hex(incoming.raw())) || Stored.says(content, incoming.record()));
         }
 
         /// Whether it says nothing that would be another thing on the ledger.

@@ -112,6 +112,17 @@ public class SourcePull {
         return total;
     }
 
+    /// Single records as the source was just asked for them; its feed goes on where it was.
+    public TakenIn look(long sourceId, List<SourceChange> changes, String who) {
+        if (changes.isEmpty()) {
+            return TakenIn.NOTHING;
+        }
+        return transaction.execute(status -> {
+            routes.lockAllOf(sourceId);
+            return take(sourceId, changes, who);
+        });
+    }
+
     private static String begun(SourceFeed feed) {
         if (feed.begun().length() > LONGEST_NAME) {
             throw new AnswerUnusableException("", "what its list of changes is known by is too long", null);

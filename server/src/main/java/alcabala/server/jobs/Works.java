@@ -71,6 +71,7 @@ public class Works {
         CUT_OVER(false),
         MATCHING(false),
         ANSWERING(false),
+        LINKING(false),
         TEST(true),
         CONSENT(true),
         CONNECTION(true);
@@ -123,6 +124,14 @@ public class Works {
     ///
     /// @param subject what it is about, such as a route; the same kind and subject is not done twice at a time
     public <T> Work<T> start(Kind kind, String subject, String who, Class<T> type, Task<T> task) {
+        return begin(kind, subject, who, type, task)
+                .orElseGet(() -> get(running(kind, subject), kind.isPrivate(), "", type));
+    }
+
+    /// Begins it, unless the same is under way.
+    ///
+    /// @return empty when it is
+    public <T> Optional<Work<T>> begin(Kind kind, String subject, String who, Class<T> type, Task<T> task) {
         giveUpStale();
         Optional<Long> begun = jdbc.sql("""
                 insert into work (kind, subject, who, state, started_at, seen_at) values (:kind, :subject, :who, 'running', :now, :now)
@@ -147,7 +156,7 @@ public class Works {
             }));
             await(soon);
         });
-        return get(begun.orElseGet(() -> running(kind, subject)), kind.isPrivate(), "", type);
+        return begun.map(id -> get(id, kind.isPrivate(), "", type));
     }
 
     /// What takes no time is answered at once, and need not be asked for again.

@@ -60,6 +60,7 @@ class ApiDescription {
             "RunJson.plannedAt",
             "RunJson.finishedAt",
             "RunJson.problem",
+            "RunJson.carried",
             "RunDetail.before",
             "ScheduleJson.firstAt",
             "ScheduleJson.nextAt",

@@ -11,7 +11,7 @@ import java.util.Map;
 /// Which records of a route are meant. Every part narrows; null or empty leaves it open.
 ///
 /// @param kinds of record
-/// @param states such as `Blocked`
+/// @param states such as `Blocked`, or [Records#LEFT]
 /// @param cause all documents that share a finding's cause
 /// @param firstCause only those listed under it, since it is their first
 /// @param text part of a number on either side, or of the party's name
@@ -36,7 +36,7 @@ public record RecordFilter(
             sql.append(" and d.kind = any(:kinds)");
         }
         if (isSome(states)) {
-            sql.append(states.size() == 1 ? " and d.state = :state" : " and d.state in (:states)");
+            sql.append(ofStates());
         }
         if (from != null) {
             sql.append(" and d.issue_date >= :from");
@@ -56,6 +56,13 @@ public record RecordFilter(
             sql.append(" and d.id in (select f.record_id from record_find f where f.text like lower(:text))");
         }
         return sql.toString();
+    }
+
+    /// What is left alone is so instead of what else it would be.
+    private String ofStates() {
+        String own =
+                (states.size() == 1 ? "d.state = :state" : "d.state in (:states)") + " and not " + Records.LEFT_ALONE;
+        return states.contains(Records.LEFT) ? " and (" + Records.LEFT_ALONE + " or " + own + ")" : " and " + own;
     }
 
     Map<String, Object> parameters() {

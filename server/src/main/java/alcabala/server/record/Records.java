@@ -55,7 +55,8 @@ public class Records {
             long paid,
             Instant crossedAt,
             int findings,
-            Sentence said) {}
+            Sentence said,
+            boolean leftAlone) {}
 
     /// What a list can be ordered by, with the column behind each.
     public enum Order {
@@ -82,7 +83,9 @@ public class Records {
         }
     }
 
-    /// What nobody is asked about any more; a condition on `record d`.
+    /// What nobody is asked about any more: a state to whoever looks for records, and a condition on `record d`.
+    public static final String LEFT = "Left alone";
+
     public static final String LEFT_ALONE = "exists (select 1 from left_alone x where x.record_id = d.id)";
 
     /// What was sent and does not stand as it should; a condition on `record d`.
@@ -221,10 +224,11 @@ public class Records {
     public List<Sum> sums(long routeId, RecordFilter filter) {
         Map<String, Sum> byState = new LinkedHashMap<>();
         jdbc.sql("""
-                select d.state, d.currency, count(*) as count,
+                select case when\s""" + LEFT_ALONE + " then '" + LEFT + "' else d.state end as state, d.currency, count(*) as count,"
+                        + """
                     coalesce(sum(signed(d.kind, d.gross)) filter (where is_document(d.kind)),
                         sum(signed(d.kind, d.gross)), 0) as gross
-                from record d where d.route_id = :route""" + filter.sql() + " group by d.state, d.currency order by d.state, d.currency")
+                from record d where d.route_id = :route""" + filter.sql() + " group by 1, d.currency order by 1, d.currency")
                 .params(filter.parameters())
                 .param("route", routeId)
                 .query(SumRow.class)
@@ -246,7 +250,7 @@ public class Records {
                         sum(signed(d.kind, d.gross)), 0) as amount,
                     count(*) filter (where d.cause = f.cause) as first
                 from record d join finding f on f.record_id = d.id
-                where d.route_id = :route and d.state = 'Blocked' and f.severity = 'blocks'""" + filter.sql() + """
+                where d.route_id = :route and d.state = 'Blocked' and f.severity = 'blocks' and not\s""" + LEFT_ALONE + filter.sql() + """
                  group by f.cause, d.currency
                 union all
                 select 'refused:' || d.refusal, '', '{}', min(p.sentence), d.currency, count(*),
@@ -254,7 +258,7 @@ public class Records {
                         sum(signed(d.kind, d.gross)), 0), count(*)
                 from record d cross join lateral (
                     select p.sentence from dispatch p where p.record_id = d.id order by p.id desc limit 1) p
-                where d.route_id = :route and d.state = 'Refused'""" + filter.sql() + """
+                where d.route_id = :route and d.state = 'Refused' and not\s""" + LEFT_ALONE + filter.sql() + """
                  group by d.refusal, d.currency
                 order by amount desc, cause""")
                 .params(filter.parameters())
@@ -350,7 +354,8 @@ public class Records {
                         ? null
                         : row.getTimestamp("crossed_at").toInstant(),
                 row.getInt("findings"),
-                sentence(row));
+                sentence(row),
+                row.getBoolean("left_alone"));
     }
 
     private static Sentence sentence(ResultSet row) throws SQLException {
@@ -370,7 +375,8 @@ public class Records {
                 case when d.state = 'Refused' or (d.state = 'Diverged' and d.refusal <> '')
                     then (select p.sentence from dispatch p where p.record_id = d.id order by p.id desc limit 1)
                 end as sentence,
-                f.kind as finding_kind, f.facts as finding_facts
+                f.kind as finding_kind, f.facts as finding_facts,\s""" + LEFT_ALONE + """
+             as left_alone
             from record d left join lateral (
                 select f.kind, f.facts from finding f where f.record_id = d.id order by f.severity, f.ordinal limit 1) f on true""";
 }

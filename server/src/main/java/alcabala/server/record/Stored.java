@@ -8,8 +8,10 @@ import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.server.platform.DocumentJson;
 import java.nio.charset.StandardCharsets;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.Consumer;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /// Content as it is kept, with the shape it was kept in. Older shapes are brought up to date when they are read, step
@@ -42,6 +44,21 @@ public final class Stored {
         int shape = Integer.parseInt(parts[0]);
         Family family = RecordKind.of(parts[1]).family();
         return read(family, shape == SHAPE ? parts[2] : upToDate(shape, parts[2]));
+    }
+
+    /// Whether what is kept says what a record says: numbers by their value, whatever zeros end them.
+    ///
+    /// @param kept what [#COLUMN] gives
+    public static boolean says(String kept, Record record) {
+        return tree(record(kept)).equals(BY_VALUE, tree(record));
+    }
+
+    private static final Comparator<JsonNode> BY_VALUE = (one, other) -> one.isNumber() && other.isNumber()
+            ? one.decimalValue().compareTo(other.decimalValue())
+            : one.equals(other) ? 0 : 1;
+
+    private static JsonNode tree(Record record) {
+        return DocumentJson.read(write(record), JsonNode.class);
     }
 
     /// The same of many, whose content need not become letters on the way.

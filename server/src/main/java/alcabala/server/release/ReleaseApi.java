@@ -88,7 +88,8 @@ class ReleaseApi {
             String payment,
             String paid,
             Instant crossedAt,
-            String route) {}
+            String route,
+            boolean leftAlone) {}
 
     /// @param next the key to ask for the next page with; empty on the last
     record DocumentPage(List<DocumentRow> rows, String next) {}
@@ -116,7 +117,8 @@ class ReleaseApi {
             List<SettledBy> settledBy,
             LeftAloneJson leftAlone) {}
 
-    record LeftAloneJson(String who, Instant at) {}
+    /// @param unlinkedFrom the number of what it stood for until it was unlinked; empty where it was not
+    record LeftAloneJson(String who, Instant at, String unlinkedFrom) {}
 
     /// @param amount with what was deducted; negative where it came back
     record SettledBy(long id, String number, String kind, String state, String amount) {}
@@ -254,7 +256,7 @@ class ReleaseApi {
                 sight.isLimited() ? WhatBecame.of(sides) : sides,
                 sight.isLimited() ? List.of() : settledBy(id),
                 alone.find(id)
-                        .map(said -> new LeftAloneJson(said.who(), said.at()))
+                        .map(said -> new LeftAloneJson(said.who(), said.at(), said.unlinkedFrom()))
                         .orElse(null));
     }
 
@@ -350,6 +352,7 @@ class ReleaseApi {
                 crossed ? payment(row, ledgerGross) : "",
                 Amounts.decimal(row.currency(), row.paid()),
                 row.crossedAt(),
-                route.code());
+                route.code(),
+                row.leftAlone());
     }
 }

@@ -8,7 +8,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
-/// The runs of a route that failed one after the other, up to now.
+/// The runs of a whole route that failed one after the other, up to now.
 @Component
 public class FailedRuns {
     private final JdbcClient jdbc;
@@ -32,8 +32,9 @@ public class FailedRuns {
         return jdbc.sql("""
                 select count(*)::int as count, max(r.id) as last, min(r.started_at) as since,
                     (array_agg(r.problem order by r.id desc))[1]::text as problem
-                from run r where r.route_id = :route and r.state = 'failed' and r.id > coalesce((
-                    select max(d.id) from run d where d.route_id = r.route_id and d.state = 'done'), 0)
+                from run r where r.route_id = :route and r.state = 'failed' and r.carried is null and r.records is null
+                    and r.id > coalesce((select max(d.id) from run d where d.route_id = r.route_id and d.state = 'done'
+                        and d.carried is null and d.records is null), 0)
                 having count(*) > 0""")
                 .param("route", route.id())
                 .query(Row.class)

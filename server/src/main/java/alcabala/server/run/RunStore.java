@@ -1,7 +1,9 @@
 package alcabala.server.run;
 
+import alcabala.accounting.setting.Carried;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Problem;
+import java.sql.Array;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -9,6 +11,7 @@ import java.sql.Types;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalLong;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -19,7 +22,8 @@ import tools.jackson.databind.json.JsonMapper;
 class RunStore {
     private static final String COLUMNS = """
             select r.id, r.origin, r.who, r.planned_at, r.missed, r.resumed, r.started_at, r.finished_at, r.state,
-                r.sentence, r.problem from run r\s""";
+                r.sentence, r.problem, r.carried, coalesce(cardinality(r.records), 0) as records, coalesce((
+                    select number from record where id = r.records[1]), '') as first_number from run r\s""";
     private final JdbcClient jdbc;
     private final JsonMapper json;
     private final Clock clock;
@@ -30,6 +34,9 @@ class RunStore {
     /// @param resumed how often it was gone on with after its server had ended
     /// @param state `running`, `done` or `failed`
     /// @param problem null unless it failed
+    /// @param carried what it is of; null for all of the route, or for single records
+    /// @param records how many single ones it is of; 0 for one that is not
+    /// @param number of the first of these; empty where there are none
     record RunRow(
             long id,
             String origin,
@@ -41,10 +48,17 @@ class RunStore {
             Instant finishedAt,
             String state,
             String sentence,
-            Problem problem) {}
+            Problem problem,
+            Carried carried,
+            int records,
+            String number) {
+        boolean isOfRoute() {
+            return carried == null && records == 0;
+        }
+    }
 
     /// A run whose server has ended.
-    record Dead(long id, long routeId, String who) {}
+    record Dead(long id, long routeId, String who, Extent extent) {}
 
     RunStore(JdbcClient jdbc, JsonMapper json, Clock clock) {
         this.jdbc = jdbc;
@@ -57,19 +71,28 @@ class RunStore {
         return "route " + route;
     }
 
-    long byHand(long routeId, String who) {
-        return begin(routeId, "hand", who, null, 0);
+    long byHand(long routeId, Extent extent, String who) {
+        return begin(routeId, "hand", extent, who, null, 0);
     }
 
     /// @param missed how many more had been planned since
     long planned(long routeId, String who, Instant at, int missed) {
-        return begin(routeId, "schedule", who, at, missed);
+        return begin(routeId, "schedule", Extent.ROUTE, who, at, missed);
     }
 
-    private long begin(long routeId, String origin, String who, Instant plannedAt, int missed) {
+    private long begin(long routeId, String origin, Extent extent, String who, Instant plannedAt, int missed) {
         return jdbc.sql("""
-                insert into run (route_id, origin, who, planned_at, missed, started_at, trail_from)
-                values (:route, :origin, :who, :planned, :missed, :now, (select coalesce(max(id), 0) from trail)) returning id""")
+                insert into run (route_id, origin, who, planned_at, missed, started_at, trail_from, carried, records)
+                values (:route, :origin, :who, :planned, :missed, :now, (select coalesce(max(id), 0) from trail), :carried,
+                    :records) returning id""")
+                .param(
+                        "carried",
+                        extent.carried() == null ? null : extent.carried().name(),
+                        Types.VARCHAR)
+                .param(
+                        "records",
+                        extent.records() == null ? null : extent.records().toArray(Long[]::new),
+                        Types.ARRAY)
                 .param("route", routeId)
                 .param("origin", origin)
                 .param("who", who)
@@ -80,21 +103,23 @@ class RunStore {
                 .single();
     }
 
-    void done(long run, String sentence) {
-        finish(run, "done", sentence, null);
+    /// @param news whether something came of it
+    void done(long run, String sentence, boolean news) {
+        finish(run, "done", sentence, news, null);
     }
 
     void failed(long run, Problem problem) {
-        finish(run, "failed", "", json.writeValueAsString(problem));
+        finish(run, "failed", "", true, json.writeValueAsString(problem));
     }
 
-    private void finish(long run, String state, String sentence, String problem) {
+    private void finish(long run, String state, String sentence, boolean news, String problem) {
         jdbc.sql("""
-                update run set state = :state, sentence = :sentence, problem = cast(:problem as jsonb), finished_at = :now,
+                update run set state = :state, sentence = :sentence, news = :news, problem = cast(:problem as jsonb), finished_at = :now,
                     trail_to = (select coalesce(max(id), 0) from trail) where id = :id""")
                 .param("state", state)
                 .param("sentence", sentence)
                 .param("problem", problem)
+                .param("news", news)
                 .param("now", Timestamp.from(clock.instant()))
                 .param("id", run)
                 .update();
@@ -104,10 +129,30 @@ class RunStore {
     /// server has ended.
     List<Dead> dead() {
         return jdbc.sql("""
-                select r.id, r.route_id, r.who from run r join route on route.id = r.route_id
+                select r.id, r.route_id, r.who, r.carried, r.records from run r join route on route.id = r.route_id
                 where r.state = 'running' and not exists (
                     select 1 from work w where w.kind = 'PULL' and w.subject = 'route ' || route.code and w.state = 'running')
-                order by r.id""").query(Dead.class).list();
+                order by r.id""").query(RunStore::deadRun).list();
+    }
+
+    private static Dead deadRun(ResultSet row, int n) throws SQLException {
+        Array records = row.getArray("records");
+        Extent extent =
+                records == null ? new Extent(carried(row), null) : Extent.of(List.of((Long[]) records.getArray()));
+        return new Dead(row.getLong("id"), row.getLong("route_id"), row.getString("who"), extent);
+    }
+
+    private static Carried carried(ResultSet row) throws SQLException {
+        String carried = row.getString("carried");
+        return carried == null ? null : Carried.valueOf(carried);
+    }
+
+    /// The one of a route that is under way.
+    Optional<RunRow> findRunning(long routeId) {
+        return jdbc.sql(COLUMNS + "where r.route_id = :route and r.state = 'running' order by r.id desc limit 1")
+                .param("route", routeId)
+                .query(this::row)
+                .optional();
     }
 
     /// Empty when somebody else went on with it.
@@ -127,11 +172,27 @@ class RunStore {
                 .single();
     }
 
+    /// Which runs are meant.
+    enum Only {
+        ALL("true"),
+        NEWS("(r.news or r.state = 'running')"),
+        FAILED("r.state = 'failed'"),
+        BY_HAND("r.origin = 'hand'"),
+        BY_SCHEDULE("r.origin = 'schedule'");
+
+        private final String condition;
+
+        Only(String condition) {
+            this.condition = condition;
+        }
+    }
+
     /// The newest first.
     ///
     /// @param before only those before this one; null for the newest
-    List<RunRow> page(long routeId, Long before, int limit) {
-        return jdbc.sql(COLUMNS + "where r.route_id = :route and r.id < :before order by r.id desc limit :limit")
+    List<RunRow> page(long routeId, Only only, Long before, int limit) {
+        return jdbc.sql(COLUMNS + "where r.route_id = :route and r.id < :before and " + only.condition
+                        + " order by r.id desc limit :limit")
                 .param("route", routeId)
                 .param("before", before == null ? Long.MAX_VALUE : before)
                 .param("limit", limit)
@@ -161,7 +222,10 @@ class RunStore {
                 instant(row.getTimestamp("finished_at")),
                 row.getString("state"),
                 row.getString("sentence"),
-                problem == null ? null : json.readValue(problem, Problem.class));
+                problem == null ? null : json.readValue(problem, Problem.class),
+                carried(row),
+                row.getInt("records"),
+                row.getString("first_number"));
     }
 
     private static Instant instant(Timestamp moment) {

@@ -1,6 +1,7 @@
 package alcabala.server.run;
 
 import alcabala.server.crossing.LedgerNews;
+import alcabala.server.crossing.LedgerNews.Brought;
 import alcabala.server.intake.Intake.TakenIn;
 import alcabala.server.intake.SourcePull;
 import alcabala.server.jobs.Work;
@@ -11,12 +12,15 @@ import alcabala.server.masters.PartyMerging;
 import alcabala.server.masters.PartyMerging.PartiesMerged;
 import alcabala.server.platform.Problems;
 import alcabala.server.readiness.ReadinessRun;
+import alcabala.server.record.Scope;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
+import alcabala.server.run.Looking.Looked;
 import alcabala.server.send.Settlement;
 import alcabala.server.send.Triggered;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
@@ -24,6 +28,7 @@ import org.springframework.stereotype.Component;
 /// Does a run of a route. One at a time, on whichever server: who asks while one is on is told of that one.
 @Component
 class Runner {
+    private static final String NOTHING_NEW = "Nothing new on either side";
     private final Routes routes;
     private final SourcePull source;
     private final LedgerNews news;
@@ -32,6 +37,7 @@ class Runner {
     private final Settlement settlement;
     private final Triggered triggered;
     private final RunStore runs;
+    private final Looking looking;
     private final Works works;
 
     /// What came of it.
@@ -51,6 +57,7 @@ class Runner {
             Settlement settlement,
             Triggered triggered,
             RunStore runs,
+            Looking looking,
             Works works) {
         this.routes = routes;
         this.source = source;
@@ -60,26 +67,36 @@ class Runner {
         this.settlement = settlement;
         this.triggered = triggered;
         this.runs = runs;
+        this.looking = looking;
         this.works = works;
     }
 
-    /// The same run asked for by several people is done once.
-    Work<Pulled> byHand(RouteRow route, String who) {
-        return start(route, who, () -> OptionalLong.of(runs.byHand(route.id(), who)));
-    }
-
+    /// Begins one, or joins that of the same route which is under way.
+    ///
     /// @param begin begins its row, or says that there is nothing to do any more
-    Work<Pulled> start(RouteRow route, String who, Supplier<OptionalLong> begin) {
+    Work<Pulled> start(RouteRow route, Extent extent, String who, Supplier<OptionalLong> begin) {
         return works.start(Kind.PULL, RunStore.subject(route.code()), who, Pulled.class, at -> {
             OptionalLong run = begin.get();
-            return run.isPresent() ? run(run.getAsLong(), route, who, at) : Pulled.NOTHING;
+            return run.isPresent() ? run(run.getAsLong(), route, extent, who, at) : Pulled.NOTHING;
         });
     }
 
-    private Pulled run(long run, RouteRow route, String who, Progress at) {
+    /// Begins one by hand.
+    ///
+    /// @return empty where one of the same route is under way
+    Optional<Work<Pulled>> begin(RouteRow route, Extent extent, String who) {
+        return works.begin(
+                Kind.PULL,
+                RunStore.subject(route.code()),
+                who,
+                Pulled.class,
+                at -> run(runs.byHand(route.id(), extent, who), route, extent, who, at));
+    }
+
+    private Pulled run(long run, RouteRow route, Extent extent, String who, Progress at) {
         try {
-            Pulled pulled = pull(route, who, at);
-            runs.done(run, pulled.sentence());
+            Pulled pulled = pull(route, extent, who, at);
+            runs.done(run, pulled.sentence(), !pulled.sentence().equals(NOTHING_NEW));
             return pulled;
         } catch (RuntimeException e) {
             // A server that is being stopped leaves its runs to whoever goes on.
@@ -90,33 +107,56 @@ class Runner {
         }
     }
 
-    private Pulled pull(RouteRow route, String who, Progress at) {
-        LedgerNews.Brought brought = route.ledgerAnswers() ? news.bring(route, who) : LedgerNews.Brought.NOTHING;
+    private Pulled pull(RouteRow route, Extent extent, String who, Progress at) {
+        return extent.records() == null ? pullAll(route, extent, who, at) : look(route, extent, who, at);
+    }
+
+    private Pulled look(RouteRow route, Extent extent, String who, Progress at) {
+        Looked looked = looking.look(route, extent.records(), who, at);
+        return follow(
+                route, extent, new News(looked.taken(), looked.brought(), PartiesMerged.NOTHING, looked.gone()), who);
+    }
+
+    private Pulled pullAll(RouteRow route, Extent extent, String who, Progress at) {
+        Brought brought = route.ledgerAnswers() ? news.bring(route, who) : Brought.NOTHING;
         if (brought.news()) {
             readiness.judgeSoon(route);
         }
         at.at(1, 3);
         TakenIn pulled = route.fromFiles() ? TakenIn.NOTHING : source.pull(route.sourceId(), who);
         at.at(2, 3);
-        PartiesMerged merged = parties.merge(route, who);
-        int stand = routes.ofSource(route.sourceId()).stream()
-                .mapToInt(each -> settlement.letStand(each, who))
-                .sum();
-        int sending = routes.ofSource(route.sourceId()).stream()
-                .mapToInt(each -> triggered.send(each, who))
-                .sum();
-        return new Pulled(
-                pulled.added(),
-                pulled.changed(),
-                brought.payments(),
-                brought.edits(),
-                merged.toLedger() + merged.toSource(),
-                sending,
-                sentence(route, pulled, brought, merged, stand, sending));
+        PartiesMerged merged = extent.hasParties() ? parties.merge(route, who) : PartiesMerged.NOTHING;
+        return follow(route, extent, new News(pulled, brought, merged, 0), who);
     }
 
-    private static String sentence(
-            RouteRow route, TakenIn pulled, LedgerNews.Brought brought, PartiesMerged merged, int stand, int sending) {
+    /// What came of both sides.
+    ///
+    /// @param gone how many single records a side does not have any more
+    private record News(TakenIn pulled, Brought brought, PartiesMerged merged, int gone) {}
+
+    /// What goes by itself after the news goes.
+    private Pulled follow(RouteRow route, Extent extent, News news, String who) {
+        Scope scope = extent.scope();
+        int stand = routes.ofSource(route.sourceId()).stream()
+                .mapToInt(each -> settlement.letStand(each, scope, who))
+                .sum();
+        int sending = routes.ofSource(route.sourceId()).stream()
+                .mapToInt(each -> triggered.send(each, scope, who))
+                .sum();
+        return new Pulled(
+                news.pulled().added(),
+                news.pulled().changed(),
+                news.brought().payments(),
+                news.brought().edits(),
+                news.merged().toLedger() + news.merged().toSource(),
+                sending,
+                sentence(route, news, stand, sending));
+    }
+
+    private static String sentence(RouteRow route, News news, int stand, int sending) {
+        TakenIn pulled = news.pulled();
+        Brought brought = news.brought();
+        PartiesMerged merged = news.merged();
         List<String> parts = new ArrayList<>();
         String from = " from " + route.source();
         add(parts, pulled.documents().added(), "new document" + from, "new documents" + from);
@@ -128,9 +168,10 @@ class Runner {
         add(parts, merged.toLedger(), "party changed in " + route.ledger(), "parties changed in " + route.ledger());
         add(parts, merged.toSource(), "party changed in " + route.source(), "parties changed in " + route.source());
         add(parts, merged.asked(), "party to be asked about", "parties to be asked about");
+        add(parts, news.gone(), "is not there any more", "are not there any more");
         add(parts, stand, "of them stands there", "of them stand there");
         add(parts, sending, "record on its way by itself", "records on their way by themselves");
-        return parts.isEmpty() ? "Nothing new on either side" : String.join(", ", parts);
+        return parts.isEmpty() ? NOTHING_NEW : String.join(", ", parts);
     }
 
     static void add(List<String> parts, int count, String one, String many) {

@@ -2,12 +2,14 @@ package alcabala.server.run;
 
 import alcabala.accounting.schedule.QuietWindow;
 import alcabala.accounting.schedule.RunSchedule;
+import alcabala.accounting.setting.Carried;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Problem;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import alcabala.server.run.RunFigures.Figure;
+import alcabala.server.run.RunStore.Only;
 import alcabala.server.run.RunStore.RunRow;
 import alcabala.server.run.Schedules.Scheduled;
 import jakarta.validation.Valid;
@@ -56,6 +58,9 @@ class RunsApi {
     /// @param missed how many more had been planned since, while none took place
     /// @param resumed how often it was gone on with after its server had ended
     /// @param state `running`, `done` or `failed`
+    /// @param carried what it is of; null for all of the route, or for single records
+    /// @param records how many single ones it is of; 0 for one that is not
+    /// @param number of the first of these; empty where there are none
     record RunJson(
             long id,
             String origin,
@@ -67,7 +72,10 @@ class RunsApi {
             Instant finishedAt,
             String state,
             String sentence,
-            Problem problem) {
+            Problem problem,
+            Carried carried,
+            int records,
+            String number) {
         static RunJson of(RunRow row) {
             return new RunJson(
                     row.id(),
@@ -80,7 +88,10 @@ class RunsApi {
                     row.finishedAt(),
                     row.state(),
                     row.sentence(),
-                    row.problem());
+                    row.problem(),
+                    row.carried(),
+                    row.records(),
+                    row.number());
         }
     }
 
@@ -150,10 +161,11 @@ class RunsApi {
     @GetMapping
     RunPage list(
             @RequestParam String route,
+            @RequestParam(defaultValue = "ALL") Only only,
             @RequestParam(required = false) Long before,
             @RequestParam(defaultValue = "50") int limit) {
         int size = Math.clamp(limit, 1, LARGEST_PAGE);
-        List<RunRow> rows = runs.page(routes.get(route).id(), before, size + 1);
+        List<RunRow> rows = runs.page(routes.get(route).id(), only, before, size + 1);
         return new RunPage(rows.stream().limit(size).map(RunJson::of).toList(), rows.size() > size);
     }
 
@@ -161,8 +173,9 @@ class RunsApi {
     RunDetail one(@PathVariable long id, @RequestParam String route) {
         RouteRow found = routes.get(route);
         RunRow run = runs.get(found.id(), id);
-        Optional<RunRow> before = runs.page(found.id(), id, LARGEST_PAGE).stream()
-                .filter(each -> each.state().equals("done"))
+        Optional<RunRow> before = runs.page(found.id(), Only.ALL, id, LARGEST_PAGE).stream()
+                .filter(each -> each.state().equals("done") && run.records() == 0 && each.records() == 0)
+                .filter(each -> each.carried() == run.carried())
                 .findFirst();
         List<Figure> was = before.map(each -> figures.of(each.id())).orElse(List.of());
         return new RunDetail(

@@ -38,11 +38,11 @@ class ScheduleClock {
     }
 
     private void begin(RouteRow route) {
-        runner.start(route, Schedules.WHO, () -> schedules.begin(route));
+        runner.start(route, Extent.ROUTE, Schedules.WHO, () -> schedules.begin(route));
     }
 
     private void resume(RunStore.Dead dead) {
         int before = runs.resumed(dead.id());
-        runner.start(routes.get(dead.routeId()), dead.who(), () -> runs.resume(dead.id(), before));
+        runner.start(routes.get(dead.routeId()), dead.extent(), dead.who(), () -> runs.resume(dead.id(), before));
     }
 }

@@ -6,6 +6,7 @@ import alcabala.server.crossing.Links;
 import alcabala.server.crossing.Outcomes;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Records;
+import alcabala.server.record.Scope;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import alcabala.server.trail.Trail;
@@ -34,13 +35,15 @@ public class Settlement {
 
     /// Those of a route whose settings say that the ledger wins.
     ///
+    /// @param scope which of them
     /// @return how many
     @Transactional
-    public int letStand(RouteRow route, String who) {
+    public int letStand(RouteRow route, Scope scope, String who) {
         RouteSettings decided = settings.of(route.id());
         List<Long> won = jdbc.sql("""
                 select id from record d where route_id = :route and state = 'Diverged' and ledger_differs and not voided
-                    and kind = any(:kinds) and not\s""" + Records.LEFT_ALONE + " order by id")
+                    and kind = any(:kinds) and""" + Scope.HOLDS + "and not " + Records.LEFT_ALONE + " order by id")
+                .params(scope.params())
                 .param("route", route.id())
                 .param("kinds", RecordKind.words(kind -> decided.winner(kind).equals("ledger")))
                 .query(Long.class)

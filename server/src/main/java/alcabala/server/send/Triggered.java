@@ -5,6 +5,7 @@ import alcabala.accounting.record.Family;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.server.record.Scope;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import java.util.ArrayList;
@@ -35,9 +36,11 @@ public class Triggered {
 
     /// How many were put into a batch: sales, purchases and payments each into their own, and what was entered on the
     /// ledger into one that goes back.
-    public int send(RouteRow route, String who) {
+    ///
+    /// @param scope which of them
+    public int send(RouteRow route, Scope scope, String who) {
         RouteSettings decided = settings.of(route.id());
-        int back = sendBack(route, decided, who);
+        int back = sendBack(route, scope, decided, who);
         if (!route.ledgerAnswers()) {
             return back;
         }
@@ -47,6 +50,7 @@ public class Triggered {
                 Predicate<RecordKind> concerns = kind -> kind.isSale() == sales && kind.family() == family;
                 sent += send(
                         route,
+                        scope,
                         RecordKind.words(
                                 concerns.and(kind -> decided.trigger(kind).isAutomatic())),
                         RecordKind.words(
@@ -59,13 +63,14 @@ public class Triggered {
 
     /// What was entered on the ledger goes to its source as soon as it is known, and is taken back there when it is
     /// void.
-    private int sendBack(RouteRow route, RouteSettings decided, String who) {
+    private int sendBack(RouteRow route, Scope scope, RouteSettings decided, String who) {
         List<Long> ready = jdbc.sql("""
-                select id from record d where route_id = :route and origin = 'ledger' and (
-                    (state = 'Ready' and outcome is null)
+                select id from record d where route_id = :route and origin = 'ledger' and""" + Scope.HOLDS + """
+                    and ((state = 'Ready' and outcome is null)
                     or (state = 'Diverged' and refusal = '' and kind = any(:comeBack) and\s""" + Candidates.VOIDED_THERE + """
                     ))
                 order by kind, issue_date, id limit :most""")
+                .params(scope.params())
                 .param("route", route.id())
                 .param("comeBack", RecordKind.words(kind -> !kind.isDocument() && decided.comesBack(kind)))
                 .param("most", MOST)
@@ -108,15 +113,16 @@ public class Triggered {
         return going;
     }
 
-    private int send(RouteRow route, String[] automatic, String[] restored, String who) {
+    private int send(RouteRow route, Scope scope, String[] automatic, String[] restored, String who) {
         List<Long> ready = jdbc.sql("""
-                select id from record d where route_id = :route and origin = 'source' and (
-                    (kind = any(:automatic) and state = 'Ready' and outcome is null)
+                select id from record d where route_id = :route and origin = 'source' and""" + Scope.HOLDS + """
+                    and ((kind = any(:automatic) and state = 'Ready' and outcome is null)
                     or (kind = any(:automatic) and state = 'Diverged' and not ledger_differs and refusal = ''
                         and\s""" + Candidates.GOES_AGAIN + """
                     )
                     or (kind = any(:restored) and state = 'Diverged' and ledger_differs and refusal = '' and not voided))
                 order by issue_date, id limit :most""")
+                .params(scope.params())
                 .param("route", route.id())
                 .param("automatic", automatic)
                 .param("restored", restored)

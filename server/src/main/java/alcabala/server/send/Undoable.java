@@ -52,6 +52,7 @@ class Undoable {
             return switch (outcome == null ? "" : outcome) {
                 case "posted" -> staysThere(ledger);
                 case "cancelled" -> Optional.of("It is void there already.");
+                case "" -> Optional.of("It was unlinked from what stands there.");
                 default -> Optional.of("It is on its way; wait until it is settled.");
             };
         }

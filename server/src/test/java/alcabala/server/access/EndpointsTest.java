@@ -123,6 +123,12 @@ class EndpointsTest {
             POST /api/connect/ledgers/files                        administrator
             POST /api/connect/ledgers/{id}/lists                   administrator
             POST /api/documents/{id}/settlement                    administrator bookkeeper
+            GET /api/documents/{id}/choices                        administrator bookkeeper reviewer
+            POST /api/documents/{id}/link/there                    administrator bookkeeper
+            PUT /api/documents/{id}/link                           administrator bookkeeper
+            DELETE /api/documents/{id}/link                        administrator bookkeeper
+            POST /api/documents/{id}/fields-back                   administrator bookkeeper
+            POST /api/pull/records                                 administrator bookkeeper
             PUT /api/documents/{id}/left-alone                     administrator bookkeeper
             DELETE /api/documents/{id}/left-alone                  administrator bookkeeper
             GET /api/batches                                       administrator bookkeeper reviewer

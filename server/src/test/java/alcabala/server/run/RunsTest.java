@@ -117,6 +117,31 @@ class RunsTest {
                 .containsExactly("CHANGED_ON_LEDGER invoice 0, before 1");
         assertThat(after.get("before").asLong()).isEqualTo(run.get("id").asLong());
         assertThat(ferro.get("/api/runs/999999?route=yard").status()).isEqualTo(404);
+
+        ferro.post("/api/pull?route=yard", Map.of());
+        assertThat(ids("ALL").getFirst()).as("nothing came of the last").isNotIn(ids("NEWS"));
+        assertThat(ids("NEWS")).contains(run.get("id").asLong());
+        assertThat(ids("BY_HAND")).containsAll(ids("NEWS"));
+        assertThat(ids("FAILED")).doesNotContain(run.get("id").asLong());
+        assertThat(ids("BY_SCHEDULE")).doesNotContain(run.get("id").asLong());
+        assertThat(ferro.get("/api/runs?route=yard&only=OTHERS").status()).isEqualTo(400);
+
+        ferro.post("/api/pull?route=yard&carried=PAYMENTS", Map.of());
+        assertThat(newest().get("carried").asString()).isEqualTo("PAYMENTS");
+        assertThat(ferro.get("/api/runs/" + newest().get("id") + "?route=yard")
+                        .json()
+                        .has("before"))
+                .as("there was none of payments alone before")
+                .isFalse();
+    }
+
+    private static List<Long> ids(String only) {
+        return ferro.get("/api/runs?route=yard&only=" + only)
+                .json()
+                .get("runs")
+                .valueStream()
+                .map(each -> each.get("id").asLong())
+                .toList();
     }
 
     private static String figure(JsonNode each) {

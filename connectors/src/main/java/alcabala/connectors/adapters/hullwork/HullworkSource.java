@@ -20,8 +20,10 @@ import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.source.Approves;
+import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceFeed;
 import alcabala.connectors.source.TellsChanges;
+import alcabala.connectors.source.TellsOne;
 import alcabala.connectors.source.WritesFields;
 import alcabala.connectors.spi.Place;
 import java.util.EnumSet;
@@ -33,6 +35,7 @@ import tools.jackson.databind.JsonNode;
 /// Hullwork: a changes feed with a cursor, approval, and payments that were entered elsewhere.
 final class HullworkSource
         implements TellsChanges,
+                TellsOne,
                 Approves,
                 WritesFields,
                 RewritesParties,
@@ -58,6 +61,20 @@ final class HullworkSource
                         change -> HullworkMapping.label(text(change, "type"), change.path("record")),
                         change -> HullworkMapping.change(text(change, "type"), change.path("record")))
                 .begunAs(text(feed, "begun"));
+    }
+
+    @Override
+    public Optional<SourceChange> find(Family family, String ref) {
+        String type = family == Family.DOCUMENT ? "document" : "payment";
+        Optional<JsonNode> own = http.find("/" + type + "s/{id}", JsonNode.class, ref);
+        return own.or(() -> family == Family.DOCUMENT
+                        ? Optional.empty()
+                        : http.find("/payments?externalRef={ref}", JsonNode.class, ref))
+                .flatMap(record -> Understood.change(
+                        HullworkMapping.SYSTEM,
+                        HullworkMapping.label(type, record),
+                        record,
+                        each -> HullworkMapping.change(type, each)));
     }
 
     private static String text(JsonNode node, String name) {

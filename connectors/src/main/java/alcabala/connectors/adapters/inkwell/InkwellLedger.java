@@ -27,6 +27,7 @@ import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.DescribesCompany;
 import alcabala.connectors.ledger.FeedsChanges;
 import alcabala.connectors.ledger.FindsByReference;
+import alcabala.connectors.ledger.FindsRecords;
 import alcabala.connectors.ledger.LedgerCompany;
 import alcabala.connectors.ledger.LedgerCounts;
 import alcabala.connectors.ledger.LedgerDimensionValue;
@@ -80,6 +81,7 @@ final class InkwellLedger
                 TakesBack,
                 AnswersByKey,
                 FindsByReference,
+                FindsRecords,
                 FeedsChanges,
                 TellsNumbers,
                 TellsBalances,
@@ -353,6 +355,25 @@ final class InkwellLedger
     public Optional<LedgerRecord> findByReference(Family family, String reference) {
         return http.find(path(family) + "?externalReference={reference}", JsonNode.class, reference)
                 .map(node -> Understood.read(SYSTEM, "record of " + reference, () -> InkwellMapping.record(node)));
+    }
+
+    @Override
+    public Optional<LedgerRecord> findRecord(Family family, String id) {
+        return http.find(path(family) + "/{id}", JsonNode.class, id)
+                .map(node -> Understood.read(SYSTEM, "record " + id, () -> InkwellMapping.record(node)));
+    }
+
+    /// A journal has no number of its own that anybody knows it by.
+    @Override
+    public List<LedgerRecord> numbered(Family family, String number) {
+        if (family == Family.TRANSFER) {
+            return List.of();
+        }
+        JsonNode found = http.get(path(family) + "/numbered?number={number}", JsonNode.class, number);
+        return Understood.read(
+                SYSTEM,
+                "what has the number " + number,
+                () -> found.valueStream().map(InkwellMapping::record).toList());
     }
 
     private static String path(Family family) {

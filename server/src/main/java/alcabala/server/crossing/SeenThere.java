@@ -1,0 +1,207 @@
+package alcabala.server.crossing;
+
+import alcabala.accounting.crosswalk.CrosswalkRow;
+import alcabala.accounting.setting.Carried;
+import alcabala.accounting.setting.Topic;
+import alcabala.connectors.Kept;
+import alcabala.connectors.Unusable;
+import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.connection.SetAsides;
+import alcabala.server.crossing.LinkedThere.Linked;
+import alcabala.server.route.RouteRow;
+import alcabala.server.route.SettingStore;
+import alcabala.server.trail.Trail;
+import java.time.Clock;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.joda.money.CurrencyUnit;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/// Takes in records as they were read on a ledger: what is paid of them, and what was changed there. What Alcabala
+/// itself wrote is no news, and of what is as it was before nothing is written.
+@Component
+class SeenThere {
+    private final Beyond beyond;
+    private final EnteredThere entered;
+    private final LinkedThere linkedThere;
+    private final BookedLines booked;
+    private final FieldsBack fields;
+    private final Settlements settlements;
+    private final SettingStore settings;
+    private final SetAsides setAsides;
+    private final Outcomes outcomes;
+    private final Links links;
+    private final Trail trail;
+    private final JdbcClient jdbc;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    /// How many were paid otherwise, and how many changed, by somebody else.
+    record Came(int payments, int edits) {
+        static final Came NOTHING = new Came(0, 0);
+
+        Came plus(Came other) {
+            return new Came(payments + other.payments, edits + other.edits);
+        }
+    }
+
+    SeenThere(
+            Beyond beyond,
+            EnteredThere entered,
+            LinkedThere linkedThere,
+            BookedLines booked,
+            FieldsBack fields,
+            Settlements settlements,
+            SettingStore settings,
+            SetAsides setAsides,
+            Outcomes outcomes,
+            Links links,
+            Trail trail,
+            JdbcClient jdbc,
+            JsonMapper json,
+            Clock clock) {
+        this.beyond = beyond;
+        this.entered = entered;
+        this.linkedThere = linkedThere;
+        this.booked = booked;
+        this.fields = fields;
+        this.settlements = settlements;
+        this.settings = settings;
+        this.setAsides = setAsides;
+        this.outcomes = outcomes;
+        this.links = links;
+        this.trail = trail;
+        this.jdbc = jdbc;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /// What a route brings back: asked for once for many records.
+    private record Back(boolean payments, List<CrosswalkRow> fields) {}
+
+    /// Within the caller's transaction. Of several versions of one the last counts.
+    Came take(RouteRow route, List<LedgerRecord> records, String who) {
+        Map<String, LedgerRecord> latest = new LinkedHashMap<>();
+        records.forEach(record -> latest.put(record.id(), record));
+        Map<String, Linked> known = linkedThere.of(route.ledgerId(), latest.values());
+        booked.keep(
+                route.ledgerId(),
+                latest.values().stream()
+                        .filter(record -> !known.containsKey(record.id())
+                                || !known.get(record.id()).same())
+                        .toList());
+        Map<Long, Back> back = new HashMap<>();
+        Came came = Came.NOTHING;
+        for (LedgerRecord record : latest.values()) {
+            Linked linked = known.get(record.id());
+            if (linked == null) {
+                stranger(route, record);
+            } else if (record.isIn(CurrencyUnit.of(linked.currency()))) {
+                came = came.plus(take(linked, record, back.computeIfAbsent(linked.routeId(), this::back), who));
+            } else {
+                setAsides.keepOfLedger(route.ledgerId(), finer(record, linked.currency()));
+            }
+        }
+        return came;
+    }
+
+    private Back back(long routeId) {
+        boolean payments = !settings.of(routeId).is(Topic.DIRECTION, Carried.PAYMENTS, "none");
+        return new Back(payments, fields.rows(routeId));
+    }
+
+    private void stranger(RouteRow route, LedgerRecord record) {
+        if (!record.isVoided()) {
+            beyond.note(route, record);
+        }
+        entered.note(route.ledgerId(), record);
+    }
+
+    private Came take(Linked linked, LedgerRecord record, Back back, String who) {
+        boolean paid = back.payments() && linked.minor(record.paid()) != linked.paid();
+        boolean differs = linked.onItsWay()
+                ? linked.differs()
+                : !Links.read(linked.ledgerHalf()).differing(record.half()).isEmpty();
+        if (linked.same() && !paid && differs == linked.differs()) {
+            return Came.NOTHING;
+        }
+        boolean news = paid && !isOurs(linked, record);
+        boolean edited = differs && !linked.onItsWay() && record.version() > linked.version() && !paid;
+        write(linked, record, paid, news, differs, back.fields(), who);
+        return new Came(news ? 1 : 0, edited ? 1 : 0);
+    }
+
+    private Unusable finer(LedgerRecord record, String currency) {
+        return new Unusable(
+                "document",
+                record.id(),
+                "document " + record.number(),
+                "its sums are finer than " + currency + " allows",
+                Kept.text(json.writeValueAsString(record)));
+    }
+
+    /// What our own settlements settled since the document was last seen is no news, whether the ledger's answer to the
+    /// last of them was heard or not; nor is what they took back.
+    private boolean isOurs(Linked linked, LedgerRecord record) {
+        record Own(long done, long underWay) {}
+        if (!record.recordKind().isDocument()) {
+            return true;
+        }
+        Own own = jdbc.sql("""
+                select coalesce(sum(case s.outcome when 'posted' then a.settled when 'cancelled' then -a.settled end)
+                        filter (where s.crossed_at >= l.seen_at), 0) as done,
+                    coalesce(sum(case when s.ledger_ref is null then a.settled else -a.settled end)
+                        filter (where s.outcome in ('queued', 'sending', 'unconfirmed')), 0) as under_way
+                from record d join link l on l.record_id = d.id
+                    join allocation a on a.number = d.number and a.kind = d.kind
+                    join record s on s.id = a.record_id and s.source_id = d.source_id and s.origin = 'source'
+                where d.id = :id""").param("id", linked.recordId()).query(Own.class).single();
+        long paid = linked.minor(record.paid()) - linked.paid();
+        long with = own.done() + own.underWay();
+        return paid >= Math.min(own.done(), with) && paid <= Math.max(own.done(), with);
+    }
+
+    /// @param back the fields that come back on its route
+    private void write(
+            Linked linked,
+            LedgerRecord record,
+            boolean paid,
+            boolean news,
+            boolean differs,
+            List<CrosswalkRow> back,
+            String who) {
+        outcomes.seen(
+                linked.recordId(),
+                record,
+                paid ? linked.minor(record.paid()) : linked.paid(),
+                linked.minor(record.gross()),
+                differs);
+        if (!back.isEmpty() && record.fields() != null) {
+            fields.note(linked.routeId(), linked.recordId(), back, links.findSeen(linked.recordId()), record, who);
+        }
+        links.seen(linked.recordId(), record, clock.instant());
+        if (paid) {
+            settlements.of(linked.recordId(), "is paid otherwise");
+        }
+        if (news) {
+            trail.write(
+                    linked.routeId(),
+                    linked.recordId(),
+                    who,
+                    "payment-brought-back",
+                    Map.of("paid", record.paid(), "gross", record.gross()));
+        }
+        if (differs != linked.differs()) {
+            trail.write(
+                    linked.routeId(),
+                    linked.recordId(),
+                    who,
+                    differs ? "edited-on-ledger" : "agrees-again",
+                    Map.of("gross", record.gross(), "version", record.version()));
+        }
+    }
+}
