@@ -12,11 +12,12 @@ import { Book } from '../ui/book/Book';
 import { DaysChip } from '../ui/choose/DaysChip';
 import { Failure } from '../ui/Failure';
 import { logColumns } from './logColumns';
-import { OUTCOMES, outcomeSaid, wayWords, type Way } from './words';
+import { OUTCOMES, outcomeSaid, pageOf, wayWords, type Way } from './words';
 
 interface Narrowed {
   way: Way | undefined;
   kind: RecordKind[] | undefined;
+  parties: boolean | undefined;
   outcome: string | undefined;
   text: string | undefined;
   from: string | undefined;
@@ -24,6 +25,7 @@ interface Narrowed {
 }
 
 const PAGE = 100;
+const PARTIES = 'parties';
 
 const logQuery = (route: string, narrowed: Narrowed) =>
   infiniteQueryOptions({
@@ -51,6 +53,7 @@ export function LogPage() {
   const narrowed: Narrowed = {
     way: (view.get('way') || undefined) as Way | undefined,
     kind: WHATS[view.get('what')]?.kinds,
+    parties: view.get('what') === PARTIES ? true : undefined,
     outcome: view.get('outcome') || undefined,
     text: view.get('text') || undefined,
     from: view.get('from') || undefined,
@@ -77,7 +80,10 @@ export function LogPage() {
           label="What is shown"
           all="All kinds"
           value={view.get('what')}
-          options={Object.entries(WHATS).map(([word, each]) => [word, each.name])}
+          options={[
+            ...Object.entries(WHATS).map(([word, each]): [string, string] => [word, each.name]),
+            [PARTIES, 'Parties'],
+          ]}
           onChoose={(what) => view.set({ what })}
         />
         <Choice
@@ -110,7 +116,7 @@ export function LogPage() {
         keyOf={entryKey}
         at={at ?? (entries[0] && entryKey(entries[0]))}
         onAt={setAt}
-        onOpen={(entry) => void navigate(`/documents/${entry.documentId}?route=${route.code}`)}
+        onOpen={(entry) => void navigate(pageOf(entry, route.code))}
         readAll={
           log.hasNextPage ? async () => (await toTheEnd(log)).flatMap((page) => page.entries) : undefined
         }

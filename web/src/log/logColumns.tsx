@@ -1,10 +1,9 @@
 import { Link } from 'react-router';
-import { kindName } from '../api/recordKinds';
 import { STATE_OF } from '../send/outcomes';
 import type { Column } from '../ui/book/columns';
 import { day, moment, money } from '../ui/format';
 import { Glyph } from '../ui/Glyph';
-import { actionSaid, outcomeSaid, wayWords, type LogEntry } from './words';
+import { actionSaid, kindSaid, outcomeSaid, pageOf, wayWords, type LogEntry } from './words';
 
 /** One crossing a row, with links to both sides. */
 export function logColumns(route: { code: string; source: string; ledger: string }): Column<LogEntry>[] {
@@ -45,7 +44,7 @@ export function logColumns(route: { code: string; source: string; ledger: string
       width: 92,
       value: (each) => each.number,
       cell: (each) => (
-        <Link className="underline" to={`/documents/${each.documentId}?route=${route.code}`}>
+        <Link className="underline" to={pageOf(each, route.code)}>
           {each.number}
         </Link>
       ),
@@ -54,8 +53,8 @@ export function logColumns(route: { code: string; source: string; ledger: string
       id: 'kind',
       name: 'Kind',
       width: 112,
-      value: (each) => kindName(each.kind),
-      cell: (each) => kindName(each.kind),
+      value: (each) => kindSaid(each.kind),
+      cell: (each) => kindSaid(each.kind),
     },
     {
       id: 'party',
@@ -71,8 +70,8 @@ export function logColumns(route: { code: string; source: string; ledger: string
       width: 66,
       tone: () => 'soft',
       optional: 'hidden',
-      value: (each) => each.date,
-      cell: (each) => day(each.date),
+      value: (each) => each.date ?? '',
+      cell: (each) => (each.date ? day(each.date) : ''),
     },
     {
       id: 'gross',
@@ -81,7 +80,7 @@ export function logColumns(route: { code: string; source: string; ledger: string
       amount: true,
       value: (each) => each.gross,
       rank: (each) => Number(each.gross),
-      cell: (each) => money(each.gross, each.currency),
+      cell: (each) => (each.gross === '' ? '' : money(each.gross, each.currency)),
     },
     {
       id: 'action',

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { kindName } from '../api/recordKinds';
 import { WORD } from '../send/outcomes';
 
 export type LogEntry = Schemas['LogEntry'];
@@ -14,6 +15,14 @@ export const wayWords = ({ source, ledger }: Sides): Record<Way, string> => ({
   TO_SOURCE: `to ${source}`,
   FROM_LEDGER: `from ${ledger}`,
 });
+
+export const kindSaid = (kind: string): string => (kind === 'party' ? 'Party' : kindName(kind));
+
+/** Where what crossed is looked at. */
+export const pageOf = (entry: Pick<LogEntry, 'documentId' | 'number'>, route: string): string =>
+  entry.documentId === undefined
+    ? `/map?route=${route}&kind=PARTY&text=${encodeURIComponent(entry.number)}`
+    : `/documents/${entry.documentId}?route=${route}`;
 
 /** What was done, or told. */
 const ACTIONS: Record<string, string> = {

@@ -26,6 +26,7 @@ export function RunPane({ route, run }: Props) {
   const view = useView();
   const detail = useQuery(runQuery(route.code, run.id));
   const figures = detail.data?.figures ?? [];
+  const compared = detail.data?.before !== undefined;
   const odd = oddSaid(run);
   return (
     <aside aria-label="Run" className="border-base-300 min-h-0 overflow-auto border-l p-4">
@@ -48,7 +49,7 @@ export function RunPane({ route, run }: Props) {
             <tr className="soft text-left text-[12.5px]">
               <th className="w-full" />
               <th className="amount">This run</th>
-              <th className="amount pl-3">The one before</th>
+              {compared && <th className="amount pl-3">The one before</th>}
             </tr>
           </thead>
           <tbody>
@@ -71,7 +72,7 @@ export function RunPane({ route, run }: Props) {
                       <span className="soft">, {kindName(each.kind)}</span>
                     </td>
                     <td className="amount">{each.count}</td>
-                    <td className="amount soft pl-3">{each.before}</td>
+                    {compared && <td className="amount soft pl-3">{each.before}</td>}
                   </tr>
                   {open && <Records route={route.code} run={run.id} figure={each} />}
                 </Fragment>

@@ -49,7 +49,7 @@ class AlertFacts {
     private List<Instant> records(RouteRow route, String which) {
         return jdbc.sql("""
                 select v.received_at as since from record d join record_revision v on v.id = d.revision_id
-                where d.route_id = :route and not d.voided and\s""" + which + " order by since limit :most")
+                where d.route_id = :route and not d.voided and not\s""" + Records.LEFT_ALONE + " and " + which + " order by since limit :most")
                 .param("route", route.id())
                 .param("most", MOST)
                 .query(AlertFacts::since)

@@ -104,7 +104,7 @@ class Choices {
     private Choice unlink(RouteRow route, Records.Row record, Optional<LedgerRecord> there) {
         return new Choice(
                 What.UNLINK,
-                "%s and %s part. Both sides keep what they have; neither is sent, matched or asked about until somebody says so. It can be taken back."
+                "%s parts from %s. Both sides keep what they have; neither is sent, matched or asked about until somebody says so. It can be taken back."
                         .formatted(
                                 record.number(),
                                 there.map(each -> named(route, record, each)).orElse("nothing")),

@@ -48,6 +48,8 @@ class ApiDescription {
             "UndoChoiceJson.on",
             "KnownLayout.id",
             "LogEntry.batch",
+            "LogEntry.documentId",
+            "LogEntry.date",
             "HeldJson.failedRuns",
             "Detail.leftAlone",
             "PracticeJson.namedAfter",

@@ -28,6 +28,11 @@ class LogApi {
     private final Routes routes;
     private final CrossingLog log;
 
+    /// @param documentId null for a party
+    /// @param kind of record, or `party`
+    /// @param number of a party its code
+    /// @param date null for a party
+    /// @param gross empty for a party, as is its currency
     /// @param action `created`, `changed`, `taken-back`, or what was told
     /// @param outcome as a dispatch has it, or `told`
     /// @param batch null for news
@@ -35,7 +40,7 @@ class LogApi {
             String name,
             Instant at,
             Way way,
-            long documentId,
+            Long documentId,
             String kind,
             String number,
             String party,
@@ -59,7 +64,7 @@ class LogApi {
                     entry.party(),
                     entry.date(),
                     entry.currency(),
-                    Amounts.decimal(entry.currency(), entry.gross()),
+                    entry.recordId() == null ? "" : Amounts.decimal(entry.currency(), entry.gross()),
                     entry.action(),
                     entry.outcome(),
                     entry.why(),
@@ -79,6 +84,7 @@ class LogApi {
 
     /// The newest first.
     ///
+    /// @param parties whether parties are among them; those that are of no kind where none is named
     /// @param from the first day, where whoever asks is
     /// @param to the last day
     /// @param after as the page before said it
@@ -87,6 +93,7 @@ class LogApi {
             @RequestParam String route,
             @RequestParam(required = false) Way way,
             @RequestParam(required = false) List<RecordKind> kind,
+            @RequestParam(required = false) Boolean parties,
             @RequestParam(required = false) @Size(max = 20) String outcome,
             @RequestParam(required = false) String text,
             @RequestParam(required = false) LocalDate from,
@@ -97,6 +104,7 @@ class LogApi {
         Narrowed narrowed = new Narrowed(
                 way,
                 kind,
+                parties,
                 outcome,
                 text,
                 from == null ? null : from.atStartOfDay(zone).toInstant(),
@@ -116,7 +124,7 @@ class LogApi {
         }
         String[] parts = after.split(" ", 2);
         try {
-            if (parts.length == 2 && parts[1].matches("[dt]\\d{18}")) {
+            if (parts.length == 2 && parts[1].matches("[dpt]\\d{18}")) {
                 return new After(Instant.parse(parts[0]), parts[1]);
             }
         } catch (DateTimeException e) {

@@ -168,16 +168,15 @@ class RoadApi {
                     (select count(distinct f.cause) from finding f join record d on d.id = f.record_id
                      where d.route_id = :route and d.state in ('Blocked', 'Waiting') and f.severity = 'blocks'
                          and f.cause ~ '^(item|category|tax|supplier|means|choice)-unmapped|^party-(doubtful|missing)|^payer-differs|^role-unset') as unmapped,
-                    (select count(*) from record where route_id = :route and state = 'Ready') as ready,
-                    (select count(*) from record where route_id = :route and state = 'Blocked') as blocked,
-                    (select count(*) from record where route_id = :route and state = 'Refused') as refused,
+                    (select count(*) from record d where route_id = :route and state = 'Ready' and not %1$s) as ready,
+                    (select count(*) from record d where route_id = :route and state = 'Blocked' and not %1$s) as blocked,
+                    (select count(*) from record d where route_id = :route and state = 'Refused' and not %1$s) as refused,
                     (select count(*) from batch where route_id = :route and finished_at is null) as open_batches,
-                    (select count(*) from record d where d.route_id = :route and""" + " " + Records.HELD + """
-                    ) + (select count(*) from party_question where route_id = :route) as held,
+                    (select count(*) from record d where d.route_id = :route and %2$s) + (select count(*) from party_question where route_id = :route) as held,
                     (select count(*) from set_aside where settled_at is null
                         and (source_id = :source or ledger_id = :ledger)) as odd,
                     coalesce((select state = 'failed' from run where route_id = :route and state <> 'running'
-                        order by id desc limit 1), false) as run_failed""")
+                        and carried is null and records is null order by id desc limit 1), false) as run_failed""".formatted(Records.LEFT_ALONE, Records.HELD))
                 .param("route", found.id())
                 .param("source", found.sourceId())
                 .param("ledger", found.ledgerId())
@@ -220,7 +219,7 @@ class RoadApi {
         jdbc.sql("""
                 select currency, coalesce(sum(signed(kind, gross)) filter (where is_document(kind)),
                     sum(signed(kind, gross))) as gross
-                from record where route_id = :route and state = 'Ready' group by currency""")
+                from record d where route_id = :route and state = 'Ready' and not\s""" + Records.LEFT_ALONE + " group by currency")
                 .param("route", route.id())
                 .query((row, n) -> gross.put(row.getString("currency"), row.getLong("gross")))
                 .list();

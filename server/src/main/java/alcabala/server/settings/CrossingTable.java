@@ -10,6 +10,7 @@ import alcabala.formats.layout.Layout.Carries;
 import alcabala.server.connection.Kinds;
 import alcabala.server.files.Layouts;
 import alcabala.server.platform.SumJson;
+import alcabala.server.record.Records;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import java.sql.ResultSet;
@@ -144,7 +145,7 @@ class CrossingTable {
                 select d.kind, d.currency, d.state, l.record_id is not null as left_behind,
                     count(*) as count, sum(signed(d.kind, d.gross)) as gross
                 from record d left join left_behind l on l.record_id = d.id
-                where d.route_id = :route group by 1, 2, 3, 4""")
+                where d.route_id = :route and not\s""" + Records.LEFT_ALONE + " group by 1, 2, 3, 4")
                 .param("route", route.id())
                 .query(CrossingTable::sum)
                 .list();

@@ -127,7 +127,9 @@ class LinkTest {
         JsonNode document = POSTED.remove();
         String number = document.get("number").asString();
         assertThat(choice(document, "UNLINK").get("sentence").asString())
-                .contains(number, "part", document.get("gross").asString().substring(0, 1));
+                .contains(
+                        number + " parts from " + number + " of Inkwell",
+                        document.get("gross").asString().substring(0, 1));
         assertThat(reason(document, "UNLINK")).isEmpty();
         assertThat(unlink(document).status()).isEqualTo(200);
         assertThat(unlink(document).json().get("code").asString()).isEqualTo("not-linked");

@@ -67,6 +67,10 @@ class PartiesBothWaysTest {
         assertThat(world.standIns().asked("hullwork") + world.standIns().asked("inkwell") - asked)
                 .isEqualTo(2);
         assertThat(asked("C-1002")).isEmpty();
+        assertThat(log("&parties=true&text=c-1002"))
+                .as("what each was told, the newest first")
+                .startsWith("TO_SOURCE posted", "TO_LEDGER posted");
+        assertThat(log("&kind=INVOICE&text=c-1002")).isEmpty();
         assertThat(trail("party-written", "C-1002"))
                 .contains("office@pell.estuary.trust.example", "ledger@pell.example");
     }
@@ -394,6 +398,16 @@ class PartiesBothWaysTest {
                 "answer", answer,
                 "typed", typed,
                 "parties", List.of(Map.of("code", code, "seen", seen))));
+    }
+
+    private static List<String> log(String narrowed) {
+        return ferro.get("/api/log?route=yard" + narrowed)
+                .json()
+                .get("entries")
+                .valueStream()
+                .map(each ->
+                        each.get("way").asString() + " " + each.get("outcome").asString())
+                .toList();
     }
 
     private static String trail(String action, String code) {
