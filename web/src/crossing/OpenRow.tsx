@@ -49,7 +49,6 @@ export function OpenRow({ route, row, view }: Props) {
             )}
             {trigger && <Words label="Leave" setting={trigger} view={view} />}
             {winner && <Words label="Who wins" setting={winner} view={view} />}
-            {direction && <RunNow route={route.code} row={row} />}
             {from && (
               <Labelled label="From">
                 <DayField
@@ -61,6 +60,7 @@ export function OpenRow({ route, row, view }: Props) {
                 />
               </Labelled>
             )}
+            {direction && <RunNow route={route.code} row={row} />}
           </div>
           {owners.length > 0 && (
             <details open={owned > 0}>

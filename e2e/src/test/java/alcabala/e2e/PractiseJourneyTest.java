@@ -79,10 +79,10 @@ class PractiseJourneyTest {
         browser.keys("d");
         browser.awaitText("Both sides keep what they have", "No field of it comes back", "for good");
         browser.keys("n");
-        browser.awaitText("Unlinked from " + number + " of Inkwell");
+        browser.awaitText("Unlinked from " + number + " of Inkwell", "neither of the two is sent");
         browser.keys("u");
         browser.awaitText("is looked after again");
-        browser.until(d -> browser.text().contains("Unlinked from") ? null : true);
+        browser.until(d -> browser.text().contains("neither of the two is sent") ? null : true);
         browser.keys("d");
         browser.awaitText("which you find by its number there");
         browser.keys("e");
