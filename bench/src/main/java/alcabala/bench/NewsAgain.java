@@ -41,17 +41,17 @@ final class NewsAgain {
     static void measure(ApplicationContext context, RouteRow route, Runnable again) {
         NewsAgain it = new NewsAgain(context, route);
         it.linkAll();
-        it.tell("first heard of on the ledger", it::all, "-");
-        it.tell("the ledger's feed from its beginning", it::all, "under 60");
-        it.tell("the source's feed from its beginning", again, "under 60");
+        it.tell("the ledger's feed from its beginning", it::all);
+        it.tell("the source's feed from its beginning", again);
     }
 
-    private void tell(String what, Runnable telling, String wanted) {
+    private void tell(String what, Runnable telling) {
         long before = written();
         long start = System.nanoTime();
         telling.run();
-        Benchmarks.report("200,000 linked records, " + what + ", seconds", (System.nanoTime() - start) / 1e9, wanted);
-        Benchmarks.report("  rows written by it", written() - before, wanted.equals("-") ? "-" : "0");
+        Benchmarks.report(
+                "200,000 linked records, " + what + ", seconds", (System.nanoTime() - start) / 1e9, "under 60");
+        Benchmarks.report("  rows written by it", written() - before, "0");
     }
 
     private void all() {
@@ -67,7 +67,8 @@ final class NewsAgain {
     /// As they stand there, read out of what is kept of them.
     private List<LedgerRecord> page(String after) {
         return jdbc
-                .sql("select ledger_now::text from link where ledger_ref > :after order by ledger_ref limit :most")
+                .sql(
+                        "select ledger_now::text from link where ledger_id = 1 and ledger_ref > :after order by ledger_ref limit :most")
                 .param("after", after)
                 .param("most", PAGE)
                 .query(String.class)
@@ -100,6 +101,10 @@ final class NewsAgain {
                 update record d set outcome = 'posted', outcome_revision = revision, ledger_ref = l.ledger_ref, ledger_version = 1,
                     ledger_number = d.number, ledger_gross = d.gross, crossed_at = now()
                 from link l where l.record_id = d.id""").update();
+        jdbc.sql("""
+                insert into ledger_booked (ledger_id, ledger_ref, ordinal, kind, party, day, text, account)
+                select 1, l.ledger_ref, n, 'invoice', 'IC-1', d.issue_date, 'Shackle ' || n, '4010'
+                from link l join record d on d.id = l.record_id, generate_series(1, 5) n""").update();
         jdbc.sql("vacuum analyze").update();
     }
 

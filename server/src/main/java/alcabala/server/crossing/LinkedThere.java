@@ -49,10 +49,11 @@ class LinkedThere {
                 .sql("""
                 select l.ledger_ref, l.record_id, d.route_id, l.ledger_half, d.currency, d.paid, d.ledger_differs as differs,
                     d.ledger_version as version, d.outcome in ('queued', 'sending', 'unconfirmed') as on_its_way,
-                    l.ledger_now = cast(x.body as jsonb) and (not is_document(d.kind) or exists (
-                        select 1 from ledger_booked b where b.ledger_id = l.ledger_id and b.ledger_ref = l.ledger_ref)) as same
+                    l.ledger_now = cast(x.body as jsonb) and (not is_document(d.kind) or b.known is not null) as same
                 from unnest(cast(:refs as text[]), cast(:bodies as text[])) x (ref, body)
-                    join link l on l.ledger_id = :ledger and l.ledger_ref = x.ref join record d on d.id = l.record_id""")
+                    join link l on l.ledger_id = :ledger and l.ledger_ref = x.ref join record d on d.id = l.record_id
+                    left join lateral (select true as known from ledger_booked b
+                        where b.ledger_id = l.ledger_id and b.ledger_ref = l.ledger_ref limit 1) b on true""")
                 .param("ledger", ledgerId)
                 .param("refs", records.stream().map(LedgerRecord::id).toArray(String[]::new))
                 .param("bodies", records.stream().map(json::writeValueAsString).toArray(String[]::new))
