@@ -28,7 +28,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 /// Debian's Chromium without a monitor, at 1280 by 800. Nothing here sleeps: everything awaits a condition.
 final class Browser implements AutoCloseable {
     private static final String NOTICE = "div[role=status].fixed > div";
-    private static final Duration PATIENCE = Duration.ofSeconds(30);
+    private static final Duration PATIENCE = Duration.ofSeconds(60);
     private static final Duration POLL = Duration.ofMillis(60);
     private static final Set<String> TICKED = Set.of("checkbox", "radio");
     private static final Set<String> ARROWED = Set.of("option", "menuitem", "tab", "row", "gridcell");
