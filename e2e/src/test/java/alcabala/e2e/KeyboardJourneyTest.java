@@ -78,7 +78,7 @@ class KeyboardJourneyTest {
         browser.press("Run so");
         browser.awaitText("Runs by itself every 5 minutes");
         String planned = browser.find("[data-next]").getText();
-        browser.awaitText("By the schedule", Duration.ofSeconds(150));
+        browser.awaitText("Planned for", Duration.ofSeconds(150));
         browser.until(d -> browser.find("[data-next]").getText().equals(planned) ? null : true);
         browser.keys("o");
         browser.awaitText("postponed");

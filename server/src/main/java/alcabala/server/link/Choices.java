@@ -3,8 +3,8 @@ package alcabala.server.link;
 import alcabala.connectors.ledger.FindsRecords;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.source.TellsOne;
-import alcabala.server.connection.Ledgers;
-import alcabala.server.connection.Sources;
+import alcabala.connectors.spi.Side;
+import alcabala.server.connection.Kinds;
 import alcabala.server.crossing.BroughtBack;
 import alcabala.server.crossing.LeftAlone;
 import alcabala.server.crossing.LinkedByHand;
@@ -20,22 +20,23 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /// Says beforehand what each thing that can be done with a single record will do, and why one cannot be done.
 @Component
 class Choices {
     private static final int FIELDS = 5;
-    private final Sources sources;
-    private final Ledgers ledgers;
+    private final JdbcClient jdbc;
+    private final Kinds kinds;
     private final Links links;
     private final LinkedByHand byHand;
     private final LeftAlone alone;
     private final BroughtBack back;
 
-    Choices(Sources sources, Ledgers ledgers, Links links, LinkedByHand byHand, LeftAlone alone, BroughtBack back) {
-        this.sources = sources;
-        this.ledgers = ledgers;
+    Choices(JdbcClient jdbc, Kinds kinds, Links links, LinkedByHand byHand, LeftAlone alone, BroughtBack back) {
+        this.jdbc = jdbc;
+        this.kinds = kinds;
         this.links = links;
         this.byHand = byHand;
         this.alone = alone;
@@ -71,14 +72,24 @@ class Choices {
         return tellsHere(route) ? route.source() + " and " + route.ledger() : route.ledger();
     }
 
+    /// By what kind of system it is: nobody is spoken to for what is only said, and one that lets nobody in just now is
+    /// no reason to say nothing.
     private boolean tellsHere(RouteRow route) {
         return !route.fromFiles()
-                && sources.of(route.sourceId()).find(TellsOne.class).isPresent();
+                && jdbc.sql("select exists (select 1 from source where id = :id and system = any(:systems))")
+                        .param("id", route.sourceId())
+                        .param("systems", kinds.codes(Side.SOURCE, TellsOne.class))
+                        .query(Boolean.class)
+                        .single();
     }
 
     private boolean findsThere(RouteRow route) {
         return route.ledgerAnswers()
-                && ledgers.of(route.ledgerId()).find(FindsRecords.class).isPresent();
+                && jdbc.sql("select exists (select 1 from ledger where id = :id and system = any(:systems))")
+                        .param("id", route.ledgerId())
+                        .param("systems", kinds.codes(Side.LEDGER, FindsRecords.class))
+                        .query(Boolean.class)
+                        .single();
     }
 
     private Choice bringBack(RouteRow route, Records.Row record, Optional<LedgerRecord> there) {
