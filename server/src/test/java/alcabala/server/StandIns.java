@@ -16,8 +16,9 @@ public final class StandIns {
     private final int smtpPort = World.freePort();
     private final Api api = new Api(address());
 
+    private final String database = "standins_" + UUID.randomUUID().toString().replace("-", "");
+
     StandIns() {
-        String database = "standins_" + UUID.randomUUID().toString().replace("-", "");
         World.execute("postgres", "create database " + database);
         World.launch(
                 Map.of(
@@ -131,6 +132,11 @@ public final class StandIns {
             throw new IllegalStateException(number + ": " + answer.body());
         }
         return answer.json().get("id").asString();
+    }
+
+    /// What no desk lets anybody write, such as a document without a number.
+    public void write(String sql) {
+        World.execute(database, sql);
     }
 
     /// As Inkwell's desk shows it, which no fault of the API touches.

@@ -8,6 +8,6 @@ import java.util.Optional;
 public interface TellsOne extends Capability {
     /// As the feed would tell it; set aside when it cannot be understood, and empty when the app has no such record.
     ///
-    /// @param ref what identifies it for good, as in [SourceChange.RecordChanged]
+    /// @param ref what identifies it for good, as in [SourceChange.RecordChanged]; of what the app made itself
     Optional<SourceChange> find(Family family, String ref);
 }

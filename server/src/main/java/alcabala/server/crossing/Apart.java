@@ -41,9 +41,8 @@ class Apart {
         this.clock = clock;
     }
 
-    /// @return false when it stands for nothing
-    boolean keep(long recordId, String who) {
-        return jdbc.sql("""
+    void keep(long recordId, String who) {
+        jdbc.sql("""
                 insert into apart (record_id, ledger_id, ledger_ref, link, stood, who, at)
                 select l.record_id, l.ledger_id, l.ledger_ref, to_jsonb(l), (
                     select to_jsonb(o) from (select\s""" + columns("") + """
@@ -51,11 +50,10 @@ class Apart {
                 from link l where l.record_id = :id
                 on conflict (record_id, ledger_id, ledger_ref) do update set link = excluded.link,
                     stood = excluded.stood, who = excluded.who, at = excluded.at""")
-                        .param("id", recordId)
-                        .param("who", who)
-                        .param("now", Timestamp.from(clock.instant()))
-                        .update()
-                > 0;
+                .param("id", recordId)
+                .param("who", who)
+                .param("now", Timestamp.from(clock.instant()))
+                .update();
     }
 
     /// Whether somebody said of something on a ledger that it is not what it stood for.

@@ -108,15 +108,19 @@ public class LedgerNews {
             return Came.NOTHING;
         }
         feed.setAside().forEach(record -> setAsides.keepOfLedger(route.ledgerId(), record));
+        return take(route, feed.records(), who);
+    }
+
+    private Came take(RouteRow route, List<LedgerRecord> records, String who) {
         setAsides.settleOfLedger(
-                route.ledgerId(), feed.records().stream().map(LedgerRecord::id).toList());
-        return seen.take(route, feed.records(), who);
+                route.ledgerId(), records.stream().map(LedgerRecord::id).toList());
+        return seen.take(route, records, who);
     }
 
     /// Single records as they were read there just now, those among them that bear our names and are linked with
     /// nothing.
     public Brought look(RouteRow route, List<LedgerRecord> records, String who) {
-        Came came = transaction.execute(status -> seen.take(route, records, who));
+        Came came = transaction.execute(status -> take(route, records, who));
         follow(route, who);
         return new Brought(came.payments(), came.edits(), false, false);
     }

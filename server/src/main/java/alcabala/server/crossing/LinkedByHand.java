@@ -11,6 +11,7 @@ import alcabala.server.trail.Trail;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -142,7 +143,7 @@ public class LinkedByHand {
         if (isLinked(record.id())) {
             takeApart(record, who);
         }
-        takenOver.linkByHand(route, record.id(), there, who);
+        orTaken(there, () -> takenOver.linkByHand(route, record.id(), there, who));
         apart.forget(record.id(), route.ledgerId(), there.id());
         alone.end(record.id());
         telling.tell(Topic.RECORDS, record.routeId(), who, record.id());
@@ -163,11 +164,21 @@ public class LinkedByHand {
                     "%s stands for another record by now, or %s stands for something else; link it by hand."
                             .formatted(former.there().number(), record.number()));
         }
-        apart.restore(record.id(), former);
+        orTaken(former.there(), () -> apart.restore(record.id(), former));
         alone.end(record.id());
         said(route, record, former.there(), who, "linked-again");
         affected.standsThere(record.id());
         settlements.of(record.id(), "is linked again");
+    }
+
+    /// Somebody else may link the same in this moment: the second of the two is told.
+    private static void orTaken(LedgerRecord there, Runnable linking) {
+        try {
+            linking.run();
+        } catch (DuplicateKeyException e) {
+            throw NotPossibleException.conflict(
+                    "paired-already", there.number() + " came to stand for another record in this moment.");
+        }
     }
 
     private boolean isTaken(Apart.Former former) {

@@ -3,7 +3,7 @@ package alcabala.server.link;
 import alcabala.connectors.ledger.FindsRecords;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.connectors.source.TellsOne;
-import alcabala.connectors.spi.Side;
+import alcabala.connectors.spi.Capability;
 import alcabala.server.connection.Kinds;
 import alcabala.server.crossing.BroughtBack;
 import alcabala.server.crossing.LeftAlone;
@@ -75,21 +75,16 @@ class Choices {
     /// By what kind of system it is: nobody is spoken to for what is only said, and one that lets nobody in just now is
     /// no reason to say nothing.
     private boolean tellsHere(RouteRow route) {
-        return !route.fromFiles()
-                && jdbc.sql("select exists (select 1 from source where id = :id and system = any(:systems))")
-                        .param("id", route.sourceId())
-                        .param("systems", kinds.codes(Side.SOURCE, TellsOne.class))
-                        .query(Boolean.class)
-                        .single();
+        return !route.fromFiles() && can("select system from source where id = :id", route.sourceId(), TellsOne.class);
     }
 
     private boolean findsThere(RouteRow route) {
         return route.ledgerAnswers()
-                && jdbc.sql("select exists (select 1 from ledger where id = :id and system = any(:systems))")
-                        .param("id", route.ledgerId())
-                        .param("systems", kinds.codes(Side.LEDGER, FindsRecords.class))
-                        .query(Boolean.class)
-                        .single();
+                && can("select system from ledger where id = :id", route.ledgerId(), FindsRecords.class);
+    }
+
+    private boolean can(String system, long id, Class<? extends Capability> capability) {
+        return kinds.can(jdbc.sql(system).param("id", id).query(String.class).single(), capability);
     }
 
     private Choice bringBack(RouteRow route, Records.Row record, Optional<LedgerRecord> there) {

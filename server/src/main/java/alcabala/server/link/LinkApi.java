@@ -1,8 +1,6 @@
 package alcabala.server.link;
 
-import alcabala.connectors.ledger.FindsRecords;
 import alcabala.connectors.ledger.LedgerRecord;
-import alcabala.server.connection.Ledgers;
 import alcabala.server.crossing.BroughtBack;
 import alcabala.server.crossing.LinkedByHand;
 import alcabala.server.jobs.Work;
@@ -19,6 +17,7 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.BiFunction;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,7 +39,6 @@ class LinkApi {
     private final StandsThere there;
     private final LinkedByHand links;
     private final BroughtBack back;
-    private final Ledgers ledgers;
     private final Works works;
 
     record FindThere(@NotBlank @Size(max = 100) String number) {}
@@ -60,7 +58,6 @@ class LinkApi {
             StandsThere there,
             LinkedByHand links,
             BroughtBack back,
-            Ledgers ledgers,
             Works works) {
         this.records = records;
         this.routes = routes;
@@ -68,7 +65,6 @@ class LinkApi {
         this.there = there;
         this.links = links;
         this.back = back;
-        this.ledgers = ledgers;
         this.works = works;
     }
 
@@ -82,44 +78,30 @@ class LinkApi {
     @PostMapping("/link/there")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Work<FoundThere> find(@PathVariable long id, @Valid @RequestBody FindThere asked, Principal who) {
-        Records.Row record = records.get(id);
-        RouteRow route = routes.get(record.routeId());
-        return works.start(
-                Kind.LINKING,
-                subject(id),
-                who.getName(),
+        return work(
+                id,
+                who,
                 FoundThere.class,
-                at -> new FoundThere(
+                (route, record) -> new FoundThere(
                         there.numbered(route, record, asked.number().strip())));
     }
 
     @PutMapping("/link")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Work<LinkSaid> link(@PathVariable long id, @Valid @RequestBody LinkTo to, Principal who) {
-        Records.Row record = records.get(id);
-        RouteRow route = routes.get(record.routeId());
-        return works.start(
-                Kind.LINKING,
-                subject(id),
-                who.getName(),
-                LinkSaid.class,
-                at -> link(route, records.get(id), to, who.getName()));
-    }
-
-    private LinkSaid link(RouteRow route, Records.Row record, LinkTo to, String who) {
-        LedgerRecord now = ledgers.of(route.ledgerId())
-                .get(FindsRecords.class)
-                .findRecord(StandsThere.family(record), to.ref())
-                .filter(each -> each.version() == to.version())
-                .orElseThrow(() -> NotPossibleException.conflict(
-                        "changed-meanwhile", "It was changed there meanwhile, or is gone; look it up again."));
-        links.link(route, record, now, who);
-        return new LinkSaid("%s stands for %s of %s".formatted(record.number(), now.number(), route.ledger()));
+        return work(id, who, LinkSaid.class, (route, record) -> {
+            LedgerRecord now = there.asSeen(route, record, to.ref(), to.version());
+            links.link(route, record, now, who.getName());
+            return new LinkSaid("%s stands for %s of %s".formatted(record.number(), now.number(), route.ledger()));
+        });
     }
 
     /// Others find and link other things meanwhile.
-    private static String subject(long id) {
-        return id + " " + UUID.randomUUID();
+    private <T> Work<T> work(long id, Principal who, Class<T> type, BiFunction<RouteRow, Records.Row, T> doing) {
+        Records.Row record = records.get(id);
+        RouteRow route = routes.get(record.routeId());
+        return works.start(
+                Kind.LINKING, id + " " + UUID.randomUUID(), who.getName(), type, at -> doing.apply(route, record));
     }
 
     @DeleteMapping("/link")
@@ -139,7 +121,7 @@ class LinkApi {
             throw NotPossibleException.conflict(
                     "nothing-to-bring-back", "%s says nothing of it that comes back.".formatted(route.ledger()));
         }
-        return works.start(Kind.LINKING, subject(id), who.getName(), LinkSaid.class, at -> {
+        return work(id, who, LinkSaid.class, (same, read) -> {
             back.again(route, id, who.getName());
             return new LinkSaid(
                     "%s was told what %s says of %s".formatted(route.source(), route.ledger(), record.number()));

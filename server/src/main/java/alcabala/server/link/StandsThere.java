@@ -5,6 +5,7 @@ import alcabala.accounting.record.RecordKind;
 import alcabala.connectors.ledger.FindsRecords;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.connection.Ledgers;
+import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Records;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
@@ -19,6 +20,9 @@ import org.springframework.stereotype.Component;
 /// What stands on a ledger under a number, and whether a record of ours could stand for it.
 @Component
 class StandsThere {
+    /// More of one number than anybody chooses from.
+    private static final int MOST = 20;
+
     private final Ledgers ledgers;
     private final LedgerReference reference;
     private final JdbcClient jdbc;
@@ -44,13 +48,10 @@ class StandsThere {
         this.jdbc = jdbc;
     }
 
-    static Family family(Records.Row record) {
-        return RecordKind.of(record.kind()).family();
-    }
-
     List<There> numbered(RouteRow route, Records.Row record, String number) {
-        List<LedgerRecord> found =
-                ledgers.of(route.ledgerId()).get(FindsRecords.class).numbered(family(record), number);
+        List<LedgerRecord> found = ledger(route).numbered(family(record), number).stream()
+                .limit(MOST)
+                .toList();
         Map<String, String> linked = linked(route, found);
         Map<String, String> names = reference.partyNames(
                 route.ledgerId(), found.stream().map(LedgerRecord::party).toList());
@@ -61,6 +62,25 @@ class StandsThere {
                         names.getOrDefault(each.party(), each.party()),
                         linked.getOrDefault(each.id(), "")))
                 .toList();
+    }
+
+    /// One of these, read anew.
+    ///
+    /// @throws NotPossibleException when it is another version by now, or gone
+    LedgerRecord asSeen(RouteRow route, Records.Row record, String ref, int version) {
+        return ledger(route)
+                .findRecord(family(record), ref)
+                .filter(each -> each.id().equals(ref) && each.version() == version)
+                .orElseThrow(() -> NotPossibleException.conflict(
+                        "changed-meanwhile", "It was changed there meanwhile, or is gone; look it up again."));
+    }
+
+    private FindsRecords ledger(RouteRow route) {
+        return ledgers.of(route.ledgerId()).get(FindsRecords.class);
+    }
+
+    private static Family family(Records.Row record) {
+        return RecordKind.of(record.kind()).family();
     }
 
     private Map<String, String> linked(RouteRow route, List<LedgerRecord> found) {

@@ -1,6 +1,9 @@
 package alcabala.server.run;
 
 import alcabala.accounting.record.RecordKind;
+import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.Kept;
+import alcabala.connectors.Unusable;
 import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.FindsRecords;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -8,6 +11,7 @@ import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.TellsOne;
 import alcabala.connectors.spi.Connection;
 import alcabala.server.connection.Ledgers;
+import alcabala.server.connection.SetAsides;
 import alcabala.server.connection.Sources;
 import alcabala.server.crossing.LedgerNews;
 import alcabala.server.crossing.LedgerNews.Brought;
@@ -31,24 +35,26 @@ class Looking {
     private final Ledgers ledgers;
     private final LedgerNews news;
     private final SourcePull pull;
+    private final SetAsides setAsides;
 
     /// @param gone how many a side does not have any more
     record Looked(TakenIn taken, Brought brought, int gone) {}
 
     /// @param ledgerRef null where it is linked with nothing
     /// @param free whether it may turn out to stand there without our knowing
-    private record One(String kind, String origin, String sourceRef, String ledgerRef, boolean free) {
+    private record One(String kind, String origin, String number, String sourceRef, String ledgerRef, boolean free) {
         RecordKind recordKind() {
             return RecordKind.of(kind);
         }
     }
 
-    Looking(JdbcClient jdbc, Sources sources, Ledgers ledgers, LedgerNews news, SourcePull pull) {
+    Looking(JdbcClient jdbc, Sources sources, Ledgers ledgers, LedgerNews news, SourcePull pull, SetAsides setAsides) {
         this.jdbc = jdbc;
         this.sources = sources;
         this.ledgers = ledgers;
         this.news = news;
         this.pull = pull;
+        this.setAsides = setAsides;
     }
 
     /// @throws NotPossibleException when neither side tells of single records
@@ -71,9 +77,7 @@ class Looking {
         for (One each : of(route, records)) {
             at.at(done++, records.size());
             if (there.isPresent()) {
-                Optional<LedgerRecord> its = find(route, there.get(), ledger.get(), each);
-                its.ifPresent(found::add);
-                gone += its.isEmpty() && each.ledgerRef() != null ? 1 : 0;
+                gone += lookThere(route, there.get(), ledger.get(), each, found) ? 0 : 1;
             }
             if (here.isPresent() && each.origin().equals("source")) {
                 Optional<SourceChange> its = here.get().find(each.recordKind().family(), each.sourceRef());
@@ -83,6 +87,29 @@ class Looking {
         }
         Brought brought = there.isEmpty() ? Brought.NOTHING : news.look(route, found, who);
         return new Looked(pull.look(route.sourceId(), changes, who), brought, gone);
+    }
+
+    /// One that says of itself what nobody can use is set aside, and the rest goes on.
+    ///
+    /// @return false when it is not there any more
+    private boolean lookThere(
+            RouteRow route, FindsRecords there, Connection ledger, One one, List<LedgerRecord> found) {
+        try {
+            Optional<LedgerRecord> its = find(route, there, ledger, one);
+            its.ifPresent(found::add);
+            return its.isPresent() || one.ledgerRef() == null;
+        } catch (AnswerUnusableException e) {
+            String type = one.recordKind().isDocument() ? "document" : "payment";
+            setAsides.keepOfLedger(
+                    route.ledgerId(),
+                    new Unusable(
+                            type,
+                            one.ledgerRef() == null ? one.sourceRef() : one.ledgerRef(),
+                            type + " " + one.number(),
+                            Kept.quoted(e.what()),
+                            ""));
+            return true;
+        }
     }
 
     private static Optional<LedgerRecord> find(RouteRow route, FindsRecords there, Connection ledger, One one) {
@@ -99,7 +126,7 @@ class Looking {
     /// What is made here is on no other side before it has crossed.
     private List<One> of(RouteRow route, List<Long> records) {
         return jdbc.sql("""
-                select d.kind, d.origin, d.source_ref, l.ledger_ref,
+                select d.kind, d.origin, d.number, d.source_ref, l.ledger_ref,
                     d.origin = 'source' and (d.outcome is null or d.outcome in ('refused', 'unreached')) and not\s""" + Records.LEFT_ALONE + """
                      as free
                 from record d left join link l on l.record_id = d.id

@@ -31,7 +31,7 @@ class LinkTest {
         List<Long> ids = yard.documents("Ready").stream()
                 .filter(row -> row.get("kind").asString().equals("invoice"))
                 .filter(row -> !row.get("number").asString().matches("HW-20388|HW-20301"))
-                .limit(6)
+                .limit(8)
                 .map(row -> row.get("id").asLong())
                 .toList();
         yard.awaitFinished(yard.send(ids));
@@ -208,7 +208,9 @@ class LinkTest {
                         .get("code")
                         .asString())
                 .isEqualTo("void-there");
-        assertThat(link(document, "none", 1).json().get("code").asString()).isEqualTo("changed-meanwhile");
+        assertThat(link(document, "n".repeat(200), 1).json().get("code").asString())
+                .isEqualTo("changed-meanwhile");
+        assertThat(link(document, "n".repeat(201), 1).status()).isEqualTo(400);
         assertThat(state(document)).isEqualTo("Posted");
         assertThat(ferro.post("/api/documents/" + id(document) + "/link/there", Map.of("number", " "))
                         .status())
@@ -280,6 +282,9 @@ class LinkTest {
                 .as("compared with none")
                 .isFalse();
 
+        aRunUnderWayIsSaid(document);
+        whatNobodyCanUseHoldsUpNoOther(document, waiting);
+        whatStandsThereWithoutOurKnowingIsFound(document);
         world.jdbc()
                 .sql("update record set source_ref = 'd-gone' where id = :id")
                 .param("id", id(waiting))
@@ -298,5 +303,71 @@ class LinkTest {
                                 Map.of("route", "yard", "records", java.util.Collections.nCopies(501, id(document))))
                         .status())
                 .isEqualTo(400);
+    }
+
+    /// As another server would be doing it.
+    private static void aRunUnderWayIsSaid(JsonNode document) {
+        world.jdbc().sql("""
+                insert into work (kind, subject, who, state, started_at, seen_at)
+                    values ('PULL', 'route yard', 'A. Quill', 'running', now(), now());
+                insert into run (route_id, origin, who, started_at, trail_from, carried)
+                    select id, 'hand', 'A. Quill', now(), 0, 'PARTIES' from route where code = 'yard'""").update();
+        for (Api.Response no : List.of(look(document), ferro.post("/api/pull?route=yard", Map.of()))) {
+            assertThat(no.status()).isEqualTo(409);
+            assertThat(no.json().get("sentence").asString()).contains("A. Quill began one of this route");
+        }
+        world.jdbc()
+                .sql("update run set carried = null where state = 'running'")
+                .update();
+        assertThat(look(document).status())
+                .as("nor beside one of the whole route")
+                .isEqualTo(409);
+        world.jdbc()
+                .sql("delete from run where state = 'running'; delete from work where state = 'running'")
+                .update();
+    }
+
+    private static void whatNobodyCanUseHoldsUpNoOther(JsonNode document, JsonNode waiting) {
+        world.standIns().editOnHullwork(onHullwork(waiting), "72.80");
+        String numbered = "update inkwell_saltmere.inkwell_document set number = '%s' where id = '%s'";
+        world.standIns().write(numbered.formatted("", ref(document)));
+        assertThat(look(document, waiting).json().get("sentence").asString()).contains("1 changed document");
+        assertThat(ferro.get("/api/set-aside").body())
+                .contains(document.get("number").asString());
+        world.standIns().write(numbered.formatted(document.get("number").asString(), ref(document)));
+        look(document);
+        assertThat(ferro.get("/api/set-aside").body())
+                .as("it could be read by now")
+                .doesNotContain(document.get("number").asString());
+    }
+
+    /// As after an older state was put back.
+    private static void whatStandsThereWithoutOurKnowingIsFound(JsonNode document) {
+        world.jdbc().sql("""
+                delete from link where record_id = %1$d;
+                update record set outcome = null, outcome_revision = null, ledger_ref = null where id = %1$d""".formatted(id(document))).update();
+        assertThat(state(document)).isEqualTo("Ready");
+        look(document);
+        alcabala.server.Await.until(
+                "it is asked about, and found", () -> !state(document).matches("Ready|Unconfirmed"));
+        assertThat(ref(detail(id(document)).get("document"))).isEqualTo(ref(document));
+
+        world.jdbc()
+                .sql("update link set ledger_ref = 'gone' where record_id = :id")
+                .param("id", id(document))
+                .update();
+        assertThat(look(document).json().get("sentence").asString()).contains("1 is not there any more");
+    }
+
+    @Test
+    void ofTwoThatLinkTheSameAtOnceOneIsTold() {
+        List<JsonNode> both = List.of(POSTED.remove(), POSTED.remove());
+        String copy = world.standIns().copyOnInkwell(ref(both.getFirst()), "INK-555");
+        int version = numbered(both.getFirst(), "INK-555").get(0).get("version").asInt();
+        List<Integer> answers = both.parallelStream()
+                .map(each -> link(each, copy, version).status())
+                .sorted()
+                .toList();
+        assertThat(answers).containsExactly(200, 409);
     }
 }

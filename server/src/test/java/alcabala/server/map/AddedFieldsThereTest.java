@@ -242,6 +242,17 @@ class AddedFieldsThereTest {
         assertThat(state()).as("no echo").isEqualTo("Posted");
         assertThat(there(recordId()).get("fields").get("PO").asString()).isEqualTo("PO 4711");
         assertThat(trail()).contains("field-brought-back", "\"replaced\":\"PO 1\"");
+
+        world.standIns().desk("/hullwork/documents/" + sourceRef() + "/fields/order-no", "value=PO+8");
+        fetch();
+        assertThat(orderNumber()).as("what its yard says by now").isEqualTo("PO 8");
+        assertThat(ferro.get("/api/documents/" + recordId() + "/choices").body())
+                .contains("order-no “PO 4711”");
+        assertThat(ferro.post("/api/documents/" + recordId() + "/fields-back", Map.of())
+                        .status())
+                .isEqualTo(200);
+        fetch();
+        assertThat(orderNumber()).as("told once more").isEqualTo("PO 4711");
     }
 
     @Test

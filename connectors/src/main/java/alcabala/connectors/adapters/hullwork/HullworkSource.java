@@ -66,10 +66,7 @@ final class HullworkSource
     @Override
     public Optional<SourceChange> find(Family family, String ref) {
         String type = family == Family.DOCUMENT ? "document" : "payment";
-        Optional<JsonNode> own = http.find("/" + type + "s/{id}", JsonNode.class, ref);
-        return own.or(() -> family == Family.DOCUMENT
-                        ? Optional.empty()
-                        : http.find("/payments?externalRef={ref}", JsonNode.class, ref))
+        return http.find("/" + type + "s/{id}", JsonNode.class, ref)
                 .flatMap(record -> Understood.change(
                         HullworkMapping.SYSTEM,
                         HullworkMapping.label(type, record),

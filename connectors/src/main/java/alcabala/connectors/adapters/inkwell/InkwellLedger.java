@@ -152,8 +152,8 @@ final class InkwellLedger
     }
 
     /// A list that is short enough to be told at once.
-    private <T> List<T> whole(String path, String what, Function<JsonNode, T> mapping) {
-        JsonNode values = http.get(path, JsonNode.class);
+    private <T> List<T> whole(String path, String what, Function<JsonNode, T> mapping, Object... asked) {
+        JsonNode values = Understood.list(SYSTEM, what, http.get(path, JsonNode.class, asked));
         return Understood.read(
                 SYSTEM, what, () -> values.valueStream().map(mapping).toList());
     }
@@ -369,11 +369,11 @@ final class InkwellLedger
         if (family == Family.TRANSFER) {
             return List.of();
         }
-        JsonNode found = http.get(path(family) + "/numbered?number={number}", JsonNode.class, number);
-        return Understood.read(
-                SYSTEM,
+        return whole(
+                path(family) + "/numbered?number={number}",
                 "what has the number " + number,
-                () -> found.valueStream().map(InkwellMapping::record).toList());
+                InkwellMapping::record,
+                number);
     }
 
     private static String path(Family family) {
