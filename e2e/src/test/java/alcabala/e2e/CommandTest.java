@@ -49,9 +49,9 @@ class CommandTest {
     void aBackupIsPutBackTheKeyIsChangedAndTheTrailStaysWhole(@TempDir Path folder) {
         String file = folder.resolve("alcabala.backup").toString();
         try (Demo demo = Demo.start()) {
-            assertThat(Demo.say(Map.of(), "backup", file).text()).contains("The key that seals secrets is not in it");
             String anchor = Demo.say(Map.of(), "trail", "anchor").text().strip();
             assertThat(anchor).matches("\\d+ [0-9a-f]{64}");
+            assertThat(Demo.say(Map.of(), "backup", file).text()).contains("The key that seals secrets is not in it");
             assertThat(Demo.say(Map.of(), "restore", file).text().strip())
                     .isEqualTo("The demo is running; ./alcabala stop ends it.");
             Demo.say(Map.of(), "stop");
@@ -62,9 +62,7 @@ class CommandTest {
             assertThat(Demo.say(Map.of(), "demo", "--detach").code()).isZero();
             assertThat(demo.log("server")).contains("sealed anew with the present key", "an older state was put back");
             Demo.Said check = Demo.say(Map.of(), ("trail check " + anchor).split(" "));
-            assertThat(check.text())
-                    .as("the anchor holds or is younger than the backup")
-                    .contains("the trail is whole");
+            assertThat(check.text()).as("an anchor older than the backup holds").contains("the trail is whole");
             assertThat(check.code()).isZero();
             Demo.Said wrong = Demo.say(Map.of(), "trail", "check", anchor.split(" ")[0], "0".repeat(64));
             assertThat(wrong.code()).isEqualTo(1);

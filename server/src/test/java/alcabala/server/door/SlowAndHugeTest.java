@@ -18,12 +18,15 @@ import org.junit.jupiter.api.Test;
 
 /// Bodies that are too large, and clients that take their time.
 class SlowAndHugeTest {
+    /// Longer than waited for outside: the pages in between shall come first however slow the machine is.
+    private static final String WAITED_FOR = "--server.tomcat.connection-timeout=15s";
+
     private static final int KILOBYTE = 1024;
     private static World world;
 
     @BeforeAll
     static void start() {
-        world = World.inProcess();
+        world = World.inProcess(WAITED_FOR);
     }
 
     @AfterAll
@@ -69,7 +72,7 @@ class SlowAndHugeTest {
 
     private static Socket connect() throws IOException {
         Socket socket = new Socket("127.0.0.1", URI.create(world.address()).getPort());
-        socket.setSoTimeout(20_000);
+        socket.setSoTimeout(40_000);
         return socket;
     }
 

@@ -130,7 +130,9 @@ class LinkTest {
                 .contains(
                         number + " parts from " + number + " of Inkwell",
                         document.get("gross").asString().substring(0, 1));
-        assertThat(reason(document, "UNLINK")).isEmpty();
+        for (String what : List.of("LOOK", "UNLINK", "LINK")) {
+            assertThat(reason(document, what)).as(what).isEmpty();
+        }
         assertThat(unlink(document).status()).isEqualTo(200);
         assertThat(unlink(document).json().get("code").asString()).isEqualTo("not-linked");
         assertThat(detail(id(document)).has("leftAlone")).isTrue();
