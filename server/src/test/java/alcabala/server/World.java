@@ -135,7 +135,8 @@ public final class World implements AutoCloseable {
         }
         standIns.reset();
         World world = new World();
-        Migrated.copyTo(
+        execute("postgres", "create database " + world.database);
+        execute(
                 world.database,
                 "set alcabala.app_password = '%1$s'; set alcabala.migration_password = '%1$s';".formatted(password())
                         + ROLES);
