@@ -18,6 +18,7 @@ module alcabala.accounting {
     exports alcabala.accounting.record;
     exports alcabala.accounting.setting;
     exports alcabala.accounting.settlement;
+    exports alcabala.accounting.sync;
     exports alcabala.accounting.tax;
     exports alcabala.accounting.terms;
     exports alcabala.accounting.whatif;

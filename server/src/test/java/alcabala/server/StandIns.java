@@ -2,6 +2,7 @@ package alcabala.server;
 
 import java.math.BigDecimal;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -77,6 +78,10 @@ public final class StandIns {
         changeOnHullwork(desk, "unitPrice", price);
     }
 
+    public void redateOnHullwork(String desk, LocalDate date) {
+        changeOnHullwork(desk, "date", date.toString());
+    }
+
     public void renumberOnHullwork(String desk, String number) {
         changeOnHullwork(desk, "number", number);
     }
@@ -109,6 +114,21 @@ public final class StandIns {
             boolean changed = first != null && line == there.get("lines").get(0);
             form.append("&amount=")
                     .append(changed ? first : line.get("amount").asDecimal().toPlainString());
+        }
+        desk("/inkwell/books/saltmere/documents/" + ref + "/edit", form.toString());
+    }
+
+    /// Books the first line of a document on another account, on Inkwell's desk.
+    public void bookOnInkwell(String ref, String account) {
+        JsonNode there = inkwell("/documents/" + ref);
+        StringBuilder form = new StringBuilder("version=" + there.get("version").asInt() + "&due="
+                + there.get("due").asString());
+        for (JsonNode line : there.get("lines")) {
+            boolean first = line == there.get("lines").get(0);
+            form.append("&amount=")
+                    .append(line.get("amount").asDecimal().toPlainString())
+                    .append("&account=")
+                    .append(first ? account : line.get("account").asString());
         }
         desk("/inkwell/books/saltmere/documents/" + ref + "/edit", form.toString());
     }

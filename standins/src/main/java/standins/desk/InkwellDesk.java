@@ -247,11 +247,13 @@ class InkwellDesk {
             @RequestParam int version,
             @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate due,
             @RequestParam List<BigDecimal> amount,
+            @RequestParam(required = false) List<String> account,
             @RequestParam MultiValueMap<String, String> all) {
         Document d = posting.get(id);
         List<DraftLine> lines = new ArrayList<>();
         for (int i = 0; i < d.lines().size(); i++) {
-            lines.add(d.lines().get(i).at(amount.get(i)));
+            DraftLine line = d.lines().get(i).at(amount.get(i));
+            lines.add(account == null ? line : line.on(account.get(i).trim()));
         }
         Map<String, String> fields = new LinkedHashMap<>();
         added.fields().stream()

@@ -316,6 +316,12 @@ public final class Books {
                     item, account, text, quantity, unitPrice, adjustment, amount, code, isTaxable, dimensions);
         }
 
+        /// The same on another account.
+        public DraftLine on(String other) {
+            return new DraftLine(
+                    item, other, text, quantity, unitPrice, adjustment, amount, taxCode, taxable, dimensions);
+        }
+
         BigDecimal computed() {
             return product(quantity, unitPrice).add(adjustment);
         }

@@ -34,6 +34,11 @@ public record Half(Map<String, String> values) {
         return "line " + position;
     }
 
+    /// Of the field of a line, from 1.
+    public static int position(String line) {
+        return Integer.parseInt(line.substring("line ".length()));
+    }
+
     /// Whether a field is a line.
     public static boolean isLine(String name) {
         return name.startsWith("line ");

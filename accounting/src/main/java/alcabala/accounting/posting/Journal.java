@@ -49,6 +49,15 @@ public record Journal(List<JournalLine> lines, Money debit, Money credit, Money 
                 .byAccount();
     }
 
+    /// The same with an amount on another key, in books of one currency.
+    ///
+    /// @param amount of what is there under the first, positive is debit
+    Journal moved(PostingKey from, PostingKey to, Money amount) {
+        Builder builder = new Builder(debit.getCurrencyUnit(), false);
+        lines.forEach(line -> builder.debit(line.key(), line.amount()));
+        return builder.credit(from, amount).debit(to, amount).build();
+    }
+
     /// One line for each account, as a journal is read; what a key says beside its account is left out.
     public Journal byAccount() {
         Builder builder = new Builder(debit.getCurrencyUnit(), baseDebit.getCurrencyUnit(), false);

@@ -70,26 +70,47 @@ public record LedgerDocument(
     ///
     /// @param day on which it is booked
     public LedgerDocument reversed(LocalDate day) {
-        return copy(kind.opposite(), number + "-R", day, partyCounterpart, number);
+        return copy(kind.opposite(), number + "-R", day, dueDate, partyCounterpart, number, lines);
     }
 
     /// The same, made out to a party that the ledger has by now.
     public LedgerDocument madeOutTo(String counterpart) {
-        return copy(kind, number, issueDate, counterpart, precedingNumber);
+        return copy(kind, number, issueDate, dueDate, counterpart, precedingNumber, lines);
     }
 
     private LedgerDocument copy(LocalDate day, String preceding) {
-        return copy(kind, number, day, partyCounterpart, preceding);
+        return copy(kind, number, day, dueDate, partyCounterpart, preceding, lines);
+    }
+
+    /// The same under another number.
+    LedgerDocument numbered(String other) {
+        return copy(kind, other, issueDate, dueDate, partyCounterpart, precedingNumber, lines);
+    }
+
+    /// @param due null for none
+    LedgerDocument dueOn(LocalDate due) {
+        return copy(kind, number, issueDate, due, partyCounterpart, precedingNumber, lines);
+    }
+
+    /// The same with other lines that come to the same.
+    LedgerDocument lined(List<LedgerLine> others) {
+        return copy(kind, number, issueDate, dueDate, partyCounterpart, precedingNumber, List.copyOf(others));
     }
 
     private LedgerDocument copy(
-            RecordKind kind, String number, LocalDate day, String partyCounterpart, String preceding) {
+            RecordKind kind,
+            String number,
+            LocalDate day,
+            LocalDate due,
+            String partyCounterpart,
+            String preceding,
+            List<LedgerLine> lines) {
         return new LedgerDocument(
                 kind,
                 number,
                 series,
                 day,
-                dueDate,
+                due,
                 currency,
                 rate,
                 priceMode,

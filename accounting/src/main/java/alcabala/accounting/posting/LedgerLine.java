@@ -30,6 +30,23 @@ public record LedgerLine(
         return at(amount, "", "", description, BigDecimal.ONE, amount.getAmount(), key);
     }
 
+    /// The same, for the item of the source that another names, where the ledger names one, and told to be taxed as
+    /// that
+    /// is.
+    LedgerLine as(LedgerLine other) {
+        return new LedgerLine(
+                counterpart.isEmpty() ? "" : other.item,
+                counterpart,
+                description,
+                quantity,
+                price,
+                adjustment,
+                amount,
+                account,
+                other.taxCode,
+                dimensions);
+    }
+
     /// With the adjustment that the other figures leave.
     static LedgerLine at(
             Money amount,

@@ -7,10 +7,15 @@ import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.platform.DocumentJson;
 import alcabala.server.record.Revisions;
 import alcabala.server.record.Stored;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.sql.Types;
 import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -46,10 +51,25 @@ public class Links {
     public Optional<Pair> find(long recordId) {
         return jdbc.sql("select source_half, ledger_half, ledger_now from link where record_id = :id")
                 .param("id", recordId)
-                .query((row, n) -> new Pair(
-                        new Both<>(read(row.getString("source_half")), read(row.getString("ledger_half"))),
-                        record(row.getString("ledger_now"))))
+                .query((row, n) -> pair(row))
                 .optional();
+    }
+
+    /// By the numbers of the records; those that are not linked are not among them.
+    public Map<Long, Pair> findAll(Collection<Long> recordIds) {
+        Map<Long, Pair> found = new HashMap<>();
+        jdbc.sql("select record_id, source_half, ledger_half, ledger_now from link where record_id = any(:ids)")
+                .param("ids", recordIds.toArray(Long[]::new))
+                .query(row -> {
+                    found.put(row.getLong("record_id"), pair(row));
+                });
+        return found;
+    }
+
+    private Pair pair(ResultSet row) throws SQLException {
+        return new Pair(
+                new Both<>(read(row.getString("source_half")), read(row.getString("ledger_half"))),
+                record(row.getString("ledger_now")));
     }
 
     /// What is known of a pair when the answer comes.

@@ -21,7 +21,9 @@ public class NewDispatches {
     /// @param needs the number of what has to go before it; empty for none
     /// @param turn what goes one after the other has the same; empty for what goes at any time
     /// @param undoes the dispatch that it takes back; null for what takes none back
-    public record New(long recordId, long postingId, String number, String needs, String turn, Long undoes) {}
+    /// @param keeps whether what goes has in it what the ledger keeps
+    public record New(
+            long recordId, long postingId, String number, String needs, String turn, Long undoes, boolean keeps) {}
 
     /// What stands on the other side goes over the version that is known now. What one needs goes before it where it
     /// comes before it in the list, and so does what has its turn before.
@@ -31,8 +33,8 @@ public class NewDispatches {
         for (New each : all) {
             long id = jdbc.sql("""
                     insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, after_id, undoes,
-                        read_version)
-                    select :batch, id, :key, 'queued', revision, :posting, :after, :undoes,
+                        keeps, read_version)
+                    select :batch, id, :key, 'queued', revision, :posting, :after, :undoes, :keeps,
                         case when ledger_ref is not null and (origin = 'source' or crossed_at is not null) then ledger_version end
                     from record where id = :record returning id""")
                     .param("batch", batch)
@@ -41,6 +43,7 @@ public class NewDispatches {
                     .param("posting", each.postingId())
                     .param("after", turns.getOrDefault(each.turn(), inserted.get(each.needs())), Types.BIGINT)
                     .param("undoes", each.undoes(), Types.BIGINT)
+                    .param("keeps", each.keeps())
                     .query(Long.class)
                     .single();
             inserted.put(each.number(), id);

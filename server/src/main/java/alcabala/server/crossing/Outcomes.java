@@ -67,6 +67,15 @@ public class Outcomes {
                 .update();
     }
 
+    /// What stands there cannot take what its source changed without losing what is kept there.
+    ///
+    /// @return false when that was known
+    public boolean stayApart(long id) {
+        return jdbc.sql("""
+                update record set refusal = 'not-together', version = version + 1
+                where id = :id and outcome = 'posted' and refusal <> 'not-together'""").param("id", id).update() > 0;
+    }
+
     /// @param id the ledger's of the record
     /// @param latest what stands there
     /// @param differs whether that is something else than was sent

@@ -16,6 +16,7 @@ import org.springframework.context.annotation.Configuration;
 class ApiDescription {
     /// What may be absent, anywhere or in one place; everything else is always there.
     private static final Set<String> MAY_BE_NULL = Set.of(
+            "Since.notTogether",
             "SendJson.ownList",
             "OwnListRead.id",
             "SendJson.allowed",

@@ -10,11 +10,13 @@ import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Compiling;
 import alcabala.server.crossing.DecidedTax;
+import alcabala.server.merge.Together;
 import alcabala.server.platform.Amounts;
 import alcabala.server.record.Records;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
+import alcabala.server.route.SettingStore;
 import java.math.BigDecimal;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -36,6 +38,8 @@ class BothSidesView {
     private final LedgerReference reference;
     private final AddedSides added;
     private final SinceAgreed agreed;
+    private final Together together;
+    private final SettingStore settings;
     private final JsonMapper json;
 
     /// @param differs whether the two sides disagree; false when the ledger has nothing yet
@@ -61,13 +65,19 @@ class BothSidesView {
     /// @param voided on its source
     /// @param ledgerVersion the version that the ledger was last seen to have; 0 when it has none
     /// @param taxDecided what the ledger decided otherwise than the document states; else empty
+    /// @param notTogether why what each changed cannot go together; empty when it can, null when nothing goes
     record Since(
             boolean changedOnSource,
             boolean changedOnLedger,
             boolean voided,
             boolean voidedOnLedger,
             int ledgerVersion,
-            String taxDecided) {}
+            String taxDecided,
+            String notTogether) {
+        Since with(String why) {
+            return new Since(changedOnSource, changedOnLedger, voided, voidedOnLedger, ledgerVersion, taxDecided, why);
+        }
+    }
 
     /// @param changes of a document that has diverged: what either side changed since both agreed
     /// @param posted whether the right side is what stands on the ledger; else it is what would be sent, or nothing
@@ -90,8 +100,12 @@ class BothSidesView {
             LedgerReference reference,
             AddedSides added,
             SinceAgreed agreed,
+            Together together,
+            SettingStore settings,
             JsonMapper json) {
         this.agreed = agreed;
+        this.together = together;
+        this.settings = settings;
         this.added = added;
         this.decidedTax = decidedTax;
         this.jdbc = jdbc;
@@ -157,7 +171,7 @@ class BothSidesView {
         // What has not diverged is agreed, however the route shapes it; what has is measured by what would be sent now.
         LedgerSide expected =
                 row.state().equals("Diverged") ? wouldBe.orElseGet(() -> LedgerSide.asOnSource(document)) : null;
-        Since since = since(row.id());
+        Since since = together(since(row.id()), route, row, document, compiled);
         DocumentSides sides = new DocumentSides(
                 document, row, there.orElse(null), expected, posted.isPresent(), added.of(route, document));
         return new BothSides(
@@ -171,6 +185,14 @@ class BothSidesView {
                 posted.map(record -> journal(route, record)).orElseGet(() -> wouldBeJournal(route, compiled)),
                 route.sourceDesk().isEmpty() ? "" : route.sourceDesk() + "/documents/" + row.sourceRef(),
                 posted.isPresent() ? ledgerDesk(row.id()) + "/documents/" + row.ledgerRef() : "");
+    }
+
+    private Since together(Since since, RouteRow route, Records.Row row, Document document, Compilation compiled) {
+        boolean changed = since.changedOnSource() && !since.voided() && route.ledgerAnswers();
+        return changed
+                ? since.with(together.findWhyNot(route, settings.of(route.id()), row.id(), document, compiled)
+                        .orElse(null))
+                : since;
     }
 
     private String party(LedgerDocument sent, RouteRow route) {
@@ -195,7 +217,8 @@ class BothSidesView {
                     ledger_differs as changed_on_ledger, voided,
                     coalesce((select coalesce(cast(ledger_now->'settlement'->>'voided' as boolean), cast(ledger_now->>'taken' as boolean)) from link
                         where record_id = :id), false) as voided_on_ledger,
-                    coalesce(ledger_version, 0) as ledger_version, :decided as tax_decided
+                    coalesce(ledger_version, 0) as ledger_version, :decided as tax_decided,
+                    cast(null as text) as not_together
                 from record where id = :id""")
                 .param("id", documentId)
                 .param("decided", decided)

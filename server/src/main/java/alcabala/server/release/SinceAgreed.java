@@ -1,27 +1,18 @@
 package alcabala.server.release;
 
 import alcabala.accounting.field.Half;
-import alcabala.accounting.field.SentHalf;
-import alcabala.accounting.field.SourceHalf;
 import alcabala.accounting.posting.Compilation;
-import alcabala.accounting.posting.LedgerDocument;
-import alcabala.accounting.posting.LedgerEntry;
-import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Record;
-import alcabala.accounting.record.RecordKind;
-import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.sync.Baseline;
 import alcabala.accounting.sync.Both;
 import alcabala.accounting.sync.Case;
-import alcabala.accounting.sync.RecordMerge;
 import alcabala.accounting.sync.Verdict;
-import alcabala.server.crossing.Links;
-import alcabala.server.reference.LedgerReference;
+import alcabala.server.merge.MergedRecord;
+import alcabala.server.merge.Merging;
+import alcabala.server.merge.RecordFields;
 import alcabala.server.route.RouteRow;
-import alcabala.server.route.SettingStore;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 
@@ -31,9 +22,7 @@ import org.springframework.stereotype.Component;
 class SinceAgreed {
     /// What did not change is not shown: it is agreed, or apart and quiet.
     private static final Set<Case> QUIET = EnumSet.of(Case.UNCHANGED, Case.UNCHANGED_APART);
-    private final Links links;
-    private final SettingStore settings;
-    private final LedgerReference reference;
+    private final Merging merging;
 
     enum Becomes {
         AGREED,
@@ -56,42 +45,24 @@ class SinceAgreed {
             int row,
             String sentence) {}
 
-    SinceAgreed(Links links, SettingStore settings, LedgerReference reference) {
-        this.links = links;
-        this.settings = settings;
-        this.reference = reference;
+    SinceAgreed(Merging merging) {
+        this.merging = merging;
     }
 
     /// None where the two are not linked, or nothing changed.
     ///
     /// @param voided whether its source took it back
     List<FieldChange> of(RouteRow route, long recordId, Record record, boolean voided, Compilation compiled) {
-        Half source = voided ? SourceHalf.of(record).with(Half.STANDING, "voided") : SourceHalf.of(record);
-        return links.find(recordId)
-                .map(pair -> of(route, record.kind(), source, compiled, pair))
+        return merging.find(route, recordId, record, voided, compiled)
+                .map(SinceAgreed::changes)
                 .orElse(List.of());
     }
 
-    private List<FieldChange> of(RouteRow route, RecordKind kind, Half source, Compilation compiled, Links.Pair pair) {
-        RouteSettings decided = settings.of(route.id());
-        Optional<Half> sent = compiled.entry().flatMap(SinceAgreed::sent);
-        boolean closed = route.ledgerAnswers() && !pair.now().date().isAfter(reference.lockedThrough(route.ledgerId()));
-        RecordFields fields = new RecordFields(route, kind, decided, sent, compiled.isBlocked(), closed);
-        Both<Half> now = new Both<>(source, pair.now().half());
-        Baseline baseline = new Baseline(pair.halves(), Set.of());
-        RecordMerge.Merged merged = RecordMerge.merge(now, baseline, fields);
-        return merged.fields().entrySet().stream()
+    private static List<FieldChange> changes(MergedRecord both) {
+        return both.merged().fields().entrySet().stream()
                 .filter(each -> !QUIET.contains(each.getValue().by()))
-                .map(each -> change(each.getKey(), each.getValue(), now, baseline, fields))
+                .map(each -> change(each.getKey(), each.getValue(), both.now(), both.baseline(), both.fields()))
                 .toList();
-    }
-
-    private static Optional<Half> sent(LedgerEntry entry) {
-        return switch (entry) {
-            case LedgerDocument document -> Optional.of(SentHalf.of(document));
-            case LedgerSettlement settlement -> Optional.of(SentHalf.of(settlement));
-            default -> Optional.empty();
-        };
     }
 
     private static FieldChange change(

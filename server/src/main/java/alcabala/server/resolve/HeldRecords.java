@@ -54,6 +54,7 @@ class HeldRecords {
                             cast(l.ledger_now->>'taken' as boolean), false) then 'voided-there'
                         when d.ledger_differs and d.revision > d.outcome_revision then 'changed-both'
                         when d.ledger_differs then 'changed-there'
+                        when d.refusal = 'not-together' then 'not-together'
                         else 'changed-here' end as cause,
                     coalesce(case when d.state <> 'Diverged' then p.moved_at when d.ledger_differs then l.seen_at end,
                         v.received_at) as since

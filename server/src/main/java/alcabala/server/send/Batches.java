@@ -12,6 +12,7 @@ import alcabala.server.crossing.Posting;
 import alcabala.server.crossing.Postings;
 import alcabala.server.crossing.SendTask;
 import alcabala.server.jobs.Jobs;
+import alcabala.server.merge.TogetherSentences;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Writing;
@@ -112,8 +113,15 @@ class Batches {
         Preview preview = previews.of(route, order.choice());
         requireAsShown(preview, order.shown());
         if (preview.documents().isEmpty()) {
-            throw NotPossibleException.invalid("nothing-to-send", "None of these documents is ready to go.");
+            throw preview.apart().stream()
+                    .findFirst()
+                    .map(each -> NotPossibleException.conflict(
+                            "not-together",
+                            each.number() + " cannot be put together: " + TogetherSentences.why(route, each.cannot())))
+                    .orElseGet(() ->
+                            NotPossibleException.invalid("nothing-to-send", "None of these documents is ready to go."));
         }
+        leaveApart(route, preview, who);
         if (!preview.collisions().isEmpty()) {
             ItemNames.Collision first = preview.collisions().getFirst();
             throw NotPossibleException.invalid(
@@ -163,6 +171,19 @@ class Batches {
             exports.write(route, batch, documents, order.layout(), who);
         }
         return batch;
+    }
+
+    /// What cannot be put together waits for a person, or for another change.
+    @Transactional
+    void leaveApart(RouteRow route, Preview preview, String who) {
+        preview.apart().stream()
+                .filter(each -> outcomes.stayApart(each.id()))
+                .forEach(each -> trail.write(
+                        route.id(),
+                        each.id(),
+                        who,
+                        "not-put-together",
+                        Map.of("why", TogetherSentences.why(route, each.cannot()))));
     }
 
     private static void requireAsShown(Preview preview, Shown shown) {
@@ -240,7 +261,13 @@ class Batches {
             Prepared each = documents.get(i);
             Posting posting = each.posting();
             all.add(new NewDispatches.New(
-                    each.id(), postings.get(i), each.number(), posting.needs(), posting.turn(), each.undoes()));
+                    each.id(),
+                    postings.get(i),
+                    each.number(),
+                    posting.needs(),
+                    posting.turn(),
+                    each.undoes(),
+                    each.keeps()));
         }
         dispatches.insert(batch, all);
         trail.write(documents.stream()

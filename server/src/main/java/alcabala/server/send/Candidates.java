@@ -45,6 +45,7 @@ class Candidates {
     /// A document that may go, as it stands now.
     ///
     /// @param origin the side on which it was made
+    /// @param differs whether it was changed there
     /// @param ledgerGross as it stands there, in minor units; null where it does not
     record Candidate(
             long id,
@@ -53,6 +54,7 @@ class Candidates {
             String state,
             int revision,
             boolean voided,
+            boolean differs,
             Long ledgerGross,
             String origin,
             String content) {
@@ -75,7 +77,7 @@ class Candidates {
     List<Candidate> of(RouteRow route, Choice choice) {
         boolean named = choice.isNamed();
         List<Candidate> found = jdbc.sql("""
-                select d.id, d.source_ref, d.number, d.state, d.revision, d.voided, d.ledger_gross, d.origin,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
+                select d.id, d.source_ref, d.number, d.state, d.revision, d.voided, d.ledger_differs as differs, d.ledger_gross, d.origin,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
                 where d.route_id = :route and""" + CAN_GO + """
                     and (:named or d.state = 'Ready'
                         or (d.state = 'Diverged' and not d.ledger_differs and d.refusal = ''))

@@ -13,6 +13,7 @@ import java.util.List;
 /// @param currency of all that are not named; empty for the ledger's own
 /// @param dated the day that all of them take there, instead of their own; null for theirs
 /// @param options on top of the route's
+/// @param standing what becomes of what the ledger changed in those that stand there
 record Choice(
         List<Long> ids,
         LocalDate from,
@@ -22,9 +23,30 @@ record Choice(
         Origin origin,
         String currency,
         LocalDate dated,
-        BatchOptions options) {
+        BatchOptions options,
+        Standing standing) {
+    /// Of documents that stand on the ledger and go in their own place.
+    enum Standing {
+        /// It keeps what nothing of the source replaces; one that was changed there goes as its source has it.
+        LEFT_APART,
+        /// It keeps all that was changed there.
+        KEPT,
+        /// They go as their source has them.
+        REPLACED
+    }
+
     static Choice named(List<Long> ids) {
-        return new Choice(ids, null, null, false, Family.DOCUMENT, null, "", null, BatchOptions.NONE);
+        return of(ids, null);
+    }
+
+    /// @param origin null for whichever they were made on
+    static Choice of(List<Long> ids, Origin origin) {
+        return new Choice(
+                ids, null, null, false, Family.DOCUMENT, origin, "", null, BatchOptions.NONE, Standing.LEFT_APART);
+    }
+
+    Choice standing(Standing other) {
+        return new Choice(ids, from, to, purchases, family, origin, currency, dated, options, other);
     }
 
     static Choice within(
@@ -37,7 +59,17 @@ record Choice(
             LocalDate dated,
             BatchOptions options) {
         boolean named = ids != null && !ids.isEmpty();
-        return new Choice(ids, from, to, purchases, family, named ? null : Origin.SOURCE, currency, dated, options);
+        return new Choice(
+                ids,
+                from,
+                to,
+                purchases,
+                family,
+                named ? null : Origin.SOURCE,
+                currency,
+                dated,
+                options,
+                Standing.LEFT_APART);
     }
 
     boolean isNamed() {

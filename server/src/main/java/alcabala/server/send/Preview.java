@@ -4,6 +4,7 @@ import alcabala.accounting.batch.ControlTotals;
 import alcabala.accounting.matching.ItemNames;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.PutTogether;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.Origin;
 import alcabala.server.crossing.Posting;
@@ -14,6 +15,7 @@ import java.util.List;
 /// @param alike parties that resemble one that the batch creates: their documents stay
 /// @param inPlace how many stand on the ledger already and are changed there
 /// @param left those that were asked for and do not go
+/// @param apart of those, whose two sides cannot be put together
 record Preview(
         List<Prepared> documents,
         ControlTotals totals,
@@ -22,7 +24,8 @@ record Preview(
         List<Creation> items,
         List<ItemNames.Collision> collisions,
         int inPlace,
-        List<Long> left) {
+        List<Long> left,
+        List<Apart> apart) {
     List<Long> ids() {
         return documents.stream().map(Prepared::id).toList();
     }
@@ -49,6 +52,7 @@ record Preview(
     /// One document of the batch, as it would go.
     ///
     /// @param undoes the dispatch that it takes back; null for what takes none back
+    /// @param keeps whether the ledger keeps what its source does not replace
     record Prepared(
             long id,
             String sourceRef,
@@ -58,12 +62,16 @@ record Preview(
             Origin origin,
             Party party,
             Posting posting,
-            Long undoes) {
+            Long undoes,
+            boolean keeps) {
         ControlTotals.Member member() {
             LedgerEntry sent = posting.entry();
             return new ControlTotals.Member(number, sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross());
         }
     }
+
+    /// A document that stands on the ledger with something that its source's change cannot leave as it is there.
+    record Apart(long id, String number, PutTogether.Outcome.Cannot cannot) {}
 
     /// @param like the name of the party that the batch creates
     record Alike(String code, String name, String like, int documents) {}

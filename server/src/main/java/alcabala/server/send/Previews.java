@@ -8,6 +8,7 @@ import alcabala.accounting.posting.BookingDay;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.posting.PutTogether;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.RouteSettings;
@@ -20,6 +21,7 @@ import alcabala.server.crossing.Postings;
 import alcabala.server.files.Layouts;
 import alcabala.server.items.ItemNaming;
 import alcabala.server.items.NewItems;
+import alcabala.server.merge.Together;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Writing;
 import alcabala.server.record.Stored;
@@ -62,7 +64,11 @@ class Previews {
     private final Compiling compiling;
     private final Postings postings;
     private final Layouts layouts;
+    private final Together together;
     private final Clock clock;
+
+    /// @param keeps whether the ledger keeps what its source does not replace
+    private record Made(Posting posting, boolean keeps) {}
 
     Previews(
             JdbcClient jdbc,
@@ -76,6 +82,7 @@ class Previews {
             Compiling compiling,
             Postings postings,
             Layouts layouts,
+            Together together,
             Clock clock) {
         this.jdbc = jdbc;
         this.candidates = candidates;
@@ -88,13 +95,16 @@ class Previews {
         this.compiling = compiling;
         this.postings = postings;
         this.layouts = layouts;
+        this.together = together;
         this.clock = clock;
     }
 
     Preview of(RouteRow route, Choice choice) {
         List<Candidate> found = candidates.of(route, choice);
         requireOpen(route, choice.dated());
-        List<Prepared> clean = prepare(route, found, choice);
+        Compiler compiler = compilers.of(route, choice.options());
+        InPlace inPlace = inPlace(route, compiler, choice, found);
+        List<Prepared> clean = prepare(route, compiler, found, inPlace, choice);
         requireOneSide(clean);
         Map<String, Alike> alike = alike(clean);
         List<Prepared> going = clean.stream()
@@ -126,7 +136,18 @@ class Previews {
                 named(route, items),
                 items.isEmpty() ? List.of() : newItems.collisions(route),
                 (int) going.stream().filter(Prepared::stands).count(),
-                asked.stream().filter(id -> !gone.contains(id)).toList());
+                asked.stream().filter(id -> !gone.contains(id)).toList(),
+                inPlace.apart());
+    }
+
+    /// Into a file nothing goes in the place of something else.
+    private InPlace inPlace(RouteRow route, Compiler compiler, Choice choice, List<Candidate> found) {
+        List<Long> stand = found.stream()
+                .filter(each -> each.stands() && route.ledgerAnswers())
+                .map(Candidate::id)
+                .toList();
+        return new InPlace(
+                choice.standing(), together.of(route, compiler.route().settings(), stand));
     }
 
     /// A day that somebody gives is looked at beforehand: the ledger would refuse all of them for it.
@@ -161,9 +182,8 @@ class Previews {
     }
 
     /// Those that compile clean now, and are not dated by their batch before the first day of their kind.
-    private List<Prepared> prepare(RouteRow route, List<Candidate> candidates, Choice choice) {
-        LocalDate dated = choice.dated();
-        Compiler compiler = compilers.of(route, choice.options());
+    private List<Prepared> prepare(
+            RouteRow route, Compiler compiler, List<Candidate> candidates, InPlace inPlace, Choice choice) {
         Map<Long, Record> records = new HashMap<>();
         candidates.forEach(each -> records.put(each.id(), Stored.record(each.content())));
         Set<Long> stand =
@@ -172,9 +192,9 @@ class Previews {
         List<Prepared> prepared = new ArrayList<>();
         for (Candidate candidate : candidates) {
             Record record = records.get(candidate.id());
-            posting(compiler, compile, candidate, record, dated)
-                    .filter(posting -> route.ledgerAnswers() || !candidate.stands() || standsAsGiven(candidate))
-                    .ifPresent(posting -> prepared.add(prepared(candidate, record, posting)));
+            made(compiler, compile, candidate, record, inPlace, choice.dated())
+                    .filter(made -> route.ledgerAnswers() || !candidate.stands() || standsAsGiven(candidate))
+                    .ifPresent(made -> prepared.add(prepared(candidate, record, made)));
         }
         return prepared;
     }
@@ -188,7 +208,7 @@ class Previews {
                 .isPresent();
     }
 
-    private static Prepared prepared(Candidate candidate, Record record, Posting posting) {
+    private static Prepared prepared(Candidate candidate, Record record, Made made) {
         return new Prepared(
                 candidate.id(),
                 candidate.sourceRef(),
@@ -197,14 +217,20 @@ class Previews {
                 candidate.stands(),
                 Origin.valueOf(candidate.origin().toUpperCase(Locale.ROOT)),
                 record.counterparty(),
-                posting,
-                null);
+                made.posting(),
+                null,
+                made.keeps());
     }
 
-    private Optional<Posting> posting(
-            Compiler compiler, LongFunction<Compilation> compile, Candidate candidate, Record record, LocalDate dated) {
+    private Optional<Made> made(
+            Compiler compiler,
+            LongFunction<Compilation> compile,
+            Candidate candidate,
+            Record record,
+            InPlace inPlace,
+            LocalDate dated) {
         if (candidate.isTakenBack()) {
-            return postings.findCancelling(candidate.id());
+            return postings.findCancelling(candidate.id()).map(posting -> new Made(posting, false));
         }
         RouteSettings decided = compiler.route().settings();
         boolean early = record instanceof Document document
@@ -216,12 +242,23 @@ class Previews {
             return Optional.empty();
         }
         Compilation compilation = compile.apply(candidate.id());
-        return compilation
-                .entry()
-                .map(entry -> Posting.of(
-                        record,
-                        dates.dated(decided, candidate.id(), entry, dated),
-                        compilation.journal().orElseThrow()));
+        Optional<PutTogether.Outcome> both = inPlace.find(candidate, record, compilation);
+        return switch (both.orElse(null)) {
+            case PutTogether.Outcome.Cannot cannot -> Optional.empty();
+            case PutTogether.Outcome.Goes goes ->
+                Optional.of(new Made(
+                        Posting.of(
+                                record, dates.dated(decided, candidate.id(), goes.document(), dated), goes.journal()),
+                        true));
+            case null ->
+                compilation
+                        .entry()
+                        .map(entry -> Posting.of(
+                                record,
+                                dates.dated(decided, candidate.id(), entry, dated),
+                                compilation.journal().orElseThrow()))
+                        .map(posting -> new Made(posting, false));
+        };
     }
 
     private static void requireOneSide(List<Prepared> documents) {

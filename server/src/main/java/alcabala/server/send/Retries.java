@@ -2,8 +2,11 @@ package alcabala.server.send;
 
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Compiler;
+import alcabala.accounting.posting.Journal;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.posting.PutTogether.Outcome.Goes;
 import alcabala.accounting.record.Record;
+import alcabala.accounting.setting.RouteSettings;
 import alcabala.server.compile.Compilers;
 import alcabala.server.compile.Compiling;
 import alcabala.server.crossing.BatchDates;
@@ -15,6 +18,7 @@ import alcabala.server.crossing.Posting;
 import alcabala.server.crossing.Postings;
 import alcabala.server.crossing.SendTask;
 import alcabala.server.jobs.Jobs;
+import alcabala.server.merge.Together;
 import alcabala.server.record.Records;
 import alcabala.server.record.Stored;
 import alcabala.server.route.RouteRow;
@@ -37,6 +41,7 @@ class Retries {
     private final BatchHeads heads;
     private final Compilers compilers;
     private final BatchDates dates;
+    private final Together together;
     private final Compiling compiling;
     private final Postings postings;
     private final NewDispatches dispatches;
@@ -51,6 +56,7 @@ class Retries {
             BatchHeads heads,
             Compilers compilers,
             BatchDates dates,
+            Together together,
             Compiling compiling,
             Postings postings,
             NewDispatches dispatches,
@@ -63,6 +69,7 @@ class Retries {
         this.heads = heads;
         this.compilers = compilers;
         this.dates = dates;
+        this.together = together;
         this.compiling = compiling;
         this.postings = postings;
         this.dispatches = dispatches;
@@ -81,6 +88,7 @@ class Retries {
             int revision,
             boolean voided,
             boolean undoes,
+            boolean keeps,
             String content) {}
 
     /// Sends again only what failed on its way, as it compiles now; nothing that the ledger has or has refused, and
@@ -108,7 +116,8 @@ class Retries {
     private List<Failed> failed(long batch) {
         return jdbc.sql("""
                 select p.id, p.record_id, p.outcome, p.read_version is not null as in_place, p.posting_id, d.revision,
-                    d.voided and d.outcome = 'posted' as voided, p.undoes is not null as undoes,\s""" + Stored.COLUMN + """
+                    d.voided and d.outcome = 'posted' as voided, p.undoes is not null as undoes,
+                    p.keeps,\s""" + Stored.COLUMN + """
                  from dispatch p join record d on d.id = p.record_id join record_revision v on v.id = d.revision_id
                 where p.batch_id = :batch and p.id = (select max(l.id) from dispatch l where l.record_id = d.id)
                     and ((p.outcome = 'unconfirmed' and p.rests) or (p.outcome = 'unreached'
@@ -152,12 +161,23 @@ class Retries {
         Compilation compilation = compiling
                 .with(route, compiler, Map.of(failed.recordId(), record))
                 .apply(failed.recordId());
+        RouteSettings decided = compiler.route().settings();
+        if (failed.keeps()) {
+            return together.of(route, decided, List.of(failed.recordId()))
+                    .find(failed.recordId(), record, compilation)
+                    .filter(Goes.class::isInstance)
+                    .map(Goes.class::cast)
+                    .map(goes -> posting(failed, record, decided, goes.document(), goes.journal(), dated));
+        }
         return compilation
                 .entry()
-                .map(entry -> Posting.of(
-                        record,
-                        dates.dated(compiler.route().settings(), failed.recordId(), entry, dated),
-                        compilation.journal().orElseThrow()));
+                .map(entry -> posting(
+                        failed, record, decided, entry, compilation.journal().orElseThrow(), dated));
+    }
+
+    private Posting posting(
+            Failed failed, Record record, RouteSettings decided, LedgerEntry entry, Journal journal, LocalDate dated) {
+        return Posting.of(record, dates.dated(decided, failed.recordId(), entry, dated), journal);
     }
 
     private Optional<LedgerEntry> shown(Failed failed) {

@@ -4,6 +4,7 @@ import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Records;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
+import alcabala.server.send.Choice.Standing;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
@@ -26,7 +27,9 @@ class SettlementApi {
     /// Whose document it is to be on both sides.
     enum Winner {
         SOURCE,
-        LEDGER
+        LEDGER,
+        /// Each keeps what it changed itself.
+        BOTH
     }
 
     /// @param ledgerVersion the version on the ledger that the person has seen
@@ -67,7 +70,13 @@ class SettlementApi {
                     "%s takes files. Correct it there and take in its register, or let it stand; what its source changed goes with a further revision of its batch."
                             .formatted(route.ledger()));
         }
-        long batch = batches.send(route, Batches.Order.unseen(Choice.named(List.of(id))), who.getName());
-        return new Settled(batch, row.number() + " goes again as " + route.source() + " has it");
+        boolean both = settle.winner() == Winner.BOTH;
+        Choice choice = Choice.named(List.of(id)).standing(both ? Standing.KEPT : Standing.REPLACED);
+        long batch = batches.send(route, Batches.Order.unseen(choice), who.getName());
+        return new Settled(
+                batch,
+                both
+                        ? "%s goes again with what each side changed".formatted(row.number())
+                        : "%s goes again as %s has it".formatted(row.number(), route.source()));
     }
 }

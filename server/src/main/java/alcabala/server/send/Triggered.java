@@ -1,6 +1,5 @@
 package alcabala.server.send;
 
-import alcabala.accounting.batch.BatchOptions;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
@@ -105,10 +104,13 @@ public class Triggered {
     }
 
     private int sendTogether(RouteRow route, List<Long> ids, Origin origin, String who) {
-        Choice choice = new Choice(ids, null, null, false, Family.DOCUMENT, origin, "", null, BatchOptions.NONE);
-        int going = previews.of(route, choice).documents().size();
+        Choice choice = Choice.of(ids, origin);
+        Preview preview = previews.of(route, choice);
+        int going = preview.documents().size();
         if (going > 0) {
             batches.send(route, Batches.Order.unseen(choice), who);
+        } else {
+            batches.leaveApart(route, preview, who);
         }
         return going;
     }

@@ -227,6 +227,7 @@ class Undoing {
                 Origin.SOURCE,
                 null,
                 taken.posting(),
-                gone.dispatchId());
+                gone.dispatchId(),
+                false);
     }
 }

@@ -9,6 +9,7 @@ import alcabala.server.World;
 import alcabala.server.Yard;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
@@ -150,6 +151,130 @@ class SettlementTest {
         settle(posted, "SOURCE");
         assertThat(state(posted)).isEqualTo("Posted");
         assertStandsOnce(posted);
+    }
+
+    @Test
+    void eachSideKeepsWhatItChangedAndThatLastsThroughTheNextChange() {
+        Posted posted = post();
+        LocalDate day = day(posted);
+        String account = bookElsewhere(posted);
+        redate(posted, day.minusDays(1));
+        fetch();
+        assertThat(since(posted)).isEqualTo("true true");
+        assertThat(since(posted, "notTogether").asString()).isEmpty();
+        settle(posted, "BOTH");
+        assertStandsTogether(posted, day.minusDays(1), account);
+        assertThat(booked(posted)).as("what was sent is what stands there").contains(account);
+
+        fetch();
+        assertThat(state(posted)).as("and it is no news any more").isEqualTo("Posted");
+        redate(posted, day.minusDays(2));
+        fetch();
+        assertThat(since(posted)).isEqualTo("true false");
+        yard.awaitFinished(yard.send(List.of(posted.id())));
+        assertStandsTogether(posted, day.minusDays(2), account);
+
+        redate(posted, day.minusDays(3));
+        fetch();
+        settle(posted, "SOURCE");
+        assertThat(onLedger(posted).get("lines").get(0).get("account").asString())
+                .as("as its source has it, if somebody says so")
+                .isNotEqualTo(account);
+        assertStandsOnce(posted);
+    }
+
+    @Test
+    void whatCannotBePutTogetherIsSaidAndWaitsForAPerson() {
+        Posted both = post();
+        bookElsewhere(both);
+        editOnSource(both, "12.30");
+        fetch();
+        assertThat(since(both, "notTogether").asString()).isEqualTo("Both sides changed line 1: say whose stands.");
+        assertThat(settlement(both, "BOTH").json().get("code").asString()).isEqualTo("not-together");
+        settle(both, "SOURCE");
+        assertThat(state(both)).isEqualTo("Posted");
+
+        Posted stands = post();
+        editOnLedger(stands, "640.00");
+        fetch();
+        settle(stands, "LEDGER");
+        redate(stands, day(stands).minusDays(1));
+        decide("INVOICES_TRIGGER", "paid");
+        fetch();
+        fetch();
+        assertThat(admin.get("/api/documents/" + stands.id() + "/trail").json().findValuesAsString("action"))
+                .as("said once, and nothing sent")
+                .containsOnlyOnce("not-put-together")
+                .doesNotContain("sent-in-place");
+        assertThat(onLedger(stands).get("lines").get(0).get("amount").asDecimal())
+                .isEqualByComparingTo("640.00");
+        assertThat(since(stands, "notTogether").asString())
+                .isEqualTo("Inkwell keeps its sum as it is there, and then it would not come to what Hullwork says.");
+        assertThat(admin.get("/api/resolve?route=yard").json().toString()).contains("\"not-together\"");
+        alcabala.server.Await.until("what is paid has arrived", () -> onTheirWay() == 0);
+        decide("INVOICES_TRIGGER", "batch");
+        settle(stands, "LEDGER");
+        assertThat(state(stands)).isEqualTo("Posted");
+    }
+
+    /// What was sent and failed on its way goes again as it was to be put together.
+    @Test
+    void whatFailedOnItsWayIsPutTogetherAgain() {
+        Posted posted = post();
+        LocalDate day = day(posted);
+        String account = bookElsewhere(posted);
+        redate(posted, day.minusDays(1));
+        fetch();
+        world.standIns().fault("inkwell", "UNAVAILABLE", 0);
+        long batch = settlement(posted, "BOTH").json().get("batch").asLong();
+        alcabala.server.Await.until("it was given up", () -> said(posted).contains("could not be sent"));
+        world.standIns().fault("inkwell", "NONE", 0);
+        admin.post("/api/batches/" + batch + "/retry", Map.of());
+        yard.awaitFinished(batch);
+        assertStandsTogether(posted, day.minusDays(1), account);
+        assertStandsOnce(posted);
+    }
+
+    private static void assertStandsTogether(Posted posted, LocalDate day, String account) {
+        JsonNode there = onLedger(posted);
+        assertThat(there.get("date").asString()).isEqualTo(day.toString());
+        assertThat(there.get("lines").get(0).get("account").asString()).isEqualTo(account);
+        assertThat(state(posted)).isEqualTo("Posted");
+    }
+
+    /// On which account of the ledger its first line stands from then on.
+    private static String bookElsewhere(Posted posted) {
+        String account = onLedger(posted).get("lines").get(0).get("account").asString();
+        String other = account.equals("4020") ? "4010" : "4020";
+        world.standIns().bookOnInkwell(posted.ledgerRef(), other);
+        return other;
+    }
+
+    private static LocalDate day(Posted posted) {
+        return LocalDate.parse(onLedger(posted).get("date").asString());
+    }
+
+    private static void redate(Posted posted, LocalDate day) {
+        world.standIns()
+                .redateOnHullwork("/hullwork/documents/" + posted.number().replace("HW-", "d-"), day);
+    }
+
+    private static int onTheirWay() {
+        return world.jdbc()
+                .sql("select count(*) from record where outcome in ('queued', 'sending', 'unconfirmed')")
+                .query(Integer.class)
+                .single();
+    }
+
+    /// The accounts of the last posting.
+    private static List<String> booked(Posted posted) {
+        return world.jdbc()
+                .sql("""
+                        select account from posting_line where posting_id =
+                            (select posting_id from dispatch where record_id = :id order by id desc limit 1)""")
+                .param("id", posted.id())
+                .query(String.class)
+                .list();
     }
 
     /// What was decided about one version does not hold for another that came meanwhile.

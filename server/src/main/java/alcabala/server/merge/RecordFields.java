@@ -1,4 +1,4 @@
-package alcabala.server.release;
+package alcabala.server.merge;
 
 import alcabala.accounting.field.Half;
 import alcabala.accounting.record.RecordKind;
@@ -23,7 +23,7 @@ import java.util.Optional;
 /// @param sent what the ledger would have of it; empty while it cannot be made out
 /// @param blocked whether it cannot go now
 /// @param closed whether its period is closed on the ledger
-record RecordFields(
+public record RecordFields(
         RouteRow route, RecordKind kind, RouteSettings decided, Optional<Half> sent, boolean blocked, boolean closed)
         implements Fields {
     /// By what the ledger would have of it, where that is known; a field that only one side has is not the same.
@@ -80,7 +80,7 @@ record RecordFields(
     /// What becomes of a field, for people.
     ///
     /// @param changed by which side
-    String sentence(String field, Verdict verdict, Both<Boolean> changed) {
+    public String sentence(String field, Verdict verdict, Both<Boolean> changed) {
         return switch (verdict) {
             case Verdict.Agreed agreed ->
                 changed.source() && changed.ledger() ? "Both changed it to the same." : "They agree again.";

@@ -1,0 +1,165 @@
+package alcabala.accounting.posting;
+
+import alcabala.accounting.field.Half;
+import alcabala.accounting.sync.Kept;
+import java.util.ArrayList;
+import java.util.List;
+import org.joda.money.Money;
+
+/// A document that goes in the place of one that stands on the ledger, with what that side keeps (synchronisation, "The
+/// merge of one field"). What a document comes to is its source's alone: a line is kept when it leaves the sums as they
+/// are, such as one that somebody booked on another account.
+public final class PutTogether {
+    /// What came of it: either what goes, or the field that cannot be kept and why.
+    public sealed interface Outcome {
+        /// @param journal what it will cause
+        record Goes(LedgerDocument document, Journal journal) implements Outcome {}
+
+        /// @param field as a half of a baseline names it
+        record Cannot(String field, Why why) implements Outcome {}
+    }
+
+    /// Why something that was changed there cannot be kept.
+    public enum Why {
+        /// Both sides changed it.
+        CONFLICT,
+        /// The document would come to something else than its source says.
+        SUMS,
+        /// A line was added there or taken away, or stands for several of the source.
+        LINES,
+        /// It was made out to somebody else.
+        PARTY,
+        /// More than one line of the journal follows from it.
+        BOOKED
+    }
+
+    private final Compilation compiled;
+    private final Kept kept;
+    private final StandsAs there;
+    private final List<LedgerLine> lines;
+    private Journal journal;
+    private Outcome.Cannot cannot;
+
+    private PutTogether(Compilation compiled, Kept kept, StandsAs there) {
+        this.compiled = compiled;
+        this.kept = kept;
+        this.there = there;
+        lines = new ArrayList<>(document().lines());
+        journal = compiled.journal().orElseThrow();
+    }
+
+    /// @param compiled of a document, and clean
+    public static Outcome of(Compilation compiled, Kept kept, StandsAs there) {
+        return new PutTogether(compiled, kept, there).run();
+    }
+
+    private LedgerDocument document() {
+        return compiled.ledgerDocument().orElseThrow();
+    }
+
+    private Outcome run() {
+        kept.undecided().stream().findFirst().ifPresent(field -> cannot(field, Why.CONFLICT));
+        if (!kept.sumsMoved()
+                && !decidedThere()
+                && !there.gross().equals(document().gross())) {
+            cannot(Half.GROSS, Why.SUMS);
+        }
+        LedgerDocument together = document();
+        for (String field : kept.fields()) {
+            if (Half.isLine(field)) {
+                keepLine(field);
+            } else {
+                together = keep(together, field);
+            }
+        }
+        return cannot == null ? new Outcome.Goes(together.lined(lines), journal) : cannot;
+    }
+
+    /// The first that is found is told.
+    private void cannot(String field, Why why) {
+        cannot = cannot == null ? new Outcome.Cannot(field, why) : cannot;
+    }
+
+    private LedgerDocument keep(LedgerDocument document, String field) {
+        return switch (field) {
+            // The ledger numbers it: it keeps the number that it gave.
+            case Half.NUMBER -> document.number().isEmpty() ? document : document.numbered(there.number());
+            case Half.ISSUE_DATE -> document.onDay(there.date());
+            case Half.DUE_DATE -> document.dueOn(there.due());
+            case Half.PARTY -> madeOut(document);
+            default -> {
+                cannot(field, Why.SUMS);
+                yield document;
+            }
+        };
+    }
+
+    /// Whom the ledger created for it is not known by the crosswalk before that is told.
+    private LedgerDocument madeOut(LedgerDocument document) {
+        if (!document.partyCounterpart().isEmpty()
+                && !document.partyCounterpart().equals(there.party())) {
+            cannot(Half.PARTY, Why.PARTY);
+        }
+        return document.madeOutTo(there.party());
+    }
+
+    /// What follows from something else that the source changed, such as its share of an allowance, is not kept unless
+    /// somebody changed it there.
+    private void keepLine(String field) {
+        int place = Half.position(field) - 1;
+        boolean changed = kept.changedThere().contains(field);
+        boolean onBoth = place < Math.min(nets().size(), there.lines().size());
+        if (!onBoth || isSummed()) {
+            if (changed) {
+                cannot(field, Why.LINES);
+            }
+            return;
+        }
+        LedgerLine theirs = there.lines().get(place);
+        if (comesToTheSame(lines.get(place), theirs)) {
+            put(field, place, theirs.as(lines.get(place)));
+        } else if (changed) {
+            cannot(field, Why.SUMS);
+        }
+    }
+
+    private boolean comesToTheSame(LedgerLine mine, LedgerLine theirs) {
+        return mine.amount().equals(theirs.amount())
+                && (decidedThere() || mine.taxCode().equals(theirs.taxCode()));
+    }
+
+    private void put(String field, int place, LedgerLine line) {
+        PostingKey from = PostingKey.of(lines.get(place));
+        PostingKey to = PostingKey.of(line);
+        lines.set(place, line);
+        if (from.equals(to)) {
+            return;
+        }
+        if (document().rate().isSame() && taxes().selfAssessed().isEmpty()) {
+            journal = journal.moved(from, to, booked(nets().get(place)));
+        } else {
+            cannot(field, Why.BOOKED);
+        }
+    }
+
+    /// As it stands in the journal: positive is debit.
+    private Money booked(Money net) {
+        return Side.of(document().kind()).isMirrored(document().kind()) ? net : net.negated();
+    }
+
+    private boolean isSummed() {
+        return nets().size() != compiled.lines().size();
+    }
+
+    private List<Money> nets() {
+        return taxes().ledger().lineNets();
+    }
+
+    private boolean decidedThere() {
+        return taxes().decidedThere();
+    }
+
+    private TaxComparison taxes() {
+        return compiled.tax().orElseThrow();
+    }
+}

@@ -1,0 +1,47 @@
+package alcabala.accounting.sync;
+
+import alcabala.accounting.field.Half;
+import alcabala.accounting.sync.RecordMerge.Merged;
+import java.util.Objects;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.function.Predicate;
+
+/// Of a pair that is merged, what the ledger keeps when its source's changes go there: whatever does not travel to it.
+///
+/// @param fields all of them, by name
+/// @param changedThere those of them that were changed there since both last agreed
+/// @param undecided what a person has to decide first, since both changed it
+/// @param sumsMoved whether its source changed what it comes to
+public record Kept(
+        SortedSet<String> fields, SortedSet<String> changedThere, SortedSet<String> undecided, boolean sumsMoved) {
+    public static Kept of(Both<Half> now, Baseline baseline, Merged merged) {
+        SortedSet<String> fields = those(merged, verdict -> !goes(verdict) && !(verdict instanceof Verdict.Conflict));
+        SortedSet<String> changed = new TreeSet<>(fields);
+        changed.removeIf(name ->
+                Objects.equals(baseline.of(name).ledger(), now.ledger().values().get(name)));
+        return new Kept(
+                fields,
+                changed,
+                those(merged, Verdict.Conflict.class::isInstance),
+                !Objects.equals(
+                        baseline.of(Half.GROSS).source(), now.source().values().get(Half.GROSS)));
+    }
+
+    /// What is agreed is sent as it is.
+    private static boolean goes(Verdict verdict) {
+        return verdict instanceof Verdict.Agreed
+                || verdict instanceof Verdict.Travels travels && travels.to() == Side.LEDGER;
+    }
+
+    /// Totals follow from the lines.
+    private static SortedSet<String> those(Merged merged, Predicate<Verdict> which) {
+        SortedSet<String> names = new TreeSet<>();
+        merged.fields().forEach((name, verdict) -> {
+            if (!name.equals(Half.GROSS) && !name.equals(Half.TAX) && which.test(verdict)) {
+                names.add(name);
+            }
+        });
+        return names;
+    }
+}

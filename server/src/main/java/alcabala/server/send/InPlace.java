@@ -1,0 +1,50 @@
+package alcabala.server.send;
+
+import alcabala.accounting.document.Document;
+import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.PutTogether;
+import alcabala.accounting.record.Record;
+import alcabala.server.merge.Together;
+import alcabala.server.send.Candidates.Candidate;
+import alcabala.server.send.Choice.Standing;
+import alcabala.server.send.Preview.Apart;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/// The documents of a batch that stand on the ledger and go in their own place: what of each is kept there, as its
+/// batch says.
+final class InPlace {
+    private final Standing standing;
+    private final Together.Of sides;
+    private final List<Apart> apart = new ArrayList<>();
+
+    InPlace(Standing standing, Together.Of sides) {
+        this.standing = standing;
+        this.sides = sides;
+    }
+
+    /// Empty for what goes as its source has it; where the two cannot be put together that is remembered.
+    Optional<PutTogether.Outcome> find(Candidate candidate, Record record, Compilation compiled) {
+        if (!candidate.stands() || !keeps(candidate) || !(record instanceof Document)) {
+            return Optional.empty();
+        }
+        Optional<PutTogether.Outcome> both = sides.find(candidate.id(), record, compiled);
+        both.filter(PutTogether.Outcome.Cannot.class::isInstance)
+                .map(PutTogether.Outcome.Cannot.class::cast)
+                .ifPresent(cannot -> apart.add(new Apart(candidate.id(), candidate.number(), cannot)));
+        return both;
+    }
+
+    private boolean keeps(Candidate candidate) {
+        return switch (standing) {
+            case KEPT -> true;
+            case REPLACED -> false;
+            case LEFT_APART -> !candidate.differs();
+        };
+    }
+
+    List<Apart> apart() {
+        return List.copyOf(apart);
+    }
+}
