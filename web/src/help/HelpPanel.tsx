@@ -49,6 +49,7 @@ const KEYS: [string, [string, string][]][] = [
   [
     'Both sides',
     [
+      ['t', 'keep what each side changed'],
       ['r', 'send it as its source has it'],
       ['l', 'let the ledger’s stand'],
       ['s', 'look at both sides now'],
@@ -62,6 +63,7 @@ const KEYS: [string, [string, string][]][] = [
     [
       ['j k', 'next, previous cause'],
       ['[ ]', 'the one before, after, of the cause'],
+      ['t', 'of a record, keep what each side changed'],
       ['r', 'of a record, send it as its source has it'],
       ['l', 'of a record, let the ledger’s stand'],
       ['1 2 3 4', 'of a party that both changed: the source’s, the ledger’s, as last agreed, another'],

@@ -16,14 +16,14 @@ interface Props {
   stay?: boolean;
 }
 
-/** Where both sides differ a person says who wins; leaving it is the third way. */
+/** Where both sides differ a person says who wins, or that each keeps what it changed; leaving it is the last way. */
 export function Settle({ document, since, stay = false }: Props) {
   const { me, route } = useCurrent();
   const refresh = useRefresh();
   const navigate = useNavigate();
   const notice = useNotice();
   const settle = useMutation({
-    mutationFn: (winner: 'SOURCE' | 'LEDGER') =>
+    mutationFn: (winner: 'SOURCE' | 'LEDGER' | 'BOTH') =>
       answer(
         client.POST('/api/documents/{id}/settlement', {
           params: { path: { id: document.id } },
@@ -44,6 +44,8 @@ export function Settle({ document, since, stay = false }: Props) {
   const keys = { enabled: may && !settle.isPending, preventDefault: true };
   // Sent again, it is decided again.
   const offersAgain = goesAgain && !route.toFiles && (since.taxDecided === '' || since.changedOnSource);
+  const offersBoth = offersAgain && since.changedOnLedger && since.notTogether === '';
+  useHotkeys('t', () => settle.mutate('BOTH'), { ...keys, enabled: keys.enabled && offersBoth });
   useHotkeys('r', () => settle.mutate('SOURCE'), { ...keys, enabled: keys.enabled && offersAgain });
   useHotkeys('l', () => settle.mutate('LEDGER'), keys);
   return (
@@ -52,9 +54,20 @@ export function Settle({ document, since, stay = false }: Props) {
         {route.toFiles
           ? inAFile(since, route.source, route.ledger)
           : whatHappened(since, route.source, route.ledger, goesAgain)}
+        {since.notTogether && ` The two cannot go together. ${since.notTogether}`}
       </p>
       {may && (
         <>
+          {offersBoth && (
+            <button
+              type="button"
+              className="act"
+              disabled={settle.isPending}
+              onClick={() => settle.mutate('BOTH')}
+            >
+              Keep what each changed <Key>t</Key>
+            </button>
+          )}
           {offersAgain && (
             <button
               type="button"

@@ -28,6 +28,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   sent: (d) => `Sent${under(d)}`,
   'sent-in-place': (d) => `Sent in place of what stands there${under(d)}`,
   'taken-back': (d) => `Taken back there${under(d)}`,
+  'not-put-together': (d) => `Not sent: ${text(d.why)}`,
   'ledger-stands': () => 'Settled: it stands as the ledger has it',
   answered: (d) => `The ${d.side === 'source' ? 'source' : 'ledger'} took it (status ${text(d.status)})`,
   asked: (d) =>

@@ -18,7 +18,9 @@ export function whatHappened(
     return `It was changed in ${since.changedOnLedger ? ledger : source} after it was posted. Let ${ledger}’s stand, or void it there and enter it anew.`;
   }
   if (since.changedOnSource && since.changedOnLedger) {
-    return `It was changed on both sides after it was posted. Sending it replaces what was done in ${ledger}.`;
+    return since.notTogether === ''
+      ? `Each side changed something else after it was posted. Both can stand: what ${source} changed goes to ${ledger}, which keeps what was changed there.`
+      : `It was changed on both sides after it was posted. Sending it as ${source} has it replaces what was done in ${ledger}.`;
   }
   if (since.taxDecided && !since.changedOnSource) {
     return `${ledger} decides tax itself and charged ${since.taxDecided}, which is not what ${source} states. Change it in ${source}, or let ${ledger}’s stand.`;

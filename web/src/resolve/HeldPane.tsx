@@ -31,7 +31,7 @@ interface Props {
  * in batches of their own.
  */
 const goesAgain = ({ cause, records }: HeldCause) =>
-  /^(refused:|unreached|changed-)/.test(cause) &&
+  /^(refused:|unreached|changed-|not-together)/.test(cause) &&
   records.length > 1 &&
   new Set(records.map((each) => isSettlement(each.kind))).size === 1;
 
@@ -105,8 +105,13 @@ export function HeldPane({ cause, place, onPlace }: Props) {
         {me.mayChange && cause.cause === 'unconfirmed' && record.batch > 0 && !route.toFiles && (
           <AskNow batch={record.batch} />
         )}
-        {me.mayChange && goesAgain(cause) && !route.toFiles && <SendAll cause={cause} />}
-        {me.mayChange && cause.cause.startsWith('changed-') && cause.records.length > 1 && (
+        {me.mayChange && goesAgain(cause) && !route.toFiles && (
+          <>
+            {cause.cause === 'changed-both' && !isSettlement(record.kind) && <SendAll cause={cause} keeps />}
+            <SendAll cause={cause} />
+          </>
+        )}
+        {me.mayChange && /^(changed-|not-together)/.test(cause.cause) && cause.records.length > 1 && (
           <LetAllStand cause={cause} />
         )}
         {me.mayChange && data && cause.cause !== 'unconfirmed' && <LeaveAlone document={data.document} />}

@@ -10,14 +10,18 @@ import { money, plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import type { HeldCause } from './queries';
 
-/** One answer for all that share a cause: they go as their source has them. What that is, is said first. */
-export function SendAll({ cause }: { cause: HeldCause }) {
+/**
+ * One answer for all that share a cause: they go as their source has them, or each side keeps what it changed. What
+ * that is, is said first.
+ */
+export function SendAll({ cause, keeps = false }: { cause: HeldCause; keeps?: boolean }) {
   const { route } = useCurrent();
   const refresh = useRefresh();
   const notice = useNotice();
   const choice: Schemas['ChoiceJson'] = {
     route: route.code,
     ids: cause.records.map((each) => each.id),
+    ...(keeps ? { keeps } : {}),
     ...(cause.records.some((each) => isSettlement(each.kind)) ? { payments: true } : {}),
   };
   const preview = useMutation({
@@ -40,7 +44,9 @@ export function SendAll({ cause }: { cause: HeldCause }) {
         <button type="button" className="act" disabled={preview.isPending} onClick={() => preview.mutate()}>
           {preview.isPending
             ? 'Looking at what would go…'
-            : `Send all ${cause.records.length} as ${route.source} has them`}
+            : keeps
+              ? `Keep what each changed in all ${cause.records.length}`
+              : `Send all ${cause.records.length} as ${route.source} has them`}
         </button>
       )}
       {shown && (

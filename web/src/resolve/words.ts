@@ -66,12 +66,17 @@ const CAUSES: Record<string, (source: string, ledger: string) => Words> = {
   'changed-both': (source, ledger) => ({
     title: 'Changed on both sides',
     state: 'Diverged',
-    says: `${source} and ${ledger} were both changed after they last agreed. Say whose stands; what is replaced is kept on the trail.`,
+    says: `${source} and ${ledger} were both changed after they last agreed. Keep what each changed, or say whose stands; what is replaced is kept on the trail.`,
   }),
   'changed-there': (source, ledger) => ({
     title: `Changed in ${ledger} alone`,
     state: 'Diverged',
     says: `Somebody changed it in ${ledger} after it was posted, and nothing of it comes back to ${source}. Put it back by sending, or let it stand.`,
+  }),
+  'not-together': (source, ledger) => ({
+    title: `Changed in ${source}, kept otherwise in ${ledger}`,
+    state: 'Diverged',
+    says: `It was changed in ${source}, and ${ledger} keeps something that this would undo. Send it as ${source} has it, or let ${ledger}’s stand.`,
   }),
   'changed-here': (source, ledger) => ({
     title: `Changed in ${source} alone`,

@@ -57,19 +57,11 @@ record Choice(
             Family family,
             String currency,
             LocalDate dated,
-            BatchOptions options) {
+            BatchOptions options,
+            Standing standing) {
         boolean named = ids != null && !ids.isEmpty();
         return new Choice(
-                ids,
-                from,
-                to,
-                purchases,
-                family,
-                named ? null : Origin.SOURCE,
-                currency,
-                dated,
-                options,
-                Standing.LEFT_APART);
+                ids, from, to, purchases, family, named ? null : Origin.SOURCE, currency, dated, options, standing);
     }
 
     boolean isNamed() {

@@ -11,6 +11,7 @@ import alcabala.server.platform.NotPossibleException;
 import alcabala.server.readiness.ReadinessRun;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
+import alcabala.server.send.Choice.Standing;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -43,6 +44,8 @@ class SendApi {
     private final Layouts layouts;
 
     /// Either ids, or all that are ready from one day to another: sales, or if so asked purchases.
+    ///
+    /// @param keeps whether what was changed on the ledger stays, and only what the source changed goes
     record ChoiceJson(
             @NotBlank String route,
             @Size(max = 10_000) List<@NotNull Long> ids,
@@ -53,7 +56,8 @@ class SendApi {
             Boolean bankings,
             @Pattern(regexp = "[A-Z]{3}") String currency,
             LocalDate dated,
-            @Size(max = 20) Map<@Size(max = 40) String, @NotNull @Size(max = 40) String> options) {
+            @Size(max = 20) Map<@Size(max = 40) String, @NotNull @Size(max = 40) String> options,
+            Boolean keeps) {
         Choice asChoice() {
             return Choice.within(
                     ids,
@@ -63,7 +67,8 @@ class SendApi {
                     family(payments, bankings),
                     text(currency),
                     dated,
-                    decided(options));
+                    decided(options),
+                    standing(keeps));
         }
     }
 
@@ -99,7 +104,8 @@ class SendApi {
             @Size(max = 100) String layout,
             Long replaces,
             LocalDate dated,
-            @Size(max = 20) Map<@Size(max = 40) String, @NotNull @Size(max = 40) String> options) {}
+            @Size(max = 20) Map<@Size(max = 40) String, @NotNull @Size(max = 40) String> options,
+            Boolean keeps) {}
 
     /// What the preview said, so that nothing else is sent.
     record ShownJson(
@@ -212,6 +218,10 @@ class SendApi {
                                 "A batch can decide how its documents stand there, by the words that the route's settings have."));
     }
 
+    private static Standing standing(Boolean keeps) {
+        return Boolean.TRUE.equals(keeps) ? Standing.KEPT : Standing.LEFT_APART;
+    }
+
     private static Family family(Boolean payments, Boolean bankings) {
         if (Boolean.TRUE.equals(bankings)) {
             return Family.TRANSFER;
@@ -239,7 +249,8 @@ class SendApi {
                                 family(send.payments(), send.bankings()),
                                 text(send.currency()),
                                 send.dated(),
-                                decided(send.options())),
+                                decided(send.options()),
+                                standing(send.keeps())),
                         new Batches.Shown(shown.count(), shown.net(), shown.tax(), shown.gross(), shown.hashTotal()),
                         send.independentTotal(),
                         send.ownList(),
