@@ -49,6 +49,7 @@ const KEYS: [string, [string, string][]][] = [
   [
     'Both sides',
     [
+      ['1 2', 'of what both changed: the source’s, the ledger’s'],
       ['t', 'keep what each side changed'],
       ['r', 'send it as its source has it'],
       ['l', 'let the ledger’s stand'],
@@ -63,6 +64,7 @@ const KEYS: [string, [string, string][]][] = [
     [
       ['j k', 'next, previous cause'],
       ['[ ]', 'the one before, after, of the cause'],
+      ['1 2', 'of what both changed in a record: the source’s, the ledger’s'],
       ['t', 'of a record, keep what each side changed'],
       ['r', 'of a record, send it as its source has it'],
       ['l', 'of a record, let the ledger’s stand'],

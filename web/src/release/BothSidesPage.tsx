@@ -14,9 +14,9 @@ import { Key } from '../ui/Key';
 import { factSaid } from '../ui/facts';
 import { amount, sum } from '../ui/format';
 import { Changes } from './Changes';
+import { Diverged } from './Diverged';
 import { LeftAlone } from './LeftAlone';
 import { SendAgain } from './SendAgain';
-import { Settle } from './Settle';
 import { JournalSlip } from './slips';
 import { Settled, SettledBy } from './Settled';
 import { TrailList } from './TrailList';
@@ -78,10 +78,11 @@ export function BothSidesPage() {
           </p>
         )}
         {detail.data.leftAlone && <LeftAlone document={document} said={detail.data.leftAlone} />}
-        {document.state === 'Diverged' && !detail.data.leftAlone && (
-          <Settle document={document} since={sides.since} />
+        {document.state === 'Diverged' && !detail.data.leftAlone ? (
+          <Diverged key={sides.since.ledgerVersion} document={document} sides={sides} />
+        ) : (
+          <Changes changes={sides.changes} source={route.source} ledger={route.ledger} />
         )}
-        <Changes changes={sides.changes} source={route.source} ledger={route.ledger} />
         {isBanking && (
           <p className="px-4 py-2 text-[13px]">
             <Link className="underline" to={bankingOf(route.code, document)}>

@@ -1,14 +1,20 @@
 import type { Schemas } from '../api/client';
+import { Key } from '../ui/Key';
 import { fieldName, TONES, valueSaid } from './changes';
+import { undecided, type Decided } from './decided';
 
 interface Props {
   changes: Schemas['FieldChange'][];
   source: string;
   ledger: string;
+  /** What is decided of the fields that both changed; with onDecide. */
+  decided?: Decided;
+  onDecide?: (field: string, whose: 'SOURCE' | 'LEDGER') => void;
 }
 
 /** What either side changed since both last agreed, field by field, and what becomes of it. */
-export function Changes({ changes, source, ledger }: Props) {
+export function Changes({ changes, source, ledger, decided = {}, onDecide }: Props) {
+  const next = undecided(changes, decided)[0];
   if (changes.length === 0) {
     return null;
   }
@@ -44,11 +50,49 @@ export function Changes({ changes, source, ledger }: Props) {
                 now={valueSaid(change.field, change.ledger)}
               />
             </td>
-            <td className={`!whitespace-normal ${TONES[change.becomes]}`}>{change.sentence}</td>
+            <td className={`!whitespace-normal ${TONES[change.becomes]}`}>
+              {onDecide && change.becomes === 'CONFLICT' ? (
+                <Whose
+                  names={{ SOURCE: source, LEDGER: ledger }}
+                  whose={decided[change.field]}
+                  isNext={change.field === next}
+                  onChoose={(whose) => onDecide(change.field, whose)}
+                />
+              ) : (
+                change.sentence
+              )}
+            </td>
           </tr>
         ))}
       </tbody>
     </table>
+  );
+}
+
+interface WhoseProps {
+  names: Record<'SOURCE' | 'LEDGER', string>;
+  whose: 'SOURCE' | 'LEDGER' | undefined;
+  /** Whether the keys are about this one. */
+  isNext: boolean;
+  onChoose: (whose: 'SOURCE' | 'LEDGER') => void;
+}
+
+/** Whose stands of a field that both changed. */
+function Whose({ names, whose, isNext, onChoose }: WhoseProps) {
+  return (
+    <span className="flex flex-wrap items-center gap-2 font-normal" role="group" aria-label="Whose stands">
+      {(['SOURCE', 'LEDGER'] as const).map((each) => (
+        <button
+          key={each}
+          type="button"
+          className={`act ${whose === each ? 'act-main' : ''}`}
+          aria-pressed={whose === each}
+          onClick={() => onChoose(each)}
+        >
+          {names[each]}’s {isNext && <Key>{each === 'SOURCE' ? '1' : '2'}</Key>}
+        </button>
+      ))}
+    </span>
   );
 }
 

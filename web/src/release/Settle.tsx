@@ -7,6 +7,8 @@ import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
+import { fieldName } from './changes';
+import { ledgers, type Decided } from './decided';
 import { inAFile, whatHappened } from './since';
 
 interface Props {
@@ -14,10 +16,13 @@ interface Props {
   since: Schemas['Since'];
   /** Whether one stays where one is after sending it. */
   stay?: boolean;
+  /** The fields that both changed and nobody has decided yet. */
+  open?: readonly string[];
+  decided?: Decided;
 }
 
 /** Where both sides differ a person says who wins, or that each keeps what it changed; leaving it is the last way. */
-export function Settle({ document, since, stay = false }: Props) {
+export function Settle({ document, since, stay = false, open = [], decided = {} }: Props) {
   const { me, route } = useCurrent();
   const refresh = useRefresh();
   const navigate = useNavigate();
@@ -27,7 +32,7 @@ export function Settle({ document, since, stay = false }: Props) {
       answer(
         client.POST('/api/documents/{id}/settlement', {
           params: { path: { id: document.id } },
-          body: { winner, ledgerVersion: since.ledgerVersion },
+          body: { winner, ledgerVersion: since.ledgerVersion, ledgers: ledgers(decided) },
         }),
       ),
     onSuccess: async (settled) => {
@@ -45,7 +50,10 @@ export function Settle({ document, since, stay = false }: Props) {
   // Sent again, it is decided again.
   const offersAgain = goesAgain && !route.toFiles && (since.taxDecided === '' || since.changedOnSource);
   const offersBoth = offersAgain && since.changedOnLedger && since.notTogether === '';
-  useHotkeys('t', () => settle.mutate('BOTH'), { ...keys, enabled: keys.enabled && offersBoth });
+  useHotkeys('t', () => settle.mutate('BOTH'), {
+    ...keys,
+    enabled: keys.enabled && offersBoth && open.length === 0,
+  });
   useHotkeys('r', () => settle.mutate('SOURCE'), { ...keys, enabled: keys.enabled && offersAgain });
   useHotkeys('l', () => settle.mutate('LEDGER'), keys);
   return (
@@ -53,7 +61,7 @@ export function Settle({ document, since, stay = false }: Props) {
       <p className="min-w-60 flex-1 text-[13px]">
         {route.toFiles
           ? inAFile(since, route.source, route.ledger)
-          : whatHappened(since, route.source, route.ledger, goesAgain)}
+          : whatHappened(since, route.source, route.ledger, goesAgain, open.map(fieldName))}
         {since.notTogether && ` The two cannot go together. ${since.notTogether}`}
       </p>
       {may && (
@@ -62,7 +70,7 @@ export function Settle({ document, since, stay = false }: Props) {
             <button
               type="button"
               className="act"
-              disabled={settle.isPending}
+              disabled={settle.isPending || open.length > 0}
               onClick={() => settle.mutate('BOTH')}
             >
               Keep what each changed <Key>t</Key>

@@ -1,12 +1,19 @@
 import type { Schemas } from '../api/client';
 
+const listed = (fields: readonly string[]) =>
+  [...fields.slice(0, -2), fields.slice(-2).join(' and ')].join(', ').toLowerCase();
+
 /** What happened to a document since both sides agreed on it, and what can be done. */
-/** @param goesAgain whether it can be sent in the place of what stands there; money cannot */
+/**
+ * @param goesAgain whether it can be sent in the place of what stands there; money cannot
+ * @param open the fields that both changed and nobody has decided yet
+ */
 export function whatHappened(
   since: Schemas['Since'],
   source: string,
   ledger: string,
   goesAgain = true,
+  open: readonly string[] = [],
 ): string {
   if (since.voided) {
     return `It was voided in ${source} after it was posted, and still stands in ${ledger}. Void it there too.`;
@@ -18,8 +25,11 @@ export function whatHappened(
     return `It was changed in ${since.changedOnLedger ? ledger : source} after it was posted. Let ${ledger}’s stand, or void it there and enter it anew.`;
   }
   if (since.changedOnSource && since.changedOnLedger) {
+    if (since.notTogether === '' && open.length > 0) {
+      return `Both sides changed ${listed(open)}. Say whose stands, in its row; the rest of what each changed can stay.`;
+    }
     return since.notTogether === ''
-      ? `Each side changed something else after it was posted. Both can stand: what ${source} changed goes to ${ledger}, which keeps what was changed there.`
+      ? `Each side changed something else. Both can stand: ${ledger} takes what ${source} changed, and keeps its own.`
       : `It was changed on both sides after it was posted. Sending it as ${source} has it replaces what was done in ${ledger}.`;
   }
   if (since.taxDecided && !since.changedOnSource) {

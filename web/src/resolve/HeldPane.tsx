@@ -5,9 +5,9 @@ import { documentQuery } from '../api/queries';
 import { isSettlement } from '../api/recordKinds';
 import { useCurrent } from '../app/current';
 import { Changes } from '../release/Changes';
+import { Diverged } from '../release/Diverged';
 import { Sentence } from '../release/Sentence';
 import { SendAgain } from '../release/SendAgain';
-import { Settle } from '../release/Settle';
 import { TrailList } from '../release/TrailList';
 import { Failure } from '../ui/Failure';
 import { Glyph } from '../ui/Glyph';
@@ -94,10 +94,16 @@ export function HeldPane({ cause, place, onPlace }: Props) {
       {detail.error && <Failure error={detail.error} />}
       {data && (
         <>
-          {data.document.state === 'Diverged' && (
-            <Settle document={data.document} since={data.sides.since} stay />
+          {data.document.state === 'Diverged' ? (
+            <Diverged
+              key={`${data.document.id} ${data.sides.since.ledgerVersion}`}
+              document={data.document}
+              sides={data.sides}
+              stay
+            />
+          ) : (
+            <Changes changes={data.sides.changes} source={route.source} ledger={route.ledger} />
           )}
-          <Changes changes={data.sides.changes} source={route.source} ledger={route.ledger} />
         </>
       )}
       <div className="flex flex-wrap items-center gap-2 px-4 py-2">

@@ -1,2 +1,3 @@
--- Whether what went in the place of what stood on the ledger has in it what that keeps; sent anew it has to have it again.
-alter table dispatch add column keeps boolean not null default false;
+-- Of what went in the place of what stood on the ledger and has in it what that keeps: which fields both had changed and
+-- stay as they are there. Null where it went as its source has it.
+alter table dispatch add column keeps text[];

@@ -82,6 +82,10 @@ public final class StandIns {
         changeOnHullwork(desk, "date", date.toString());
     }
 
+    public void extendOnHullwork(String desk, LocalDate due) {
+        changeOnHullwork(desk, "due", due.toString());
+    }
+
     public void renumberOnHullwork(String desk, String number) {
         changeOnHullwork(desk, "number", number);
     }
@@ -90,7 +94,8 @@ public final class StandIns {
     private void changeOnHullwork(String desk, String name, String value) {
         String page = api.get(desk).body();
         StringBuilder form = new StringBuilder();
-        Matcher field = Pattern.compile("<input[^>]*name=\"(number|date|quantity|unitPrice)\"[^>]*value=\"([^\"]*)\"")
+        Matcher field = Pattern.compile(
+                        "<input[^>]*name=\"(number|date|due|quantity|unitPrice)\"[^>]*value=\"([^\"]*)\"")
                 .matcher(page);
         boolean first = true;
         while (field.find()) {

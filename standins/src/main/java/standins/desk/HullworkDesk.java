@@ -334,9 +334,10 @@ class HullworkDesk {
             @PathVariable String id,
             @RequestParam String number,
             @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate date,
+            @RequestParam(required = false) @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate due,
             @RequestParam List<BigDecimal> quantity,
             @RequestParam List<BigDecimal> unitPrice) {
-        documents.edit(id, number.trim(), date, quantity, unitPrice);
+        documents.edit(id, number.trim(), date, due, quantity, unitPrice);
         return "redirect:/hullwork/documents/" + id;
     }
 

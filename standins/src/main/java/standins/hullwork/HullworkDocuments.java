@@ -39,7 +39,12 @@ public class HullworkDocuments {
 
     /// Changes the head and the first lines' quantities and prices; the sums follow.
     public HullworkDocument edit(
-            String id, String number, LocalDate date, List<BigDecimal> quantities, List<BigDecimal> prices) {
+            String id,
+            String number,
+            LocalDate date,
+            LocalDate due,
+            List<BigDecimal> quantities,
+            List<BigDecimal> prices) {
         HullworkDocument d = get(id);
         boolean taken = records.all("document", HullworkDocument.class).stream()
                 .anyMatch(other -> other.number().equals(number) && !other.id().equals(id));
@@ -54,8 +59,9 @@ public class HullworkDocuments {
             BigDecimal price = i < prices.size() ? prices.get(i) : l.unitPrice();
             lines.add(l.with(quantity, price));
         }
-        LocalDate due = d.due().isBefore(date) ? date : d.due();
-        return save(HullworkArithmetic.total(d.withHead(number, date, due, lines)));
+        LocalDate meant = due == null ? d.due() : due;
+        LocalDate earliest = meant.isBefore(date) ? date : meant;
+        return save(HullworkArithmetic.total(d.withHead(number, date, earliest, lines)));
     }
 
     /// Says something in a field of the yard's own; nothing takes away what is there.

@@ -46,6 +46,7 @@ class YardDeeds {
                 id,
                 document.number(),
                 document.date(),
+                document.due(),
                 more,
                 document.lines().stream().map(HullworkDocument.Line::unitPrice).toList());
     }

@@ -2,7 +2,9 @@ package alcabala.accounting.sync;
 
 import alcabala.accounting.field.Half;
 import alcabala.accounting.sync.RecordMerge.Merged;
+import java.util.Collections;
 import java.util.Objects;
+import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.function.Predicate;
@@ -26,6 +28,21 @@ public record Kept(
                 those(merged, Verdict.Conflict.class::isInstance),
                 !Objects.equals(
                         baseline.of(Half.GROSS).source(), now.source().values().get(Half.GROSS)));
+    }
+
+    /// The same, once somebody said whose stands of what both changed.
+    ///
+    /// @param ledgers the fields that stay as the ledger has them; the others go as their source has them
+    public Kept decided(Set<String> ledgers) {
+        SortedSet<String> stay = new TreeSet<>(undecided);
+        stay.retainAll(ledgers);
+        return new Kept(both(fields, stay), both(changedThere, stay), Collections.emptySortedSet(), sumsMoved);
+    }
+
+    private static SortedSet<String> both(SortedSet<String> some, SortedSet<String> others) {
+        SortedSet<String> all = new TreeSet<>(some);
+        all.addAll(others);
+        return all;
     }
 
     /// What is agreed is sent as it is.

@@ -4,6 +4,7 @@ import java.sql.Types;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -21,9 +22,9 @@ public class NewDispatches {
     /// @param needs the number of what has to go before it; empty for none
     /// @param turn what goes one after the other has the same; empty for what goes at any time
     /// @param undoes the dispatch that it takes back; null for what takes none back
-    /// @param keeps whether what goes has in it what the ledger keeps
+    /// @param keeps of what both changed, the fields that stay as there; null where nothing is kept
     public record New(
-            long recordId, long postingId, String number, String needs, String turn, Long undoes, boolean keeps) {}
+            long recordId, long postingId, String number, String needs, String turn, Long undoes, Set<String> keeps) {}
 
     /// What stands on the other side goes over the version that is known now. What one needs goes before it where it
     /// comes before it in the list, and so does what has its turn before.
@@ -43,7 +44,7 @@ public class NewDispatches {
                     .param("posting", each.postingId())
                     .param("after", turns.getOrDefault(each.turn(), inserted.get(each.needs())), Types.BIGINT)
                     .param("undoes", each.undoes(), Types.BIGINT)
-                    .param("keeps", each.keeps())
+                    .param("keeps", each.keeps() == null ? null : each.keeps().toArray(String[]::new), Types.ARRAY)
                     .query(Long.class)
                     .single();
             inserted.put(each.number(), id);

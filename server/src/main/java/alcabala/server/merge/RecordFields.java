@@ -101,7 +101,8 @@ public record RecordFields(
         return switch (drift.why()) {
             case DIRECTION_NONE -> who + ", and nothing of this kind goes either way.";
             case OWNED_BY_OTHER -> who + ", where it is not decided.";
-            case ONE_WAY -> "%s, and nothing of it comes back: put it back by sending, or let it stand.".formatted(who);
+            case ONE_WAY ->
+                "%s, and nothing of it comes back: keep it there, or put it back by sending.".formatted(who);
             case TOTAL -> who + ", and no line of it did.";
             case NOT_WRITABLE ->
                 "%s, and %s."

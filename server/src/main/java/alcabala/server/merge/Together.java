@@ -14,6 +14,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Component;
@@ -29,12 +30,12 @@ public class Together {
         this.merging = merging;
     }
 
-    /// Why a document cannot go with what each side changed; empty text when it can, and empty when it does not stand
-    /// there or does not compile clean.
+    /// Why a document cannot go with what each side changed, and its source's of what both did; empty text when it can.
+    /// Empty when it does not stand there or does not compile clean.
     public Optional<String> findWhyNot(
             RouteRow route, RouteSettings decided, long id, Record record, Compilation compiled) {
         return of(route, decided, List.of(id))
-                .find(id, record, compiled)
+                .find(id, record, compiled, Set.of())
                 .map(outcome -> outcome instanceof PutTogether.Outcome.Cannot cannot
                         ? TogetherSentences.why(route, cannot)
                         : "");
@@ -60,7 +61,8 @@ public class Together {
         /// Empty for what is not linked, or does not compile clean.
         ///
         /// @param record a document
-        public Optional<PutTogether.Outcome> find(long id, Record record, Compilation compiled) {
+        /// @param ledgers of what both changed, the fields that stay as they are there; null for none said
+        public Optional<PutTogether.Outcome> find(long id, Record record, Compilation compiled, Set<String> ledgers) {
             Optional<Links.Pair> pair = Optional.ofNullable(pairs.get(id));
             if (compiled.ledgerDocument().isEmpty()) {
                 return Optional.empty();
@@ -68,7 +70,7 @@ public class Together {
             return pair.map(each -> merging.going(route, decided, each, record, compiled))
                     .map(merged -> PutTogether.of(
                             compiled,
-                            merged.kept(),
+                            ledgers == null ? merged.kept() : merged.kept().decided(ledgers),
                             standing(merged.there(), record.gross().getCurrencyUnit())));
         }
     }

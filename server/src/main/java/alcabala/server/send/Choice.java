@@ -6,6 +6,7 @@ import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Set;
 
 /// Which records are meant: those named, or all of one family and side that are ready in a span of days.
 ///
@@ -14,6 +15,7 @@ import java.util.List;
 /// @param dated the day that all of them take there, instead of their own; null for theirs
 /// @param options on top of the route's
 /// @param standing what becomes of what the ledger changed in those that stand there
+/// @param ledgers of what both changed, the fields that stay as they are there; null for none said
 record Choice(
         List<Long> ids,
         LocalDate from,
@@ -24,7 +26,8 @@ record Choice(
         String currency,
         LocalDate dated,
         BatchOptions options,
-        Standing standing) {
+        Standing standing,
+        Set<String> ledgers) {
     /// Of documents that stand on the ledger and go in their own place.
     enum Standing {
         /// It keeps what nothing of the source replaces; one that was changed there goes as its source has it.
@@ -42,11 +45,36 @@ record Choice(
     /// @param origin null for whichever they were made on
     static Choice of(List<Long> ids, Origin origin) {
         return new Choice(
-                ids, null, null, false, Family.DOCUMENT, origin, "", null, BatchOptions.NONE, Standing.LEFT_APART);
+                ids,
+                null,
+                null,
+                false,
+                Family.DOCUMENT,
+                origin,
+                "",
+                null,
+                BatchOptions.NONE,
+                Standing.LEFT_APART,
+                null);
     }
 
-    Choice standing(Standing other) {
-        return new Choice(ids, from, to, purchases, family, origin, currency, dated, options, other);
+    /// As their source has them, whatever was changed there.
+    Choice replacing() {
+        return standing(Standing.REPLACED, null);
+    }
+
+    /// @param theirs null to go only where no field was changed by both
+    Choice keeping(Set<String> theirs) {
+        return standing(Standing.KEPT, theirs);
+    }
+
+    private Choice standing(Standing other, Set<String> theirs) {
+        return new Choice(ids, from, to, purchases, family, origin, currency, dated, options, other, theirs);
+    }
+
+    /// What is kept with one that is put together.
+    Set<String> kept() {
+        return ledgers == null ? Set.of() : ledgers;
     }
 
     static Choice within(
@@ -61,7 +89,17 @@ record Choice(
             Standing standing) {
         boolean named = ids != null && !ids.isEmpty();
         return new Choice(
-                ids, from, to, purchases, family, named ? null : Origin.SOURCE, currency, dated, options, standing);
+                ids,
+                from,
+                to,
+                purchases,
+                family,
+                named ? null : Origin.SOURCE,
+                currency,
+                dated,
+                options,
+                standing,
+                null);
     }
 
     boolean isNamed() {

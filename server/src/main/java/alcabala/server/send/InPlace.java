@@ -6,7 +6,6 @@ import alcabala.accounting.posting.PutTogether;
 import alcabala.accounting.record.Record;
 import alcabala.server.merge.Together;
 import alcabala.server.send.Candidates.Candidate;
-import alcabala.server.send.Choice.Standing;
 import alcabala.server.send.Preview.Apart;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,12 +14,12 @@ import java.util.Optional;
 /// The documents of a batch that stand on the ledger and go in their own place: what of each is kept there, as its
 /// batch says.
 final class InPlace {
-    private final Standing standing;
+    private final Choice choice;
     private final Together.Of sides;
     private final List<Apart> apart = new ArrayList<>();
 
-    InPlace(Standing standing, Together.Of sides) {
-        this.standing = standing;
+    InPlace(Choice choice, Together.Of sides) {
+        this.choice = choice;
         this.sides = sides;
     }
 
@@ -29,7 +28,7 @@ final class InPlace {
         if (!candidate.stands() || !keeps(candidate) || !(record instanceof Document)) {
             return Optional.empty();
         }
-        Optional<PutTogether.Outcome> both = sides.find(candidate.id(), record, compiled);
+        Optional<PutTogether.Outcome> both = sides.find(candidate.id(), record, compiled, choice.ledgers());
         both.filter(PutTogether.Outcome.Cannot.class::isInstance)
                 .map(PutTogether.Outcome.Cannot.class::cast)
                 .ifPresent(cannot -> apart.add(new Apart(candidate.id(), candidate.number(), cannot)));
@@ -37,7 +36,7 @@ final class InPlace {
     }
 
     private boolean keeps(Candidate candidate) {
-        return switch (standing) {
+        return switch (choice.standing()) {
             case KEPT -> true;
             case REPLACED -> false;
             case LEFT_APART -> !candidate.differs();

@@ -9,6 +9,7 @@ import alcabala.accounting.record.Family;
 import alcabala.accounting.record.Origin;
 import alcabala.server.crossing.Posting;
 import java.util.List;
+import java.util.Set;
 
 /// What the batch will do, before it does anything.
 ///
@@ -52,7 +53,7 @@ record Preview(
     /// One document of the batch, as it would go.
     ///
     /// @param undoes the dispatch that it takes back; null for what takes none back
-    /// @param keeps whether the ledger keeps what its source does not replace
+    /// @param keeps of what both changed, the fields that stay as there; null where nothing is kept
     record Prepared(
             long id,
             String sourceRef,
@@ -63,7 +64,7 @@ record Preview(
             Party party,
             Posting posting,
             Long undoes,
-            boolean keeps) {
+            Set<String> keeps) {
         ControlTotals.Member member() {
             LedgerEntry sent = posting.entry();
             return new ControlTotals.Member(number, sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross());

@@ -67,7 +67,6 @@ class Previews {
     private final Together together;
     private final Clock clock;
 
-    /// @param keeps whether the ledger keeps what its source does not replace
     private record Made(Posting posting, boolean keeps) {}
 
     Previews(
@@ -146,8 +145,7 @@ class Previews {
                 .filter(each -> each.stands() && route.ledgerAnswers())
                 .map(Candidate::id)
                 .toList();
-        return new InPlace(
-                choice.standing(), together.of(route, compiler.route().settings(), stand));
+        return new InPlace(choice, together.of(route, compiler.route().settings(), stand));
     }
 
     /// A day that somebody gives is looked at beforehand: the ledger would refuse all of them for it.
@@ -194,7 +192,7 @@ class Previews {
             Record record = records.get(candidate.id());
             made(compiler, compile, candidate, record, inPlace, choice.dated())
                     .filter(made -> route.ledgerAnswers() || !candidate.stands() || standsAsGiven(candidate))
-                    .ifPresent(made -> prepared.add(prepared(candidate, record, made)));
+                    .ifPresent(made -> prepared.add(prepared(choice, candidate, record, made)));
         }
         return prepared;
     }
@@ -208,7 +206,7 @@ class Previews {
                 .isPresent();
     }
 
-    private static Prepared prepared(Candidate candidate, Record record, Made made) {
+    private static Prepared prepared(Choice choice, Candidate candidate, Record record, Made made) {
         return new Prepared(
                 candidate.id(),
                 candidate.sourceRef(),
@@ -219,7 +217,7 @@ class Previews {
                 record.counterparty(),
                 made.posting(),
                 null,
-                made.keeps());
+                made.keeps() ? choice.kept() : null);
     }
 
     private Optional<Made> made(

@@ -29,6 +29,9 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -88,8 +91,13 @@ class Retries {
             int revision,
             boolean voided,
             boolean undoes,
-            boolean keeps,
-            String content) {}
+            String keeps,
+            String content) {
+        /// Of what both changed, the fields that stay as they are there.
+        Set<String> kept() {
+            return Stream.of(keeps.split(",")).filter(field -> !field.isEmpty()).collect(Collectors.toSet());
+        }
+    }
 
     /// Sends again only what failed on its way, as it compiles now; nothing that the ledger has or has refused, and
     /// nothing whose sums have changed since the batch was shown. What rests is asked about again.
@@ -117,7 +125,7 @@ class Retries {
         return jdbc.sql("""
                 select p.id, p.record_id, p.outcome, p.read_version is not null as in_place, p.posting_id, d.revision,
                     d.voided and d.outcome = 'posted' as voided, p.undoes is not null as undoes,
-                    p.keeps,\s""" + Stored.COLUMN + """
+                    array_to_string(p.keeps, ',') as keeps,\s""" + Stored.COLUMN + """
                  from dispatch p join record d on d.id = p.record_id join record_revision v on v.id = d.revision_id
                 where p.batch_id = :batch and p.id = (select max(l.id) from dispatch l where l.record_id = d.id)
                     and ((p.outcome = 'unconfirmed' and p.rests) or (p.outcome = 'unreached'
@@ -162,9 +170,9 @@ class Retries {
                 .with(route, compiler, Map.of(failed.recordId(), record))
                 .apply(failed.recordId());
         RouteSettings decided = compiler.route().settings();
-        if (failed.keeps()) {
+        if (failed.keeps() != null) {
             return together.of(route, decided, List.of(failed.recordId()))
-                    .find(failed.recordId(), record, compilation)
+                    .find(failed.recordId(), record, compilation, failed.kept())
                     .filter(Goes.class::isInstance)
                     .map(Goes.class::cast)
                     .map(goes -> posting(failed, record, decided, goes.document(), goes.journal(), dated));

@@ -4,11 +4,12 @@ import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Records;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
-import alcabala.server.send.Choice.Standing;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
+import java.util.Set;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -33,7 +34,11 @@ class SettlementApi {
     }
 
     /// @param ledgerVersion the version on the ledger that the person has seen
-    record Settle(@NotNull Winner winner, int ledgerVersion) {}
+    /// @param ledgers with BOTH: of the fields that both changed, those that stay as the ledger has them
+    record Settle(
+            @NotNull Winner winner,
+            int ledgerVersion,
+            @Size(max = 500) Set<@NotNull @Size(max = 40) String> ledgers) {}
 
     /// @param batch in which it goes again; null when the ledger's stands
     record Settled(Long batch, String sentence) {}
@@ -71,7 +76,8 @@ class SettlementApi {
                             .formatted(route.ledger()));
         }
         boolean both = settle.winner() == Winner.BOTH;
-        Choice choice = Choice.named(List.of(id)).standing(both ? Standing.KEPT : Standing.REPLACED);
+        Choice named = Choice.named(List.of(id));
+        Choice choice = both ? named.keeping(settle.ledgers()) : named.replacing();
         long batch = batches.send(route, Batches.Order.unseen(choice), who.getName());
         return new Settled(
                 batch,

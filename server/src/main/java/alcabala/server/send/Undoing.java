@@ -228,6 +228,6 @@ class Undoing {
                 null,
                 taken.posting(),
                 gone.dispatchId(),
-                false);
+                null);
     }
 }

@@ -97,7 +97,7 @@ class BothSidesTest {
         assertThat(line.get("ledgerBefore").asString()).isNotEmpty().doesNotContain("999.99");
         assertThat(line.get("sentence").asString())
                 .isEqualTo(
-                        "Changed in Inkwell, and nothing of it comes back: put it back by sending, or let it stand.");
+                        "Changed in Inkwell, and nothing of it comes back: keep it there, or put it back by sending.");
 
         String desk = diverged.get("sourceDesk").asString();
         world.standIns().editOnHullwork(desk.substring(desk.indexOf("/hullwork")), "1.00");

@@ -15,7 +15,7 @@ class NeededFirstTest {
         String[] parts = text.split(" needs ");
         String needs = parts.length == 2 ? parts[1] : "";
         return new Prepared(
-                0, "", 1, parts[0], false, Origin.SOURCE, null, new Posting(null, null, null, "", needs), null, false);
+                0, "", 1, parts[0], false, Origin.SOURCE, null, new Posting(null, null, null, "", needs), null, null);
     }
 
     private static List<String> order(String... documents) {

@@ -99,7 +99,8 @@ class SettlementTest {
         assertThat(preview.get("number").asString()).isEqualTo(posted.number());
         assertThat(preview.get("before").get("lines").get(0).get("amount").asString())
                 .isEqualTo("700.00");
-        assertThat(preview.get("after").get("facts").toString()).contains("\"" + gross.toPlainString() + "\"");
+        assertThat(preview.get("after").get("facts").toString())
+                .contains("\"" + gross.setScale(2).toPlainString() + "\"");
         decide("INVOICES_WINNER", "source");
         JsonNode fetched = fetch();
         assertThat(fetched.get("sentence").asString()).isEqualTo("1 record on its way by itself");
@@ -189,8 +190,10 @@ class SettlementTest {
         bookElsewhere(both);
         editOnSource(both, "12.30");
         fetch();
-        assertThat(since(both, "notTogether").asString()).isEqualTo("Both sides changed line 1: say whose stands.");
-        assertThat(settlement(both, "BOTH").json().get("code").asString()).isEqualTo("not-together");
+        assertThat(settlement(both, "BOTH").json().get("sentence").asString())
+                .isEqualTo(both.number() + " cannot be put together: Both sides changed line 1: say whose stands.");
+        assertThat(keeping(both, "line 1").json().get("sentence").asString())
+                .contains("keeps line 1 as it is there, and then it would not come to what Hullwork says");
         settle(both, "SOURCE");
         assertThat(state(both)).isEqualTo("Posted");
 
@@ -215,6 +218,45 @@ class SettlementTest {
         decide("INVOICES_TRIGGER", "batch");
         settle(stands, "LEDGER");
         assertThat(state(stands)).isEqualTo("Posted");
+    }
+
+    /// Field by field: one of what both changed goes as its source has it, the other stays as the ledger has it.
+    @Test
+    void whoseStandsIsSaidOfEachFieldThatBothChanged() {
+        Posted posted = post();
+        LocalDate day = day(posted);
+        bookElsewhere(posted);
+        LocalDate due = LocalDate.parse(onLedger(posted).get("due").asString());
+        world.standIns().editOnInkwell(posted.ledgerRef(), due.plusDays(9).toString(), null);
+        world.standIns()
+                .extendOnHullwork("/hullwork/documents/" + posted.number().replace("HW-", "d-"), due.plusDays(20));
+        editOnSource(posted, "41.00");
+        redate(posted, day.minusDays(1));
+        fetch();
+        assertThat(since(posted, "notTogether").asString()).isEmpty();
+        assertThat(settlement(posted, "BOTH").json().get("code").asString()).isEqualTo("not-together");
+
+        Api.Response answer = keeping(posted, "due-date");
+        assertThat(answer.status()).as(answer.body()).isEqualTo(200);
+        yard.awaitFinished(answer.json().get("batch").asLong());
+        JsonNode there = onLedger(posted);
+        assertThat(there.get("due").asString()).isEqualTo(due.plusDays(9).toString());
+        assertThat(there.get("date").asString()).isEqualTo(day.minusDays(1).toString());
+        assertThat(there.get("gross").asDecimal()).isEqualByComparingTo(grossOnSource(posted));
+        assertThat(state(posted)).isEqualTo("Posted");
+        assertStandsOnce(posted);
+    }
+
+    private static Api.Response keeping(Posted posted, String... ledgers) {
+        return admin.post(
+                "/api/documents/" + posted.id() + "/settlement",
+                Map.of(
+                        "winner",
+                        "BOTH",
+                        "ledgerVersion",
+                        since(posted, "ledgerVersion").asInt(),
+                        "ledgers",
+                        List.of(ledgers)));
     }
 
     /// What was sent and failed on its way goes again as it was to be put together.
