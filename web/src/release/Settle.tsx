@@ -7,7 +7,6 @@ import { useCurrent } from '../app/current';
 import { Failure } from '../ui/Failure';
 import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
-import { fieldName } from './changes';
 import { ledgers, type Decided } from './decided';
 import { inAFile, whatHappened } from './since';
 
@@ -61,7 +60,7 @@ export function Settle({ document, since, stay = false, open = [], decided = {} 
       <p className="min-w-60 flex-1 text-[13px]">
         {route.toFiles
           ? inAFile(since, route.source, route.ledger)
-          : whatHappened(since, route.source, route.ledger, goesAgain, open.map(fieldName))}
+          : whatHappened(since, route.source, route.ledger, goesAgain, open, decided)}
         {since.notTogether && ` The two cannot go together. ${since.notTogether}`}
       </p>
       {may && (

@@ -1,12 +1,15 @@
 import type { Schemas } from '../api/client';
+import { ledgers, type Decided } from './decided';
 
+/** `due date, issue date and line 1`. */
 const listed = (fields: readonly string[]) =>
-  [...fields.slice(0, -2), fields.slice(-2).join(' and ')].join(', ').toLowerCase();
+  [...fields.slice(0, -2), fields.slice(-2).join(' and ')].join(', ').replaceAll('-', ' ');
 
 /** What happened to a document since both sides agreed on it, and what can be done. */
 /**
  * @param goesAgain whether it can be sent in the place of what stands there; money cannot
  * @param open the fields that both changed and nobody has decided yet
+ * @param decided whose stands of the others
  */
 export function whatHappened(
   since: Schemas['Since'],
@@ -14,6 +17,7 @@ export function whatHappened(
   ledger: string,
   goesAgain = true,
   open: readonly string[] = [],
+  decided: Decided = {},
 ): string {
   if (since.voided) {
     return `It was voided in ${source} after it was posted, and still stands in ${ledger}. Void it there too.`;
@@ -27,6 +31,10 @@ export function whatHappened(
   if (since.changedOnSource && since.changedOnLedger) {
     if (since.notTogether === '' && open.length > 0) {
       return `Both sides changed ${listed(open)}. Say whose stands, in its row; the rest of what each changed can stay.`;
+    }
+    const kept = ledgers(decided);
+    if (since.notTogether === '' && kept.length > 0) {
+      return `${ledger} keeps its ${listed(kept)} and whatever else was changed there alone, and takes the rest of what ${source} changed.`;
     }
     return since.notTogether === ''
       ? `Each side changed something else. Both can stand: ${ledger} takes what ${source} changed, and keeps its own.`
