@@ -4,6 +4,7 @@ import alcabala.accounting.field.Half;
 import alcabala.accounting.sync.Kept;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.joda.money.Money;
 
 /// A document that goes in the place of one that stands on the ledger, with what that side keeps (synchronisation, "The
@@ -13,7 +14,8 @@ public final class PutTogether {
     /// What came of it: either what goes, or the field that cannot be kept and why.
     public sealed interface Outcome {
         /// @param journal what it will cause
-        record Goes(LedgerDocument document, Journal journal) implements Outcome {}
+        /// @param changedThere the fields that stay as somebody changed them there
+        record Goes(LedgerDocument document, Journal journal, Set<String> changedThere) implements Outcome {}
 
         /// @param field as a half of a baseline names it
         record Cannot(String field, Why why) implements Outcome {}
@@ -27,8 +29,6 @@ public final class PutTogether {
         SUMS,
         /// A line was added there or taken away, or stands for several of the source.
         LINES,
-        /// It was made out to somebody else.
-        PARTY,
         /// More than one line of the journal follows from it.
         BOOKED
     }
@@ -72,7 +72,7 @@ public final class PutTogether {
                 together = keep(together, field);
             }
         }
-        return cannot == null ? new Outcome.Goes(together.lined(lines), journal) : cannot;
+        return cannot == null ? new Outcome.Goes(together.lined(lines), journal, kept.changedThere()) : cannot;
     }
 
     /// The first that is found is told.
@@ -86,21 +86,12 @@ public final class PutTogether {
             case Half.NUMBER -> document.number().isEmpty() ? document : document.numbered(there.number());
             case Half.ISSUE_DATE -> document.onDay(there.date());
             case Half.DUE_DATE -> document.dueOn(there.due());
-            case Half.PARTY -> madeOut(document);
+            case Half.PARTY -> document.madeOutTo(there.party());
             default -> {
                 cannot(field, Why.SUMS);
                 yield document;
             }
         };
-    }
-
-    /// Whom the ledger created for it is not known by the crosswalk before that is told.
-    private LedgerDocument madeOut(LedgerDocument document) {
-        if (!document.partyCounterpart().isEmpty()
-                && !document.partyCounterpart().equals(there.party())) {
-            cannot(Half.PARTY, Why.PARTY);
-        }
-        return document.madeOutTo(there.party());
     }
 
     /// What follows from something else that the source changed, such as its share of an allowance, is not kept unless
@@ -116,10 +107,10 @@ public final class PutTogether {
             return;
         }
         LedgerLine theirs = there.lines().get(place);
-        if (comesToTheSame(lines.get(place), theirs)) {
-            put(field, place, theirs.as(lines.get(place)));
-        } else if (changed) {
-            cannot(field, Why.SUMS);
+        boolean same = comesToTheSame(lines.get(place), theirs);
+        boolean put = same && put(place, theirs.as(lines.get(place)));
+        if (changed && !put) {
+            cannot(field, same ? Why.BOOKED : Why.SUMS);
         }
     }
 
@@ -128,18 +119,19 @@ public final class PutTogether {
                 && (decidedThere() || mine.taxCode().equals(theirs.taxCode()));
     }
 
-    private void put(String field, int place, LedgerLine line) {
+    /// @return false when more than its own line of the journal would follow
+    private boolean put(int place, LedgerLine line) {
         PostingKey from = PostingKey.of(lines.get(place));
         PostingKey to = PostingKey.of(line);
-        lines.set(place, line);
-        if (from.equals(to)) {
-            return;
+        boolean alone = document().rate().isSame() && taxes().selfAssessed().isEmpty();
+        if (!from.equals(to) && !alone) {
+            return false;
         }
-        if (document().rate().isSame() && taxes().selfAssessed().isEmpty()) {
+        if (!from.equals(to)) {
             journal = journal.moved(from, to, booked(nets().get(place)));
-        } else {
-            cannot(field, Why.BOOKED);
         }
+        lines.set(place, line);
+        return true;
     }
 
     /// As it stands in the journal: positive is debit.

@@ -173,14 +173,15 @@ class PutTogetherTest {
     }
 
     @Test
-    void whomTheLedgerCreatedForItIsKeptAndSomebodyElseIsNot() {
+    void itStaysMadeOutToWhomItIsThere() {
         StandsAs there = there(sent().lines().toArray(LedgerLine[]::new));
         assertThat(sent().partyCounterpart()).isEmpty();
         assertThat(goes(apart(Half.PARTY), there).document().partyCounterpart()).isEqualTo("IC-1");
         List<CrosswalkRow> rows = new ArrayList<>(Samples.rows());
         rows.add(Samples.row(RowKind.PARTY, sent().party(), "IC-7", ""));
-        assertThat(PutTogether.of(compiled(rows, twoLines()), changed(Half.PARTY), there))
-                .isEqualTo(new Outcome.Cannot(Half.PARTY, Why.PARTY));
+        Outcome.Goes other = (Outcome.Goes) PutTogether.of(compiled(rows, twoLines()), changed(Half.PARTY), there);
+        assertThat(other.document().partyCounterpart()).isEqualTo("IC-1");
+        assertThat(other.changedThere()).containsExactly(Half.PARTY);
     }
 
     @Test
@@ -227,6 +228,9 @@ class PutTogetherTest {
                 "INK-9", "IC-1", document.issueDate(), LATER, document.gross(), List.of(onAccount(line, "4015")));
         assertThat(PutTogether.of(dollars, changed("line 1"), there))
                 .isEqualTo(new Outcome.Cannot("line 1", Why.BOOKED));
+        assertThat(((Outcome.Goes) PutTogether.of(dollars, apart("line 1"), there)).document())
+                .as("nobody changed it")
+                .isEqualTo(document);
         assertThat(PutTogether.of(dollars, changed(Half.DUE_DATE), there)).isInstanceOf(Outcome.Goes.class);
     }
 

@@ -283,7 +283,7 @@ class Dispatches {
         Links.Before before = links.before(dispatch);
         LedgerRecord latest =
                 before.seen().filter(seen -> seen.version() > record.version()).orElse(record);
-        Half agreed = decidedTax.agreed(dispatch, record);
+        Half agreed = before.agreed(decidedTax.agreed(dispatch, record));
         boolean differs = !agreed.differing(latest.half()).isEmpty();
         outcomes.posted(dispatch, record.id(), latest, differs, now);
         links.agree(dispatch, before, record, agreed, latest, now);

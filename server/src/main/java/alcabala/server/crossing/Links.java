@@ -16,6 +16,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -75,18 +76,36 @@ public class Links {
     /// What is known of a pair when the answer comes.
     ///
     /// @param sourceHalf of the revision that went
-    record Before(Optional<LedgerRecord> seen, String sourceHalf) {}
+    /// @param ledgerHalf as it was before
+    /// @param asks fields about which a person is asked still
+    record Before(Optional<LedgerRecord> seen, String sourceHalf, Half ledgerHalf, List<String> asks) {
+        /// What is agreed on with an answer: of what is asked about, what was agreed on before.
+        Half agreed(Half answered) {
+            Map<String, String> values = new HashMap<>(answered.values());
+            for (String field : asks) {
+                values.computeIfPresent(
+                        field, (name, value) -> ledgerHalf.values().get(name));
+                Optional.ofNullable(ledgerHalf.values().get(field)).ifPresent(value -> values.put(field, value));
+            }
+            return new Half(values);
+        }
+    }
 
     Before before(Dispatch dispatch) {
         return jdbc.sql("""
                 select (select ledger_now from link where record_id = :id) as seen,
-                    (select source_half from posting where id = :posting) as half""")
+                    (select source_half from posting where id = :posting) as half,
+                    (select ledger_half from link where record_id = :id) as ledger_half,
+                    (select asks from dispatch where id = :dispatch) as asks""")
+                .param("dispatch", dispatch.id())
                 .param("id", dispatch.recordId())
                 .param("posting", dispatch.postingId(), Types.BIGINT)
                 .query((row, n) -> new Before(
                         Optional.ofNullable(row.getString("seen")).map(this::record),
                         Optional.ofNullable(row.getString("half"))
-                                .orElseGet(() -> write(sourceHalf(dispatch.recordId())))))
+                                .orElseGet(() -> write(sourceHalf(dispatch.recordId()))),
+                        read(Objects.requireNonNullElse(row.getString("ledger_half"), "{}")),
+                        List.of((String[]) row.getArray("asks").getArray())))
                 .single();
     }
 

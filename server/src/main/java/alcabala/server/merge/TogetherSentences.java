@@ -19,7 +19,6 @@ public final class TogetherSentences {
             case LINES ->
                 "%s was added or taken away in %s, or stands for several of %s."
                         .formatted(capital(field), ledger, route.source());
-            case PARTY -> "It was made out to somebody else in %s.".formatted(ledger);
             case BOOKED ->
                 "%s is booked otherwise in %s, and more of its journal follows from that."
                         .formatted(capital(field), ledger);

@@ -267,7 +267,8 @@ class Batches {
                     posting.needs(),
                     posting.turn(),
                     each.undoes(),
-                    each.keeps()));
+                    each.keeps(),
+                    each.asks()));
         }
         dispatches.insert(batch, all);
         trail.write(documents.stream()

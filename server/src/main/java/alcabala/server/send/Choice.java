@@ -32,8 +32,10 @@ record Choice(
     enum Standing {
         /// It keeps what nothing of the source replaces; one that was changed there goes as its source has it.
         LEFT_APART,
-        /// It keeps all that was changed there.
+        /// It keeps all that was changed there, and that is settled by it.
         KEPT,
+        /// It keeps all that was changed there, and a person is asked about that still.
+        ASKED,
         /// They go as their source has them.
         REPLACED
     }
@@ -66,6 +68,11 @@ record Choice(
     /// @param theirs null to go only where no field was changed by both
     Choice keeping(Set<String> theirs) {
         return standing(Standing.KEPT, theirs);
+    }
+
+    /// Of what nobody has looked at.
+    Choice asking() {
+        return standing(Standing.ASKED, null);
     }
 
     private Choice standing(Standing other, Set<String> theirs) {

@@ -37,7 +37,7 @@ final class InPlace {
 
     private boolean keeps(Candidate candidate) {
         return switch (choice.standing()) {
-            case KEPT -> true;
+            case KEPT, ASKED -> true;
             case REPLACED -> false;
             case LEFT_APART -> !candidate.differs();
         };

@@ -54,6 +54,7 @@ record Preview(
     ///
     /// @param undoes the dispatch that it takes back; null for what takes none back
     /// @param keeps of what both changed, the fields that stay as there; null where nothing is kept
+    /// @param asks fields that stay as they were changed there, about which a person is asked still
     record Prepared(
             long id,
             String sourceRef,
@@ -64,7 +65,8 @@ record Preview(
             Party party,
             Posting posting,
             Long undoes,
-            Set<String> keeps) {
+            Set<String> keeps,
+            Set<String> asks) {
         ControlTotals.Member member() {
             LedgerEntry sent = posting.entry();
             return new ControlTotals.Member(number, sent.kind().isCredit(), sent.net(), sent.tax(), sent.gross());

@@ -29,6 +29,7 @@ import alcabala.server.reference.ItemsThere;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
 import alcabala.server.send.Candidates.Candidate;
+import alcabala.server.send.Choice.Standing;
 import alcabala.server.send.Preview.Alike;
 import alcabala.server.send.Preview.Creation;
 import alcabala.server.send.Preview.Prepared;
@@ -67,7 +68,7 @@ class Previews {
     private final Together together;
     private final Clock clock;
 
-    private record Made(Posting posting, boolean keeps) {}
+    private record Made(Posting posting, Optional<PutTogether.Outcome.Goes> together) {}
 
     Previews(
             JdbcClient jdbc,
@@ -217,7 +218,12 @@ class Previews {
                 record.counterparty(),
                 made.posting(),
                 null,
-                made.keeps() ? choice.kept() : null);
+                made.together().isPresent() ? choice.kept() : null,
+                choice.standing() == Standing.ASKED
+                        ? made.together()
+                                .map(PutTogether.Outcome.Goes::changedThere)
+                                .orElse(Set.of())
+                        : Set.of());
     }
 
     private Optional<Made> made(
@@ -228,7 +234,7 @@ class Previews {
             InPlace inPlace,
             LocalDate dated) {
         if (candidate.isTakenBack()) {
-            return postings.findCancelling(candidate.id()).map(posting -> new Made(posting, false));
+            return postings.findCancelling(candidate.id()).map(posting -> new Made(posting, Optional.empty()));
         }
         RouteSettings decided = compiler.route().settings();
         boolean early = record instanceof Document document
@@ -247,7 +253,7 @@ class Previews {
                 Optional.of(new Made(
                         Posting.of(
                                 record, dates.dated(decided, candidate.id(), goes.document(), dated), goes.journal()),
-                        true));
+                        Optional.of(goes)));
             case null ->
                 compilation
                         .entry()
@@ -255,7 +261,7 @@ class Previews {
                                 record,
                                 dates.dated(decided, candidate.id(), entry, dated),
                                 compilation.journal().orElseThrow()))
-                        .map(posting -> new Made(posting, false));
+                        .map(posting -> new Made(posting, Optional.empty()));
         };
     }
 

@@ -4,6 +4,7 @@ import alcabala.accounting.record.Family;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.server.record.Records;
 import alcabala.server.record.Scope;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
@@ -11,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -57,7 +59,37 @@ public class Triggered {
                         who);
             }
         }
-        return sent;
+        return sent + sendBesideWhatIsAsked(route, scope, decided, who);
+    }
+
+    /// What its source changed goes though something else was changed there; a person is asked about that all the same.
+    private int sendBesideWhatIsAsked(RouteRow route, Scope scope, RouteSettings decided, String who) {
+        return Stream.of(true, false)
+                .mapToInt(sales -> send(
+                        route,
+                        changedOnBoth(
+                                route,
+                                scope,
+                                RecordKind.words(kind -> kind.isDocument()
+                                        && kind.isSale() == sales
+                                        && decided.trigger(kind).isAutomatic()
+                                        && decided.winner(kind).equals("ask"))),
+                        ids -> Choice.of(ids, Origin.SOURCE).asking(),
+                        who))
+                .sum();
+    }
+
+    private List<Long> changedOnBoth(RouteRow route, Scope scope, String[] kinds) {
+        return jdbc.sql("""
+                select id from record d where route_id = :route and origin = 'source' and""" + Scope.HOLDS + """
+                    and kind = any(:kinds) and state = 'Diverged' and ledger_differs and revision > outcome_revision
+                    and refusal = '' and not voided and not\s""" + Records.LEFT_ALONE + " order by issue_date, id limit :most")
+                .params(scope.params())
+                .param("route", route.id())
+                .param("kinds", kinds)
+                .param("most", MOST)
+                .query(Long.class)
+                .list();
     }
 
     /// What was entered on the ledger goes to its source as soon as it is known, and is taken back there when it is
@@ -76,7 +108,7 @@ public class Triggered {
                 .query(Long.class)
                 .list();
         return Stream.of(true, false)
-                .mapToInt(sales -> send(route, ofSide(ready, sales), Origin.LEDGER, who))
+                .mapToInt(sales -> send(route, ofSide(ready, sales), ids -> Choice.of(ids, Origin.LEDGER), who))
                 .sum();
     }
 
@@ -89,7 +121,7 @@ public class Triggered {
     }
 
     /// A batch is of one currency.
-    private int send(RouteRow route, List<Long> ids, Origin origin, String who) {
+    private int send(RouteRow route, List<Long> ids, Function<List<Long>, Choice> choice, String who) {
         record InCurrency(long id, String currency) {}
         Map<String, List<Long>> together = new TreeMap<>();
         jdbc.sql("select id, currency from record where id = any(:ids) order by issue_date, id")
@@ -99,12 +131,11 @@ public class Triggered {
                 .forEach(each -> together.computeIfAbsent(each.currency(), currency -> new ArrayList<>())
                         .add(each.id()));
         return together.values().stream()
-                .mapToInt(same -> sendTogether(route, same, origin, who))
+                .mapToInt(same -> sendTogether(route, choice.apply(same), who))
                 .sum();
     }
 
-    private int sendTogether(RouteRow route, List<Long> ids, Origin origin, String who) {
-        Choice choice = Choice.of(ids, origin);
+    private int sendTogether(RouteRow route, Choice choice, String who) {
         Preview preview = previews.of(route, choice);
         int going = preview.documents().size();
         if (going > 0) {
@@ -131,6 +162,6 @@ public class Triggered {
                 .param("most", MOST)
                 .query(Long.class)
                 .list();
-        return send(route, ready, Origin.SOURCE, who);
+        return send(route, ready, ids -> Choice.of(ids, Origin.SOURCE), who);
     }
 }

@@ -228,6 +228,7 @@ class Undoing {
                 null,
                 taken.posting(),
                 gone.dispatchId(),
-                null);
+                null,
+                Set.of());
     }
 }

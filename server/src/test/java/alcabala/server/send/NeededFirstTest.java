@@ -6,6 +6,7 @@ import alcabala.accounting.record.Origin;
 import alcabala.server.crossing.Posting;
 import alcabala.server.send.Preview.Prepared;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
@@ -15,7 +16,17 @@ class NeededFirstTest {
         String[] parts = text.split(" needs ");
         String needs = parts.length == 2 ? parts[1] : "";
         return new Prepared(
-                0, "", 1, parts[0], false, Origin.SOURCE, null, new Posting(null, null, null, "", needs), null, null);
+                0,
+                "",
+                1,
+                parts[0],
+                false,
+                Origin.SOURCE,
+                null,
+                new Posting(null, null, null, "", needs),
+                null,
+                null,
+                Set.of());
     }
 
     private static List<String> order(String... documents) {

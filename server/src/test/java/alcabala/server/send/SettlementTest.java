@@ -220,6 +220,34 @@ class SettlementTest {
         assertThat(state(stands)).isEqualTo("Posted");
     }
 
+    /// A change of the source does not wait for an answer about something else (rows 5 and 8 of the merge of a field).
+    @Test
+    void whatTheSourceChangedGoesBesideWhatIsAskedAbout() {
+        Posted posted = post();
+        LocalDate day = day(posted);
+        String account = bookElsewhere(posted);
+        redate(posted, day.minusDays(1));
+        decide("INVOICES_TRIGGER", "paid");
+        fetch();
+        alcabala.server.Await.until("all has arrived", () -> onTheirWay() == 0);
+        JsonNode there = onLedger(posted);
+        assertThat(there.get("date").asString()).isEqualTo(day.minusDays(1).toString());
+        assertThat(there.get("lines").get(0).get("account").asString()).isEqualTo(account);
+        assertThat(state(posted)).isEqualTo("Diverged");
+        assertThat(since(posted)).as("what is asked about still").isEqualTo("false true");
+        JsonNode changes =
+                admin.get("/api/documents/" + posted.id()).json().get("sides").get("changes");
+        assertThat(changes.findValuesAsString("field")).containsExactly("line 1");
+        int sent = timesSent(posted);
+        fetch();
+        assertThat(timesSent(posted)).as("a further run writes nothing").isEqualTo(sent);
+        assertThat(since(posted)).isEqualTo("false true");
+        decide("INVOICES_TRIGGER", "batch");
+        settle(posted, "LEDGER");
+        assertThat(state(posted)).isEqualTo("Posted");
+        assertStandsOnce(posted);
+    }
+
     /// Field by field: one of what both changed goes as its source has it, the other stays as the ledger has it.
     @Test
     void whoseStandsIsSaidOfEachFieldThatBothChanged() {
