@@ -73,7 +73,7 @@ public class Outcomes {
     public boolean stayApart(long id) {
         return jdbc.sql("""
                 update record set refusal = 'not-together', version = version + 1
-                where id = :id and outcome = 'posted' and not ledger_differs and refusal <> 'not-together'""").param("id", id).update() > 0;
+                where id = :id and outcome = 'posted' and refusal <> 'not-together'""").param("id", id).update() > 0;
     }
 
     /// @param id the ledger's of the record

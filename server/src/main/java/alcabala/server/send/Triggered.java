@@ -153,7 +153,8 @@ public class Triggered {
                     or (kind = any(:automatic) and state = 'Diverged' and not ledger_differs and refusal = ''
                         and\s""" + Candidates.GOES_AGAIN + """
                     )
-                    or (kind = any(:restored) and state = 'Diverged' and ledger_differs and refusal = '' and not voided))
+                    or (kind = any(:restored) and state = 'Diverged' and ledger_differs
+                        and refusal in ('', 'not-together') and not voided))
                 order by issue_date, id limit :most""")
                 .params(scope.params())
                 .param("route", route.id())

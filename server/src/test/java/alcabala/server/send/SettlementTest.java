@@ -187,6 +187,7 @@ class SettlementTest {
     @Test
     void whatCannotBePutTogetherIsSaidAndWaitsForAPerson() {
         Posted both = post();
+        Posted stands = post();
         bookElsewhere(both);
         editOnSource(both, "12.30");
         fetch();
@@ -194,15 +195,21 @@ class SettlementTest {
                 .isEqualTo(both.number() + " cannot be put together: Both sides changed line 1: say whose stands.");
         assertThat(keeping(both, "line 1").json().get("sentence").asString())
                 .contains("keeps line 1 as it is there, and then it would not come to what Hullwork says");
-        settle(both, "SOURCE");
-        assertThat(state(both)).isEqualTo("Posted");
+        decide("INVOICES_TRIGGER", "paid");
+        fetch();
+        fetch();
+        assertThat(admin.get("/api/documents/" + both.id() + "/trail").json().findValuesAsString("action"))
+                .as("compiled for it once, and left to a person")
+                .containsOnlyOnce("not-put-together");
+        decide("INVOICES_WINNER", "source");
+        fetch();
+        awaitSettled(both);
+        decide("INVOICES_WINNER", "ask");
 
-        Posted stands = post();
         editOnLedger(stands, "640.00");
         fetch();
         settle(stands, "LEDGER");
         redate(stands, day(stands).minusDays(1));
-        decide("INVOICES_TRIGGER", "paid");
         fetch();
         fetch();
         assertThat(admin.get("/api/documents/" + stands.id() + "/trail").json().findValuesAsString("action"))
