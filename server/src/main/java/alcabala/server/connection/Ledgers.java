@@ -65,14 +65,23 @@ public class Ledgers {
         this.clock = clock;
     }
 
-    /// @throws AccessLostException when the ledger was disconnected
-    public Connection of(long ledgerId) {
-        Company company = jdbc.sql(
-                        "select name, system, company, address, answers, connected from ledger where id = :id")
+    /// As it is known without being let in: what it can is told, and nothing is to be asked of it.
+    public Connection described(long ledgerId) {
+        Company company = company(ledgerId);
+        return open(kinds.get(company.system()), company, Access.key(""));
+    }
+
+    private Company company(long ledgerId) {
+        return jdbc.sql("select name, system, company, address, answers, connected from ledger where id = :id")
                 .param("id", ledgerId)
                 .query(Company.class)
                 .optional()
                 .orElseThrow(() -> NotPossibleException.missing("ledger " + ledgerId));
+    }
+
+    /// @throws AccessLostException when the ledger was disconnected
+    public Connection of(long ledgerId) {
+        Company company = company(ledgerId);
         if (!company.connected()) {
             throw new AccessLostException(company.name(), "is not connected");
         }

@@ -33,13 +33,23 @@ public class Sources {
         this.settings = settings;
     }
 
-    /// @throws AccessLostException when the app was disconnected
-    public Connection of(long sourceId) {
-        Source source = jdbc.sql("select name, system, address, answers, connected from source where id = :id")
+    /// As it is known without being let in: what it can is told, and nothing is to be asked of it.
+    public Connection described(long sourceId) {
+        Source source = source(sourceId);
+        return withKey(kinds.get(source.system()), new At(source.address(), Answers.read(source.answers())), "");
+    }
+
+    private Source source(long sourceId) {
+        return jdbc.sql("select name, system, address, answers, connected from source where id = :id")
                 .param("id", sourceId)
                 .query(Source.class)
                 .optional()
                 .orElseThrow(() -> NotPossibleException.missing("source " + sourceId));
+    }
+
+    /// @throws AccessLostException when the app was disconnected
+    public Connection of(long sourceId) {
+        Source source = source(sourceId);
         if (!source.connected()) {
             throw new AccessLostException(source.name(), "is not connected");
         }

@@ -22,13 +22,14 @@ import java.util.Set;
 ///
 /// @param takes empty where a side cannot be told at all
 record PartyRulesNow(RouteRow route, Map<PartyField, Rule> rules, Both<Set<PartyField>> takes) {
+    /// Nobody has to be let in for it: what is asked and what would become of it can be read while access is lost.
     static PartyRulesNow of(RouteRow route, RouteSettings decided, Sources sources, Ledgers ledgers) {
         return new PartyRulesNow(
                 route,
                 PartyRules.of(decided),
                 new Both<>(
-                        route.fromFiles() ? Set.of() : takes(sources.of(route.sourceId())),
-                        route.ledgerAnswers() ? takes(ledgers.of(route.ledgerId())) : Set.of()));
+                        route.fromFiles() ? Set.of() : takes(sources.described(route.sourceId())),
+                        route.ledgerAnswers() ? takes(ledgers.described(route.ledgerId())) : Set.of()));
     }
 
     private static Set<PartyField> takes(Connection connection) {

@@ -97,6 +97,7 @@ class PartiesBothWaysTest {
                 .extracting(side -> mail.get(side).asString())
                 .containsExactly("yard@q.example", "books@q.example", "agreed@q.example");
         assertThat(road()).isEqualTo(1);
+        assertThatItIsReadWhileNobodyLetsUsIn(cause);
 
         assertThat(answer("E_MAIL", answer, "both@q.example", "C-1003", "something else")
                         .get("left")
@@ -112,6 +113,16 @@ class PartiesBothWaysTest {
         assertThat(asked("C-1003")).isEmpty();
         assertThat(run()).doesNotContain("part");
         assertThat(trail("party-answered", "C-1003")).contains(answer.toLowerCase(Locale.ROOT));
+    }
+
+    private static void assertThatItIsReadWhileNobodyLetsUsIn(JsonNode cause) {
+        String connected =
+                "update source set connected = %s where id = (select source_id from route where code = 'yard')";
+        world.jdbc().sql(connected.formatted("false")).update();
+        assertThat(cause("conflict:e-mail")).isEqualTo(cause);
+        assertThat(ferro.get("/api/settings/crossing/parties?route=yard").status())
+                .isEqualTo(200);
+        world.jdbc().sql(connected.formatted("true")).update();
     }
 
     /// The yard owns where things are shipped to.
