@@ -21,7 +21,7 @@ export function SendAll({ cause, keeps = false }: { cause: HeldCause; keeps?: bo
   const choice: Schemas['ChoiceJson'] = {
     route: route.code,
     ids: cause.records.map((each) => each.id),
-    ...(keeps ? { keeps } : {}),
+    keeps,
     ...(cause.records.some((each) => isSettlement(each.kind)) ? { payments: true } : {}),
   };
   const preview = useMutation({

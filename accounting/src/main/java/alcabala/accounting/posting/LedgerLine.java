@@ -30,9 +30,8 @@ public record LedgerLine(
         return at(amount, "", "", description, BigDecimal.ONE, amount.getAmount(), key);
     }
 
-    /// The same, for the item of the source that another names, where the ledger names one, and told to be taxed as
-    /// that
-    /// is.
+    /// The same, for the item of the source that another names if the ledger names one, and taxed as that is told to
+    /// be.
     LedgerLine as(LedgerLine other) {
         return new LedgerLine(
                 counterpart.isEmpty() ? "" : other.item,
@@ -48,7 +47,7 @@ public record LedgerLine(
     }
 
     /// With the adjustment that the other figures leave.
-    static LedgerLine at(
+    public static LedgerLine at(
             Money amount,
             String item,
             String counterpart,

@@ -1,11 +1,14 @@
 package alcabala.server.merge;
 
+import alcabala.accounting.field.Half;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.posting.PostingKey;
 import alcabala.accounting.posting.PutTogether;
 import alcabala.accounting.posting.StandsAs;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.sync.Kept;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.crossing.Links;
 import alcabala.server.route.RouteRow;
@@ -15,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Component;
@@ -67,12 +71,31 @@ public class Together {
             if (compiled.ledgerDocument().isEmpty()) {
                 return Optional.empty();
             }
-            return pair.map(each -> merging.going(route, decided, each, record, compiled))
-                    .map(merged -> PutTogether.of(
-                            compiled,
-                            ledgers == null ? merged.kept() : merged.kept().decided(ledgers),
-                            standing(merged.there(), record.gross().getCurrencyUnit())));
+            CurrencyUnit currency = record.gross().getCurrencyUnit();
+            return pair.map(each -> findFiner(each.now(), currency)
+                    .<PutTogether.Outcome>map(field -> new PutTogether.Outcome.Cannot(field, PutTogether.Why.SUMS))
+                    .orElseGet(() -> together(
+                            merging.going(route, decided, each, record, compiled), compiled, ledgers, currency)));
         }
+    }
+
+    private static PutTogether.Outcome together(
+            MergedRecord merged, Compilation compiled, Set<String> ledgers, CurrencyUnit currency) {
+        Kept kept = ledgers == null ? merged.kept() : merged.kept().decided(ledgers);
+        return PutTogether.of(compiled, kept, standing(merged.there(), currency));
+    }
+
+    /// What of it is finer than its currency allows: that can be neither compared nor sent.
+    static Optional<String> findFiner(LedgerRecord there, CurrencyUnit currency) {
+        if (!there.isIn(currency)) {
+            return Optional.of(Half.GROSS);
+        }
+        int decimals = currency.getDecimalPlaces();
+        return IntStream.range(0, there.lines().size())
+                .filter(place ->
+                        there.lines().get(place).amount().stripTrailingZeros().scale() > decimals)
+                .mapToObj(place -> Half.line(place + 1))
+                .findFirst();
     }
 
     private static StandsAs standing(LedgerRecord there, CurrencyUnit currency) {
@@ -81,30 +104,27 @@ public class Together {
                 there.party(),
                 there.date(),
                 there.due(),
-                money(currency, there.gross()),
+                Money.of(currency, there.gross()),
                 there.lines().stream().map(line -> line(line, currency)).toList());
     }
 
+    /// One unit at its amount where the ledger tells neither quantity nor price.
     private static LedgerLine line(LedgerRecord.Line line, CurrencyUnit currency) {
-        return new LedgerLine(
+        boolean priced = line.quantity() != null && line.unitPrice() != null;
+        return LedgerLine.at(
+                Money.of(currency, line.amount()),
                 "",
                 text(line.item()),
                 text(line.text()),
-                line.quantity(),
-                line.unitPrice(),
-                money(currency, line.adjustment() == null ? BigDecimal.ZERO : line.adjustment()),
-                money(currency, line.amount()),
-                line.account(),
-                text(line.taxCode()),
-                line.dimensions() == null ? Map.of() : line.dimensions());
+                priced ? line.quantity() : BigDecimal.ONE,
+                priced ? line.unitPrice() : line.amount(),
+                new PostingKey(
+                        line.account(),
+                        text(line.taxCode()),
+                        line.dimensions() == null ? Map.of() : line.dimensions()));
     }
 
     private static String text(String told) {
         return told == null ? "" : told;
-    }
-
-    /// Sums there are whole units of the currency: anything else was set aside when it was read.
-    private static Money money(CurrencyUnit currency, BigDecimal amount) {
-        return Money.of(currency, amount);
     }
 }

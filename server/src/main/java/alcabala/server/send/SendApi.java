@@ -45,7 +45,7 @@ class SendApi {
 
     /// Either ids, or all that are ready from one day to another: sales, or if so asked purchases.
     ///
-    /// @param keeps whether what was changed on the ledger stays, and only what the source changed goes
+    /// @param keeps whether what was changed on the ledger stays; false where all goes as its source has it
     record ChoiceJson(
             @NotBlank String route,
             @Size(max = 10_000) List<@NotNull Long> ids,
@@ -219,7 +219,10 @@ class SendApi {
     }
 
     private static Standing standing(Boolean keeps) {
-        return Boolean.TRUE.equals(keeps) ? Standing.KEPT : Standing.LEFT_APART;
+        if (keeps == null) {
+            return Standing.LEFT_APART;
+        }
+        return keeps ? Standing.KEPT : Standing.REPLACED;
     }
 
     private static Family family(Boolean payments, Boolean bankings) {

@@ -223,6 +223,17 @@ class SettlementTest {
         assertThat(admin.get("/api/resolve?route=yard").json().toString()).contains("\"not-together\"");
         alcabala.server.Await.until("what is paid has arrived", () -> onTheirWay() == 0);
         decide("INVOICES_TRIGGER", "batch");
+        Map<String, Object> all = Map.of("route", "yard", "ids", List.of(stands.id()));
+        assertThat(admin.post("/api/batches/preview", all).json().get("count").asInt())
+                .as("nothing that it keeps is replaced unasked")
+                .isZero();
+        Map<String, Object> replacing = Map.of("route", "yard", "ids", List.of(stands.id()), "keeps", false);
+        assertThat(admin.post("/api/batches/preview", replacing)
+                        .json()
+                        .get("count")
+                        .asInt())
+                .as("as its source has it, for all of a cause")
+                .isOne();
         settle(stands, "LEDGER");
         assertThat(state(stands)).isEqualTo("Posted");
     }
