@@ -8,6 +8,7 @@ module alcabala.accounting {
     exports alcabala.accounting.document;
     exports alcabala.accounting.field;
     exports alcabala.accounting.finding;
+    exports alcabala.accounting.item;
     exports alcabala.accounting.ledger;
     exports alcabala.accounting.matching;
     exports alcabala.accounting.matching.evidence;

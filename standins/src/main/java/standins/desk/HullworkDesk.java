@@ -14,7 +14,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import standins.Refusal;
 import standins.hullwork.HullworkDocument;
 import standins.hullwork.HullworkDocuments;
 import standins.hullwork.HullworkField;
@@ -88,23 +87,6 @@ class HullworkDesk {
         model.addAttribute("gross", sum(approved, HullworkDocument::gross));
         model.addAttribute("codes", vat.entrySet());
         return "hullwork-sums";
-    }
-
-    @GetMapping("/items")
-    String items(Model model) {
-        model.addAttribute("items", records.all("item", Map.class));
-        return "hullwork-items";
-    }
-
-    /// Documents keep the text they have; what the item is called counts from the next fetch on.
-    @PostMapping("/items/{code}")
-    String rename(@PathVariable String code, @RequestParam String text) {
-        Map<String, Object> item = new TreeMap<>();
-        Map<?, ?> before = records.find("item", code, Map.class).orElseThrow(() -> Refusal.notFound("item " + code));
-        before.forEach((name, value) -> item.put(String.valueOf(name), value));
-        item.put("text", text.trim());
-        records.put("item", code, item);
-        return "redirect:/hullwork/items";
     }
 
     @GetMapping("/documents/{id}")

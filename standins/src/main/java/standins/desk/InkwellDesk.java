@@ -138,6 +138,13 @@ class InkwellDesk {
         return "redirect:" + base() + "/parties";
     }
 
+    /// What is not given stays.
+    @PostMapping("/items/{code}")
+    String changeItem(@PathVariable String code, @RequestParam Map<String, String> given) {
+        items.change(code, given);
+        return "redirect:" + base() + "/parties";
+    }
+
     @GetMapping("/documents/{id}")
     String detail(@PathVariable String id, Model model) {
         Document document = posting.get(id);

@@ -1,6 +1,7 @@
 package standins.hullwork;
 
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -14,6 +15,8 @@ import org.springframework.web.bind.annotation.RestController;
 import standins.Fault;
 import standins.Faults;
 import standins.Refusal;
+import standins.hullwork.HullworkMasters.Standing;
+import standins.hullwork.HullworkMasters.Type;
 import standins.hullwork.HullworkRecords.Change;
 
 @RestController
@@ -22,7 +25,7 @@ class HullworkApi {
     private final HullworkRecords records;
     private final HullworkDocuments documents;
     private final HullworkPayments payments;
-    private final HullworkCustomers customers;
+    private final HullworkMasters masters;
     private final Faults faults;
     private final BadRecords badRecords;
 
@@ -37,13 +40,13 @@ class HullworkApi {
             HullworkRecords records,
             HullworkDocuments documents,
             HullworkPayments payments,
-            HullworkCustomers customers,
+            HullworkMasters masters,
             Faults faults,
             BadRecords badRecords) {
         this.records = records;
         this.documents = documents;
         this.payments = payments;
-        this.customers = customers;
+        this.masters = masters;
         this.faults = faults;
         this.badRecords = badRecords;
     }
@@ -67,18 +70,53 @@ class HullworkApi {
         return documents.get(id);
     }
 
+    /// @param customer null where it is an item
+    record MasterBody(Map<String, Object> customer, Map<String, Object> item, long version) {
+        static MasterBody of(Type type, Standing standing) {
+            boolean customer = type == Type.CUSTOMER;
+            return new MasterBody(
+                    customer ? standing.record() : null, customer ? null : standing.record(), standing.version());
+        }
+
+        Standing standing(Type type) {
+            Map<String, Object> given = type == Type.CUSTOMER ? customer : item;
+            if (given == null) {
+                throw Refusal.unprocessable("body-missing", "There is no " + type.word() + " in it.");
+            }
+            return new Standing(given, version);
+        }
+    }
+
     @GetMapping("/customers/{code}")
-    HullworkCustomers.Standing customer(@PathVariable String code) {
-        return customers.get(code);
+    MasterBody customer(@PathVariable String code) {
+        return MasterBody.of(Type.CUSTOMER, masters.get(Type.CUSTOMER, code));
+    }
+
+    @GetMapping("/items/{code}")
+    MasterBody item(@PathVariable String code) {
+        return MasterBody.of(Type.ITEM, masters.get(Type.ITEM, code));
     }
 
     /// Of the version that was read; the same key gets the same answer again.
     @PutMapping("/customers/{code}")
-    HullworkCustomers.Standing change(
+    MasterBody changeCustomer(
             @PathVariable String code,
             @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key,
-            @RequestBody HullworkCustomers.Standing wanted) {
-        return customers.change(code, wanted, key);
+            @RequestBody MasterBody wanted) {
+        return change(Type.CUSTOMER, code, wanted, key);
+    }
+
+    /// As above.
+    @PutMapping("/items/{code}")
+    MasterBody changeItem(
+            @PathVariable String code,
+            @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key,
+            @RequestBody MasterBody wanted) {
+        return change(Type.ITEM, code, wanted, key);
+    }
+
+    private MasterBody change(Type type, String code, MasterBody wanted, String key) {
+        return MasterBody.of(type, masters.change(type, code, wanted.standing(type), key));
     }
 
     /// The same external name gets the same payment again.

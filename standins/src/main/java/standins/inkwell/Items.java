@@ -125,6 +125,27 @@ public class Items {
         return find(code).orElseThrow();
     }
 
+    /// By somebody at the desk: name, kind and unit, as far as they are given.
+    @Transactional
+    public Item change(String code, Map<String, String> given) {
+        Item there = find(code).orElseThrow(() -> Refusal.notFound("item " + code));
+        return change(
+                code,
+                new Item(
+                        code,
+                        given.getOrDefault("name", there.name()).strip(),
+                        given.getOrDefault("kind", there.kind()),
+                        given.getOrDefault("unit", there.unit()).strip(),
+                        there.account(),
+                        there.purchaseAccount(),
+                        there.costAccount(),
+                        there.stockAccount(),
+                        there.taxCode(),
+                        there.externalReference(),
+                        there.active(),
+                        there.version()));
+    }
+
     private static final String ITEM = """
             select code, name, kind, unit, account, purchase_account, cost_account, stock_account, tax_code,
                 external_reference, active, version

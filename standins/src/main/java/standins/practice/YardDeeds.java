@@ -7,9 +7,10 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.springframework.stereotype.Component;
 import standins.Refusal;
-import standins.hullwork.HullworkCustomers;
 import standins.hullwork.HullworkDocument;
 import standins.hullwork.HullworkDocuments;
+import standins.hullwork.HullworkMasters;
+import standins.hullwork.HullworkMasters.Type;
 import standins.hullwork.HullworkRecords;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -17,22 +18,22 @@ import tools.jackson.databind.node.ObjectNode;
 @Component
 class YardDeeds {
     private static final int FIRST = 9001;
-    private final HullworkCustomers customers;
+    private final HullworkMasters masters;
     private final HullworkDocuments documents;
     private final HullworkRecords records;
 
-    YardDeeds(HullworkCustomers customers, HullworkDocuments documents, HullworkRecords records) {
-        this.customers = customers;
+    YardDeeds(HullworkMasters masters, HullworkDocuments documents, HullworkRecords records) {
+        this.masters = masters;
         this.documents = documents;
         this.records = records;
     }
 
     void rename(String customer) {
-        customers.change(customer, Map.of("name", nameOf(customer) + " & Partners"));
+        masters.change(Type.CUSTOMER, customer, Map.of("name", nameOf(customer) + " & Partners"));
     }
 
     private String nameOf(String customer) {
-        return String.valueOf(customers.get(customer).customer().get("name"));
+        return String.valueOf(masters.get(Type.CUSTOMER, customer).record().get("name"));
     }
 
     /// One more of each of the first line.
@@ -53,7 +54,8 @@ class YardDeeds {
 
     /// By somebody who did not look whether the customer is there.
     void enterAgain(String customer, String document, String code) {
-        Map<String, Object> twin = new TreeMap<>(customers.get(customer).customer());
+        Map<String, Object> twin =
+                new TreeMap<>(masters.get(Type.CUSTOMER, customer).record());
         int next = FIRST + records.all("document", HullworkDocument.class).size();
         twin.put("code", code);
         twin.put("taxIdentifier", "");

@@ -1,15 +1,15 @@
 package alcabala.accounting.party;
 
+import alcabala.accounting.field.MasterField;
 import java.util.Arrays;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /// A field of a party as it is compared and written: what is only right together, such as an address, is one.
-public enum PartyField {
+public enum PartyField implements MasterField {
     NAME(Party::name, Party::withName),
     TAX_IDENTIFIER(Party::taxIdentifier, Party::withTaxIdentifier) {
         @Override
@@ -41,14 +41,9 @@ public enum PartyField {
         this.with = with;
     }
 
-    /// `bill-to`, as it is called in a half of a baseline.
+    @Override
     public String code() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
-    }
-
-    /// By its code.
-    public static Optional<PartyField> find(String code) {
-        return Stream.of(values()).filter(field -> field.code().equals(code)).findFirst();
     }
 
     /// What a party has in it; empty where it has nothing. Of an address street, city, postal zone and country with
@@ -62,7 +57,7 @@ public enum PartyField {
         return with.apply(party, other == null ? "" : other);
     }
 
-    /// Whether two values mean the same. Either may be null.
+    @Override
     public boolean isSame(String one, String other) {
         return normal(one).equals(normal(other));
     }

@@ -16,7 +16,12 @@ public enum Carried {
     PAYMENTS(RecordKind.PAYMENT_IN, RecordKind.REFUND, RecordKind.RETURNED_IN, RecordKind.BANKING),
     PAYMENTS_OUT(RecordKind.PAYMENT_OUT, RecordKind.SUPPLIER_REFUND, RecordKind.RETURNED_OUT),
     /// Customers and suppliers that stand on both sides.
-    PARTIES();
+    PARTIES(),
+    /// What is sold and bought, and stands on both sides.
+    ITEMS();
+
+    /// Kinds of master that stand on both sides.
+    public static final List<Carried> MASTERS = List.of(PARTIES, ITEMS);
 
     static final List<Carried> SALES = List.of(INVOICES, CREDIT_NOTES);
     static final List<Carried> PURCHASES = List.of(BILLS, SUPPLIER_CREDITS);

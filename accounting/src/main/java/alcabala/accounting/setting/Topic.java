@@ -1,7 +1,9 @@
 package alcabala.accounting.setting;
 
+import alcabala.accounting.field.MasterField;
 import alcabala.accounting.ledger.AccountType;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 
 /// What can be decided about a route, once for all of it or for each kind of record, with the values that it takes and
@@ -28,7 +30,7 @@ public enum Topic {
     DIRECTION(Section.CROSSING, choice("none", "to-ledger"), "none") {
         @Override
         public List<Carried> concerns() {
-            return Stream.concat(KINDS.stream(), Stream.of(Carried.PARTIES)).toList();
+            return Stream.concat(KINDS.stream(), Carried.MASTERS.stream()).toList();
         }
 
         @Override
@@ -36,7 +38,7 @@ public enum Topic {
             return switch (of) {
                 case INVOICES, CREDIT_NOTES -> choice("to-ledger", "none");
                 case PAYMENTS -> choice("from-ledger", "to-ledger", "both", "none");
-                case PARTIES -> choice("none", "to-ledger", "from-ledger", "both");
+                case PARTIES, ITEMS -> choice("none", "to-ledger", "from-ledger", "both");
                 case BILLS, SUPPLIER_CREDITS, PAYMENTS_OUT, EVERYTHING -> super.shape(of);
             };
         }
@@ -71,17 +73,19 @@ public enum Topic {
     WINNER(Section.CROSSING, choice("ask", "source", "ledger"), "ask") {
         @Override
         public List<Carried> concerns() {
-            return Stream.concat(KINDS.stream().filter(Carried::isDocument), Stream.of(Carried.PARTIES))
+            return Stream.concat(KINDS.stream().filter(Carried::isDocument), Carried.MASTERS.stream())
                     .toList();
         }
     },
-    /// Whose a field of a party is.
-    OWNER_OF_NAME(Carried.PARTIES),
+    /// Whose a field of a master is.
+    OWNER_OF_NAME(Carried.PARTIES, Carried.ITEMS),
     OWNER_OF_TAX_IDENTIFIER(Carried.PARTIES),
     OWNER_OF_E_MAIL(Carried.PARTIES),
     OWNER_OF_PHONE(Carried.PARTIES),
     OWNER_OF_BILL_TO(Carried.PARTIES),
     OWNER_OF_SHIP_TO(Carried.PARTIES),
+    OWNER_OF_UNIT(Carried.ITEMS),
+    OWNER_OF_KIND(Carried.ITEMS),
     /// Who of the source is a customer on the ledger.
     CUSTOMERS(Section.CROSSING, choice("organisation", "with-contacts", "project", "sub-project"), "organisation"),
     NEW_PARTIES(Section.CROSSING, choice("create", "ask"), "create"),
@@ -94,6 +98,7 @@ public enum Topic {
     WORK_DESCRIPTION(Section.DOCUMENT, choice("no", "yes"), "no", Carried.DOCUMENTS),
     E_MAIL(Section.DOCUMENT, choice("no", "yes"), "no", Carried.SALES);
 
+    private static final String OWNER_OF = "OWNER_OF_";
     private static final List<Carried> KINDS = Stream.of(Carried.values())
             .filter(Carried::hasRecords)
             .filter(carried -> carried != Carried.EVERYTHING)
@@ -118,12 +123,12 @@ public enum Topic {
     }
 
     /// Whose a field of a master is.
-    Topic(Carried master) {
+    Topic(Carried... masters) {
         section = Section.CROSSING;
         shape = choice("nobody", "source", "ledger");
         standard = "nobody";
         apart = List.of();
-        concerns = List.of(master);
+        concerns = List.of(masters);
     }
 
     public Section section() {
@@ -137,7 +142,12 @@ public enum Topic {
 
     /// Whether it says whose a field is.
     public boolean isOwner() {
-        return concerns.size() == 1 && apart.isEmpty() && concerns.getFirst() != Carried.EVERYTHING;
+        return name().startsWith(OWNER_OF);
+    }
+
+    /// By which it is decided whose a field of a master is.
+    public static Topic ownerOf(MasterField field) {
+        return valueOf(OWNER_OF + field.code().toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 
     /// Whether a kind only says in what it differs: an empty value is as for everything.

@@ -77,7 +77,7 @@ class SettingsTest {
 
     @Test
     void whatHoldsUntilSomebodyDecidesIsAValueThatTheSettingTakes() {
-        assertThat(Setting.all()).hasSize(84).allSatisfy(setting -> {
+        assertThat(Setting.all()).hasSize(89).allSatisfy(setting -> {
             assertThat(setting.shape().takes(setting.standard(), LEDGER)).isTrue();
             assertThat(RouteSettings.STANDARD.get(setting)).isEqualTo(setting.standard());
             assertThat(Setting.find(setting.name())).contains(setting);
@@ -100,6 +100,7 @@ class SettingsTest {
         "FIRST_NUMBER, INVOICES, INVOICES_FIRST_NUMBER, ''",
         "DIRECTION, PARTIES, PARTIES, none",
         "OWNER_OF_NAME, PARTIES, PARTIES_OWNER_OF_NAME, nobody",
+        "OWNER_OF_UNIT, ITEMS, ITEMS_OWNER_OF_UNIT, nobody",
         "ARRIVAL, BILLS, BILLS_ARRIVAL, ''",
         "SALES_TAX, CREDIT_NOTES, CREDIT_NOTES_SALES_TAX, ''"
     })
@@ -143,7 +144,12 @@ class SettingsTest {
                         "PARTIES_OWNER_OF_E_MAIL",
                         "PARTIES_OWNER_OF_PHONE",
                         "PARTIES_OWNER_OF_BILL_TO",
-                        "PARTIES_OWNER_OF_SHIP_TO");
+                        "PARTIES_OWNER_OF_SHIP_TO",
+                        "ITEMS",
+                        "ITEMS_WINNER",
+                        "ITEMS_OWNER_OF_NAME",
+                        "ITEMS_OWNER_OF_UNIT",
+                        "ITEMS_OWNER_OF_KIND");
     }
 
     @ParameterizedTest

@@ -141,7 +141,7 @@ public final class Understood {
                         ? Optional.of("its code cannot be told from that of a project: "
                                 + c.party().code())
                         : findBeyond(c.party());
-            case SourceChange.ItemChanged c -> findLonger(c.code(), c.category() + c.unit(), c.name());
+            case SourceChange.ItemChanged c -> findBeyond(c);
             case SourceChange.CategoryChanged c -> findLonger(c.code(), "", c.name());
             case SourceChange.SiteChanged c -> findLonger(c.name(), "", "");
             case SourceChange.TaxChanged c ->
@@ -173,6 +173,18 @@ public final class Understood {
 
     private static Optional<String> findBeyond(Party party) {
         return party.code().isBlank() ? Optional.of("it has no code") : Limits.findExceeded(party);
+    }
+
+    private static Optional<String> findBeyond(SourceChange.ItemChanged item) {
+        return findLonger(item.code(), item.category() + item.unit(), item.name());
+    }
+
+    /// This, when it is within what an item may be at most.
+    public static SourceChange.ItemChanged item(SourceChange.ItemChanged item) {
+        findBeyond(item).ifPresent(beyond -> {
+            throw new BeyondLimitsException(beyond);
+        });
+        return item;
     }
 
     /// This, when it is within what a party may be at most.

@@ -1,11 +1,22 @@
 package alcabala.connectors.ledger;
 
 import java.time.Duration;
+import java.util.function.Function;
 
 /// How a ledger answered a request that changes its books.
 ///
 /// @param <T> the record on the ledger
 public sealed interface Answer<T> {
+    /// The same about something made of the record.
+    default <S> Answer<S> map(Function<T, S> made) {
+        return switch (this) {
+            case Accepted<T> a -> new Accepted<>(made.apply(a.record()), a.status(), a.raw());
+            case Refused<T> a -> new Refused<>(a.status(), a.code(), a.sentence(), a.raw());
+            case Later<T> a -> new Later<>(a.status(), a.pause(), a.reason());
+            case Lost<T> a -> new Lost<>(a.status(), a.reason(), a.raw());
+        };
+    }
+
     /// Done, and this is what stands there now.
     record Accepted<T>(T record, int status, String raw) implements Answer<T> {}
 

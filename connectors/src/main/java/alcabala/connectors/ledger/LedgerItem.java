@@ -2,8 +2,11 @@ package alcabala.connectors.ledger;
 
 import alcabala.accounting.document.ItemKind;
 
+/// An item as a system has it.
+///
 /// @param kind null where the ledger does not tell
 /// @param unit in which it is sold, or empty
+/// @param account of its sales; empty where the system keeps none
 /// @param taxCode the code the ledger proposes for it; empty when it has none
 public record LedgerItem(
         String code,

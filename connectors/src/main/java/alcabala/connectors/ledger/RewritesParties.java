@@ -14,7 +14,7 @@ public interface RewritesParties extends Capability {
     record PartyThere(Party party, String version) {}
 
     /// The fields in which it takes another value.
-    Set<PartyField> takes();
+    Set<PartyField> partyFields();
 
     /// Empty when it is not there (any more).
     Optional<PartyThere> findParty(String code);

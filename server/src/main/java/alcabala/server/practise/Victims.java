@@ -104,8 +104,8 @@ class Victims {
 
     private Victim party(RouteRow route) {
         Pair pair = jdbc.sql("""
-                select p.code, p.counterpart from party_link p where p.route_id = :route and not exists (
-                    select 1 from party_question q where q.route_id = p.route_id and q.code = p.code)
+                select p.code, p.counterpart from master_link p where p.route_id = :route and p.kind = 'PARTIES' and not exists (
+                    select 1 from master_question q where q.route_id = p.route_id and q.kind = p.kind and q.code = p.code)
                 order by random() limit 1""")
                 .param("route", route.id())
                 .query(Pair.class)
@@ -118,7 +118,7 @@ class Victims {
     private Victim customer(RouteRow route) {
         Sent known = find(
                 route,
-                "d.party_code in (select code from party_link where route_id = :route) and d.state in ('Ready', 'Posted')",
+                "d.party_code in (select code from master_link where route_id = :route and kind = 'PARTIES') and d.state in ('Ready', 'Posted')",
                 "No party of an invoice stands on both sides yet: fetch both sides first.");
         String code = "C-9%03d".formatted(random.nextInt(CODES));
         return new Victim(Set.of(code), Map.of("customer", known.party(), "document", known.sourceRef(), "as", code));

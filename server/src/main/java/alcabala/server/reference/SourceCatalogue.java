@@ -8,6 +8,7 @@ import alcabala.accounting.document.TaxCategory;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Settlement;
+import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceLookup;
 import java.util.Arrays;
@@ -77,6 +78,21 @@ public class SourceCatalogue {
                         change instanceof SourceChange.PartyChanged || change instanceof SourceChange.ItemChanged)) {
             changed(sourceId);
         }
+    }
+
+    /// An item that was there, as it is by now; its category stays.
+    public void rewritten(long sourceId, LedgerItem item) {
+        jdbc.sql("""
+                update source_item set name = :name, unit = :unit, item_kind = :itemKind, kind = :kind
+                where source_id = :source and code = :code""")
+                .param("source", sourceId)
+                .param("code", item.code())
+                .param("name", item.name())
+                .param("unit", item.unit())
+                .param("itemKind", item.kind().name())
+                .param("kind", item.kind().lineKind().name())
+                .update();
+        changed(sourceId);
     }
 
     /// What is kept of its parties and items in memory is another by now.

@@ -13,7 +13,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /// Everything that crossed on a route, either way, the newest first: what was sent in batches, what news came of on the
-/// ledger, and what either side was told of parties.
+/// ledger, and what either side was told of parties and items.
 @Component
 class CrossingLog {
     private final JdbcClient jdbc;
@@ -142,7 +142,7 @@ class CrossingLog {
 
     /// A dispatch that has no answer yet stands where it was made.
     private static final String ENTRIES = """
-            select e.*, coalesce(d.kind, 'party') as kind, coalesce(d.number, e.code) as number, coalesce(d.party_name, e.named) as party_name,
+            select e.*, coalesce(d.kind, e.master) as kind, coalesce(d.number, e.code) as number, coalesce(d.party_name, e.named) as party_name,
                 d.issue_date, coalesce(d.currency, '') as currency, coalesce(signed(d.kind, d.gross), 0) as gross,
                 coalesce(nullif(d.ledger_number, ''), d.ledger_ref, '') as there
             from (
@@ -150,22 +150,24 @@ class CrossingLog {
                     case b.origin when 'ledger' then 'TO_SOURCE' else 'TO_LEDGER' end as way, p.record_id,
                     case when q.kind = 'cancellation' or p.undoes is not null then 'taken-back'
                         when p.read_version is not null then 'changed' else 'created' end as action,
-                    p.outcome, coalesce(p.sentence, '') as why, b.id as batch, b.created_by as who, '' as code, '' as named
+                    p.outcome, coalesce(p.sentence, '') as why, b.id as batch, b.created_by as who, '' as code, '' as named, '' as master
                 from batch b join dispatch p on p.batch_id = b.id left join posting q on q.id = p.posting_id
                 where b.route_id = :route
                 union all
                 select 't' || lpad(t.id::text, 18, '0'), t.at, 'FROM_LEDGER', t.record_id, t.action, 'told',
-                    coalesce(t.detail->>'reason', ''), null, t.who, '', ''
+                    coalesce(t.detail->>'reason', ''), null, t.who, '', '', ''
                 from trail t
                 where t.route_id = :route and t.record_id is not null and t.action in
                     ('payment-brought-back', 'edited-on-ledger', 'agrees-again', 'field-brought-back', 'field-not-brought-back')
                 union all
                 select 'p' || lpad(t.id::text, 18, '0'), t.at,
                     case t.detail->>'to' when s.name then 'TO_SOURCE' else 'TO_LEDGER' end, null, 'changed',
-                    case t.action when 'party-written' then 'posted' else 'refused' end,
-                    coalesce(t.detail->>'reason', ''), null, t.who, t.detail->>'party', t.detail->>'name'
+                    case when t.action like '%-not-written' then 'refused' else 'posted' end,
+                    coalesce(t.detail->>'reason', ''), null, t.who, coalesce(t.detail->>'party', t.detail->>'item'),
+                    t.detail->>'name', split_part(t.action, '-', 1)
                 from trail t join route r on r.id = t.route_id join source s on s.id = r.source_id
-                where :parties and t.route_id = :route and t.action in ('party-written', 'party-not-written')
+                where :parties and t.route_id = :route and t.action in
+                    ('party-written', 'party-not-written', 'item-written', 'item-not-written')
             ) e left join record d on d.id = e.record_id
             where (e.record_id is null or d.kind = any(:kinds)) and (cast(:way as text) is null or e.way = :way)
                 and (cast(:outcome as text) is null or e.outcome = :outcome)

@@ -33,11 +33,9 @@ public class Causes {
             named.add(new Named(warning.cause(), ""));
             warning.subjects().forEach(subject -> named.add(new Named(warning.cause(), subject)));
         });
-        named.addAll(jdbc.sql(
-                        "select 'party:' || field as cause, code as subject from party_question where route_id = :route")
-                .param("route", route.id())
-                .query(Named.class)
-                .list());
+        named.addAll(jdbc.sql("""
+                        select case kind when 'PARTIES' then 'party:' else 'item:' end || field as cause, code as subject
+                        from master_question where route_id = :route""").param("route", route.id()).query(Named.class).list());
         runs.find(route).ifPresent(failed -> named.add(new Named("run-failed", "")));
         return named;
     }

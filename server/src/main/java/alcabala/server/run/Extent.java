@@ -30,7 +30,10 @@ record Extent(Carried carried, List<Long> records) {
         return carried == null ? Scope.ALL : Scope.of(carried.kinds());
     }
 
-    boolean hasParties() {
-        return isRoute() || carried == Carried.PARTIES;
+    /// The kinds of master that it takes in.
+    List<Carried> masters() {
+        return isRoute()
+                ? Carried.MASTERS
+                : Carried.MASTERS.stream().filter(each -> each == carried).toList();
     }
 }

@@ -1,5 +1,6 @@
 package alcabala.server.run;
 
+import alcabala.accounting.setting.Carried;
 import alcabala.server.crossing.LedgerNews;
 import alcabala.server.crossing.LedgerNews.Brought;
 import alcabala.server.intake.Intake.TakenIn;
@@ -8,8 +9,8 @@ import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
 import alcabala.server.jobs.Works.Progress;
-import alcabala.server.masters.PartyMerging;
-import alcabala.server.masters.PartyMerging.PartiesMerged;
+import alcabala.server.masters.MasterMerging;
+import alcabala.server.masters.MasterMerging.MastersMerged;
 import alcabala.server.platform.Problems;
 import alcabala.server.readiness.ReadinessRun;
 import alcabala.server.record.Scope;
@@ -20,6 +21,7 @@ import alcabala.server.send.Settlement;
 import alcabala.server.send.Triggered;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.function.Supplier;
@@ -33,7 +35,7 @@ class Runner {
     private final SourcePull source;
     private final LedgerNews news;
     private final ReadinessRun readiness;
-    private final PartyMerging parties;
+    private final MasterMerging masters;
     private final Settlement settlement;
     private final Triggered triggered;
     private final RunStore runs;
@@ -42,8 +44,8 @@ class Runner {
 
     /// What came of it.
     ///
-    /// @param parties how many were written to either side
-    record Pulled(int added, int changed, int payments, int edits, int parties, int sending, String sentence) {
+    /// @param masters how many were written to either side
+    record Pulled(int added, int changed, int payments, int edits, int masters, int sending, String sentence) {
         /// Of a run that somebody else had done by then.
         private static final Pulled NOTHING = new Pulled(0, 0, 0, 0, 0, 0, "");
     }
@@ -53,7 +55,7 @@ class Runner {
             SourcePull source,
             LedgerNews news,
             ReadinessRun readiness,
-            PartyMerging parties,
+            MasterMerging masters,
             Settlement settlement,
             Triggered triggered,
             RunStore runs,
@@ -63,7 +65,7 @@ class Runner {
         this.source = source;
         this.news = news;
         this.readiness = readiness;
-        this.parties = parties;
+        this.masters = masters;
         this.settlement = settlement;
         this.triggered = triggered;
         this.runs = runs;
@@ -113,8 +115,7 @@ class Runner {
 
     private Pulled look(RouteRow route, Extent extent, String who, Progress at) {
         Looked looked = looking.look(route, extent.records(), who, at);
-        return follow(
-                route, extent, new News(looked.taken(), looked.brought(), PartiesMerged.NOTHING, looked.gone()), who);
+        return follow(route, extent, new News(looked.taken(), looked.brought(), List.of(), looked.gone()), who);
     }
 
     private Pulled pullAll(RouteRow route, Extent extent, String who, Progress at) {
@@ -125,14 +126,14 @@ class Runner {
         at.at(1, 3);
         TakenIn pulled = route.fromFiles() ? TakenIn.NOTHING : source.pull(route.sourceId(), who);
         at.at(2, 3);
-        PartiesMerged merged = extent.hasParties() ? parties.merge(route, who) : PartiesMerged.NOTHING;
+        List<MastersMerged> merged = masters.merge(route, extent.masters(), who);
         return follow(route, extent, new News(pulled, brought, merged, 0), who);
     }
 
     /// What came of both sides.
     ///
     /// @param gone how many single records a side does not have any more
-    private record News(TakenIn pulled, Brought brought, PartiesMerged merged, int gone) {}
+    private record News(TakenIn pulled, Brought brought, List<MastersMerged> merged, int gone) {}
 
     /// What goes by itself after the news goes.
     private Pulled follow(RouteRow route, Extent extent, News news, String who) {
@@ -148,7 +149,7 @@ class Runner {
                 news.pulled().changed(),
                 news.brought().payments(),
                 news.brought().edits(),
-                news.merged().toLedger() + news.merged().toSource(),
+                news.merged().stream().mapToInt(MastersMerged::written).sum(),
                 sending,
                 sentence(route, news, stand, sending));
     }
@@ -156,7 +157,6 @@ class Runner {
     private static String sentence(RouteRow route, News news, int stand, int sending) {
         TakenIn pulled = news.pulled();
         Brought brought = news.brought();
-        PartiesMerged merged = news.merged();
         List<String> parts = new ArrayList<>();
         String from = " from " + route.source();
         add(parts, pulled.documents().added(), "new document" + from, "new documents" + from);
@@ -165,13 +165,21 @@ class Runner {
         add(parts, pulled.settlements().changed(), "changed payment", "changed payments");
         add(parts, brought.payments(), "payment from " + route.ledger(), "payments from " + route.ledger());
         add(parts, brought.edits(), "edit on " + route.ledger(), "edits on " + route.ledger());
-        add(parts, merged.toLedger(), "party changed in " + route.ledger(), "parties changed in " + route.ledger());
-        add(parts, merged.toSource(), "party changed in " + route.source(), "parties changed in " + route.source());
-        add(parts, merged.asked(), "party to be asked about", "parties to be asked about");
+        for (MastersMerged each : news.merged()) {
+            String one = each.kind() == Carried.PARTIES ? "party" : "item";
+            String many = each.kind().name().toLowerCase(Locale.ROOT);
+            addChanged(parts, each.toLedger(), one, many, route.ledger());
+            addChanged(parts, each.toSource(), one, many, route.source());
+            add(parts, each.asked(), one + " to be asked about", many + " to be asked about");
+        }
         add(parts, news.gone(), "is not there any more", "are not there any more");
         add(parts, stand, "of them stands there", "of them stand there");
         add(parts, sending, "record on its way by itself", "records on their way by themselves");
         return parts.isEmpty() ? NOTHING_NEW : String.join(", ", parts);
+    }
+
+    private static void addChanged(List<String> parts, int count, String one, String many, String side) {
+        add(parts, count, one + " changed in " + side, many + " changed in " + side);
     }
 
     static void add(List<String> parts, int count, String one, String many) {

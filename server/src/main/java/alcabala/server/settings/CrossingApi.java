@@ -6,8 +6,8 @@ import alcabala.accounting.setting.RouteSettings;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
-import alcabala.server.masters.PartyProspects;
-import alcabala.server.masters.PartyProspects.PartyPreview;
+import alcabala.server.masters.MasterProspects;
+import alcabala.server.masters.MasterProspects.MasterPreview;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
@@ -35,7 +35,7 @@ class CrossingApi {
     private final CrossingTable table;
     private final CrossingEffect effect;
     private final SettingPreview preview;
-    private final PartyProspects parties;
+    private final MasterProspects masters;
     private final Works works;
 
     CrossingApi(
@@ -45,7 +45,7 @@ class CrossingApi {
             CrossingTable table,
             CrossingEffect effect,
             SettingPreview preview,
-            PartyProspects parties,
+            MasterProspects masters,
             Works works) {
         this.routes = routes;
         this.store = store;
@@ -53,7 +53,7 @@ class CrossingApi {
         this.table = table;
         this.effect = effect;
         this.preview = preview;
-        this.parties = parties;
+        this.masters = masters;
         this.works = works;
     }
 
@@ -80,14 +80,19 @@ class CrossingApi {
                 at -> effect.of(found, kinds(changes), after, at));
     }
 
-    /// What decisions about parties would do to the fields of those that stand on both sides; changes nothing.
+    /// What decisions about a kind of master would do to the fields of those that stand on both sides; changes nothing.
     ///
     /// @param change as above; none for what is decided now
-    @GetMapping("/parties")
-    PartyPreview parties(
-            @RequestParam String route, @RequestParam(defaultValue = "") @Size(max = 60) List<String> change) {
+    @GetMapping("/masters")
+    MasterPreview masters(
+            @RequestParam String route,
+            @RequestParam Carried kind,
+            @RequestParam(defaultValue = "") @Size(max = 60) List<String> change) {
+        if (!Carried.MASTERS.contains(kind)) {
+            throw NotPossibleException.invalid("kind-unknown", "Only parties and items have fields of their own.");
+        }
         RouteRow found = routes.getLeading(route);
-        return parties.of(found, with(found, checked(found, change)));
+        return masters.of(found, kind, with(found, checked(found, change)));
     }
 
     /// The same on one real document.

@@ -26,8 +26,6 @@ import org.springframework.stereotype.Component;
 /// A row for each kind of record that can cross on a route: which sides have such a thing, and what of it waits.
 @Component
 class CrossingTable {
-    static final String PARTIES = "PARTIES";
-    static final String ITEMS = "ITEMS";
     private final JdbcClient jdbc;
     private final SettingStore store;
     private final Kinds kinds;
@@ -76,8 +74,8 @@ class CrossingTable {
         RouteSettings decided = store.of(route.id());
         List<Held> held = held(route);
         List<CrossingRow> rows = new ArrayList<>();
-        rows.add(master(PARTIES, "Parties", CrossingSentences.parties(decided), held));
-        rows.add(master(ITEMS, "Items", CrossingSentences.items(decided), held));
+        rows.add(master(Carried.PARTIES, CrossingSentences.parties(decided), held));
+        rows.add(master(Carried.ITEMS, CrossingSentences.items(decided), held));
         List<Sum> sums = sums(route);
         Stream.of(Carried.values())
                 .filter(Carried::hasRecords)
@@ -161,12 +159,14 @@ class CrossingTable {
                 row.getLong("gross"));
     }
 
-    private static CrossingRow master(String of, String title, String becomes, List<Held> held) {
-        List<Held> own = held.stream().filter(each -> each.master().equals(of)).toList();
+    private static CrossingRow master(Carried of, String becomes, List<Held> held) {
+        List<Held> own =
+                held.stream().filter(each -> each.master().equals(of.name())).toList();
         int causes = own.stream().mapToInt(Held::causes).max().orElse(0);
         Map<String, Long> gross = new HashMap<>();
         own.forEach(each -> gross.put(each.currency(), each.gross()));
-        return new CrossingRow(of, title, true, true, becomes, causes, SumJson.of(gross), causes, 0, 0);
+        return new CrossingRow(
+                of.name(), SettingSentences.kinds(of), true, true, becomes, causes, SumJson.of(gross), causes, 0, 0);
     }
 
     /// What parties and items that are asked about hold up, each record once.

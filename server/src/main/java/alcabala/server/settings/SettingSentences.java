@@ -71,6 +71,7 @@ final class SettingSentences {
             case EVERYTHING -> "Records";
             case PAYMENTS_OUT -> "Payments made";
             case PARTIES -> "Parties";
+            case ITEMS -> "Items";
             case INVOICES, CREDIT_NOTES, BILLS, SUPPLIER_CREDITS, PAYMENTS ->
                 Sentences.plural(of.kinds().getFirst());
         };
@@ -114,6 +115,8 @@ final class SettingSentences {
             case OWNER_OF_PHONE -> "Whose phone numbers are";
             case OWNER_OF_BILL_TO -> "Whose bill-to addresses are";
             case OWNER_OF_SHIP_TO -> "Whose ship-to addresses are";
+            case OWNER_OF_UNIT -> "Whose units are";
+            case OWNER_OF_KIND -> "Whose kinds of item are";
             case DISCOUNT_TAX -> "Discount for paying early";
             case PAYMENT_DIFFERENCE -> "Cents that may be missing";
             case CUSTOMERS -> "Customers on the ledger";
@@ -156,7 +159,9 @@ final class SettingSentences {
                     OWNER_OF_E_MAIL,
                     OWNER_OF_PHONE,
                     OWNER_OF_BILL_TO,
-                    OWNER_OF_SHIP_TO ->
+                    OWNER_OF_SHIP_TO,
+                    OWNER_OF_UNIT,
+                    OWNER_OF_KIND ->
                 "Whose it is stands on both sides as far as it goes that way; what the other side changes in it is shown.";
             case WINNER ->
                 !setting.of().hasRecords()
@@ -190,8 +195,9 @@ final class SettingSentences {
             case SUPPLIER_CREDITS -> "Which way credits from suppliers travel on this route.";
             case PAYMENTS ->
                 "Which way money from customers travels, with refunds and what the bank sent back: what the source records is sent, what is entered on the ledger comes back and closes its document at the source.";
-            case PARTIES ->
-                "Which way changes of parties travel that stand on both sides; new ones are another matter. Where none do, a change is shown.";
+            case PARTIES, ITEMS ->
+                "Which way changes of %s travel that stand on both sides; new ones are another matter. Where none do, a change is shown."
+                        .formatted(kinds(of).toLowerCase(Locale.ROOT));
             case PAYMENTS_OUT -> "Which way money for suppliers travels on this route, with what they give back.";
             case INVOICES, CREDIT_NOTES, EVERYTHING ->
                 "Which way " + kinds(of).toLowerCase(Locale.ROOT) + " travel on this route.";

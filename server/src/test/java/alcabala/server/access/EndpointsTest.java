@@ -81,8 +81,8 @@ class EndpointsTest {
             PUT /api/alerts                                        administrator
             POST /api/alerts/letter                                administrator
             GET /api/resolve                                       administrator bookkeeper reviewer
-            GET /api/resolve/parties                               administrator bookkeeper reviewer
-            POST /api/resolve/parties                              administrator bookkeeper
+            GET /api/resolve/masters                               administrator bookkeeper reviewer
+            POST /api/resolve/masters                              administrator bookkeeper
             GET /api/resolve/warnings                              administrator bookkeeper reviewer
             POST /api/resolve/warnings/same-payment                administrator bookkeeper
             GET /api/practise                                      administrator
@@ -109,7 +109,7 @@ class EndpointsTest {
             GET /api/settings/crossing                             administrator bookkeeper reviewer
             GET /api/settings/crossing/effect                      administrator bookkeeper reviewer
             GET /api/settings/crossing/preview                     administrator bookkeeper reviewer
-            GET /api/settings/crossing/parties                     administrator bookkeeper reviewer
+            GET /api/settings/crossing/masters                     administrator bookkeeper reviewer
             GET /api/log                                           administrator bookkeeper reviewer
             GET /api/runs                                          administrator bookkeeper reviewer
             GET /api/runs/{id}                                     administrator bookkeeper reviewer

@@ -89,22 +89,22 @@ class PartiesBothWaysTest {
         atYard("C-1003", "email", "yard@q.example");
         onLedger("IC-1003", "email", "books@q.example");
         assertThat(run()).contains("1 party to be asked about");
-        JsonNode cause = cause("conflict:e-mail");
-        JsonNode held = cause.get("parties").get(0);
+        JsonNode cause = cause("party:conflict:e-mail");
+        JsonNode held = cause.get("masters").get(0);
         assertThat(held.get("offered").toString()).isEqualTo("[\"SOURCE\",\"LEDGER\",\"AS_AGREED\",\"TYPED\"]");
-        JsonNode mail = field(held, "E_MAIL");
+        JsonNode mail = field(held, "e-mail");
         assertThat(List.of("source", "ledger", "sourceAgreed"))
                 .extracting(side -> mail.get(side).asString())
                 .containsExactly("yard@q.example", "books@q.example", "agreed@q.example");
         assertThat(road()).isEqualTo(1);
         assertThatItIsReadWhileNobodyLetsUsIn(cause);
 
-        assertThat(answer("E_MAIL", answer, "both@q.example", "C-1003", "something else")
+        assertThat(answer("e-mail", answer, "both@q.example", "C-1003", "something else")
                         .get("left")
                         .asInt())
                 .as("it is otherwise than it was looked at")
                 .isOne();
-        assertThat(answer("E_MAIL", answer, "both@q.example", held)
+        assertThat(answer("e-mail", answer, "both@q.example", held)
                         .get("answered")
                         .asInt())
                 .isOne();
@@ -119,8 +119,9 @@ class PartiesBothWaysTest {
         String connected =
                 "update source set connected = %s where id = (select source_id from route where code = 'yard')";
         world.jdbc().sql(connected.formatted("false")).update();
-        assertThat(cause("conflict:e-mail")).isEqualTo(cause);
-        assertThat(ferro.get("/api/settings/crossing/parties?route=yard").status())
+        assertThat(cause("party:conflict:e-mail")).isEqualTo(cause);
+        assertThat(ferro.get("/api/settings/crossing/masters?route=yard&kind=PARTIES")
+                        .status())
                 .isEqualTo(200);
         world.jdbc().sql(connected.formatted("true")).update();
     }
@@ -141,14 +142,14 @@ class PartiesBothWaysTest {
         assertThat(there("IC-1006", "shipTo"))
                 .as("nothing is put back by itself")
                 .startsWith("2 Books");
-        JsonNode cause = cause("drift:ship-to:LEDGER");
-        JsonNode held = cause.get("parties").get(0);
+        JsonNode cause = cause("party:drift:ship-to:LEDGER");
+        JsonNode held = cause.get("masters").get(0);
         assertThat(held.get("sentence").asString()).isEqualTo("Changed in Inkwell, and it is Hullwork’s.");
-        assertThat(answer("SHIP_TO", "SOURCE", "", held).get("code").asString())
+        assertThat(answer("ship-to", "SOURCE", "", held).get("code").asString())
                 .as("not an answer to a drift")
                 .isEqualTo("answer-impossible");
 
-        answer("SHIP_TO", answer, "", held);
+        answer("ship-to", answer, "", held);
         assertThat(here("C-1006", "shipTo")).isEqualTo(yards);
         assertThat(there("IC-1006", "shipTo")).isEqualTo(ledgers);
         assertThat(run()).doesNotContain("part");
@@ -198,7 +199,7 @@ class PartiesBothWaysTest {
         onLedger("IC-1011", "name", "Beacon Sailing Club");
         assertThat(run()).contains("1 party to be asked about");
         assertThat(there("IC-1011", "name")).isEqualTo("Beacon Sailing Club");
-        answer("NAME", "LEDGER", "", cause("conflict:name").get("parties").get(0));
+        answer("name", "LEDGER", "", cause("party:conflict:name").get("masters").get(0));
         assertThat(here("C-1011", "name")).isEqualTo("Beacon Sailing Club");
     }
 
@@ -208,14 +209,14 @@ class PartiesBothWaysTest {
         loseTheNextAnswer();
         run();
         world.jdbc()
-                .sql("update party_write set key = gen_random_uuid(), next_at = now() - interval '1 second'")
+                .sql("update master_write set key = gen_random_uuid(), next_at = now() - interval '1 second'")
                 .update();
         assertThat(run()).as("as if another had written it").doesNotContain("changed in Inkwell");
         assertThat(there("IC-1011", "billTo")).startsWith("1 Stale");
         run();
         assertThat(asked("C-1011")).isEmpty();
         assertThat(world.jdbc()
-                        .sql("select count(*) from party_write")
+                        .sql("select count(*) from master_write")
                         .query(Integer.class)
                         .single())
                 .isZero();
@@ -226,7 +227,7 @@ class PartiesBothWaysTest {
         String before = here("C-1001", "name");
         atYard("C-1001", "name", "Merrow Bay Council");
         assertThat(run()).doesNotContain("changed in Inkwell");
-        JsonNode held = cause("drift:name:SOURCE").get("parties").get(0);
+        JsonNode held = cause("party:drift:name:SOURCE").get("masters").get(0);
         assertThat(held.get("sentence").asString())
                 .isEqualTo("It did not go to Inkwell: There is a party named Merrow Bay Council already.");
         assertThat(run()).as("it is not sent again by itself").doesNotContain("part");
@@ -240,11 +241,12 @@ class PartiesBothWaysTest {
     void whatASideDoesNotTakeStaysAndOnlyWhatCanBeDoneIsOffered() {
         onLedger("IC-1001", "taxIdentifier", "IE9999999Z");
         run();
-        JsonNode held = cause("drift:tax-identifier:LEDGER").get("parties").get(0);
+        JsonNode held =
+                cause("party:drift:tax-identifier:LEDGER").get("masters").get(0);
         assertThat(held.get("sentence").asString())
                 .isEqualTo("Changed in Inkwell, and Hullwork does not take it from elsewhere.");
         assertThat(held.get("offered").toString()).isEqualTo("[\"RESTORE\",\"ACCEPT\",\"LEAVE\"]");
-        answer("TAX_IDENTIFIER", "ACCEPT", "", held);
+        answer("tax-identifier", "ACCEPT", "", held);
         assertThat(run()).doesNotContain("part");
         assertThat(there("IC-1001", "taxIdentifier")).isEqualTo("IE9999999Z");
     }
@@ -258,8 +260,8 @@ class PartiesBothWaysTest {
         onLedger("IC-1006", "phone", "+353 55 1006");
         assertThat(run()).contains("1 party changed in Hullwork");
         assertThat(here("C-1006", "phone")).isEqualTo("+353 55 1006");
-        assertThat(cause("drift:phone:LEDGER")
-                        .get("parties")
+        assertThat(cause("party:drift:phone:LEDGER")
+                        .get("masters")
                         .get(0)
                         .get("sentence")
                         .asString())
@@ -281,10 +283,10 @@ class PartiesBothWaysTest {
     @Test
     void aReviewerAnswersNothing() {
         assertThat(world.api("voss")
-                        .post("/api/resolve/parties", said("NAME", "LEAVE", "", "C-1002", "x"))
+                        .post("/api/resolve/masters", said("name", "LEAVE", "", "C-1002", "x"))
                         .status())
                 .isEqualTo(403);
-        assertThat(ferro.post("/api/resolve/parties", said("NAME", "TYPED", " ", "C-1002", "x"))
+        assertThat(ferro.post("/api/resolve/masters", said("name", "TYPED", " ", "C-1002", "x"))
                         .json()
                         .get("code")
                         .asString())
@@ -359,16 +361,16 @@ class PartiesBothWaysTest {
     }
 
     private static List<JsonNode> asked(String code) {
-        return ferro.get("/api/resolve/parties?route=yard")
+        return ferro.get("/api/resolve/masters?route=yard")
                 .json()
                 .valueStream()
-                .flatMap(cause -> cause.get("parties").valueStream())
+                .flatMap(cause -> cause.get("masters").valueStream())
                 .filter(held -> held.get("code").asString().equals(code))
                 .toList();
     }
 
     private static JsonNode cause(String cause) {
-        return ferro.get("/api/resolve/parties?route=yard")
+        return ferro.get("/api/resolve/masters?route=yard")
                 .json()
                 .valueStream()
                 .filter(each -> each.get("cause").asString().equals(cause))
@@ -398,17 +400,24 @@ class PartiesBothWaysTest {
     }
 
     private static JsonNode answer(String field, String answer, String typed, String code, String seen) {
-        return ferro.post("/api/resolve/parties", said(field, answer, typed, code, seen))
+        return ferro.post("/api/resolve/masters", said(field, answer, typed, code, seen))
                 .json();
     }
 
     private static Map<String, Object> said(String field, String answer, String typed, String code, String seen) {
         return new HashMap<>(Map.of(
-                "route", "yard",
-                "field", field,
-                "answer", answer,
-                "typed", typed,
-                "parties", List.of(Map.of("code", code, "seen", seen))));
+                "route",
+                "yard",
+                "kind",
+                "PARTIES",
+                "field",
+                field,
+                "answer",
+                answer,
+                "typed",
+                typed,
+                "masters",
+                List.of(Map.of("code", code, "seen", seen))));
     }
 
     private static List<String> log(String narrowed) {
@@ -433,7 +442,7 @@ class PartiesBothWaysTest {
 
     private static void waitForPauses() {
         world.jdbc()
-                .sql("update party_write set next_at = now() - interval '1 second'")
+                .sql("update master_write set next_at = now() - interval '1 second'")
                 .update();
     }
 }

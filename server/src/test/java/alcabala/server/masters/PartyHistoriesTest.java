@@ -106,7 +106,7 @@ class PartyHistoriesTest {
     }
 
     private static void answer(Random random) {
-        List<JsonNode> causes = ferro.get("/api/resolve/parties?route=yard")
+        List<JsonNode> causes = ferro.get("/api/resolve/masters?route=yard")
                 .json()
                 .valueStream()
                 .toList();
@@ -114,18 +114,19 @@ class PartyHistoriesTest {
             return;
         }
         JsonNode cause = pick(causes, random);
-        JsonNode held = pick(cause.get("parties").valueStream().toList(), random);
+        JsonNode held = pick(cause.get("masters").valueStream().toList(), random);
         List<JsonNode> offered = held.get("offered").valueStream().toList();
         Map<String, Object> said = new HashMap<>(Map.of(
                 "route", "yard",
+                "kind", cause.get("kind").asString(),
                 "field", cause.get("field").asString(),
                 "answer", pick(offered, random).asString(),
                 "typed", "Typed " + random.nextInt(1_000_000),
-                "parties",
+                "masters",
                         List.of(Map.of(
                                 "code", held.get("code").asString(),
                                 "seen", held.get("seen").asString()))));
-        ferro.post("/api/resolve/parties", said);
+        ferro.post("/api/resolve/masters", said);
     }
 
     private static <T> T pick(List<T> of, Random random) {
@@ -138,7 +139,7 @@ class PartyHistoriesTest {
         world.standIns().fault("hullwork", "NONE", 0);
         for (int i = 0; i < 4; i++) {
             world.jdbc()
-                    .sql("update party_write set next_at = now() - interval '1 second'")
+                    .sql("update master_write set next_at = now() - interval '1 second'")
                     .update();
             run();
         }
@@ -152,15 +153,15 @@ class PartyHistoriesTest {
     /// What differs from its half of the baseline, and is no question.
     private static List<String> unsettled() {
         return world.jdbc().sql("""
-                select l.code || ' ' || f.field from party_link l join route r on r.id = l.route_id
+                select l.code || ' ' || f.field from master_link l join route r on r.id = l.route_id
                     join source_party s on s.source_id = r.source_id and s.code = l.code
                     join ledger_party p on p.ledger_id = r.ledger_id and p.code = l.counterpart
                     cross join (values ('name', 'name'), ('e-mail', 'email'), ('phone', 'phone')) f (field, told)
-                where r.code = 'yard' and not exists (select 1 from party_question q
-                        where q.route_id = l.route_id and q.code = l.code and q.field = f.field)
+                where r.code = 'yard' and l.kind = 'PARTIES' and not exists (select 1 from master_question q
+                        where q.route_id = l.route_id and q.kind = l.kind and q.code = l.code and q.field = f.field)
                     and (coalesce(l.source_half->>f.field, '') <> s.body->>f.told
                         or coalesce(l.ledger_half->>f.field, '') <> p.body->>f.told)
-                union all select code || ' is still to be told' from party_write""").query(String.class).list();
+                union all select code || ' is still to be told' from master_write""").query(String.class).list();
     }
 
     private static int versions() {

@@ -159,26 +159,28 @@ class PractiseTest {
     }
 
     private static void answerParty() {
-        JsonNode cause = ferro.get("/api/resolve/parties?route=yard")
+        JsonNode cause = ferro.get("/api/resolve/masters?route=yard")
                 .json()
                 .valueStream()
-                .filter(each -> each.get("field").asString().equals("NAME"))
+                .filter(each -> each.get("kind").asString().equals("PARTIES"))
+                .filter(each -> each.get("field").asString().equals("name"))
                 .findFirst()
                 .orElseThrow();
-        JsonNode party = cause.get("parties").get(0);
+        JsonNode party = cause.get("masters").get(0);
         Map<String, Object> answer = new HashMap<>();
         answer.put("route", "yard");
-        answer.put("field", "NAME");
+        answer.put("kind", "PARTIES");
+        answer.put("field", "name");
         answer.put("answer", "LEAVE");
         answer.put("typed", "");
         answer.put(
-                "parties",
+                "masters",
                 List.of(Map.of(
                         "code",
                         party.get("code").asString(),
                         "seen",
                         party.get("seen").asString())));
-        Api.Response said = ferro.post("/api/resolve/parties", answer);
+        Api.Response said = ferro.post("/api/resolve/masters", answer);
         assertThat(said.status()).as(said.body()).isBetween(200, 202);
     }
 

@@ -24,6 +24,7 @@ import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.http.Extras;
 import alcabala.connectors.http.Json;
 import alcabala.connectors.http.Understood;
+import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceLookup;
 import java.math.BigDecimal;
@@ -58,13 +59,7 @@ public final class HullworkMapping {
         return switch (type) {
             case "site" -> Optional.of(new SourceChange.SiteChanged(text(record, "name")));
             case "customer" -> Optional.of(new SourceChange.PartyChanged(party(record)));
-            case "item" ->
-                Optional.of(new SourceChange.ItemChanged(
-                        text(record, "code"),
-                        text(record, "text"),
-                        text(record, "category"),
-                        ItemKind.valueOf(text(record, "kind")),
-                        text(record, "unit")));
+            case "item" -> Optional.of(itemChanged(record));
             case "category" ->
                 Optional.of(new SourceChange.CategoryChanged(text(record, "code"), text(record, "name")));
             case "vat-code" ->
@@ -141,6 +136,27 @@ public final class HullworkMapping {
                 "phone", party.phone(),
                 "billTo", Json.body(party.billTo()),
                 "shipTo", Json.body(party.shipTo()));
+    }
+
+    private static SourceChange.ItemChanged itemChanged(JsonNode record) {
+        return new SourceChange.ItemChanged(
+                text(record, "code"),
+                text(record, "text"),
+                text(record, "category"),
+                ItemKind.valueOf(text(record, "kind")),
+                text(record, "unit"));
+    }
+
+    /// As Hullwork takes one that is to be changed.
+    static Map<String, Object> draft(LedgerItem item) {
+        return Map.of("text", item.name(), "unit", item.unit());
+    }
+
+    /// As it stands there; its accounts are nothing that Hullwork knows.
+    static LedgerItem item(JsonNode record) {
+        SourceChange.ItemChanged told = Understood.item(itemChanged(record));
+        return new LedgerItem(
+                told.code(), told.name(), told.kind(), told.unit(), "", LedgerItem.Purchase.NONE, "", true);
     }
 
     static Party party(JsonNode record) {

@@ -1,5 +1,6 @@
 package alcabala.connectors.adapters.hullwork;
 
+import alcabala.accounting.item.ItemField;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.party.PartyField;
 import alcabala.accounting.posting.Cancellation;
@@ -14,7 +15,9 @@ import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.AnswersByKey;
 import alcabala.connectors.ledger.FindsByReference;
+import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.RewritesParties;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesBack;
@@ -39,6 +42,7 @@ final class HullworkSource
                 Approves,
                 WritesFields,
                 RewritesParties,
+                RewritesItems,
                 TakesSettlements,
                 TakesBack,
                 AnswersByKey,
@@ -132,7 +136,7 @@ final class HullworkSource
 
     /// Tax identifiers are changed by the office alone.
     @Override
-    public Set<PartyField> takes() {
+    public Set<PartyField> partyFields() {
         return EnumSet.complementOf(EnumSet.of(PartyField.TAX_IDENTIFIER));
     }
 
@@ -155,6 +159,33 @@ final class HullworkSource
                 key,
                 HullworkSource::party,
                 standing.party().code());
+    }
+
+    /// What an item is, only the office says.
+    @Override
+    public Set<ItemField> itemFields() {
+        return EnumSet.of(ItemField.NAME, ItemField.UNIT);
+    }
+
+    @Override
+    public Optional<ItemThere> findItem(String code) {
+        return http.find("/items/{code}", JsonNode.class, code)
+                .map(node -> Understood.read(
+                        HullworkMapping.SYSTEM,
+                        "item " + code,
+                        () -> new ItemThere(HullworkMapping.item(node.path("item")), text(node, "version"))));
+    }
+
+    @Override
+    public Answer<LedgerItem> change(ItemThere standing, LedgerItem item, String key) {
+        Map<String, Object> body =
+                Map.of("item", HullworkMapping.draft(item), "version", Long.parseLong(standing.version()));
+        return http.put(
+                "/items/{code}",
+                Http.JSON.writeValueAsString(body),
+                key,
+                node -> HullworkMapping.item(node.path("item")),
+                standing.item().code());
     }
 
     private static Party party(JsonNode standing) {

@@ -1,6 +1,7 @@
 package alcabala.connectors.adapters.inkwell;
 
 import alcabala.accounting.custom.CustomField;
+import alcabala.accounting.item.ItemField;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerTaxCode;
 import alcabala.accounting.party.Party;
@@ -178,7 +179,7 @@ final class InkwellLedger
     }
 
     @Override
-    public Set<PartyField> takes() {
+    public Set<PartyField> partyFields() {
         return EnumSet.allOf(PartyField.class);
     }
 
@@ -210,18 +211,22 @@ final class InkwellLedger
     }
 
     @Override
+    public Set<ItemField> itemFields() {
+        return EnumSet.allOf(ItemField.class);
+    }
+
+    @Override
     public Optional<RewritesItems.ItemThere> findItem(String code) {
         return http.find("/items/{code}", JsonNode.class, code)
                 .map(node -> Understood.read(
                         SYSTEM,
                         "item " + code,
-                        () -> new RewritesItems.ItemThere(
-                                InkwellMapping.item(node), node.path("version").asInt())));
+                        () -> new RewritesItems.ItemThere(InkwellMapping.item(node), text(node, "version"))));
     }
 
     @Override
     public Answer<LedgerItem> change(RewritesItems.ItemThere standing, LedgerItem item, String key) {
-        String body = InkwellMapping.write(InkwellMapping.draft(item, standing.version()));
+        String body = InkwellMapping.write(InkwellMapping.draft(item, Integer.parseInt(standing.version())));
         return http.put("/items/{code}", body, key, InkwellMapping::item, item.code());
     }
 

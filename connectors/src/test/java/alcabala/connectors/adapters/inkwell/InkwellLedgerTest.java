@@ -551,9 +551,9 @@ class InkwellLedgerTest {
         assertThat(codes).containsExactly("taxable", "not-taxable");
         LedgerItem item = LedgerItem.of("ROPE", "Rope", "4010", "taxable", true);
         answer(200, "{\"code\":\"ROPE\",\"name\":\"Rope\",\"account\":\"4010\",\"active\":true,\"version\":3}");
-        assertThat(ledger().findItem("ROPE").orElseThrow().version()).isEqualTo(3);
+        assertThat(ledger().findItem("ROPE").orElseThrow().version()).isEqualTo("3");
         assertThat(ledger().create(item, "hullwork:item:ROPE", "key")).isInstanceOf(Answer.Accepted.class);
-        RewritesItems.ItemThere there = new RewritesItems.ItemThere(item, 3);
+        RewritesItems.ItemThere there = new RewritesItems.ItemThere(item, "3");
         answer(409, "{\"code\":\"stale-version\",\"sentence\":\"It was changed.\"}");
         assertThat(ledger().change(there, item, "key-2")).isInstanceOf(Answer.Refused.class);
     }

@@ -1,6 +1,6 @@
 package alcabala.server.masters;
 
-import alcabala.accounting.party.PartyField;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.sync.Case;
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
@@ -19,47 +19,50 @@ import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/// Fields of parties that a person is asked about: what stays where it is, and what both sides changed.
+/// Fields of masters that a person is asked about: what stays where it is, and what both sides changed.
 @Component
-class PartyQuestions {
+class MasterQuestions {
     private static final String SELECT =
-            "select code, field, verdict, decided_by, sides, why, reason, since from party_question where route_id = :route";
+            "select kind, code, field, verdict, decided_by, sides, why, reason, since from master_question where route_id = :route";
     private final JdbcClient jdbc;
     private final Clock clock;
 
+    /// @param field its code
     /// @param reason what a side said that would not take it; empty where none said anything
-    record Asked(String code, PartyField field, Verdict verdict, String reason, Instant since) {}
+    record Asked(Carried kind, String code, String field, Verdict verdict, String reason, Instant since) {}
 
-    PartyQuestions(JdbcClient jdbc, Clock clock) {
+    MasterQuestions(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
         this.clock = clock;
     }
 
-    /// All of these parties but those that are asked about still, which wait since they were first asked about.
+    /// All of these masters but those that are asked about still, which wait since they were first asked about.
     ///
-    /// @param still codes of fields by codes of parties
-    void forgetBut(long routeId, Map<String, List<String>> still) {
+    /// @param still codes of fields by codes of masters
+    void forgetBut(long routeId, Master master, Map<String, List<String>> still) {
         String[] kept = still.entrySet().stream()
                 .flatMap(each -> each.getValue().stream().map(field -> each.getKey() + " " + field))
                 .toArray(String[]::new);
         jdbc.sql("""
-                delete from party_question where route_id = :route and code = any(:codes)
+                delete from master_question where route_id = :route and kind = :kind and code = any(:codes)
                     and code || ' ' || field <> all(:kept)""")
                 .param("route", routeId)
+                .param("kind", master.carried().name())
                 .param("codes", still.keySet().toArray(String[]::new))
                 .param("kept", kept)
                 .update();
     }
 
-    void keep(PartyPair pair, String field, Verdict verdict, String reason) {
+    void keep(MasterPair pair, String field, Verdict verdict, String reason) {
         Set<Side> sides = verdict instanceof Verdict.Drift drift ? drift.of() : Set.of(Side.values());
         String why = verdict instanceof Verdict.Drift drift ? drift.why().name() : "";
         jdbc.sql("""
-                insert into party_question (route_id, code, field, verdict, decided_by, sides, why, reason, since)
-                values (:route, :code, :field, :verdict, :by, :sides, :why, :reason, :now)
-                on conflict (route_id, code, field) do update set verdict = excluded.verdict,
+                insert into master_question (route_id, kind, code, field, verdict, decided_by, sides, why, reason, since)
+                values (:route, :kind, :code, :field, :verdict, :by, :sides, :why, :reason, :now)
+                on conflict (route_id, kind, code, field) do update set verdict = excluded.verdict,
                     decided_by = excluded.decided_by, sides = excluded.sides, why = excluded.why, reason = excluded.reason""")
                 .param("route", pair.routeId())
+                .param("kind", pair.master().carried().name())
                 .param("code", pair.code())
                 .param("field", field)
                 .param("verdict", verdict instanceof Verdict.Drift ? "drift" : "conflict")
@@ -73,26 +76,29 @@ class PartyQuestions {
 
     /// Longest waiting first.
     List<Asked> of(RouteRow route) {
-        return jdbc.sql(SELECT + " order by since, code, field")
+        return jdbc.sql(SELECT + " order by since, kind, code, field")
                 .param("route", route.id())
-                .query(PartyQuestions::asked)
+                .query(MasterQuestions::asked)
                 .list();
     }
 
-    Optional<Asked> find(RouteRow route, String code, PartyField field) {
-        return jdbc.sql(SELECT + " and code = :code and field = :field")
+    Optional<Asked> find(RouteRow route, Master master, String code, String field) {
+        return jdbc.sql(SELECT + " and kind = :kind and code = :code and field = :field")
                 .param("route", route.id())
+                .param("kind", master.carried().name())
                 .param("code", code)
-                .param("field", field.code())
-                .query(PartyQuestions::asked)
+                .param("field", field)
+                .query(MasterQuestions::asked)
                 .optional();
     }
 
-    void answered(RouteRow route, String code, PartyField field) {
-        jdbc.sql("delete from party_question where route_id = :route and code = :code and field = :field")
+    void answered(RouteRow route, Master master, String code, String field) {
+        jdbc.sql(
+                        "delete from master_question where route_id = :route and kind = :kind and code = :code and field = :field")
                 .param("route", route.id())
+                .param("kind", master.carried().name())
                 .param("code", code)
-                .param("field", field.code())
+                .param("field", field)
                 .update();
     }
 
@@ -102,8 +108,9 @@ class PartyQuestions {
                 .map(Side::valueOf)
                 .collect(Collectors.toSet());
         return new Asked(
+                Carried.valueOf(row.getString("kind")),
                 row.getString("code"),
-                PartyField.find(row.getString("field")).orElseThrow(),
+                row.getString("field"),
                 row.getString("verdict").equals("drift")
                         ? new Verdict.Drift(by, sides, Verdict.Why.valueOf(row.getString("why")))
                         : new Verdict.Conflict(by),

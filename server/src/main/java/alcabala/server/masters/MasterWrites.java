@@ -1,8 +1,8 @@
 package alcabala.server.masters;
 
-import alcabala.accounting.party.Party;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.sync.Side;
-import alcabala.connectors.ledger.RewritesParties.PartyThere;
+import alcabala.server.masters.Master.There;
 import alcabala.server.route.RouteRow;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -18,13 +18,14 @@ import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/// What sides are to be told of parties, kept before they are asked and until they have answered.
+/// What sides are to be told of masters, kept before they are asked and until they have answered.
 @Component
-class PartyWrites {
+class MasterWrites {
     /// Longer than any answer is waited for.
     private static final Duration CLAIM = Duration.ofMinutes(1);
 
     private static final TypeReference<Map<String, OtherHalf>> FIELDS = new TypeReference<>() {};
+    private final Masters masters;
     private final JdbcClient jdbc;
     private final JsonMapper json;
     private final Clock clock;
@@ -38,19 +39,22 @@ class PartyWrites {
     }
 
     /// @param standing as it was read there
+    /// @param wanted as it is to be, whole
     /// @param fields what is written, by codes of fields
     /// @param tries how often it was asked without an answer
     record Write(
+            Master master,
             String code,
             Side side,
             String key,
-            PartyThere standing,
-            Party wanted,
+            There standing,
+            String wanted,
             Map<String, OtherHalf> fields,
             String who,
             int tries) {}
 
-    PartyWrites(JdbcClient jdbc, JsonMapper json, Clock clock) {
+    MasterWrites(Masters masters, JdbcClient jdbc, JsonMapper json, Clock clock) {
+        this.masters = masters;
         this.jdbc = jdbc;
         this.json = json;
         this.clock = clock;
@@ -58,25 +62,28 @@ class PartyWrites {
 
     void keep(long routeId, Write write) {
         jdbc.sql("""
-                insert into party_write (route_id, code, side, key, standing, version, wanted, fields, who, asked_at, next_at)
-                values (:route, :code, :side, :key, cast(:standing as jsonb), :version, cast(:wanted as jsonb),
+                insert into master_write (route_id, kind, code, side, key, standing, version, wanted, fields, who, asked_at, next_at)
+                values (:route, :kind, :code, :side, :key, cast(:standing as jsonb), :version, cast(:wanted as jsonb),
                     cast(:fields as jsonb), :who, :now, :now)""")
                 .param("route", routeId)
+                .param("kind", write.master().carried().name())
                 .param("code", write.code())
                 .param("side", write.side().name())
                 .param("key", UUID.fromString(write.key()))
-                .param("standing", json.writeValueAsString(write.standing().party()))
+                .param("standing", write.standing().body())
                 .param("version", write.standing().version())
-                .param("wanted", json.writeValueAsString(write.wanted()))
+                .param("wanted", write.wanted())
                 .param("fields", json.writeValueAsString(write.fields()))
                 .param("who", write.who())
                 .param("now", Timestamp.from(clock.instant()))
                 .update();
     }
 
-    boolean isUnderWay(RouteRow route, String code) {
-        return jdbc.sql("select exists (select 1 from party_write where route_id = :route and code = :code)")
+    boolean isUnderWay(RouteRow route, Master master, String code) {
+        return jdbc.sql(
+                        "select exists (select 1 from master_write where route_id = :route and kind = :kind and code = :code)")
                 .param("route", route.id())
+                .param("kind", master.carried().name())
                 .param("code", code)
                 .query(Boolean.class)
                 .single();
@@ -84,8 +91,8 @@ class PartyWrites {
 
     List<Write> due(RouteRow route) {
         return jdbc.sql("""
-                select code, side, key, standing, version, wanted, fields, who, tries from party_write
-                where route_id = :route and next_at <= :now order by asked_at, code, side""")
+                select kind, code, side, key, standing, standing->>'code' as there, version, wanted, fields, who, tries from master_write
+                where route_id = :route and next_at <= :now order by asked_at, kind, code, side""")
                 .param("route", route.id())
                 .param("now", Timestamp.from(clock.instant()))
                 .query(this::write)
@@ -96,10 +103,11 @@ class PartyWrites {
     boolean claim(RouteRow route, Write write) {
         Instant now = clock.instant();
         return jdbc.sql("""
-                update party_write set next_at = :until
-                where route_id = :route and code = :code and side = :side and key = :key and next_at <= :now""")
+                update master_write set next_at = :until
+                where route_id = :route and kind = :kind and code = :code and side = :side and key = :key and next_at <= :now""")
                         .param("until", Timestamp.from(now.plus(CLAIM)))
                         .param("route", route.id())
+                        .param("kind", write.master().carried().name())
                         .param("code", write.code())
                         .param("side", write.side().name())
                         .param("key", UUID.fromString(write.key()))
@@ -110,29 +118,35 @@ class PartyWrites {
 
     void later(RouteRow route, Write write, Duration pause) {
         jdbc.sql("""
-                update party_write set tries = tries + 1, next_at = :next where route_id = :route and code = :code and side = :side""")
+                update master_write set tries = tries + 1, next_at = :next where route_id = :route and kind = :kind and code = :code and side = :side""")
                 .param("next", Timestamp.from(clock.instant().plus(pause)))
                 .param("route", route.id())
+                .param("kind", write.master().carried().name())
                 .param("code", write.code())
                 .param("side", write.side().name())
                 .update();
     }
 
     void end(RouteRow route, Write write) {
-        jdbc.sql("delete from party_write where route_id = :route and code = :code and side = :side")
+        jdbc.sql("delete from master_write where route_id = :route and kind = :kind and code = :code and side = :side")
                 .param("route", route.id())
+                .param("kind", write.master().carried().name())
                 .param("code", write.code())
                 .param("side", write.side().name())
                 .update();
     }
 
     private Write write(ResultSet row, int n) throws SQLException {
+        Master master = masters.of(Carried.valueOf(row.getString("kind")));
+        Side side = Side.valueOf(row.getString("side"));
+        String body = row.getString("standing");
         return new Write(
+                master,
                 row.getString("code"),
-                Side.valueOf(row.getString("side")),
+                side,
                 row.getString("key"),
-                new PartyThere(json.readValue(row.getString("standing"), Party.class), row.getString("version")),
-                json.readValue(row.getString("wanted"), Party.class),
+                new There(row.getString("there"), body, master.half(body), row.getString("version")),
+                row.getString("wanted"),
                 json.readValue(row.getString("fields"), FIELDS),
                 row.getString("who"),
                 row.getInt("tries"));

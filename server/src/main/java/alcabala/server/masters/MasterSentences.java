@@ -2,33 +2,34 @@ package alcabala.server.masters;
 
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
-import alcabala.server.masters.PartyQuestions.Asked;
+import alcabala.server.masters.MasterQuestions.Asked;
 import alcabala.server.route.RouteRow;
 import java.util.Locale;
 
-/// Why a person is asked about a field of a party, in a sentence.
-final class PartySentences {
-    private PartySentences() {}
+/// Why a person is asked about a field of a master, in a sentence.
+final class MasterSentences {
+    private MasterSentences() {}
 
     static String why(RouteRow route, Asked asked) {
         return switch (asked.verdict()) {
-            case Verdict.Drift drift -> drifts(route, drift, asked.reason());
+            case Verdict.Drift drift ->
+                drifts(route, asked.kind().name().toLowerCase(Locale.ROOT), drift, asked.reason());
             default -> "Both sides changed it, and nothing says whose it is.";
         };
     }
 
-    private static String drifts(RouteRow route, Verdict.Drift drift, String reason) {
+    private static String drifts(RouteRow route, String of, Verdict.Drift drift, String reason) {
         if (drift.of().size() > 1) {
-            return "Both sides changed it, and nothing of parties goes either way.";
+            return "Both sides changed it, and nothing of %s goes either way.".formatted(of);
         }
         Side side = drift.of().iterator().next();
-        String by = PartySides.name(route, side);
-        String other = PartySides.name(route, side.other());
+        String by = MasterSides.name(route, side);
+        String other = MasterSides.name(route, side.other());
         return switch (drift.why()) {
-            case DIRECTION_NONE -> "Changed in %s, and nothing of parties goes either way.".formatted(by);
+            case DIRECTION_NONE -> "Changed in %s, and nothing of %s goes either way.".formatted(by, of);
             case OWNED_BY_OTHER -> "Changed in %s, and it is %s’s.".formatted(by, other);
-            case ONE_WAY -> "Changed in %s, and nothing of parties goes from there to %s.".formatted(by, other);
-            case TOTAL -> throw new IllegalArgumentException("parties have no totals");
+            case ONE_WAY -> "Changed in %s, and nothing of %s goes from there to %s.".formatted(by, of, other);
+            case TOTAL -> throw new IllegalArgumentException("masters have no totals");
             case NOT_WRITABLE ->
                 reason.isEmpty()
                         ? "Changed in %s, and %s does not take it from elsewhere.".formatted(by, other)

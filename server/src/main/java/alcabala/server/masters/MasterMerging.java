@@ -1,6 +1,7 @@
 package alcabala.server.masters;
 
-import alcabala.accounting.sync.PartyFields;
+import alcabala.accounting.setting.Carried;
+import alcabala.accounting.sync.MasterFields;
 import alcabala.accounting.sync.RecordMerge;
 import alcabala.accounting.sync.RecordMerge.Merged;
 import alcabala.accounting.sync.Side;
@@ -9,13 +10,14 @@ import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.connection.Sources;
-import alcabala.server.masters.PartyWrites.OtherHalf;
-import alcabala.server.masters.PartyWrites.Write;
+import alcabala.server.masters.MasterWrites.OtherHalf;
+import alcabala.server.masters.MasterWrites.Write;
 import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.Telling;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,35 +29,39 @@ import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/// Merges the parties of a route that changed on either side, field by field, and tells each side what comes from the
+/// Merges the masters of a route that changed on either side, field by field, and tells each side what comes from the
 /// other (synchronisation, "The merge of one field").
 @Component
-public class PartyMerging {
+public class MasterMerging {
     private static final int CHUNK = 500;
 
     /// One that moves while it is looked at is looked at again, but not for ever.
     private static final int PASSES = 3;
 
-    private final PartyLinks links;
-    private final PartyQuestions questions;
-    private final PartyWrites writes;
-    private final PartyWriting writing;
+    private final Masters masters;
+    private final MasterLinks links;
+    private final MasterQuestions questions;
+    private final MasterWrites writes;
+    private final MasterWriting writing;
     private final SettingStore settings;
     private final Sources sources;
     private final Ledgers ledgers;
     private final Telling telling;
     private final TransactionTemplate transaction;
 
-    /// What came of it.
+    /// What came of it, of one kind.
     ///
-    /// @param toLedger how many parties were written there
+    /// @param toLedger how many were written there
     /// @param toSource the same of the source
     /// @param asked about how many of those that changed a person is asked
-    public record PartiesMerged(int toLedger, int toSource, int asked) {
-        public static final PartiesMerged NOTHING = new PartiesMerged(0, 0, 0);
+    public record MastersMerged(Carried kind, int toLedger, int toSource, int asked) {
+        /// How many were written to either side.
+        public int written() {
+            return toLedger + toSource;
+        }
     }
 
-    private record One(PartyPair pair, Merged merged, List<Write> writes) {
+    private record One(MasterPair pair, Merged merged, List<Write> writes) {
         List<String> fieldsAsked() {
             return asked().stream().map(Map.Entry::getKey).toList();
         }
@@ -68,16 +74,18 @@ public class PartyMerging {
         }
     }
 
-    PartyMerging(
-            PartyLinks links,
-            PartyQuestions questions,
-            PartyWrites writes,
-            PartyWriting writing,
+    MasterMerging(
+            Masters masters,
+            MasterLinks links,
+            MasterQuestions questions,
+            MasterWrites writes,
+            MasterWriting writing,
             SettingStore settings,
             Sources sources,
             Ledgers ledgers,
             Telling telling,
             TransactionTemplate transaction) {
+        this.masters = masters;
         this.links = links;
         this.questions = questions;
         this.writes = writes;
@@ -90,32 +98,44 @@ public class PartyMerging {
     }
 
     /// As far as both sides answer; the rest is merged the next time.
-    public PartiesMerged merge(RouteRow route, String who) {
+    public List<MastersMerged> merge(RouteRow route, Collection<Carried> kinds, String who) {
         if (!route.ledgerAnswers() || route.fromFiles()) {
-            return PartiesMerged.NOTHING;
+            return List.of();
         }
-        transaction.executeWithoutResult(status -> links.link(route));
-        PartyWriting.Told before = writing.tell(route);
-        int asked = 0;
+        List<Master> merged = masters.all().stream()
+                .filter(master -> kinds.contains(master.carried()))
+                .toList();
+        transaction.executeWithoutResult(status -> merged.forEach(master -> links.link(route, master)));
+        MasterWriting.Told before = writing.tell(route);
+        Map<Master, Integer> asked = new HashMap<>();
         try {
-            asked = mergeDue(route, who);
+            for (Master master : merged) {
+                asked.put(master, mergeDue(route, master, who));
+            }
         } catch (UnreachableException e) {
             // What was not looked at is still due.
         }
-        PartyWriting.Told told = writing.tell(route);
-        return new PartiesMerged(
-                before.of(Side.LEDGER) + told.of(Side.LEDGER), before.of(Side.SOURCE) + told.of(Side.SOURCE), asked);
+        MasterWriting.Told told = writing.tell(route);
+        return merged.stream()
+                .map(master -> new MastersMerged(
+                        master.carried(),
+                        before.of(master, Side.LEDGER) + told.of(master, Side.LEDGER),
+                        before.of(master, Side.SOURCE) + told.of(master, Side.SOURCE),
+                        asked.getOrDefault(master, 0)))
+                .toList();
     }
 
-    private int mergeDue(RouteRow route, String who) {
-        PartyRulesNow rules = PartyRulesNow.of(route, settings.of(route.id()), sources, ledgers);
+    private int mergeDue(RouteRow route, Master master, String who) {
+        MasterRulesNow rules = MasterRulesNow.of(route, master, settings.of(route.id()), sources, ledgers);
         int asked = 0;
         for (int pass = 0; pass < PASSES; pass++) {
             boolean moved = false;
             String after = "";
-            for (List<PartyPair> chunk = due(route, rules, after); !chunk.isEmpty(); chunk = due(route, rules, after)) {
+            for (List<MasterPair> chunk = due(route, rules, after);
+                    !chunk.isEmpty();
+                    chunk = due(route, rules, after)) {
                 List<One> merged = new ArrayList<>();
-                for (PartyPair pair : chunk) {
+                for (MasterPair pair : chunk) {
                     try {
                         Optional<One> one = one(route, rules, pair, who);
                         one.ifPresent(merged::add);
@@ -124,7 +144,7 @@ public class PartyMerging {
                         setAside(route, rules, pair, e);
                     }
                 }
-                asked += keep(route.id(), merged);
+                asked += keep(route.id(), master, merged);
                 after = chunk.getLast().code();
             }
             if (!moved) {
@@ -134,29 +154,29 @@ public class PartyMerging {
         return asked;
     }
 
-    private List<PartyPair> due(RouteRow route, PartyRulesNow rules, String after) {
-        return links.due(route, rules.text(), after, CHUNK);
+    private List<MasterPair> due(RouteRow route, MasterRulesNow rules, String after) {
+        return links.due(route, rules.master(), rules.text(), after, CHUNK);
     }
 
     /// A side says of it what nobody can use: what should go there is asked about, and it is tried again with the next
     /// run.
-    private void setAside(RouteRow route, PartyRulesNow rules, PartyPair pair, AnswerUnusableException odd) {
+    private void setAside(RouteRow route, MasterRulesNow rules, MasterPair pair, AnswerUnusableException odd) {
         Merged merged = RecordMerge.merge(pair.values(), pair.baseline(), rules.of(pair));
         One one = new One(pair, merged, List.of());
-        keep(route.id(), List.of(one));
+        keep(route.id(), pair.master(), List.of(one));
         merged.fields().forEach((field, verdict) -> {
             if (verdict instanceof Verdict.Travels travels) {
                 Verdict stays = new Verdict.Drift(travels.by(), Set.of(travels.from()), Verdict.Why.NOT_WRITABLE);
                 questions.keep(pair, field, stays, odd.system() + " answered what cannot be used: " + odd.what());
             }
         });
-        transaction.executeWithoutResult(status ->
-                links.lock(route, pair.code()).ifPresent(locked -> links.agree(locked, locked.baseline(), "")));
+        transaction.executeWithoutResult(status -> links.lock(route, pair.master(), pair.code())
+                .ifPresent(locked -> links.agree(locked, locked.baseline(), "")));
     }
 
     /// Empty where one of the two moved while it was looked at.
-    private Optional<One> one(RouteRow route, PartyRulesNow rules, PartyPair pair, String who) {
-        PartyFields fields = rules.of(pair);
+    private Optional<One> one(RouteRow route, MasterRulesNow rules, MasterPair pair, String who) {
+        MasterFields fields = rules.of(pair);
         Merged merged = RecordMerge.merge(pair.values(), pair.baseline(), fields);
         List<Write> found = new ArrayList<>();
         for (Side side : Side.values()) {
@@ -174,7 +194,7 @@ public class PartyMerging {
 
     /// What travelled is the half of the side that it came from.
     private static Map<String, OtherHalf> others(
-            PartyPair pair, Side side, SortedMap<String, Optional<String>> wanted) {
+            MasterPair pair, Side side, SortedMap<String, Optional<String>> wanted) {
         Map<String, OtherHalf> others = new HashMap<>();
         wanted.keySet()
                 .forEach(field -> others.put(
@@ -187,10 +207,10 @@ public class PartyMerging {
     /// One that somebody answered for meanwhile is left to the next run.
     ///
     /// @return about how many a person is asked
-    private int keep(long routeId, List<One> all) {
+    private int keep(long routeId, Master master, List<One> all) {
         return transaction.execute(status -> {
             boolean[] agreed = links.agreeAll(all.stream()
-                    .map(each -> new PartyLinks.Agreed(
+                    .map(each -> new MasterLinks.Agreed(
                             each.pair(), each.merged().baseline(), each.pair().now()))
                     .toList());
             List<One> merged = IntStream.range(0, all.size())
@@ -199,6 +219,7 @@ public class PartyMerging {
                     .toList();
             questions.forgetBut(
                     routeId,
+                    master,
                     merged.stream().collect(Collectors.toMap(each -> each.pair().code(), One::fieldsAsked)));
             for (One each : merged) {
                 each.asked().forEach(field -> questions.keep(each.pair(), field.getKey(), field.getValue(), ""));

@@ -1,11 +1,12 @@
 package alcabala.server.masters;
 
-import alcabala.accounting.party.PartyField;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.sync.Answer;
 import alcabala.server.jobs.Work;
 import alcabala.server.jobs.Works;
 import alcabala.server.jobs.Works.Kind;
-import alcabala.server.masters.PartyTrouble.PartyCauseJson;
+import alcabala.server.masters.MasterTrouble.MasterCauseJson;
+import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
@@ -25,33 +26,36 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/// What is asked about parties that differ, and what is said of them.
+/// What is asked about parties and items that differ, and what is said of them.
 @RestController
-@RequestMapping("/api/resolve/parties")
-class PartyAnswersApi {
+@RequestMapping("/api/resolve/masters")
+class MasterAnswersApi {
     private final Routes routes;
-    private final PartyTrouble trouble;
-    private final PartyAnswers answers;
+    private final MasterTrouble trouble;
+    private final MasterAnswers answers;
     private final Works works;
 
-    /// @param typed what both are to have, with the answer that it is typed; an address with ` | ` between its parts
-    record PartyAnswerRequest(
+    /// @param kind of master
+    /// @param field its code
+    /// @param typed what both are to have, when it is typed; an address with ` | ` between its parts
+    record MasterAnswerRequest(
             @NotBlank String route,
-            @NotNull PartyField field,
+            @NotNull Carried kind,
+            @NotBlank @Size(max = 40) String field,
             @NotNull Answer answer,
             @NotNull @Size(max = 1000) String typed,
-            @NotEmpty @Size(max = 500) List<@NotNull @Valid PartyAnswered> parties) {}
+            @NotEmpty @Size(max = 500) List<@NotNull @Valid MasterAnswered> masters) {}
 
     /// @param seen as the list says it
-    record PartyAnswered(
+    record MasterAnswered(
             @NotBlank @Size(max = 200) String code,
             @NotBlank @Size(max = 200) String seen) {}
 
     /// @param answered how many were
     /// @param left how many changed since they were looked at, and were left
-    record PartiesAnswered(int answered, int left) {}
+    record MastersAnswered(int answered, int left) {}
 
-    PartyAnswersApi(Routes routes, PartyTrouble trouble, PartyAnswers answers, Works works) {
+    MasterAnswersApi(Routes routes, MasterTrouble trouble, MasterAnswers answers, Works works) {
         this.routes = routes;
         this.trouble = trouble;
         this.answers = answers;
@@ -59,25 +63,32 @@ class PartyAnswersApi {
     }
 
     @GetMapping
-    List<PartyCauseJson> asked(@RequestParam String route) {
+    List<MasterCauseJson> asked(@RequestParam String route) {
         return trouble.of(routes.get(route));
     }
 
     @PostMapping
     @ResponseStatus(HttpStatus.ACCEPTED)
-    Work<PartiesAnswered> answer(@RequestBody @Valid PartyAnswerRequest said, Principal who) {
+    Work<MastersAnswered> answer(@RequestBody @Valid MasterAnswerRequest said, Principal who) {
         RouteRow route = routes.get(said.route());
         // Others answer other things meanwhile.
         String subject = route.code() + " " + UUID.randomUUID();
-        return works.start(Kind.ANSWERING, subject, who.getName(), PartiesAnswered.class, at -> {
+        return works.start(Kind.ANSWERING, subject, who.getName(), MastersAnswered.class, at -> {
             int left = answers.answer(
                     route,
-                    new PartyAnswers.Said(said.field(), said.answer(), said.typed()),
-                    said.parties().stream()
-                            .map(each -> new PartyAnswers.Of(each.code(), each.seen()))
+                    new MasterAnswers.Said(master(said), said.field(), said.answer(), said.typed()),
+                    said.masters().stream()
+                            .map(each -> new MasterAnswers.Of(each.code(), each.seen()))
                             .toList(),
                     who.getName());
-            return new PartiesAnswered(said.parties().size() - left, left);
+            return new MastersAnswered(said.masters().size() - left, left);
         });
+    }
+
+    private static Carried master(MasterAnswerRequest said) {
+        if (!Carried.MASTERS.contains(said.kind())) {
+            throw NotPossibleException.invalid("kind-unknown", "Nothing of that kind is asked about here.");
+        }
+        return said.kind();
     }
 }

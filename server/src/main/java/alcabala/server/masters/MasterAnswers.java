@@ -1,16 +1,16 @@
 package alcabala.server.masters;
 
-import alcabala.accounting.party.PartyField;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.sync.Answer;
 import alcabala.accounting.sync.Baseline;
 import alcabala.accounting.sync.Both;
-import alcabala.accounting.sync.PartyFields;
+import alcabala.accounting.sync.MasterFields;
 import alcabala.accounting.sync.Side;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.connection.Sources;
-import alcabala.server.masters.PartyQuestions.Asked;
-import alcabala.server.masters.PartyWrites.OtherHalf;
-import alcabala.server.masters.PartyWrites.Write;
+import alcabala.server.masters.MasterQuestions.Asked;
+import alcabala.server.masters.MasterWrites.OtherHalf;
+import alcabala.server.masters.MasterWrites.Write;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
@@ -25,14 +25,15 @@ import java.util.TreeMap;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/// What people say of fields of parties that they are asked about. An answer may go against direction and owner, never
+/// What people say of fields of masters that they are asked about. An answer may go against direction and owner, never
 /// against what can be written.
 @Component
-class PartyAnswers {
-    private final PartyLinks links;
-    private final PartyQuestions questions;
-    private final PartyWrites writes;
-    private final PartyWriting writing;
+class MasterAnswers {
+    private final Masters masters;
+    private final MasterLinks links;
+    private final MasterQuestions questions;
+    private final MasterWrites writes;
+    private final MasterWriting writing;
     private final SettingStore settings;
     private final Sources sources;
     private final Ledgers ledgers;
@@ -44,19 +45,22 @@ class PartyAnswers {
     /// @param seen as it was looked at, see [#seen]
     record Of(String code, String seen) {}
 
+    /// @param field its code
     /// @param typed what both are to have; empty with every answer but that
-    record Said(PartyField field, Answer answer, String typed) {}
+    record Said(Carried kind, String field, Answer answer, String typed) {}
 
-    PartyAnswers(
-            PartyLinks links,
-            PartyQuestions questions,
-            PartyWrites writes,
-            PartyWriting writing,
+    MasterAnswers(
+            Masters masters,
+            MasterLinks links,
+            MasterQuestions questions,
+            MasterWrites writes,
+            MasterWriting writing,
             SettingStore settings,
             Sources sources,
             Ledgers ledgers,
             Trail trail,
             TransactionTemplate transaction) {
+        this.masters = masters;
         this.links = links;
         this.questions = questions;
         this.writes = writes;
@@ -68,14 +72,14 @@ class PartyAnswers {
         this.transaction = transaction;
     }
 
-    PartyRulesNow rules(RouteRow route) {
-        return PartyRulesNow.of(route, settings.of(route.id()), sources, ledgers);
+    MasterRulesNow rules(RouteRow route, Master master) {
+        return MasterRulesNow.of(route, master, settings.of(route.id()), sources, ledgers);
     }
 
     /// Which answers there are to a question.
-    static Set<Answer> offered(PartyRulesNow rules, PartyPair pair, Asked asked) {
-        PartyFields fields = rules.of(pair);
-        String field = asked.field().code();
+    static Set<Answer> offered(MasterRulesNow rules, MasterPair pair, Asked asked) {
+        MasterFields fields = rules.of(pair);
+        String field = asked.field();
         Both<Boolean> writable = new Both<>(
                 fields.locked(field, Side.SOURCE).isEmpty(),
                 fields.locked(field, Side.LEDGER).isEmpty());
@@ -83,7 +87,7 @@ class PartyAnswers {
     }
 
     /// Another one whenever either side is otherwise, or another thing is asked.
-    static String seen(PartyPair pair, Asked asked) {
+    static String seen(MasterPair pair, Asked asked) {
         return pair.now() + " " + asked.verdict().by() + " " + asked.reason().hashCode();
     }
 
@@ -94,11 +98,11 @@ class PartyAnswers {
     /// @throws NotPossibleException when one of them has no such answer, or a name would be taken away
     int answer(RouteRow route, Said said, List<Of> all, String who) {
         if (said.answer() == Answer.TYPED
-                && said.field() == PartyField.NAME
+                && said.field().equals("name")
                 && said.typed().isBlank()) {
-            throw NotPossibleException.invalid("name-missing", "A party needs a name.");
+            throw NotPossibleException.invalid("name-missing", "One without a name cannot be kept.");
         }
-        PartyRulesNow rules = rules(route);
+        MasterRulesNow rules = rules(route, masters.of(said.kind()));
         int left = 0;
         for (Of each : all) {
             left += answer(route, rules, said, each, who) ? 0 : 1;
@@ -107,31 +111,39 @@ class PartyAnswers {
         return left;
     }
 
-    private boolean answer(RouteRow route, PartyRulesNow rules, Said said, Of of, String who) {
-        Optional<PartyPair> found = links.find(route, of.code());
-        Optional<Asked> asked = questions.find(route, of.code(), said.field());
+    private boolean answer(RouteRow route, MasterRulesNow rules, Said said, Of of, String who) {
+        Optional<MasterPair> found = links.find(route, rules.master(), of.code());
+        Optional<Asked> asked = questions.find(route, rules.master(), of.code(), said.field());
         if (found.isEmpty()
                 || asked.isEmpty()
                 || !seen(found.get(), asked.get()).equals(of.seen())) {
             return false;
         }
-        PartyPair pair = found.get();
+        MasterPair pair = found.get();
         if (!offered(rules, pair, asked.get()).contains(said.answer())) {
             throw NotPossibleException.invalid(
-                    "answer-impossible",
-                    "That cannot be done about %s."
-                            .formatted(pair.parties().source().name()));
+                    "answer-impossible", "That cannot be done about %s.".formatted(pair.name()));
         }
         return carryOut(route, rules, pair, asked.get(), said, who);
     }
 
-    private boolean carryOut(RouteRow route, PartyRulesNow rules, PartyPair pair, Asked asked, Said said, String who) {
-        String field = said.field().code();
+    /// As each side would say it.
+    private static Both<String> typed(MasterFields fields, String field, String typed) {
+        String there = typed == null
+                ? null
+                : fields.translated(field, typed, Side.LEDGER).orElse(typed);
+        return new Both<>(typed, there);
+    }
+
+    private boolean carryOut(
+            RouteRow route, MasterRulesNow rules, MasterPair pair, Asked asked, Said said, String who) {
+        String field = said.field();
+        MasterFields fields = rules.of(pair);
         Both<String> now = pair.values().map(half -> half.values().get(field));
         Both<String> half = pair.baseline().of(field);
         String typed = said.typed().isBlank() ? null : said.typed().strip();
         Answer.Consequence then =
-                said.answer().of(field, asked.verdict(), now, half, new Both<>(typed, typed), rules.of(pair));
+                said.answer().of(field, asked.verdict(), now, half, typed(fields, field, typed), fields);
         List<Write> found = new ArrayList<>();
         for (Side side : Side.values()) {
             Optional<Answer.Change> change = then.writes().of(side);
@@ -155,26 +167,30 @@ class PartyAnswers {
             }
         }
         return transaction.execute(status -> {
-            boolean moved = links.lock(route, pair.code())
+            boolean moved = links.lock(route, pair.master(), pair.code())
                     .filter(locked -> locked.version() == pair.version())
                     .isEmpty();
-            if (moved || writes.isUnderWay(route, pair.code())) {
+            if (moved || writes.isUnderWay(route, pair.master(), pair.code())) {
                 return false;
             }
             Baseline agreed = found.isEmpty() ? pair.baseline().with(field, then.halves()) : pair.baseline();
             links.agree(pair, agreed, "");
             found.forEach(write -> writes.keep(route.id(), write));
-            questions.answered(route, pair.code(), said.field());
+            questions.answered(route, pair.master(), pair.code(), said.field());
             trail.write(
                     route.id(),
                     null,
                     who,
-                    "party-answered",
+                    pair.master().word() + "-answered",
                     Map.of(
-                            "party", pair.code(),
-                            "name", pair.parties().source().name(),
-                            "field", field,
-                            "answer", said.answer().name().toLowerCase(Locale.ROOT)));
+                            pair.master().word(),
+                            pair.code(),
+                            "name",
+                            pair.name(),
+                            "field",
+                            field,
+                            "answer",
+                            said.answer().name().toLowerCase(Locale.ROOT)));
             return true;
         });
     }

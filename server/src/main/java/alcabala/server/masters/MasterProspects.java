@@ -1,5 +1,6 @@
 package alcabala.server.masters;
 
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.sync.RecordMerge;
 import alcabala.accounting.sync.Side;
@@ -11,11 +12,13 @@ import alcabala.server.route.SettingStore;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
-/// What another decision about parties would do to those that stand on both sides. Changes nothing, and asks nobody.
+/// What another decision about parties or items would do to those that stand on both sides. Changes nothing, and asks
+/// nobody.
 @Component
-public class PartyProspects {
+public class MasterProspects {
     private static final int CHUNK = 2000;
-    private final PartyLinks links;
+    private final Masters masters;
+    private final MasterLinks links;
     private final SettingStore settings;
     private final Sources sources;
     private final Ledgers ledgers;
@@ -24,10 +27,11 @@ public class PartyProspects {
     ///
     /// @param overwritten how many of those that travel would replace a change of the other side
     /// @param apart how many differ and nobody changed them
-    public record PartyFieldCounts(int toLedger, int toSource, int overwritten, int conflicts, int drifts, int apart) {}
+    public record MasterFieldCounts(
+            int toLedger, int toSource, int overwritten, int conflicts, int drifts, int apart) {}
 
-    /// @param linked how many parties stand on both sides
-    public record PartyPreview(int linked, PartyFieldCounts now, PartyFieldCounts would) {}
+    /// @param linked how many of them stand on both sides
+    public record MasterPreview(int linked, MasterFieldCounts now, MasterFieldCounts would) {}
 
     private static final class Counting {
         private int toLedger;
@@ -37,7 +41,7 @@ public class PartyProspects {
         private int drifts;
         private int apart;
 
-        void add(PartyPair pair, PartyRulesNow rules) {
+        void add(MasterPair pair, MasterRulesNow rules) {
             RecordMerge.merge(pair.values(), pair.baseline(), rules.of(pair))
                     .fields()
                     .values()
@@ -58,35 +62,37 @@ public class PartyProspects {
             }
         }
 
-        PartyFieldCounts counts() {
-            return new PartyFieldCounts(toLedger, toSource, overwritten, conflicts, drifts, apart);
+        MasterFieldCounts counts() {
+            return new MasterFieldCounts(toLedger, toSource, overwritten, conflicts, drifts, apart);
         }
     }
 
-    PartyProspects(PartyLinks links, SettingStore settings, Sources sources, Ledgers ledgers) {
+    MasterProspects(Masters masters, MasterLinks links, SettingStore settings, Sources sources, Ledgers ledgers) {
+        this.masters = masters;
         this.links = links;
         this.settings = settings;
         this.sources = sources;
         this.ledgers = ledgers;
     }
 
-    public PartyPreview of(RouteRow route, RouteSettings after) {
-        PartyRulesNow was = PartyRulesNow.of(route, settings.of(route.id()), sources, ledgers);
-        PartyRulesNow becomes = PartyRulesNow.of(route, after, sources, ledgers);
+    public MasterPreview of(RouteRow route, Carried kind, RouteSettings after) {
+        Master master = masters.of(kind);
+        MasterRulesNow was = MasterRulesNow.of(route, master, settings.of(route.id()), sources, ledgers);
+        MasterRulesNow becomes = MasterRulesNow.of(route, master, after, sources, ledgers);
         Counting now = new Counting();
         Counting would = new Counting();
         int linked = 0;
         String last = "";
-        for (List<PartyPair> chunk = links.page(route, last, CHUNK);
+        for (List<MasterPair> chunk = links.page(route, master, last, CHUNK);
                 !chunk.isEmpty();
-                chunk = links.page(route, last, CHUNK)) {
-            for (PartyPair pair : chunk) {
+                chunk = links.page(route, master, last, CHUNK)) {
+            for (MasterPair pair : chunk) {
                 now.add(pair, was);
                 would.add(pair, becomes);
             }
             linked += chunk.size();
             last = chunk.getLast().code();
         }
-        return new PartyPreview(linked, now.counts(), would.counts());
+        return new MasterPreview(linked, now.counts(), would.counts());
     }
 }

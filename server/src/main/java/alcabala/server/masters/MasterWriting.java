@@ -1,21 +1,21 @@
 package alcabala.server.masters;
 
 import alcabala.accounting.field.Half;
-import alcabala.accounting.party.Party;
+import alcabala.accounting.setting.Carried;
 import alcabala.accounting.sync.Baseline;
 import alcabala.accounting.sync.Both;
 import alcabala.accounting.sync.Case;
-import alcabala.accounting.sync.PartyHalf;
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
 import alcabala.accounting.sync.Verdict.Why;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.RewritesParties;
-import alcabala.connectors.ledger.RewritesParties.PartyThere;
 import alcabala.connectors.spi.CannotException;
-import alcabala.server.masters.PartyWrites.OtherHalf;
-import alcabala.server.masters.PartyWrites.Write;
+import alcabala.connectors.spi.Connection;
+import alcabala.server.masters.Master.There;
+import alcabala.server.masters.MasterWrites.OtherHalf;
+import alcabala.server.masters.MasterWrites.Write;
 import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.Pauses;
 import alcabala.server.platform.Telling;
@@ -34,14 +34,14 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/// Tells a side of a party. Its version is named, so that nothing is overwritten blindly; what it answers is its half
+/// Tells a side of a master. Its version is named, so that nothing is overwritten blindly; what it answers is its half
 /// of the baseline from then on, so that it is no news when it comes back; what it replaced is kept on the trail.
 @Component
-class PartyWriting {
-    private final PartySides sides;
-    private final PartyWrites writes;
-    private final PartyLinks links;
-    private final PartyQuestions questions;
+class MasterWriting {
+    private final MasterSides sides;
+    private final MasterWrites writes;
+    private final MasterLinks links;
+    private final MasterQuestions questions;
     private final Pauses pauses;
     private final Telling telling;
     private final Trail trail;
@@ -49,22 +49,23 @@ class PartyWriting {
 
     /// How many of each side were told.
     static final class Told {
-        private final Map<Side, Integer> counts = new EnumMap<>(Side.class);
+        private final Map<Carried, Map<Side, Integer>> counts = new EnumMap<>(Carried.class);
 
-        void add(Side side) {
-            counts.merge(side, 1, Integer::sum);
+        void add(Write write) {
+            counts.computeIfAbsent(write.master().carried(), each -> new EnumMap<>(Side.class))
+                    .merge(write.side(), 1, Integer::sum);
         }
 
-        int of(Side side) {
-            return counts.getOrDefault(side, 0);
+        int of(Master master, Side side) {
+            return counts.getOrDefault(master.carried(), Map.of()).getOrDefault(side, 0);
         }
     }
 
-    PartyWriting(
-            PartySides sides,
-            PartyWrites writes,
-            PartyLinks links,
-            PartyQuestions questions,
+    MasterWriting(
+            MasterSides sides,
+            MasterWrites writes,
+            MasterLinks links,
+            MasterQuestions questions,
             Pauses pauses,
             Telling telling,
             Trail trail,
@@ -86,21 +87,21 @@ class PartyWriting {
     /// @throws UnreachableException when that side does not answer
     Optional<Write> prepare(
             RouteRow route,
-            PartyPair pair,
+            MasterPair pair,
             Side side,
             SortedMap<String, Optional<String>> wanted,
             Map<String, OtherHalf> fields,
             String who) {
-        Optional<PartyThere> there = sides.find(route, side, pair.code(side));
-        if (there.isEmpty()
-                || !PartyHalf.of(there.get().party()).equals(pair.values().of(side))) {
+        Master master = pair.master();
+        Optional<There> there = master.find(sides.of(route, side), pair.code(side));
+        if (there.isEmpty() || !there.get().half().equals(pair.values().of(side))) {
             there.ifPresent(
-                    standing -> transaction.executeWithoutResult(status -> sides.know(route, side, standing.party())));
+                    standing -> transaction.executeWithoutResult(status -> master.know(route, side, standing.body())));
             return Optional.empty();
         }
-        Party changed = PartyHalf.with(there.get().party(), wanted);
+        String changed = master.with(there.get().body(), wanted);
         String key = UUID.randomUUID().toString();
-        return Optional.of(new Write(pair.code(), side, key, there.get(), changed, fields, who, 0));
+        return Optional.of(new Write(master, pair.code(), side, key, there.get(), changed, fields, who, 0));
     }
 
     /// All that is due on a route, told again under the same keys where the answer was lost. A side that does not
@@ -112,7 +113,7 @@ class PartyWriting {
         for (Write write : due) {
             if (!silent.contains(write.side()) && writes.claim(route, write)) {
                 switch (tell(route, write)) {
-                    case TAKEN -> told.add(write.side());
+                    case TAKEN -> told.add(write);
                     case SILENT -> silent.add(write.side());
                     case ANSWERED -> {}
                 }
@@ -134,8 +135,8 @@ class PartyWriting {
 
     private Came tell(RouteRow route, Write write) {
         try {
-            RewritesParties there = sides.of(route, write.side());
-            return settle(route, write, there.change(write.standing(), write.wanted(), write.key()));
+            Connection there = sides.of(route, write.side());
+            return settle(route, write, write.master().change(there, write.standing(), write.wanted(), write.key()));
         } catch (CannotException e) {
             refused(route, write, "it cannot be told");
             return Came.ANSWERED;
@@ -145,28 +146,29 @@ class PartyWriting {
         }
     }
 
-    private Came settle(RouteRow route, Write write, Answer<Party> answer) {
+    private Came settle(RouteRow route, Write write, Answer<String> answer) {
         switch (answer) {
-            case Answer.Accepted<Party> taken -> taken(route, write, taken.record());
-            case Answer.Refused<Party> no when no.status() == RewritesParties.STALE -> stale(route, write);
-            case Answer.Refused<Party> no -> refused(route, write, no.sentence());
-            case Answer.Later<Party> asked -> later(route, write, asked.pause(), asked.reason());
-            case Answer.Lost<Party> lost -> later(route, write, Duration.ZERO, lost.reason());
+            case Answer.Accepted<String> taken -> taken(route, write, taken.record());
+            case Answer.Refused<String> no when no.status() == RewritesParties.STALE -> stale(route, write);
+            case Answer.Refused<String> no -> refused(route, write, no.sentence());
+            case Answer.Later<String> asked -> later(route, write, asked.pause(), asked.reason());
+            case Answer.Lost<String> lost -> later(route, write, Duration.ZERO, lost.reason());
         }
         return switch (answer) {
-            case Answer.Accepted<Party> taken -> Came.TAKEN;
-            case Answer.Later<Party> asked -> Came.SILENT;
-            case Answer.Lost<Party> lost when lost.status() == 0 -> Came.SILENT;
+            case Answer.Accepted<String> taken -> Came.TAKEN;
+            case Answer.Later<String> asked -> Came.SILENT;
+            case Answer.Lost<String> lost when lost.status() == 0 -> Came.SILENT;
             default -> Came.ANSWERED;
         };
     }
 
-    private void taken(RouteRow route, Write write, Party answered) {
-        Half half = PartyHalf.of(answered);
+    private void taken(RouteRow route, Write write, String answered) {
+        Master master = write.master();
+        Half half = master.half(answered);
         transaction.executeWithoutResult(status -> {
-            sides.know(route, write.side(), answered);
+            master.know(route, write.side(), answered);
             writes.end(route, write);
-            links.lock(route, write.code()).ifPresent(pair -> {
+            links.lock(route, write.master(), write.code()).ifPresent(pair -> {
                 Baseline baseline = pair.baseline();
                 for (Map.Entry<String, OtherHalf> each : write.fields().entrySet()) {
                     String field = each.getKey();
@@ -182,18 +184,19 @@ class PartyWriting {
                 }
                 links.agree(pair, baseline, "");
             });
-            trail.write(route.id(), null, write.who(), "party-written", detail(route, write, half));
+            trail.write(route.id(), null, write.who(), master.word() + "-written", detail(route, write, half));
         });
     }
 
     /// Somebody changed it meanwhile: it is read, and merged again.
     private void stale(RouteRow route, Write write) {
-        Optional<PartyThere> there =
-                sides.find(route, write.side(), write.standing().party().code());
+        Master master = write.master();
+        Optional<There> there =
+                master.find(sides.of(route, write.side()), write.standing().code());
         transaction.executeWithoutResult(status -> {
-            there.ifPresent(standing -> sides.know(route, write.side(), standing.party()));
+            there.ifPresent(standing -> master.know(route, write.side(), standing.body()));
             writes.end(route, write);
-            links.lock(route, write.code()).ifPresent(pair -> links.agree(pair, pair.baseline(), ""));
+            links.lock(route, write.master(), write.code()).ifPresent(pair -> links.agree(pair, pair.baseline(), ""));
         });
     }
 
@@ -206,12 +209,12 @@ class PartyWriting {
                 Why.NOT_WRITABLE);
         transaction.executeWithoutResult(status -> {
             writes.end(route, write);
-            links.lock(route, write.code())
+            links.lock(route, write.master(), write.code())
                     .ifPresent(pair ->
                             write.fields().keySet().forEach(field -> questions.keep(pair, field, stays, reason)));
-            Map<String, Object> detail = detail(route, write, PartyHalf.of(write.wanted()));
+            Map<String, Object> detail = detail(route, write, write.master().half(write.wanted()));
             detail.put("reason", reason);
-            trail.write(route.id(), null, write.who(), "party-not-written", detail);
+            trail.write(route.id(), null, write.who(), write.master().word() + "-not-written", detail);
         });
     }
 
@@ -220,7 +223,7 @@ class PartyWriting {
             refused(
                     route,
                     write,
-                    PartySides.name(route, write.side()) + " was asked " + Pauses.TRIES + " times: " + reason);
+                    MasterSides.name(route, write.side()) + " was asked " + Pauses.TRIES + " times: " + reason);
         } else {
             writes.later(route, write, pauses.after(write.tries() + 1, asked));
         }
@@ -228,12 +231,12 @@ class PartyWriting {
 
     /// @param becomes what stands there by now, which may have been cut
     private static Map<String, Object> detail(RouteRow route, Write write, Half becomes) {
-        Half before = PartyHalf.of(write.standing().party());
-        Half wanted = PartyHalf.of(write.wanted());
+        Half before = write.standing().half();
+        Half wanted = write.master().half(write.wanted());
         Map<String, Object> detail = new LinkedHashMap<>();
-        detail.put("party", write.code());
-        detail.put("name", write.wanted().name());
-        detail.put("to", PartySides.name(route, write.side()));
+        detail.put(write.master().word(), write.code());
+        detail.put("name", said(wanted, "name"));
+        detail.put("to", MasterSides.name(route, write.side()));
         write.fields().keySet().stream()
                 .sorted()
                 .forEach(field ->

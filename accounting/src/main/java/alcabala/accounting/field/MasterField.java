@@ -1,0 +1,10 @@
+package alcabala.accounting.field;
+
+/// A field of a master as it is compared and written: what is only right together is one.
+public interface MasterField {
+    /// `bill-to`, as it is called in a half of a baseline.
+    String code();
+
+    /// Whether two values mean the same. Either may be null.
+    boolean isSame(String one, String other);
+}

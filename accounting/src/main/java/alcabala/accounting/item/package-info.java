@@ -1,0 +1,2 @@
+/// Items, as they stand on both sides.
+package alcabala.accounting.item;

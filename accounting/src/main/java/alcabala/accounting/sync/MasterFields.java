@@ -1,0 +1,66 @@
+package alcabala.accounting.sync;
+
+import alcabala.accounting.field.MasterField;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.Map;
+import java.util.Optional;
+
+/// The fields of a kind of master on a route. Neither side tells when one was changed.
+///
+/// @param rules of each field, by its code
+/// @param locked why a side takes no other value for a field, by its code; what is not there it takes
+/// @param saying how one side's value is said on the other
+public record MasterFields(
+        Collection<? extends MasterField> fields,
+        Map<String, Rule> rules,
+        Both<Map<String, String>> locked,
+        Saying saying)
+        implements Fields {
+    public MasterFields {
+        rules = Map.copyOf(rules);
+        locked = locked.map(Map::copyOf);
+    }
+
+    /// What the source has is as the ledger would say it.
+    @Override
+    public boolean same(String field, String source, String ledger) {
+        String there =
+                source == null ? null : saying.said(field, source, Side.LEDGER).orElse(source);
+        return named(field).isSame(there, ledger);
+    }
+
+    @Override
+    public Optional<String> translated(String field, String value, Side to) {
+        return saying.said(field, value, to);
+    }
+
+    @Override
+    public Rule rule(String field) {
+        return rules.get(field);
+    }
+
+    @Override
+    public boolean isTotal(String field) {
+        return false;
+    }
+
+    @Override
+    public Optional<String> locked(String field, Side side) {
+        return Optional.ofNullable(locked.of(side).get(field));
+    }
+
+    @Override
+    public Optional<Instant> changedAt(String field, Side side) {
+        return Optional.empty();
+    }
+
+    private MasterField named(String field) {
+        for (MasterField each : fields) {
+            if (each.code().equals(field)) {
+                return each;
+            }
+        }
+        throw new IllegalArgumentException("no such field: " + field);
+    }
+}

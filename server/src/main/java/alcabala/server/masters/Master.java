@@ -1,0 +1,74 @@
+package alcabala.server.masters;
+
+import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.field.Half;
+import alcabala.accounting.field.MasterField;
+import alcabala.accounting.setting.Carried;
+import alcabala.accounting.sync.Saying;
+import alcabala.accounting.sync.Side;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.spi.Connection;
+import alcabala.server.route.RouteRow;
+import java.sql.Timestamp;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.function.BiFunction;
+
+/// A kind of master: its fields, where it is kept here, and how a side is told of one. What a side has of one is kept
+/// whole, as one text (`body`), so that what is not ours is not lost when it is written.
+interface Master {
+    Carried carried();
+
+    /// The rows of the crosswalk that link two of them.
+    RowKind row();
+
+    /// `party`, as one of them is called.
+    String word();
+
+    List<? extends MasterField> fields();
+
+    Tables tables();
+
+    /// Where they are kept here.
+    ///
+    /// @param source the table of those of a source
+    /// @param sourceBody what it has of one `s`, as SQL
+    /// @param ledgerBody what it has of one `p`, as SQL
+    record Tables(String source, String sourceBody, String ledger, String ledgerBody) {}
+
+    /// One as it was read on a side.
+    ///
+    /// @param version as that side names it
+    record There(String code, String body, Half half, String version) {}
+
+    Half half(String body);
+
+    /// Links those that the crosswalk does not pair and that stand for each other all the same.
+    void linkOthers(RouteRow route, Timestamp now);
+
+    Sayings sayings(RouteRow route);
+
+    /// How the values of each are said on the other side.
+    ///
+    /// @param asked what the ledger asks of all of them, as one text
+    /// @param of each by its code, and by the name that its crosswalk row gives it; empty for none
+    record Sayings(String asked, BiFunction<String, String, Saying> of) {}
+
+    /// Codes of the fields in which a side takes another value; none where it cannot be told at all.
+    Set<String> takes(Connection there);
+
+    /// @throws UnreachableException when it does not answer
+    Optional<There> find(Connection there, String code);
+
+    /// The same with other values; without one what is there is taken away.
+    String with(String body, SortedMap<String, Optional<String>> wanted);
+
+    /// @return accepted with what stands there by now
+    Answer<String> change(Connection there, There standing, String wanted, String key);
+
+    /// What is known here is as it stands there by now, before anybody tells of it: what was written is no news.
+    void know(RouteRow route, Side side, String body);
+}
