@@ -16,7 +16,7 @@ import { useDone } from '../undo/useTakeBack';
 import type { CrossingView } from './CrossingPage';
 import { Decided } from './Decided';
 import { effectQuery, shownQuery } from './queries';
-import { PartiesEffect } from './PartiesEffect';
+import { MastersEffect } from './MastersEffect';
 import { aboutFields, aboutRecords, allOf, isMaster, listOf, type Changes, type CrossingRow } from './rows';
 
 type Prospect = Schemas['ProspectSum']['prospect'];
@@ -111,7 +111,9 @@ function OfRow({ route, row, view }: { route: Schemas['RouteJson']; row: Crossin
         {effect.data &&
           `${plural(effect.data.waiting, 'record')} ${effect.data.waiting === 1 ? 'waits' : 'wait'}.`}
       </p>
-      {row.of === 'PARTIES' && <PartiesEffect route={route} changes={aboutFields(asked)} />}
+      {(row.of === 'PARTIES' || row.of === 'ITEMS') && (
+        <MastersEffect route={route} kind={row.of} changes={aboutFields(asked, row.of)} />
+      )}
       {effect.error && <Failure error={effect.error} />}
       {effect.data && <Prospects preview={effect.data} currency={route.currency} />}
       {effect.data && effect.data.stranded > 0 && (

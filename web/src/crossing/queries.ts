@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { answer, client } from '../api/client';
+import { answer, client, type Schemas } from '../api/client';
 import { workDone } from '../api/work';
 import type { Changes } from './rows';
 
@@ -25,14 +25,18 @@ export const effectQuery = (route: string, changes: Changes) =>
     retry: false,
   });
 
-/** What becomes of the fields of parties on both sides. */
-export const partiesEffectQuery = (route: string, changes: Changes) =>
+/** What becomes of the fields of parties or items on both sides. */
+export const mastersEffectQuery = (
+  route: string,
+  kind: Schemas['MasterCauseJson']['kind'],
+  changes: Changes,
+) =>
   queryOptions({
-    queryKey: ['connect', 'settings', route, 'parties', changes],
+    queryKey: ['connect', 'settings', route, kind, changes],
     queryFn: () =>
       answer(
-        client.GET('/api/settings/crossing/parties', {
-          params: { query: { route, change: listed(changes) } },
+        client.GET('/api/settings/crossing/masters', {
+          params: { query: { route, kind, change: listed(changes) } },
         }),
       ),
     placeholderData: keepPreviousData,

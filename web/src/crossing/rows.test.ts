@@ -126,7 +126,7 @@ describe('of parties', () => {
 
   it('what concerns their fields is apart from what concerns records', () => {
     const changes = { PARTIES: 'both', CUSTOMERS: 'project' };
-    expect(aboutFields(changes)).toEqual({ PARTIES: 'both' });
+    expect(aboutFields(changes, 'PARTIES')).toEqual({ PARTIES: 'both' });
     expect(aboutRecords(changes)).toEqual({ CUSTOMERS: 'project' });
   });
 

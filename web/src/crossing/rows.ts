@@ -49,10 +49,14 @@ export const allOf = ({ direction, trigger, winner, from, owners, shape }: RowSe
 export const isMaster = (of: string): boolean => OF_MASTERS[of] !== undefined;
 
 /** What one proposes about the fields of masters themselves, and what concerns records. */
-export const aboutFields = (changes: Changes): Changes =>
-  Object.fromEntries(Object.entries(changes).filter(([name]) => name.startsWith('PARTIES')));
+export const aboutFields = (changes: Changes, of: string): Changes =>
+  Object.fromEntries(Object.entries(changes).filter(([name]) => isOf(name, of)));
 export const aboutRecords = (changes: Changes): Changes =>
-  Object.fromEntries(Object.entries(changes).filter(([name]) => !name.startsWith('PARTIES')));
+  Object.fromEntries(
+    Object.entries(changes).filter(([name]) => !Object.keys(OF_MASTERS).some((of) => isOf(name, of))),
+  );
+
+const isOf = (setting: string, of: string) => setting === of || setting.startsWith(`${of}_`);
 
 export function settingsOf(of: string, all: SettingJson[]): RowSettings {
   const named = (name: string) => all.find((each) => each.setting === name);
@@ -85,7 +89,7 @@ export const isOfTable = (setting: SettingJson) =>
 /** The row that a setting is decided on. */
 export const rowOf = (setting: string): string => {
   const master = Object.entries(OF_MASTERS).find(
-    ([of, names]) => names.includes(setting) || setting === of || setting.startsWith(`${of}_`),
+    ([of, names]) => names.includes(setting) || isOf(setting, of),
   );
   return (
     master?.[0] ??

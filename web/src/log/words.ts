@@ -16,7 +16,8 @@ export const wayWords = ({ source, ledger }: Sides): Record<Way, string> => ({
   FROM_LEDGER: `from ${ledger}`,
 });
 
-export const kindSaid = (kind: string): string => (kind === 'party' || kind === 'item' ? kind : kindName(kind));
+export const kindSaid = (kind: string): string =>
+  kind === 'party' || kind === 'item' ? kind : kindName(kind);
 
 /** Where what crossed is looked at. */
 export const pageOf = (entry: Pick<LogEntry, 'documentId' | 'number'>, route: string): string =>

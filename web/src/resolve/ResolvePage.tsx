@@ -7,8 +7,8 @@ import { Failure } from '../ui/Failure';
 import { Causes } from './Causes';
 import { HeldPane } from './HeldPane';
 import { listedOf, placesOf, type Listed } from './listed';
-import { partiesQuery } from './parties';
-import { PartyPane } from './PartyPane';
+import { mastersQuery } from './masters';
+import { MasterPane } from './MasterPane';
 import { heldQuery } from './queries';
 import { RunsFailed } from './RunsFailed';
 import { WarningPane } from './WarningPane';
@@ -20,9 +20,9 @@ export function ResolvePage() {
   const view = useView();
   const query = useQuery(heldQuery(route.code));
   const held = useLast(query.data, route.code);
-  const parties = useLast(useQuery(partiesQuery(route.code)).data, route.code) ?? [];
+  const masters = useLast(useQuery(mastersQuery(route.code)).data, route.code) ?? [];
   const warnings = useLast(useQuery(warningsQuery(route.code)).data, route.code) ?? [];
-  const causes = listedOf(held?.causes ?? [], parties, warnings, route);
+  const causes = listedOf(held?.causes ?? [], masters, warnings, route);
   const cause = causes.find((each) => each.cause === view.get('cause')) ?? causes[0];
   const places = cause ? placesOf(cause) : 1;
   const place = Math.min(Number(view.get('place')) || 0, Math.max(0, places - 1));
@@ -81,8 +81,8 @@ function Pane({ cause: { about }, place, onPlace }: PaneProps) {
   switch (about.kind) {
     case 'records':
       return <HeldPane cause={about.cause} place={place} onPlace={onPlace} />;
-    case 'parties':
-      return <PartyPane cause={about.cause} place={place} onPlace={onPlace} />;
+    case 'masters':
+      return <MasterPane cause={about.cause} place={place} onPlace={onPlace} />;
     case 'warning':
       return <WarningPane warning={about.cause} />;
   }

@@ -1,10 +1,10 @@
 import { useId, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Key } from '../ui/Key';
-import { isAddress, joined, partsOf, type PartyField } from './parties';
+import { isAddress, joined, partsOf } from './masters';
 
 interface Props {
-  field: PartyField;
+  field: string;
   value: string;
   onValue: (value: string) => void;
   onDone: () => void;

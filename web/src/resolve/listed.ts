@@ -1,5 +1,5 @@
 import { moneys, plural } from '../ui/format';
-import { wordsOf as partyWords, type PartyCause } from './parties';
+import { oneOf, wordsOf as masterWords, type MasterCause } from './masters';
 import type { HeldCause } from './queries';
 import { titleOf, type Warning } from './warnings';
 import { wordsOf, type Sides } from './words';
@@ -16,20 +16,20 @@ export interface Listed {
   money: number;
   about:
     | { kind: 'records'; cause: HeldCause }
-    | { kind: 'parties'; cause: PartyCause }
+    | { kind: 'masters'; cause: MasterCause }
     | { kind: 'warning'; cause: Warning };
 }
 
 /** All causes: of what was sent, then of what is still to be; each the oldest and dearest first. */
 export function listedOf(
   held: HeldCause[],
-  parties: PartyCause[],
+  masters: MasterCause[],
   warnings: Warning[],
   sides: Sides,
 ): Listed[] {
   const sent = [
     ...held.map((each) => ofRecords(each, sides)),
-    ...parties.map((each) => ofParties(each, sides)),
+    ...masters.map((each) => ofMasters(each, sides)),
   ];
   return [...dearest(sent), ...dearest(warnings.map((each) => ofWarning(each, sides)))];
 }
@@ -40,8 +40,8 @@ const dearest = (causes: Listed[]) => causes.sort((one, other) => weightOf(other
 export const placesOf = ({ about }: Listed): number =>
   about.kind === 'records'
     ? about.cause.records.length
-    : about.kind === 'parties'
-      ? about.cause.parties.length
+    : about.kind === 'masters'
+      ? about.cause.masters.length
       : 1;
 
 const weightOf = ({ days, money }: Listed) => days * Math.max(1, money);
@@ -61,18 +61,18 @@ function ofRecords(cause: HeldCause, sides: Sides): Listed {
   };
 }
 
-function ofParties(cause: PartyCause, sides: Sides): Listed {
-  const words = partyWords(cause, sides);
+function ofMasters(cause: MasterCause, sides: Sides): Listed {
+  const words = masterWords(cause, sides);
   return {
     cause: cause.cause,
     title: words.title,
-    says: `${plural(cause.count, 'party')}, ${plural(cause.days, 'day')}`,
+    says: `${plural(cause.count, oneOf(cause.kind))}, ${plural(cause.days, 'day')}`,
     glyph: 'Diverged',
     state: words.state,
     count: cause.count,
     days: cause.days,
     money: 0,
-    about: { kind: 'parties', cause },
+    about: { kind: 'masters', cause },
   };
 }
 

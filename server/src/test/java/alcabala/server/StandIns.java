@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.regex.Matcher;
@@ -157,6 +158,35 @@ public final class StandIns {
             throw new IllegalStateException(number + ": " + answer.body());
         }
         return answer.json().get("id").asString();
+    }
+
+    /// An item of the yard's, created on Inkwell as it is at the yard.
+    public void itemOnInkwell(String code, String account) {
+        JsonNode item = hullwork("/items/" + code).get("item");
+        Api.Response answer = new Api(address())
+                .withToken("inkwell-demo-key")
+                .post(
+                        "/inkwell/api/companies/saltmere/items",
+                        Map.of(
+                                "code",
+                                code,
+                                "name",
+                                item.get("text").asString(),
+                                "kind",
+                                item.get("kind").asString().toLowerCase(Locale.ROOT),
+                                "unit",
+                                item.get("unit").asString(),
+                                "account",
+                                account,
+                                "taxCode",
+                                "S23",
+                                "active",
+                                true,
+                                "version",
+                                0));
+        if (answer.status() >= 400) {
+            throw new IllegalStateException(code + ": " + answer.body());
+        }
     }
 
     /// What no desk lets anybody write, such as a document without a number.

@@ -5,6 +5,9 @@ public interface MasterField {
     /// `bill-to`, as it is called in a half of a baseline.
     String code();
 
+    /// Whether a person may give it this value; empty takes away what is there.
+    boolean takes(String value);
+
     /// Whether two values mean the same. Either may be null.
     boolean isSame(String one, String other);
 }

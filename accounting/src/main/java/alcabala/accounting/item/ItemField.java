@@ -1,19 +1,33 @@
 package alcabala.accounting.item;
 
+import alcabala.accounting.document.ItemKind;
 import alcabala.accounting.field.MasterField;
 import java.util.Locale;
+import java.util.stream.Stream;
 
 /// A field of an item that both sides have. Its accounts are the crosswalk's, its tax code is the ledger's.
 public enum ItemField implements MasterField {
     NAME,
     /// In which it is sold.
     UNIT,
-    /// What it is, by the names of [alcabala.accounting.document.ItemKind].
+    /// What it is, by the names of [ItemKind].
     KIND;
 
     @Override
     public String code() {
         return name().toLowerCase(Locale.ROOT);
+    }
+
+    /// One without a name cannot be kept; a kind is one of a few.
+    @Override
+    public boolean takes(String value) {
+        return switch (this) {
+            case NAME -> !value.isBlank();
+            case UNIT -> true;
+            case KIND ->
+                value.isEmpty()
+                        || Stream.of(ItemKind.values()).map(ItemKind::name).anyMatch(value::equals);
+        };
     }
 
     @Override

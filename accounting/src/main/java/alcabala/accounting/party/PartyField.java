@@ -57,6 +57,12 @@ public enum PartyField implements MasterField {
         return with.apply(party, other == null ? "" : other);
     }
 
+    /// One without a name cannot be kept.
+    @Override
+    public boolean takes(String value) {
+        return this != NAME || !value.isBlank();
+    }
+
     @Override
     public boolean isSame(String one, String other) {
         return normal(one).equals(normal(other));

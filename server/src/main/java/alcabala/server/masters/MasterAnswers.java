@@ -95,14 +95,17 @@ class MasterAnswers {
     /// left.
     ///
     /// @return how many were left
-    /// @throws NotPossibleException when one of them has no such answer, or a name would be taken away
+    /// @throws NotPossibleException when one of them has no such answer, or it cannot have what is typed
     int answer(RouteRow route, Said said, List<Of> all, String who) {
-        if (said.answer() == Answer.TYPED
-                && said.field().equals("name")
-                && said.typed().isBlank()) {
-            throw NotPossibleException.invalid("name-missing", "One without a name cannot be kept.");
+        Master master = masters.of(said.kind());
+        boolean takes = master.fields().stream()
+                .filter(field -> field.code().equals(said.field()))
+                .anyMatch(field -> said.answer() != Answer.TYPED || field.takes(said.typed()));
+        if (!takes) {
+            throw NotPossibleException.invalid(
+                    "value-impossible", "“%s” cannot be its %s.".formatted(said.typed(), said.field()));
         }
-        MasterRulesNow rules = rules(route, masters.of(said.kind()));
+        MasterRulesNow rules = rules(route, master);
         int left = 0;
         for (Of each : all) {
             left += answer(route, rules, said, each, who) ? 0 : 1;

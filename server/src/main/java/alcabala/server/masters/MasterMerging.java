@@ -1,7 +1,6 @@
 package alcabala.server.masters;
 
 import alcabala.accounting.setting.Carried;
-import alcabala.accounting.sync.MasterFields;
 import alcabala.accounting.sync.RecordMerge;
 import alcabala.accounting.sync.RecordMerge.Merged;
 import alcabala.accounting.sync.Side;
@@ -19,11 +18,13 @@ import alcabala.server.route.SettingStore;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
@@ -61,17 +62,27 @@ public class MasterMerging {
         }
     }
 
-    private record One(MasterPair pair, Merged merged, List<Write> writes) {
-        List<String> fieldsAsked() {
-            return asked().stream().map(Map.Entry::getKey).toList();
+    /// @param exchanged why its name is not written; empty where it is
+    private record One(MasterPair pair, Merged merged, List<Write> writes, String exchanged) {
+        /// By codes of fields.
+        Map<String, Verdict> asked() {
+            Map<String, Verdict> asked = new TreeMap<>(merged.fields());
+            asked.values().removeIf(each -> !(each instanceof Verdict.Drift) && !(each instanceof Verdict.Conflict));
+            if (!exchanged.isEmpty()) {
+                asked.put(
+                        Exchanged.NAME, stays((Verdict.Travels) merged.fields().get(Exchanged.NAME)));
+            }
+            return asked;
         }
 
-        List<Map.Entry<String, Verdict>> asked() {
-            return merged.fields().entrySet().stream()
-                    .filter(each ->
-                            each.getValue() instanceof Verdict.Drift || each.getValue() instanceof Verdict.Conflict)
-                    .toList();
+        /// What a side said of a field that it does not take; empty where none said anything.
+        String reason(String field) {
+            return field.equals(Exchanged.NAME) ? exchanged : "";
         }
+    }
+
+    private static Verdict stays(Verdict.Travels travels) {
+        return new Verdict.Drift(travels.by(), Set.of(travels.from()), Verdict.Why.NOT_WRITABLE);
     }
 
     MasterMerging(
@@ -134,14 +145,19 @@ public class MasterMerging {
             for (List<MasterPair> chunk = due(route, rules, after);
                     !chunk.isEmpty();
                     chunk = due(route, rules, after)) {
+                Map<MasterPair, Merged> decided = new LinkedHashMap<>();
+                chunk.forEach(
+                        pair -> decided.put(pair, RecordMerge.merge(pair.values(), pair.baseline(), rules.of(pair))));
+                Map<String, String> exchanged = Exchanged.of(decided);
                 List<One> merged = new ArrayList<>();
                 for (MasterPair pair : chunk) {
                     try {
-                        Optional<One> one = one(route, rules, pair, who);
+                        Optional<One> one =
+                                one(route, pair, decided.get(pair), exchanged.getOrDefault(pair.code(), ""), who);
                         one.ifPresent(merged::add);
                         moved |= one.isEmpty();
                     } catch (AnswerUnusableException e) {
-                        setAside(route, rules, pair, e);
+                        setAside(route, pair, decided.get(pair), e);
                     }
                 }
                 asked += keep(route.id(), master, merged);
@@ -160,14 +176,13 @@ public class MasterMerging {
 
     /// A side says of it what nobody can use: what should go there is asked about, and it is tried again with the next
     /// run.
-    private void setAside(RouteRow route, MasterRulesNow rules, MasterPair pair, AnswerUnusableException odd) {
-        Merged merged = RecordMerge.merge(pair.values(), pair.baseline(), rules.of(pair));
-        One one = new One(pair, merged, List.of());
+    private void setAside(RouteRow route, MasterPair pair, Merged merged, AnswerUnusableException odd) {
+        One one = new One(pair, merged, List.of(), "");
         keep(route.id(), pair.master(), List.of(one));
         merged.fields().forEach((field, verdict) -> {
             if (verdict instanceof Verdict.Travels travels) {
-                Verdict stays = new Verdict.Drift(travels.by(), Set.of(travels.from()), Verdict.Why.NOT_WRITABLE);
-                questions.keep(pair, field, stays, odd.system() + " answered what cannot be used: " + odd.what());
+                questions.keep(
+                        pair, field, stays(travels), odd.system() + " answered what cannot be used: " + odd.what());
             }
         });
         transaction.executeWithoutResult(status -> links.lock(route, pair.master(), pair.code())
@@ -175,12 +190,14 @@ public class MasterMerging {
     }
 
     /// Empty where one of the two moved while it was looked at.
-    private Optional<One> one(RouteRow route, MasterRulesNow rules, MasterPair pair, String who) {
-        MasterFields fields = rules.of(pair);
-        Merged merged = RecordMerge.merge(pair.values(), pair.baseline(), fields);
+    private Optional<One> one(RouteRow route, MasterPair pair, Merged merged, String exchanged, String who) {
         List<Write> found = new ArrayList<>();
         for (Side side : Side.values()) {
-            SortedMap<String, Optional<String>> wanted = merged.writes().of(side);
+            SortedMap<String, Optional<String>> wanted =
+                    new TreeMap<>(merged.writes().of(side));
+            if (side == Side.LEDGER && !exchanged.isEmpty()) {
+                wanted.remove(Exchanged.NAME);
+            }
             if (!wanted.isEmpty()) {
                 Optional<Write> write = writing.prepare(route, pair, side, wanted, others(pair, side, wanted), who);
                 if (write.isEmpty()) {
@@ -189,7 +206,7 @@ public class MasterMerging {
                 found.add(write.get());
             }
         }
-        return Optional.of(new One(pair, merged, found));
+        return Optional.of(new One(pair, merged, found, exchanged));
     }
 
     /// What travelled is the half of the side that it came from.
@@ -220,9 +237,13 @@ public class MasterMerging {
             questions.forgetBut(
                     routeId,
                     master,
-                    merged.stream().collect(Collectors.toMap(each -> each.pair().code(), One::fieldsAsked)));
+                    merged.stream()
+                            .collect(Collectors.toMap(
+                                    each -> each.pair().code(),
+                                    each -> each.asked().keySet())));
             for (One each : merged) {
-                each.asked().forEach(field -> questions.keep(each.pair(), field.getKey(), field.getValue(), ""));
+                each.asked()
+                        .forEach((field, verdict) -> questions.keep(each.pair(), field, verdict, each.reason(field)));
                 each.writes().forEach(write -> writes.keep(routeId, write));
             }
             telling.tell(Topic.RECORDS, routeId, null, List.of());

@@ -39,7 +39,7 @@ class MasterQuestions {
     /// All of these masters but those that are asked about still, which wait since they were first asked about.
     ///
     /// @param still codes of fields by codes of masters
-    void forgetBut(long routeId, Master master, Map<String, List<String>> still) {
+    void forgetBut(long routeId, Master master, Map<String, Set<String>> still) {
         String[] kept = still.entrySet().stream()
                 .flatMap(each -> each.getValue().stream().map(field -> each.getKey() + " " + field))
                 .toArray(String[]::new);

@@ -290,7 +290,7 @@ class PartiesBothWaysTest {
                         .json()
                         .get("code")
                         .asString())
-                .isEqualTo("name-missing");
+                .isEqualTo("value-impossible");
     }
 
     private static void awaitTheChecksThatNewsAskedFor() {

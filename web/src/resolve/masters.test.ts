@@ -1,18 +1,19 @@
 import { describe, expect, it } from 'vitest';
-import { does, joined, partsOf, valueOf, wordsOf, type PartyCause } from './parties';
+import { does, joined, ownerSetting, partsOf, valueOf, wordsOf, type MasterCause } from './masters';
 
 const YARD = { source: 'Hullwork', ledger: 'Inkwell', toFiles: false };
-const cause = (conflict: boolean, ...sides: PartyCause['sides']): PartyCause => ({
+const cause = (conflict: boolean, ...sides: MasterCause['sides']): MasterCause => ({
   cause: '',
-  field: 'E_MAIL',
+  kind: 'PARTIES',
+  field: 'e-mail',
   conflict,
   sides,
   count: 1,
   days: 1,
-  parties: [],
+  masters: [],
 });
 
-describe('a cause about parties', () => {
+describe('a cause about masters', () => {
   it.each([
     [cause(true, 'SOURCE', 'LEDGER'), 'E-mail changed on both sides', 'conflict'],
     [cause(false, 'SOURCE'), 'E-mail changed in Hullwork alone', 'drift'],
@@ -20,6 +21,14 @@ describe('a cause about parties', () => {
     [cause(false, 'SOURCE', 'LEDGER'), 'E-mail drifted on both sides', 'drift'],
   ])('%# says which side changed what', (of, title, state) => {
     expect(wordsOf(of, YARD)).toEqual({ title, state });
+  });
+
+  it('about an item says so, and whose its fields are is decided for items', () => {
+    const item: MasterCause = { ...cause(false, 'LEDGER'), kind: 'ITEMS', field: 'name' };
+    expect(wordsOf(item, YARD).title).toBe('Item’s name changed in Inkwell alone');
+    expect(ownerSetting(item)).toBe('ITEMS_OWNER_OF_NAME');
+    expect(ownerSetting({ ...item, kind: 'PARTIES', field: 'e-mail' })).toBe('PARTIES_OWNER_OF_E_MAIL');
+    expect(valueOf('kind', 'LABOUR')).toBe('labour');
   });
 
   it('says what each answer does before it is given', () => {
@@ -33,8 +42,8 @@ describe('a cause about parties', () => {
 describe('an address', () => {
   it('is read without what it lacks, and written with its four parts', () => {
     const quay = '1 Quay | Saltmere | | IE';
-    expect(valueOf('BILL_TO', quay)).toBe('1 Quay, Saltmere, IE');
-    expect(valueOf('NAME', 'A | B')).toBe('A | B');
+    expect(valueOf('bill-to', quay)).toBe('1 Quay, Saltmere, IE');
+    expect(valueOf('name', 'A | B')).toBe('A | B');
     expect(partsOf(quay)).toEqual(['1 Quay', 'Saltmere', '', 'IE']);
     expect(partsOf(joined(['1 Quay', '', '', 'IE']))).toEqual(['1 Quay', '', '', 'IE']);
     expect(joined(['', ' ', '', ''])).toBe('');

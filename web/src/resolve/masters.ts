@@ -2,29 +2,38 @@ import { queryOptions } from '@tanstack/react-query';
 import { answer, client, type Schemas } from '../api/client';
 import type { Sides } from './words';
 
-export type PartyCause = Schemas['PartyCauseJson'];
-export type PartyHeld = Schemas['PartyHeldJson'];
-export type PartyValues = Schemas['PartyValuesJson'];
-export type PartyField = PartyValues['field'];
-export type Answer = PartyHeld['offered'][number];
+export type MasterCause = Schemas['MasterCauseJson'];
+export type MasterHeld = Schemas['MasterHeldJson'];
+export type MasterValues = Schemas['MasterValuesJson'];
+export type Answer = MasterHeld['offered'][number];
 
-/** What is asked about parties that stand on both sides. */
-export const partiesQuery = (route: string) =>
+/** What is asked about parties and items that stand on both sides. */
+export const mastersQuery = (route: string) =>
   queryOptions({
-    queryKey: ['held', route, 'parties'],
-    queryFn: () => answer(client.GET('/api/resolve/parties', { params: { query: { route } } })),
+    queryKey: ['held', route, 'masters'],
+    queryFn: () => answer(client.GET('/api/resolve/masters', { params: { query: { route } } })),
   });
 
-export const FIELDS: Record<PartyField, string> = {
-  NAME: 'Name',
-  TAX_IDENTIFIER: 'Tax identifier',
-  E_MAIL: 'E-mail',
-  PHONE: 'Phone',
-  BILL_TO: 'Bill to',
-  SHIP_TO: 'Ship to',
+const FIELDS: Record<string, string> = {
+  name: 'Name',
+  'tax-identifier': 'Tax identifier',
+  'e-mail': 'E-mail',
+  phone: 'Phone',
+  'bill-to': 'Bill to',
+  'ship-to': 'Ship to',
+  unit: 'Unit',
+  kind: 'Kind of item',
 };
 
-export const isAddress = (field: PartyField) => field === 'BILL_TO' || field === 'SHIP_TO';
+export const fieldName = (field: string): string => FIELDS[field] ?? field;
+
+/** As one of a kind is called. */
+export const oneOf = (kind: MasterCause['kind']): string => (kind === 'ITEMS' ? 'item' : 'party');
+
+/** Where one of a kind is linked. */
+export const linksOf = (kind: MasterCause['kind']): string => (kind === 'ITEMS' ? 'ITEM' : 'PARTY');
+
+export const isAddress = (field: string) => field === 'bill-to' || field === 'ship-to';
 
 const BETWEEN = ' | ';
 
@@ -36,16 +45,20 @@ export const joined = (parts: string[]): string =>
   parts.every((part) => part.trim() === '') ? '' : parts.map((part) => part.trim()).join(BETWEEN);
 
 /** A value as people read it. */
-export const valueOf = (field: PartyField, value: string): string =>
-  isAddress(field)
+export const valueOf = (field: string, value: string): string => {
+  if (field === 'kind') {
+    return value.toLowerCase().replace('_', ' ');
+  }
+  return isAddress(field)
     ? partsOf(value)
         .filter((part) => part !== '')
         .join(', ')
     : value;
+};
 
 /** A cause in words, and as one of it is called. */
-export function wordsOf(cause: PartyCause, sides: Sides): { title: string; state: string } {
-  const field = FIELDS[cause.field];
+export function wordsOf(cause: MasterCause, sides: Sides): { title: string; state: string } {
+  const field = cause.kind === 'ITEMS' && cause.field === 'name' ? 'Item’s name' : fieldName(cause.field);
   if (cause.conflict) {
     return { title: `${field} changed on both sides`, state: 'conflict' };
   }
@@ -58,11 +71,11 @@ export function wordsOf(cause: PartyCause, sides: Sides): { title: string; state
   };
 }
 
-const nameOf = (cause: PartyCause, sides: Sides) =>
+const nameOf = (cause: MasterCause, sides: Sides) =>
   cause.sides[0] === 'SOURCE' ? sides.source : sides.ledger;
 
 /** What an answer does, said before it is given. */
-export function does(answer: Answer, cause: PartyCause, { source, ledger }: Sides): string {
+export function does(answer: Answer, cause: MasterCause, { source, ledger }: Sides): string {
   const by = cause.sides.length > 1 ? 'each' : nameOf(cause, { source, ledger, toFiles: false });
   const other = by === source ? ledger : source;
   switch (answer) {
@@ -83,4 +96,5 @@ export function does(answer: Answer, cause: PartyCause, { source, ledger }: Side
 }
 
 /** The setting that says whose a field is. */
-export const ownerSetting = (field: PartyField): string => `PARTIES_OWNER_OF_${field}`;
+export const ownerSetting = ({ kind, field }: MasterCause): string =>
+  `${kind}_OWNER_OF_${field.toUpperCase().replace('-', '_')}`;

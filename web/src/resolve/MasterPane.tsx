@@ -5,22 +5,30 @@ import { useCurrent } from '../app/current';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { moment } from '../ui/format';
-import { FIELDS, valueOf, wordsOf, type PartyCause, type PartyHeld, type PartyValues } from './parties';
-import { PartyAnswer } from './PartyAnswer';
+import {
+  fieldName,
+  linksOf,
+  valueOf,
+  wordsOf,
+  type MasterCause,
+  type MasterHeld,
+  type MasterValues,
+} from './masters';
+import { MasterAnswer } from './MasterAnswer';
 
 interface Props {
-  cause: PartyCause;
+  cause: MasterCause;
   place: number;
   onPlace: (place: number) => void;
 }
 
-/** A party whose sides differ: each field as both have it and as they last agreed, with the answers where it is asked. */
-export function PartyPane({ cause, place, onPlace }: Props) {
+/** A party or an item whose sides differ: each field as both have it and as they last agreed, with the answers where it is asked. */
+export function MasterPane({ cause, place, onPlace }: Props) {
   const { route } = useCurrent();
-  const held = cause.parties[place];
+  const held = cause.masters[place];
   const step = (by: number) => {
     const to = place + by;
-    if (to >= 0 && to < cause.parties.length) {
+    if (to >= 0 && to < cause.masters.length) {
       onPlace(to);
     }
   };
@@ -54,7 +62,7 @@ export function PartyPane({ cause, place, onPlace }: Props) {
           <button
             type="button"
             className="act"
-            disabled={place + 1 >= cause.parties.length}
+            disabled={place + 1 >= cause.masters.length}
             onClick={() => step(1)}
           >
             After <Key>]</Key>
@@ -64,19 +72,22 @@ export function PartyPane({ cause, place, onPlace }: Props) {
       <Fields cause={cause} held={held} />
       <p className="soft px-4 py-2.5 text-[13px]">
         Asked about since {moment(held.since)}.{' '}
-        <Link className="underline" to={`/map?kind=PARTY&route=${route.code}&row=${held.code}`}>
+        <Link
+          className="underline"
+          to={`/map?kind=${linksOf(cause.kind)}&route=${route.code}&row=${held.code}`}
+        >
           Link {held.name} to another, or to none
         </Link>
         {' · '}
-        <Link className="underline" to={`/connect?view=crossing&kind=PARTIES&route=${route.code}`}>
-          Which way parties cross, and whose fields are
+        <Link className="underline" to={`/connect?view=crossing&kind=${cause.kind}&route=${route.code}`}>
+          Which way {cause.kind === 'ITEMS' ? 'items' : 'parties'} cross, and whose fields are
         </Link>
       </p>
     </section>
   );
 }
 
-function Fields({ cause, held }: { cause: PartyCause; held: PartyHeld }) {
+function Fields({ cause, held }: { cause: MasterCause; held: MasterHeld }) {
   const { me, route } = useCurrent();
   return (
     <table className="w-full table-fixed border-collapse text-[13.5px]" aria-label="Both sides">
@@ -107,7 +118,7 @@ function Fields({ cause, held }: { cause: PartyCause; held: PartyHeld }) {
                   <td colSpan={5} className="border-l-accent bg-base-200 border-l-[3px] px-4 py-2.5">
                     <p className="mb-2">{held.sentence}</p>
                     {me.mayChange && (
-                      <PartyAnswer
+                      <MasterAnswer
                         key={`${held.code} ${held.seen}`}
                         cause={cause}
                         held={held}
@@ -125,7 +136,7 @@ function Fields({ cause, held }: { cause: PartyCause; held: PartyHeld }) {
   );
 }
 
-function Row({ values, asked }: { values: PartyValues; asked: boolean }) {
+function Row({ values, asked }: { values: MasterValues; asked: boolean }) {
   const said = (value: string) => valueOf(values.field, value);
   const moved = {
     source: values.source !== values.sourceAgreed,
@@ -137,7 +148,7 @@ function Row({ values, asked }: { values: PartyValues; asked: boolean }) {
       data-asked={asked}
       className={`h-[33px] align-top ${asked ? 'border-l-accent bg-base-200 border-l-[3px]' : 'border-base-300 border-b'}`}
     >
-      <td className={`px-4 py-1.5 ${asked ? 'font-bold' : 'soft'}`}>{FIELDS[values.field]}</td>
+      <td className={`px-4 py-1.5 ${asked ? 'font-bold' : 'soft'}`}>{fieldName(values.field)}</td>
       <td className={`px-2 py-1.5 ${values.agreed && moved.source ? 'text-primary font-bold' : ''}`}>
         <Value>{said(values.source)}</Value>
       </td>

@@ -1,20 +1,24 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { Failure } from '../ui/Failure';
+import { oneOf } from '../resolve/masters';
 import { counted, plural } from '../ui/format';
-import { partiesEffectQuery } from './queries';
+import { mastersEffectQuery } from './queries';
 import type { Changes } from './rows';
+
+type Kind = Schemas['MasterCauseJson']['kind'];
 
 interface Props {
   route: Schemas['RouteJson'];
+  kind: Kind;
   changes: Changes;
 }
 
-type Counts = Schemas['PartyFieldCounts'];
+type Counts = Schemas['MasterFieldCounts'];
 
-/** What would become, with the next run, of the fields of parties that stand on both sides. */
-export function PartiesEffect({ route, changes }: Props) {
-  const effect = useQuery(partiesEffectQuery(route.code, changes));
+/** What would become, with the next run, of the fields of parties or items that stand on both sides. */
+export function MastersEffect({ route, kind, changes }: Props) {
+  const effect = useQuery(mastersEffectQuery(route.code, kind, changes));
   if (effect.error) {
     return <Failure error={effect.error} />;
   }
@@ -24,9 +28,9 @@ export function PartiesEffect({ route, changes }: Props) {
   const { linked, now, would } = effect.data;
   const rows = ROWS.filter(({ of }) => now[of] > 0 || would[of] > 0);
   return (
-    <section aria-label="Parties on both sides" className="mb-3">
+    <section aria-label={`${kind === 'ITEMS' ? 'Items' : 'Parties'} on both sides`} className="mb-3">
       <p className="mb-1 text-[13px]">
-        {plural(linked, 'party')} {linked === 1 ? 'stands' : 'stand'} on both sides
+        {plural(linked, oneOf(kind))} {linked === 1 ? 'stands' : 'stand'} on both sides
         {rows.length === 0 && ', and nothing of them would go anywhere'}.
       </p>
       {rows.length > 0 && (

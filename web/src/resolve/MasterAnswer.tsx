@@ -12,26 +12,27 @@ import { plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import {
   does,
-  FIELDS,
+  fieldName,
+  oneOf,
   ownerSetting,
   valueOf,
   type Answer,
-  type PartyCause,
-  type PartyHeld,
-  type PartyValues,
-} from './parties';
+  type MasterCause,
+  type MasterHeld,
+  type MasterValues,
+} from './masters';
 import { TypedValue } from './TypedValue';
 
 interface Props {
-  cause: PartyCause;
-  held: PartyHeld;
-  values: PartyValues;
+  cause: MasterCause;
+  held: MasterHeld;
+  values: MasterValues;
 }
 
 type For = 'one' | 'all' | 'always';
 
-/** What can be said of a field, with what it does; for this party, for all of the cause, or from now on. */
-export function PartyAnswer({ cause, held, values }: Props) {
+/** What can be said of a field, with what it does; for this one, for all of the cause, or from now on. */
+export function MasterAnswer({ cause, held, values }: Props) {
   const { route } = useCurrent();
   const [whom, setWhom] = useState<For>('one');
   const [typed, setTyped] = useState(values.source);
@@ -100,9 +101,9 @@ export function PartyAnswer({ cause, held, values }: Props) {
   );
 }
 
-const restored = (cause: PartyCause, values: PartyValues) =>
+const restored = (cause: MasterCause, values: MasterValues) =>
   cause.sides[0] === 'SOURCE' ? values.sourceAgreed : values.ledgerAgreed;
-const accepted = (cause: PartyCause, values: PartyValues) =>
+const accepted = (cause: MasterCause, values: MasterValues) =>
   cause.sides[0] === 'SOURCE' ? values.source : values.ledger;
 
 const Box = ({ says, children }: { says: string; children: ReactNode }) => (
@@ -113,17 +114,17 @@ const Box = ({ says, children }: { says: string; children: ReactNode }) => (
 );
 
 interface ForWhomProps {
-  cause: PartyCause;
+  cause: MasterCause;
   whom: For;
   onWhom: (whom: For) => void;
 }
 
 function ForWhom({ cause, whom, onWhom }: ForWhomProps) {
   const { me } = useCurrent();
-  const field = FIELDS[cause.field].toLowerCase();
+  const field = fieldName(cause.field).toLowerCase();
   const choices: [For, string, boolean][] = [
     ['one', 'this one', true],
-    ['all', `all ${cause.parties.length} of the cause`, cause.parties.length > 1],
+    ['all', `all ${cause.masters.length} of the cause`, cause.masters.length > 1],
     ['always', `this one, and every ${field} from now on`, cause.conflict && me.role === 'ADMINISTRATOR'],
   ];
   const offered = choices.filter(([, , there]) => there);
@@ -157,26 +158,27 @@ function ForWhom({ cause, whom, onWhom }: ForWhomProps) {
 }
 
 /** Gives an answer; whose it was owns the field afterwards where it is said from now on. */
-function useSay(cause: PartyCause, held: PartyHeld, whom: For) {
+function useSay(cause: MasterCause, held: MasterHeld, whom: For) {
   const { route } = useCurrent();
   const refresh = useRefresh();
   const notice = useNotice();
   const settings = useQuery({ ...settingsQuery(route.code), enabled: whom === 'always' });
   return useMutation({
     mutationFn: async ({ answer, typed }: { answer: Answer; typed: string }) => {
-      const parties = whom === 'all' ? cause.parties : [held];
+      const masters = whom === 'all' ? cause.masters : [held];
       const said = await workDone(
-        client.POST('/api/resolve/parties', {
+        client.POST('/api/resolve/masters', {
           body: {
             route: route.code,
+            kind: cause.kind,
             field: cause.field,
             answer,
             typed,
-            parties: parties.map(({ code, seen }) => ({ code, seen })),
+            masters: masters.map(({ code, seen }) => ({ code, seen })),
           },
         }),
       );
-      const setting = settings.data?.find((each) => each.setting === ownerSetting(cause.field));
+      const setting = settings.data?.find((each) => each.setting === ownerSetting(cause));
       if (whom === 'always' && setting && (answer === 'SOURCE' || answer === 'LEDGER')) {
         const value = answer === 'SOURCE' ? 'source' : 'ledger';
         await workDone(
@@ -193,7 +195,7 @@ function useSay(cause: PartyCause, held: PartyHeld, whom: For) {
     onSuccess: ({ answered, left }) =>
       notice({
         tone: left > 0 ? 'failed' : 'done',
-        text: `${plural(answered, 'party')} answered for${
+        text: `${plural(answered, oneOf(cause.kind))} answered for${
           left > 0 ? `; ${left} changed meanwhile and ${left === 1 ? 'was' : 'were'} left` : ''
         }`,
       }),
