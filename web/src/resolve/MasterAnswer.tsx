@@ -61,7 +61,7 @@ export function MasterAnswer({ cause, held, values }: Props) {
   const shown = (value: string) => valueOf(values.field, value) || 'nothing';
   const box = (answer: Answer, name: string, pressed: string, value?: string) =>
     held.offered.includes(answer) && (
-      <Box key={answer} says={does(answer, cause, route)}>
+      <Box key={answer} says={`${does(answer, cause, route)}${answer === 'SOURCE' ? asThere(values) : ''}`}>
         <button
           type="button"
           className="act w-full justify-between text-left"
@@ -100,6 +100,10 @@ export function MasterAnswer({ cause, held, values }: Props) {
     </div>
   );
 }
+
+/** What its ledger makes of the source’s, where that is another. */
+const asThere = ({ source, there }: MasterValues) =>
+  there === source || there === '' ? '' : ` as “${there}”`;
 
 const restored = (cause: MasterCause, values: MasterValues) =>
   cause.sides[0] === 'SOURCE' ? values.sourceAgreed : values.ledgerAgreed;

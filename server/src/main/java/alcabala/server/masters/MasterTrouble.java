@@ -3,6 +3,7 @@ package alcabala.server.masters;
 import alcabala.accounting.setting.Carried;
 import alcabala.accounting.sync.Answer;
 import alcabala.accounting.sync.Both;
+import alcabala.accounting.sync.MasterFields;
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
 import alcabala.server.masters.MasterQuestions.Asked;
@@ -18,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -35,11 +37,13 @@ class MasterTrouble {
 
     /// One field of a master on both sides; empty where a side has nothing.
     ///
+    /// @param there the source’s as the ledger would say it
     /// @param agreed whether the two have ever agreed on it
     /// @param question why a person is asked about it; empty where she is not
     record MasterValuesJson(
             String field,
             String source,
+            String there,
             String sourceAgreed,
             String ledger,
             String ledgerAgreed,
@@ -164,14 +168,18 @@ class MasterTrouble {
             RouteRow route, MasterRulesNow rules, MasterPair pair, String field, List<Asked> all) {
         Both<String> now = pair.values().map(half -> half.values().get(field));
         Both<String> agreed = pair.baseline().of(field);
+        MasterFields fields = rules.of(pair);
+        Optional<String> there =
+                Optional.ofNullable(now.source()).flatMap(value -> fields.translated(field, value, Side.LEDGER));
         return new MasterValuesJson(
                 field,
                 said(now.source()),
+                there.orElse(""),
                 said(agreed.source()),
                 said(now.ledger()),
                 said(agreed.ledger()),
                 pair.baseline().isSettled(field),
-                !rules.of(pair).same(field, now.source(), now.ledger()),
+                !fields.same(field, now.source(), now.ledger()),
                 all.stream()
                         .filter(each -> each.field().equals(field))
                         .map(each -> MasterSentences.why(route, each))

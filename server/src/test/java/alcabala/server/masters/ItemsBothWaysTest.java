@@ -98,11 +98,12 @@ class ItemsBothWaysTest {
 
     @Test
     void whatBothSidesChangedIsAskedAndOneIsTaken() {
-        atYard("CLT-200", "text=Cleat,+cast");
+        atYard("CLT-200", "text=Cleat,+cast,+with+four+holes,+polished");
         onLedger("CLT-200", "name=Cleat,+forged");
         assertThat(run()).contains("1 item to be asked about");
         JsonNode held = asked("CLT-200").getFirst();
         assertThat(held.get("sentence").asString()).isEqualTo("Both sides changed it, and nothing says whose it is.");
+        assertThat(held.get("fields").get(0).get("there").asString()).isEqualTo("Cleat, cast, with four holes, p");
         assertThat(answer("kind", "TYPED", "NOTHING", held).get("code").asString())
                 .isEqualTo("value-impossible");
         assertThat(answer("name", "TYPED", " ", held).get("code").asString()).isEqualTo("value-impossible");

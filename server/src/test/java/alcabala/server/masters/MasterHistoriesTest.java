@@ -18,19 +18,64 @@ import tools.jackson.databind.JsonNode;
 
 /// Random edits at both desks, runs, answers of people and bad days of either system. Once it is calm, every field is
 /// agreed, apart or asked about; nothing was written twice, and nobody's edit has vanished without a trace.
-class PartyHistoriesTest {
-    private static final List<String> PARTIES = List.of("1002", "1003", "1006", "1011");
-    private static final List<String> FIELDS = List.of("name", "email", "phone", "shipTo");
+class MasterHistoriesTest {
+    private static final List<Subject> SUBJECTS = List.of(
+            Subject.party("1002"),
+            Subject.party("1003"),
+            Subject.party("1006"),
+            Subject.party("1011"),
+            Subject.item("SHK-10"),
+            Subject.item("RPE-16"));
     private static final List<String> FAULTS =
             List.of("ANSWER_LOST", "UNAVAILABLE", "SERVER_ERROR", "EMPTY_ANSWER", "UNREADABLE_ANSWER", "HTML_PAGE");
     private static final int STEPS = 80;
     private static World world;
     private static Api ferro;
 
+    /// One that stands on both sides.
+    private record Subject(String code, String atYard, String onLedger, String word, List<Field> fields) {
+        static Subject party(String number) {
+            return new Subject(
+                    "C-" + number,
+                    "/customers/C-" + number,
+                    "/parties/IC-" + number,
+                    "customer",
+                    List.of(Field.of("name"), Field.of("email"), Field.of("phone"), Field.of("shipTo")));
+        }
+
+        static Subject item(String code) {
+            return new Subject(
+                    code,
+                    "/items/" + code,
+                    "/items/" + code,
+                    "item",
+                    List.of(new Field("text", "name"), Field.of("unit")));
+        }
+
+        JsonNode there() {
+            return world.standIns().inkwell(onLedger);
+        }
+
+        JsonNode on(boolean yard) {
+            return yard ? world.standIns().hullwork(atYard).get(word) : there();
+        }
+    }
+
+    /// As either system calls it.
+    private record Field(String atYard, String onLedger) {
+        static Field of(String name) {
+            return new Field(name, name);
+        }
+    }
+
     /// What a person typed at a desk.
-    private record Edit(boolean atYard, String party, String field, String value) {
+    private record Edit(boolean atYard, Subject of, Field what, String value) {
         boolean isOf(Edit other) {
-            return atYard == other.atYard && party.equals(other.party) && field.equals(other.field);
+            return atYard == other.atYard && of.equals(other.of) && what.equals(other.what);
+        }
+
+        String field() {
+            return atYard ? what.atYard() : what.onLedger();
         }
     }
 
@@ -41,8 +86,10 @@ class PartyHistoriesTest {
     static void start() {
         world = World.inProcess();
         ferro = world.api("ferro");
+        List.of("SHK-10", "RPE-16").forEach(code -> world.standIns().itemOnInkwell(code, "4010"));
         run();
         Yard.decide(world.api("admin"), "yard", "PARTIES", "both");
+        Yard.decide(world.api("admin"), "yard", "ITEMS", "both");
         Yard.decide(world.api("admin"), "yard", "PARTIES_OWNER_OF_SHIP_TO", "source");
     }
 
@@ -83,14 +130,14 @@ class PartyHistoriesTest {
 
     private void edit(Random random) {
         boolean atYard = random.nextBoolean();
-        String party = pick(PARTIES, random);
-        String field = pick(FIELDS, random);
-        String value = "%s%d of %s".formatted(atYard ? "Yard " : "Book ", ++written, party);
-        edits.add(new Edit(atYard, party, field, value));
+        Subject of = pick(SUBJECTS, random);
+        String value = "%s%d of %s".formatted(atYard ? "Yard " : "Book ", ++written, of.code());
+        Edit edit = new Edit(atYard, of, pick(of.fields(), random), value);
+        edits.add(edit);
         world.standIns()
                 .desk(
-                        atYard ? "/hullwork/customers/C-" + party : "/inkwell/books/saltmere/parties/IC-" + party,
-                        form(field, value));
+                        atYard ? "/hullwork" + of.atYard() : "/inkwell/books/saltmere" + of.onLedger(),
+                        form(edit.field(), value));
     }
 
     private static String form(String field, String value) {
@@ -161,31 +208,33 @@ class PartyHistoriesTest {
                         where q.route_id = l.route_id and q.kind = l.kind and q.code = l.code and q.field = f.field)
                     and (coalesce(l.source_half->>f.field, '') <> s.body->>f.told
                         or coalesce(l.ledger_half->>f.field, '') <> p.body->>f.told)
+                union all
+                select l.code || ' ' || f.field from master_link l join route r on r.id = l.route_id
+                    join source_item s on s.source_id = r.source_id and s.code = l.code
+                    join ledger_item p on p.ledger_id = r.ledger_id and p.code = l.counterpart
+                    cross join lateral (values ('name', s.name, p.name), ('unit', s.unit, p.unit)) f (field, here, there)
+                where r.code = 'yard' and l.kind = 'ITEMS' and not exists (select 1 from master_question q
+                        where q.route_id = l.route_id and q.kind = l.kind and q.code = l.code and q.field = f.field)
+                    and (coalesce(l.source_half->>f.field, '') <> f.here or coalesce(l.ledger_half->>f.field, '') <> f.there)
                 union all select code || ' is still to be told' from master_write""").query(String.class).list();
     }
 
     private static int versions() {
-        return PARTIES.stream()
-                .mapToInt(party -> there(party).get("version").asInt())
+        return SUBJECTS.stream()
+                .mapToInt(each -> each.there().get("version").asInt())
                 .sum();
-    }
-
-    private static JsonNode there(String party) {
-        return world.standIns().inkwell("/parties/IC-" + party);
     }
 
     private static int told() {
         return world.jdbc()
-                .sql("select count(*) from trail where action = 'party-written' and detail->>'to' = 'Inkwell'")
+                .sql(
+                        "select count(*) from trail where action in ('party-written', 'item-written') and detail->>'to' = 'Inkwell'")
                 .query(Integer.class)
                 .single();
     }
 
     private static boolean stands(Edit edit) {
-        JsonNode party = edit.atYard()
-                ? world.standIns().hullwork("/customers/C-" + edit.party()).get("customer")
-                : there(edit.party());
-        return party.get(edit.field()).toString().contains(kept(edit));
+        return edit.of().on(edit.atYard()).get(edit.field()).toString().contains(kept(edit));
     }
 
     /// Inkwell keeps the beginning of what is long.
@@ -200,9 +249,9 @@ class PartyHistoriesTest {
     private static boolean onTheTrail(Edit edit) {
         return world.jdbc()
                 .sql("""
-                select exists (select 1 from trail where action = 'party-written' and detail->>'party' = :party
+                select exists (select 1 from trail where action in ('party-written', 'item-written') and :code in (detail->>'party', detail->>'item')
                     and strpos(detail::text, :value) > 0)""")
-                .param("party", "C-" + edit.party())
+                .param("code", edit.of().code())
                 .param("value", kept(edit))
                 .query(Boolean.class)
                 .single();
