@@ -37,8 +37,10 @@ class ItemMaster implements Master {
     private static final Tables TABLES = new Tables(
             "source_item",
             "jsonb_build_object('name', s.name, 'unit', s.unit, 'kind', s.item_kind)",
+            "concat_ws(chr(2), s.name, s.unit, s.item_kind)",
             "ledger_item",
-            "jsonb_build_object('name', p.name, 'unit', p.unit, 'kind', p.kind)");
+            "jsonb_build_object('name', p.name, 'unit', p.unit, 'kind', p.kind)",
+            "concat_ws(chr(2), p.name, p.unit, p.kind)");
     private final JdbcClient jdbc;
     private final SourceCatalogue catalogue;
     private final ItemsThere itemsThere;

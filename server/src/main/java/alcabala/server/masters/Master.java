@@ -36,8 +36,11 @@ interface Master {
     ///
     /// @param source the table of those of a source
     /// @param sourceBody what it has of one `s`, as SQL
+    /// @param sourceText another one whenever that is another, as SQL that costs little
     /// @param ledgerBody what it has of one `p`, as SQL
-    record Tables(String source, String sourceBody, String ledger, String ledgerBody) {}
+    /// @param ledgerText as for the source
+    record Tables(
+            String source, String sourceBody, String sourceText, String ledger, String ledgerBody, String ledgerText) {}
 
     /// One as it was read on a side.
     ///

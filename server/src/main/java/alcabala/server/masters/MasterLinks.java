@@ -25,17 +25,17 @@ import tools.jackson.databind.json.JsonMapper;
 class MasterLinks {
     /// What both have and what is decided, as one text.
     private static final String NOW =
-            "md5(concat_ws(chr(1), %2$s, %4$s, p.active and not p.gone, n.target, cast(:rules as text)))";
+            "md5(concat_ws(chr(1), %3$s, %6$s, p.active and not p.gone, n.target, cast(:rules as text)))";
 
     private static final String PAIR = """
             select l.route_id, l.code, l.counterpart, l.version, l.source_half, l.ledger_half, l.unsettled,
-                %2$s as source_body, %4$s as ledger_body, coalesce(n.target, '') as named,
+                %2$s as source_body, %5$s as ledger_body, coalesce(n.target, '') as named,
                 coalesce(p.active and not p.gone, false) as there,\s""" + NOW + """
              as now
-            from master_link l join route r on r.id = l.route_id
-                join %1$s s on s.source_id = r.source_id and s.code = l.code
-                join %3$s p on p.ledger_id = r.ledger_id and p.code = l.counterpart
-                left join crosswalk_row n on n.route_id = l.route_id and n.kind = :row and n.code = l.code
+            from master_link l
+                join %1$s s on s.source_id = :source and s.code = l.code
+                join %4$s p on p.ledger_id = :ledger and p.code = l.counterpart
+                left join crosswalk_row n on n.route_id = :route and n.kind = :row and n.code = l.code
                     and n.purpose = 'NAME' and n.ended_at is null
             where l.route_id = :route and l.kind = :kind
             """;
@@ -43,7 +43,7 @@ class MasterLinks {
     /// Where several stand for one, the first that was linked leads: the others neither write it nor are written.
     private static final String LEADS = """
              and not exists (select 1 from master_link o join route q on q.id = o.route_id
-                where o.kind = l.kind and o.counterpart = l.counterpart and q.ledger_id = r.ledger_id
+                where o.kind = l.kind and o.counterpart = l.counterpart and q.ledger_id = :ledger
                     and (o.linked_at, o.route_id, o.code) < (l.linked_at, l.route_id, l.code))
             """;
     private static final TypeReference<Map<String, String>> VALUES = new TypeReference<>() {};
@@ -127,9 +127,17 @@ class MasterLinks {
     private JdbcClient.StatementSpec pairs(RouteRow route, Master master, String rules, String which) {
         Master.Tables tables = master.tables();
         String sql = (PAIR + LEADS + which)
-                .formatted(tables.source(), tables.sourceBody(), tables.ledger(), tables.ledgerBody());
+                .formatted(
+                        tables.source(),
+                        tables.sourceBody(),
+                        tables.sourceText(),
+                        tables.ledger(),
+                        tables.ledgerBody(),
+                        tables.ledgerText());
         return jdbc.sql(sql)
                 .param("route", route.id())
+                .param("source", route.sourceId())
+                .param("ledger", route.ledgerId())
                 .param("kind", master.carried().name())
                 .param("row", master.row().name())
                 .param("rules", rules);

@@ -33,7 +33,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Order(1)
 class PartyMaster implements Master {
     private static final List<PartyField> FIELDS = List.of(PartyField.values());
-    private static final Tables TABLES = new Tables("source_party", "s.body", "ledger_party", "p.body");
+    private static final Tables TABLES =
+            new Tables("source_party", "s.body", "s.body", "ledger_party", "p.body", "p.body");
     private final JdbcClient jdbc;
     private final SourceCatalogue catalogue;
     private final LedgerReference reference;
