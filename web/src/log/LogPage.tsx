@@ -82,7 +82,7 @@ export function LogPage() {
           value={view.get('what')}
           options={[
             ...Object.entries(WHATS).map(([word, each]): [string, string] => [word, each.name]),
-            [PARTIES, 'Parties'],
+            [PARTIES, 'Parties and items'],
           ]}
           onChoose={(what) => view.set({ what })}
         />

@@ -2,8 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { Fragment } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { kindName } from '../api/recordKinds';
 import { useView } from '../app/useView';
+import { kindSaid } from '../log/words';
 import { Failure } from '../ui/Failure';
 import { day, moment, money, plural } from '../ui/format';
 import { runQuery, runRecordsQuery } from './queries';
@@ -69,7 +69,7 @@ export function RunPane({ route, run }: Props) {
                       >
                         {figureSaid(each.what, route)}
                       </button>
-                      <span className="soft">, {kindName(each.kind)}</span>
+                      <span className="soft">, {kindSaid(each.kind)}</span>
                     </td>
                     <td className="amount">{each.count}</td>
                     {compared && <td className="amount soft pl-3">{each.before}</td>}
@@ -85,20 +85,27 @@ export function RunPane({ route, run }: Props) {
   );
 }
 
+/** Where one of what a figure counts is looked at. */
+const behind = (kind: string, each: Schemas['RunRecordJson'], route: string): string =>
+  each.id > 0
+    ? `/documents/${each.id}?route=${route}`
+    : `/map?kind=${kind.toUpperCase()}&route=${route}&row=${each.number}`;
+
 function Records({ route, run, figure }: { route: string; run: number; figure: Figure }) {
   const records = useQuery(runRecordsQuery(route, run, figure.what, figure.kind));
   return (
     <>
       {records.data?.map((each) => (
-        <tr key={each.id} className="text-[12.5px]">
+        <tr key={`${each.id} ${each.number}`} className="text-[12.5px]">
           <td className="pl-4">
-            <Link className="underline" to={`/documents/${each.id}?route=${route}`}>
+            <Link className="underline" to={behind(figure.kind, each, route)}>
               {each.number}
             </Link>{' '}
-            {each.party}, {day(each.date)}
+            {each.party}
+            {each.date && `, ${day(each.date)}`}
           </td>
           <td colSpan={2} className="amount whitespace-nowrap">
-            {money(each.gross, each.currency)}
+            {each.currency !== '' && money(each.gross, each.currency)}
           </td>
         </tr>
       ))}

@@ -54,6 +54,14 @@ export function figureSaid(what: string, sides: { source: string; ledger: string
       return 'Taken in';
     case 'CHANGED_ON_SOURCE':
       return `Changed in ${sides.source}`;
+    case 'WRITTEN_TO_SOURCE':
+      return `Told to ${sides.source}`;
+    case 'WRITTEN_TO_LEDGER':
+      return `Told to ${sides.ledger}`;
+    case 'NOT_TAKEN_BY_SOURCE':
+      return `Not taken by ${sides.source}`;
+    case 'NOT_TAKEN_BY_LEDGER':
+      return `Not taken by ${sides.ledger}`;
     case 'PAID_ON_LEDGER':
       return `Paid in ${sides.ledger}`;
     case 'CHANGED_ON_LEDGER':

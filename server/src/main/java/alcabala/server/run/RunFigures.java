@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -34,18 +35,26 @@ class RunFigures {
             """;
     private static final int LISTED = 500;
     private final JdbcClient jdbc;
+    private final MasterFigures masters;
 
     /// @param what such as `NEW`, or how far one that was sent has come, such as `POSTED`
-    /// @param kind of record
+    /// @param kind of record, or `party` or `item`
     record Figure(String what, String kind, int count) {}
 
+    /// @param id 0 for a master, which has no date and no money
+    /// @param number of a master its code
     record RunRecord(long id, String number, String party, LocalDate date, String currency, long gross) {}
 
-    RunFigures(JdbcClient jdbc) {
+    RunFigures(JdbcClient jdbc, MasterFigures masters) {
+        this.masters = masters;
         this.jdbc = jdbc;
     }
 
     List<Figure> of(long run) {
+        return Stream.concat(ofRecords(run).stream(), masters.of(run).stream()).toList();
+    }
+
+    private List<Figure> ofRecords(long run) {
         return jdbc.sql(OF_RUN + """
                         select f.what, d.kind, count(*)::int as count from found f join record d on d.id = f.record_id
                         group by f.what, d.kind order by 1, 2""")
@@ -61,6 +70,9 @@ class RunFigures {
 
     /// The first of them.
     List<RunRecord> records(long run, String what, String kind) {
+        if (masters.has(kind)) {
+            return masters.records(run, what, kind, LISTED);
+        }
         String written = TOLD.entrySet().stream()
                 .filter(each -> each.getValue().equals(what))
                 .map(Map.Entry::getKey)

@@ -99,13 +99,15 @@ class RunsApi {
     record RunPage(List<RunJson> runs, boolean more) {}
 
     /// @param what such as `NEW`, or how far one that was sent has come, such as `POSTED`
-    /// @param kind of record
+    /// @param kind of record, or `party` or `item`
     /// @param before of the run before this one
     record RunFigure(String what, String kind, int count, int before) {}
 
     /// @param before the run that it is compared with; null for the first
     record RunDetail(RunJson run, List<RunFigure> figures, Long before) {}
 
+    /// @param id 0 for a party or an item, which has no date and no money
+    /// @param number of a party or an item its code
     record RunRecordJson(long id, String number, String party, LocalDate date, String currency, String gross) {}
 
     record QuietHours(long id, String side, Set<DayOfWeek> days, LocalTime from, LocalTime until) {}
@@ -215,7 +217,7 @@ class RunsApi {
                         each.party(),
                         each.date(),
                         each.currency(),
-                        Amounts.decimal(each.currency(), each.gross())))
+                        each.currency().isEmpty() ? "" : Amounts.decimal(each.currency(), each.gross())))
                 .toList();
     }
 

@@ -59,6 +59,7 @@ class ItemsBothWaysTest {
         assertThat(there("FND-23").get("version").asInt()).isEqualTo(version + 1);
         assertThat(there("FND-23").get("account").asString()).isEqualTo(account);
         assertThat(asked("FND-23")).isEmpty();
+        assertThat(told()).contains("WRITTEN_TO_SOURCE item 1 FND-23", "WRITTEN_TO_LEDGER item 1 FND-23");
         assertThat(log("fnd-23")).contains("item TO_SOURCE posted", "item TO_LEDGER posted");
     }
 
@@ -249,6 +250,33 @@ class ItemsBothWaysTest {
                                         "seen",
                                         held.get("seen").asString()))))
                 .json();
+    }
+
+    /// What the latest runs told of items, with the first behind each figure.
+    private static List<String> told() {
+        return ferro.get("/api/runs?route=yard&limit=4")
+                .json()
+                .get("runs")
+                .valueStream()
+                .map(run -> "/api/runs/" + run.get("id").asLong())
+                .flatMap(run -> ferro.get(run + "?route=yard")
+                        .json()
+                        .get("figures")
+                        .valueStream()
+                        .filter(each -> each.get("kind").asString().equals("item"))
+                        .filter(each -> each.get("count").asInt() > 0)
+                        .map(each -> each.get("what").asString() + " item "
+                                + each.get("count").asInt() + " "
+                                + firstBehind(run, each.get("what").asString())))
+                .toList();
+    }
+
+    private static String firstBehind(String run, String what) {
+        return ferro.get(run + "/records?route=yard&kind=item&what=" + what)
+                .json()
+                .get(0)
+                .get("number")
+                .asString();
     }
 
     private static List<String> log(String text) {
