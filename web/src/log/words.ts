@@ -20,9 +20,9 @@ export const kindSaid = (kind: string): string =>
   kind === 'party' || kind === 'item' ? kind : kindName(kind);
 
 /** Where what crossed is looked at. */
-export const pageOf = (entry: Pick<LogEntry, 'documentId' | 'number'>, route: string): string =>
+export const pageOf = (entry: Pick<LogEntry, 'documentId' | 'kind' | 'number'>, route: string): string =>
   entry.documentId === undefined
-    ? `/map?route=${route}&kind=PARTY&text=${encodeURIComponent(entry.number)}`
+    ? `/map?route=${route}&kind=${entry.kind === 'item' ? 'ITEM' : 'PARTY'}&text=${encodeURIComponent(entry.number)}`
     : `/documents/${entry.documentId}?route=${route}`;
 
 /** What was done, or told. */

@@ -235,7 +235,8 @@ class MasterWriting {
         Half wanted = write.master().half(write.wanted());
         Map<String, Object> detail = new LinkedHashMap<>();
         detail.put(write.master().word(), write.code());
-        detail.put("name", said(wanted, "name"));
+        // Beside the fields, of which one is its name.
+        detail.put("named", said(wanted, "name"));
         detail.put("to", MasterSides.name(route, write.side()));
         write.fields().keySet().stream()
                 .sorted()

@@ -164,7 +164,7 @@ class CrossingLog {
                     case t.detail->>'to' when s.name then 'TO_SOURCE' else 'TO_LEDGER' end, null, 'changed',
                     case when t.action like '%-not-written' then 'refused' else 'posted' end,
                     coalesce(t.detail->>'reason', ''), null, t.who, coalesce(t.detail->>'party', t.detail->>'item'),
-                    t.detail->>'name', split_part(t.action, '-', 1)
+                    coalesce(t.detail->>'named', t.detail->>'name'), split_part(t.action, '-', 1)
                 from trail t join route r on r.id = t.route_id join source s on s.id = r.source_id
                 where :parties and t.route_id = :route and t.action in
                     ('party-written', 'party-not-written', 'item-written', 'item-not-written')

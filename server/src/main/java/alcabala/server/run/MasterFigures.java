@@ -15,7 +15,7 @@ class MasterFigures {
     private static final String OF_RUN = """
             with found as (
                 select split_part(t.action, '-', 1) as kind, coalesce(t.detail->>'party', t.detail->>'item') as code,
-                    max(t.detail->>'name') as name,
+                    max(coalesce(t.detail->>'named', t.detail->>'name')) as name,
                     case when t.action like '%-not-written' then 'NOT_TAKEN_BY_' else 'WRITTEN_TO_' end
                         || case t.detail->>'to' when s.name then 'SOURCE' else 'LEDGER' end as what
                 from run r join trail t on t.id > r.trail_from and t.id <= coalesce(r.trail_to, 9223372036854775807)

@@ -60,7 +60,8 @@ class ItemsBothWaysTest {
         assertThat(there("FND-23").get("account").asString()).isEqualTo(account);
         assertThat(asked("FND-23")).isEmpty();
         assertThat(told()).contains("WRITTEN_TO_SOURCE item 1 FND-23", "WRITTEN_TO_LEDGER item 1 FND-23");
-        assertThat(log("fnd-23")).contains("item TO_SOURCE posted", "item TO_LEDGER posted");
+        assertThat(log("fnd-23"))
+                .contains("item Fender, 23 by 61 TO_SOURCE posted", "item Fender, 23 by 61 TO_LEDGER posted");
     }
 
     /// A name that the ledger cuts is the same name; what is forbidden there is no change of anybody's.
@@ -284,8 +285,10 @@ class ItemsBothWaysTest {
                 .json()
                 .get("entries")
                 .valueStream()
-                .map(each -> each.get("kind").asString() + " " + each.get("way").asString() + " "
-                        + each.get("outcome").asString())
+                .map(each ->
+                        each.get("kind").asString() + " " + each.get("party").asString() + " "
+                                + each.get("way").asString() + " "
+                                + each.get("outcome").asString())
                 .toList();
     }
 }
