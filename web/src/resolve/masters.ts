@@ -23,6 +23,7 @@ const FIELDS: Record<string, string> = {
   'ship-to': 'Ship to',
   unit: 'Unit',
   kind: 'Kind of item',
+  'in-use': 'In use',
 };
 
 export const fieldName = (field: string): string => FIELDS[field] ?? field;
@@ -44,8 +45,17 @@ export const partsOf = (value: string): string[] =>
 export const joined = (parts: string[]): string =>
   parts.every((part) => part.trim() === '') ? '' : parts.map((part) => part.trim()).join(BETWEEN);
 
+const USES: Record<string, string> = {
+  yes: 'in use',
+  no: 'out of use',
+  gone: 'not there any more',
+};
+
 /** A value as people read it. */
 export const valueOf = (field: string, value: string): string => {
+  if (field === 'in-use') {
+    return USES[value] ?? value;
+  }
   if (field === 'kind') {
     return value.toLowerCase().replace('_', ' ');
   }
@@ -58,6 +68,13 @@ export const valueOf = (field: string, value: string): string => {
 
 /** A cause in words, and as one of it is called. */
 export function wordsOf(cause: MasterCause, sides: Sides): { title: string; state: string } {
+  if (cause.field === 'in-use') {
+    const one = oneOf(cause.kind);
+    return {
+      title: `${one.charAt(0).toUpperCase()}${one.slice(1)} in use on one side alone`,
+      state: 'drift',
+    };
+  }
   const field = cause.kind === 'ITEMS' && cause.field === 'name' ? 'Item’s name' : fieldName(cause.field);
   if (cause.conflict) {
     return { title: `${field} changed on both sides`, state: 'conflict' };

@@ -16,6 +16,7 @@ final class AddressForm {
         Map<String, Object> row = new HashMap<>(party);
         List.of("name", "taxIdentifier", "email", "phone").forEach(name -> row.merge(name, "", (told, none) -> told));
         ADDRESSES.forEach(name -> row.put(name, address(row.get(name))));
+        row.putIfAbsent("retired", false);
         return row;
     }
 

@@ -128,6 +128,7 @@ class InkwellDesk {
         row.put("contacts", party.contacts());
         row.put("parent", Objects.toString(party.parent(), ""));
         row.put("externalReference", Objects.toString(party.externalReference(), ""));
+        row.put("active", party.active());
         return AddressForm.row(row);
     }
 

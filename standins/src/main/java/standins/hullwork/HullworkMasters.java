@@ -26,11 +26,13 @@ public class HullworkMasters {
                 "name",
                 List.of("name", "taxIdentifier", "email", "phone"),
                 List.of("billTo", "shipTo"),
+                List.of("retired"),
                 "taxIdentifier",
                 "Only the office changes a tax identifier."),
         ITEM(
                 "text",
                 List.of("text", "unit", "kind"),
+                List.of(),
                 List.of(),
                 "kind",
                 "What kind of item it is, only the office changes.");
@@ -38,13 +40,21 @@ public class HullworkMasters {
         private final String called;
         private final List<String> texts;
         private final List<String> addresses;
+        private final List<String> flags;
         private final String readOnly;
         private final String why;
 
-        Type(String called, List<String> texts, List<String> addresses, String readOnly, String why) {
+        Type(
+                String called,
+                List<String> texts,
+                List<String> addresses,
+                List<String> flags,
+                String readOnly,
+                String why) {
             this.called = called;
             this.texts = texts;
             this.addresses = addresses;
+            this.flags = flags;
             this.readOnly = readOnly;
             this.why = why;
         }
@@ -122,6 +132,9 @@ public class HullworkMasters {
                         master.put(name, String.valueOf(fields.get(name)).strip()));
         Stream<String> addresses = type.addresses.stream();
         addresses.filter(fields::containsKey).forEach(name -> master.put(name, fields.get(name)));
+        type.flags.stream()
+                .filter(fields::containsKey)
+                .forEach(name -> master.put(name, Boolean.parseBoolean(String.valueOf(fields.get(name)))));
         if (String.valueOf(master.get(type.called)).isBlank()) {
             throw Refusal.unprocessable("name-missing", "One without a name cannot be kept.");
         }

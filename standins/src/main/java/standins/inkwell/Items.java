@@ -112,10 +112,11 @@ public class Items {
         int rows = jdbc.sql("""
                 update inkwell_item set name = :name, kind = :kind, unit = :unit, account = :account,
                     purchase_account = :purchase, cost_account = :cost, stock_account = :stock, tax_code = :taxCode,
-                    version = version + 1
+                    active = :active, version = version + 1
                 where code = :code and version = :version""")
                 .params(values(draft))
                 .param("code", there.code())
+                .param("active", draft.active())
                 .param("version", draft.version())
                 .update();
         if (rows == 0) {
@@ -125,7 +126,7 @@ public class Items {
         return find(code).orElseThrow();
     }
 
-    /// By somebody at the desk: name, kind and unit, as far as they are given.
+    /// By somebody at the desk: name, kind, unit and whether it is in use, as far as they are given.
     @Transactional
     public Item change(String code, Map<String, String> given) {
         Item there = find(code).orElseThrow(() -> Refusal.notFound("item " + code));
@@ -142,7 +143,7 @@ public class Items {
                         there.stockAccount(),
                         there.taxCode(),
                         there.externalReference(),
-                        there.active(),
+                        Boolean.parseBoolean(given.getOrDefault("active", String.valueOf(there.active()))),
                         there.version()));
     }
 

@@ -5,6 +5,10 @@ public interface MasterField {
     /// `bill-to`, as it is called in a half of a baseline.
     String code();
 
+    /// Whether it says that the master is in use: that is never changed on the other side by itself (synchronisation,
+    /// "Gone").
+    boolean isUse();
+
     /// Whether a person may give it this value; empty takes away what is there.
     boolean takes(String value);
 

@@ -2,6 +2,7 @@ package alcabala.accounting.item;
 
 import alcabala.accounting.document.ItemKind;
 import alcabala.accounting.field.MasterField;
+import alcabala.accounting.field.Use;
 import java.util.Locale;
 import java.util.stream.Stream;
 
@@ -11,11 +12,17 @@ public enum ItemField implements MasterField {
     /// In which it is sold.
     UNIT,
     /// What it is, by the names of [ItemKind].
-    KIND;
+    KIND,
+    IN_USE;
 
     @Override
     public String code() {
-        return name().toLowerCase(Locale.ROOT);
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    @Override
+    public boolean isUse() {
+        return this == IN_USE;
     }
 
     /// One without a name cannot be kept; a kind is one of a few.
@@ -23,7 +30,7 @@ public enum ItemField implements MasterField {
     public boolean takes(String value) {
         return switch (this) {
             case NAME -> !value.isBlank();
-            case UNIT -> true;
+            case UNIT, IN_USE -> true;
             case KIND ->
                 value.isEmpty()
                         || Stream.of(ItemKind.values()).map(ItemKind::name).anyMatch(value::equals);
@@ -32,7 +39,7 @@ public enum ItemField implements MasterField {
 
     @Override
     public boolean isSame(String one, String other) {
-        return normal(one).equals(normal(other));
+        return isUse() ? Use.isSame(one, other) : normal(one).equals(normal(other));
     }
 
     private static String normal(String said) {

@@ -67,6 +67,10 @@ public record Party(
         return new Party(code, name, taxIdentifier, email, phone, billTo, other, contacts, active);
     }
 
+    public Party withActive(boolean other) {
+        return new Party(code, name, taxIdentifier, email, phone, billTo, shipTo, contacts, other);
+    }
+
     public Party withoutContacts() {
         return contacts.isEmpty() ? this : new Party(code, name, taxIdentifier, email, phone, billTo, shipTo, active);
     }

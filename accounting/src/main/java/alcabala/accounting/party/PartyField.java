@@ -1,6 +1,7 @@
 package alcabala.accounting.party;
 
 import alcabala.accounting.field.MasterField;
+import alcabala.accounting.field.Use;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.function.BiFunction;
@@ -30,7 +31,8 @@ public enum PartyField implements MasterField {
         }
     },
     BILL_TO(party -> text(party.billTo()), (party, value) -> party.withBillTo(address(value))),
-    SHIP_TO(party -> text(party.shipTo()), (party, value) -> party.withShipTo(address(value)));
+    SHIP_TO(party -> text(party.shipTo()), (party, value) -> party.withShipTo(address(value))),
+    IN_USE(party -> Use.of(party.active()), (party, value) -> party.withActive(Use.isActive(value)));
 
     private static final String BETWEEN = " | ";
     private final Function<Party, String> value;
@@ -64,8 +66,13 @@ public enum PartyField implements MasterField {
     }
 
     @Override
+    public boolean isUse() {
+        return this == IN_USE;
+    }
+
+    @Override
     public boolean isSame(String one, String other) {
-        return normal(one).equals(normal(other));
+        return isUse() ? Use.isSame(one, other) : normal(one).equals(normal(other));
     }
 
     private String normal(String said) {

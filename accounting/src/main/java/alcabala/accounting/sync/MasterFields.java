@@ -1,6 +1,7 @@
 package alcabala.accounting.sync;
 
 import alcabala.accounting.field.MasterField;
+import alcabala.accounting.field.Use;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Map;
@@ -26,13 +27,14 @@ public record MasterFields(
     @Override
     public boolean same(String field, String source, String ledger) {
         String there =
-                source == null ? null : saying.said(field, source, Side.LEDGER).orElse(source);
+                source == null ? null : translated(field, source, Side.LEDGER).orElse(source);
         return named(field).isSame(there, ledger);
     }
 
+    /// That one is gone cannot be said of another: it is put out of use.
     @Override
     public Optional<String> translated(String field, String value, Side to) {
-        return saying.said(field, value, to);
+        return named(field).isUse() ? Optional.of(Use.said(value)) : saying.said(field, value, to);
     }
 
     @Override

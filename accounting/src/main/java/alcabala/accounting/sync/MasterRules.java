@@ -11,18 +11,24 @@ import java.util.TreeMap;
 
 /// What a route has decided about each field of a kind of master.
 public final class MasterRules {
+    private static final Rule NEVER_BY_ITSELF = new Rule(Direction.NONE, Owner.NOBODY, Policy.ASK);
+
     private MasterRules() {}
 
     /// By codes of fields.
     public static Map<String, Rule> of(RouteSettings decided, Carried kind, Collection<? extends MasterField> fields) {
-        Direction direction = Direction.valueOf(word(decided, Topic.DIRECTION, kind));
-        Policy policy = Policy.valueOf(word(decided, Topic.WINNER, kind));
         Map<String, Rule> rules = new TreeMap<>();
         for (MasterField field : fields) {
-            Owner owner = Owner.valueOf(word(decided, Topic.ownerOf(field), kind));
-            rules.put(field.code(), new Rule(direction, owner, policy));
+            rules.put(field.code(), field.isUse() ? NEVER_BY_ITSELF : rule(decided, kind, field));
         }
         return rules;
+    }
+
+    private static Rule rule(RouteSettings decided, Carried kind, MasterField field) {
+        return new Rule(
+                Direction.valueOf(word(decided, Topic.DIRECTION, kind)),
+                Owner.valueOf(word(decided, Topic.ownerOf(field), kind)),
+                Policy.valueOf(word(decided, Topic.WINNER, kind)));
     }
 
     private static String word(RouteSettings decided, Topic topic, Carried kind) {

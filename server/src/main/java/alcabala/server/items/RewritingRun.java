@@ -146,7 +146,7 @@ class RewritingRun {
                             .collect(Collectors.joining(", "))
                     + ".");
         }
-        String key = UUID.nameUUIDFromBytes("rewriting/%d/%s/%d"
+        String key = UUID.nameUUIDFromBytes("rewriting/%d/%s/%s"
                         .formatted(rewriting, row.there(), found.get().version())
                         .getBytes(StandardCharsets.UTF_8))
                 .toString();

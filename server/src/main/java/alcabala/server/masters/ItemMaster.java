@@ -4,6 +4,7 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.document.ItemKind;
 import alcabala.accounting.field.Half;
 import alcabala.accounting.field.MasterField;
+import alcabala.accounting.field.Use;
 import alcabala.accounting.item.ItemField;
 import alcabala.accounting.ledger.NameRules;
 import alcabala.accounting.setting.Carried;
@@ -36,10 +37,10 @@ class ItemMaster implements Master {
     private static final List<ItemField> FIELDS = List.of(ItemField.values());
     private static final Tables TABLES = new Tables(
             "source_item",
-            "jsonb_build_object('name', s.name, 'unit', s.unit, 'kind', s.item_kind)",
+            "jsonb_build_object('name', s.name, 'unit', s.unit, 'kind', s.item_kind, 'in-use', 'yes')",
             "concat_ws(chr(2), s.name, s.unit, s.item_kind)",
             "ledger_item",
-            "jsonb_build_object('name', p.name, 'unit', p.unit, 'kind', p.kind)",
+            "jsonb_build_object('name', p.name, 'unit', p.unit, 'kind', p.kind, 'in-use', case when p.active then 'yes' else 'no' end)",
             "concat_ws(chr(2), p.name, p.unit, p.kind)");
     private final JdbcClient jdbc;
     private final SourceCatalogue catalogue;
@@ -84,6 +85,8 @@ class ItemMaster implements Master {
         Half.Builder half = Half.builder();
         FIELDS.forEach(field ->
                 half.text(field.code(), item.path(field.code()).asStringOpt().orElse("")));
+        // As a side answers it.
+        item.path("active").asBooleanOpt().ifPresent(active -> half.text(ItemField.IN_USE.code(), Use.of(active)));
         return half.build();
     }
 
@@ -142,7 +145,7 @@ class ItemMaster implements Master {
                 item.account(),
                 item.purchase(),
                 item.taxCode(),
-                item.active()));
+                Use.isActive(value(wanted, ItemField.IN_USE, Use.of(item.active())))));
     }
 
     private static String value(SortedMap<String, Optional<String>> wanted, ItemField field, String standing) {

@@ -1,6 +1,7 @@
 package alcabala.server.masters;
 
 import alcabala.accounting.field.Half;
+import alcabala.accounting.field.Use;
 import alcabala.accounting.sync.Baseline;
 import alcabala.accounting.sync.Both;
 import alcabala.server.route.RouteRow;
@@ -30,7 +31,7 @@ class MasterLinks {
     private static final String PAIR = """
             select l.route_id, l.code, l.counterpart, l.version, l.source_half, l.ledger_half, l.unsettled,
                 %2$s as source_body, %5$s as ledger_body, coalesce(n.target, '') as named,
-                coalesce(p.active and not p.gone, false) as there,\s""" + NOW + """
+                coalesce(p.active and not p.gone, false) as there, p.gone,\s""" + NOW + """
              as now
             from master_link l
                 join %1$s s on s.source_id = :source and s.code = l.code
@@ -46,6 +47,7 @@ class MasterLinks {
                 where o.kind = l.kind and o.counterpart = l.counterpart and q.ledger_id = :ledger
                     and (o.linked_at, o.route_id, o.code) < (l.linked_at, l.route_id, l.code))
             """;
+    private static final String IN_USE = "in-use";
     private static final TypeReference<Map<String, String>> VALUES = new TypeReference<>() {};
     private final JdbcClient jdbc;
     private final NamedParameterJdbcTemplate template;
@@ -206,11 +208,19 @@ class MasterLinks {
                 row.getString("counterpart"),
                 row.getString("named"),
                 row.getInt("version"),
-                new Both<>(master.half(row.getString("source_body")), master.half(row.getString("ledger_body"))),
+                new Both<>(
+                        master.half(row.getString("source_body")),
+                        there(master.half(row.getString("ledger_body")), row.getBoolean("gone"))),
                 new Both<>(half(row.getString("source_half")), half(row.getString("ledger_half"))),
                 unsettled == null ? null : Set.of(unsettled),
                 row.getBoolean("there"),
+                row.getBoolean("gone"),
                 row.getString("now"));
+    }
+
+    /// What is not told of any more is as it was last, and gone.
+    private static Half there(Half half, boolean gone) {
+        return gone ? half.with(IN_USE, Use.GONE) : half;
     }
 
     private Half half(String kept) {

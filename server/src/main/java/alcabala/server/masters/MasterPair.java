@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 /// @param named the name that its row of the crosswalk gives it on the ledger; empty for none
 /// @param unsettled fields on which they have never agreed; null for all
 /// @param there whether the ledger has it, and has it active
+/// @param gone whether the ledger has it no more
 /// @param version of the link, for whoever changes it
 /// @param now what both have and what is decided, as one text
 record MasterPair(
@@ -26,6 +27,7 @@ record MasterPair(
         Both<Half> halves,
         Set<String> unsettled,
         boolean there,
+        boolean gone,
         String now) {
     private static final String NAME = "name";
 

@@ -35,7 +35,9 @@ record MasterRulesNow(
         Map<String, String> source = locked(takes.source(), route.source());
         Map<String, String> ledger = locked(takes.ledger(), route.ledger());
         if (!pair.there()) {
-            master.fields().forEach(field -> ledger.put(field.code(), "it is not active in " + route.ledger()));
+            master.fields().stream()
+                    .filter(field -> pair.gone() || !field.isUse())
+                    .forEach(field -> ledger.put(field.code(), "it is not active in " + route.ledger()));
         }
         return new MasterFields(
                 master.fields(), rules, new Both<>(source, ledger), sayings.of().apply(pair.code(), pair.named()));

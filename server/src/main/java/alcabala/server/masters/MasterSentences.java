@@ -2,20 +2,31 @@ package alcabala.server.masters;
 
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
+import alcabala.accounting.sync.Verdict.Why;
 import alcabala.server.masters.MasterQuestions.Asked;
 import alcabala.server.route.RouteRow;
 import java.util.Locale;
 
 /// Why a person is asked about a field of a master, in a sentence.
 final class MasterSentences {
+    private static final String IN_USE = "in-use";
+
     private MasterSentences() {}
 
     static String why(RouteRow route, Asked asked) {
         return switch (asked.verdict()) {
+            case Verdict.Drift drift
+            when asked.field().equals(IN_USE) && drift.why() == Why.DIRECTION_NONE -> use(route, drift);
             case Verdict.Drift drift ->
                 drifts(route, asked.kind().name().toLowerCase(Locale.ROOT), drift, asked.reason());
             default -> "Both sides changed it, and nothing says whose it is.";
         };
+    }
+
+    private static String use(RouteRow route, Verdict.Drift drift) {
+        Side side = drift.of().contains(Side.LEDGER) ? Side.LEDGER : Side.SOURCE;
+        return "Whether it is in use changed in %s. That goes to %s only if somebody says so."
+                .formatted(MasterSides.name(route, side), MasterSides.name(route, side.other()));
     }
 
     private static String drifts(RouteRow route, String of, Verdict.Drift drift, String reason) {

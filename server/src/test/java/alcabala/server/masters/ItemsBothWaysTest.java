@@ -18,7 +18,8 @@ import tools.jackson.databind.JsonNode;
 /// Items that stand on both sides, changed at the desks of the yard and of its ledger. Each test has its own.
 class ItemsBothWaysTest {
     private static final List<String> ITEMS = List.of(
-            "FND-23", "SHK-10", "SHK-12", "CLT-200", "BLK-040", "RPE-10", "RPE-12", "RPE-16", "BAT-110", "CBL-25");
+            "FND-23", "SHK-10", "SHK-12", "CLT-200", "BLK-040", "RPE-10", "RPE-12", "RPE-16", "BAT-110", "CBL-25",
+            "FND-30");
     private static World world;
     private static Api ferro;
 
@@ -125,6 +126,19 @@ class ItemsBothWaysTest {
                 .isEqualTo("Changed in Inkwell, and Hullwork does not take it from elsewhere.");
         answer("kind", "RESTORE", "", held);
         assertThat(there("BLK-040").get("kind").asString()).isEqualToIgnoringCase("goods");
+    }
+
+    /// What an item of the yard is not: out of use.
+    @Test
+    void anItemThatIsPutOutOfUseOnTheLedgerIsTakenIntoUseAgain() {
+        onLedger("FND-30", "active=false");
+        run();
+        JsonNode held = asked("FND-30").getFirst();
+        assertThat(held.get("offered").toString()).contains("RESTORE", "ACCEPT", "LEAVE");
+        answer("in-use", "RESTORE", "", held);
+        assertThat(there("FND-30").get("active").asBoolean()).isTrue();
+        assertThat(run()).isEqualTo("Nothing new on either side");
+        assertThat(asked("FND-30")).isEmpty();
     }
 
     /// Another item has the name: the ledger says so, and nothing is half written.

@@ -272,6 +272,60 @@ class PartiesBothWaysTest {
         assertThat(asked("C-1003")).isEmpty();
     }
 
+    /// What is put out of use on one side is asked about, and never put out of use on the other by itself.
+    @ParameterizedTest(name = "{0}: {1} at the yard, {2} on the ledger")
+    @CsvSource({"RESTORE, false, true", "ACCEPT, true, false", "LEAVE, false, false"})
+    void oneThatIsPutOutOfUseIsAskedAbout(String answer, boolean retired, boolean active) {
+        onLedger("IC-1011", "active", "false");
+        assertThat(run()).contains("1 party to be asked about").doesNotContain("changed in");
+        JsonNode held = cause("party:drift:in-use:LEDGER").get("masters").get(0);
+        assertThat(held.get("sentence").asString())
+                .isEqualTo("Whether it is in use changed in Inkwell. That goes to Hullwork only if somebody says so.");
+        answer("in-use", answer, "", held);
+        assertThat(world.standIns()
+                        .hullwork("/customers/C-1011")
+                        .at("/customer/retired")
+                        .asBoolean())
+                .isEqualTo(retired);
+        assertThat(world.standIns().inkwell("/parties/IC-1011").get("active").asBoolean())
+                .isEqualTo(active);
+        assertThat(run()).isEqualTo("Nothing new on either side");
+        assertThat(asked("C-1011")).isEmpty();
+        takeUpAgain("1011");
+    }
+
+    private static void takeUpAgain(String number) {
+        onLedger("IC-" + number, "active", "true");
+        atYard("C-" + number, "retired", "false");
+        run();
+        asked("C-" + number).forEach(held -> answer("in-use", "LEAVE", "", held));
+        run();
+    }
+
+    /// Nobody can take it into use again there: it can be put out of use here too, or left.
+    @Test
+    void oneThatIsGoneFromTheLedgerIsAskedAbout() {
+        run();
+        world.jdbc()
+                .sql("update ledger_party set gone = true where code = 'IC-1006'")
+                .update();
+        run();
+        JsonNode held = cause("party:drift:in-use:LEDGER").get("masters").get(0);
+        assertThat(field(held, "in-use").get("ledger").asString()).isEqualTo("gone");
+        assertThat(held.get("offered").toString()).contains("ACCEPT", "LEAVE").doesNotContain("RESTORE");
+        answer("in-use", "ACCEPT", "", held);
+        assertThat(world.standIns()
+                        .hullwork("/customers/C-1006")
+                        .at("/customer/retired")
+                        .asBoolean())
+                .isTrue();
+        assertThat(asked("C-1006")).isEmpty();
+        world.jdbc()
+                .sql("update ledger_party set gone = false where code = 'IC-1006'")
+                .update();
+        takeUpAgain("1006");
+    }
+
     @Test
     void whereSeveralStandForOneTheFirstLeads() {
         yard.map("PARTY", "C-1009", "IC-1002", "");

@@ -135,7 +135,8 @@ public final class HullworkMapping {
                 "email", party.email(),
                 "phone", party.phone(),
                 "billTo", Json.body(party.billTo()),
-                "shipTo", Json.body(party.shipTo()));
+                "shipTo", Json.body(party.shipTo()),
+                "retired", !party.active());
     }
 
     private static SourceChange.ItemChanged itemChanged(JsonNode record) {
@@ -173,7 +174,7 @@ public final class HullworkMapping {
                         .map(each -> new Contact(
                                 text(each, "name"), text(each, "role"), text(each, "email"), text(each, "phone")))
                         .toList(),
-                true);
+                !record.path("retired").asBoolean());
     }
 
     private static Document document(JsonNode record, SourceLookup lookup) {

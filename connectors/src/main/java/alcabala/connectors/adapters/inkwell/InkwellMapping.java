@@ -269,7 +269,7 @@ final class InkwellMapping {
         body.put("costAccount", orNull(item.purchase().cost()));
         body.put("stockAccount", orNull(item.purchase().stock()));
         body.put("taxCode", isCode(item.taxCode()) ? item.taxCode() : null);
-        body.put("active", true);
+        body.put("active", item.active());
         body.put("version", version);
         return body;
     }
