@@ -31,6 +31,13 @@ describe('a cause about masters', () => {
     expect(valueOf('kind', 'LABOUR')).toBe('labour');
   });
 
+  it('about one that is out of use somewhere says so in words', () => {
+    const gone: MasterCause = { ...cause(false, 'LEDGER'), field: 'in-use' };
+    expect(wordsOf(gone, YARD)).toEqual({ title: 'Party in use on one side alone', state: 'drift' });
+    expect(valueOf('in-use', 'gone')).toBe('not there any more');
+    expect(valueOf('in-use', 'yes')).toBe('in use');
+  });
+
   it('says what each answer does before it is given', () => {
     expect(does('SOURCE', cause(true, 'SOURCE', 'LEDGER'), YARD)).toBe('goes to Inkwell');
     expect(does('RESTORE', cause(false, 'LEDGER'), YARD)).toBe('Inkwell gets again what both agreed on');
