@@ -80,17 +80,20 @@ public class SourceCatalogue {
         }
     }
 
-    /// An item that was there, as it is by now; its category stays.
+    /// An item that was there, as it is by now; its category stays, and its kind where none is told.
     public void rewritten(long sourceId, LedgerItem item) {
         jdbc.sql("""
-                update source_item set name = :name, unit = :unit, item_kind = :itemKind, kind = :kind
+                update source_item set name = :name, unit = :unit, item_kind = coalesce(:itemKind, item_kind),
+                    kind = coalesce(:kind, kind)
                 where source_id = :source and code = :code""")
                 .param("source", sourceId)
                 .param("code", item.code())
                 .param("name", item.name())
                 .param("unit", item.unit())
-                .param("itemKind", item.kind().name())
-                .param("kind", item.kind().lineKind().name())
+                .param("itemKind", item.kind() == null ? null : item.kind().name())
+                .param(
+                        "kind",
+                        item.kind() == null ? null : item.kind().lineKind().name())
                 .update();
         changed(sourceId);
     }
