@@ -58,7 +58,8 @@ class Screenshots {
             browser.picture(folder.resolve("undo.png"));
             browser.open(at + "/resolve?route=yard");
             browser.awaitText("The number is taken in Inkwell");
-            browser.awaitText("What happened to it");
+            browser.awaitText("2 held");
+            browser.awaitText("Taken in");
             browser.picture(folder.resolve("resolve.png"));
             browser.open(at + "/release?route=yard&state=Posted");
             browser.find("tr[data-document] button").sendKeys(Keys.ENTER);

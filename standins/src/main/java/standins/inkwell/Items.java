@@ -104,13 +104,13 @@ public class Items {
                 .forEach(masters::requireAccount);
     }
 
-    /// Compare-and-set on the version.
+    /// Compare-and-set on the version. A kind that is not given stays.
     @Transactional
     public Item change(String code, Item draft) {
         Item there = find(code).orElseThrow(() -> Refusal.notFound("item " + code));
         check(draft);
         int rows = jdbc.sql("""
-                update inkwell_item set name = :name, kind = :kind, unit = :unit, account = :account,
+                update inkwell_item set name = :name, kind = coalesce(:kind, kind), unit = :unit, account = :account,
                     purchase_account = :purchase, cost_account = :cost, stock_account = :stock, tax_code = :taxCode,
                     active = :active, version = version + 1
                 where code = :code and version = :version""")

@@ -11,9 +11,11 @@ public enum ItemField implements MasterField {
     NAME,
     /// In which it is sold.
     UNIT,
-    /// What it is, by the names of [ItemKind].
+    /// What it is, by the names of [ItemKind]. A side that tells none, or one that nobody knows, does not differ.
     KIND,
     IN_USE;
+
+    private static final int LONGEST_UNIT = 40;
 
     @Override
     public String code() {
@@ -30,7 +32,8 @@ public enum ItemField implements MasterField {
     public boolean takes(String value) {
         return switch (this) {
             case NAME -> !value.isBlank();
-            case UNIT, IN_USE -> true;
+            case UNIT -> value.length() <= LONGEST_UNIT;
+            case IN_USE -> true;
             case KIND ->
                 value.isEmpty()
                         || Stream.of(ItemKind.values()).map(ItemKind::name).anyMatch(value::equals);
@@ -39,7 +42,11 @@ public enum ItemField implements MasterField {
 
     @Override
     public boolean isSame(String one, String other) {
-        return isUse() ? Use.isSame(one, other) : normal(one).equals(normal(other));
+        return switch (this) {
+            case IN_USE -> Use.isSame(one, other);
+            case KIND -> one == null || other == null || normal(one).equals(normal(other));
+            case NAME, UNIT -> normal(one).equals(normal(other));
+        };
     }
 
     private static String normal(String said) {

@@ -59,12 +59,21 @@ class ItemSayingTest {
         "NAME, Rope, true",
         "NAME, ' ', false",
         "UNIT, '', true",
+        "UNIT, 1234567890123456789012345678901234567890, true",
+        "UNIT, 12345678901234567890123456789012345678901, false",
         "KIND, LABOUR, true",
         "KIND, '', true",
         "KIND, labour, false"
     })
     void whatMayBeTyped(ItemField field, String value, boolean takes) {
         assertThat(field.takes(value)).isEqualTo(takes);
+    }
+
+    @Test
+    void aKindThatASideDoesNotTellIsNoOther() {
+        assertThat(ItemField.KIND.isSame("GOODS", null)).isTrue();
+        assertThat(ItemField.KIND.isSame("GOODS", "LABOUR")).isFalse();
+        assertThat(ItemField.UNIT.isSame("C62", null)).isFalse();
     }
 
     @Test

@@ -43,7 +43,7 @@ class MasterAnswersApi {
             @NotNull Carried kind,
             @NotBlank @Size(max = 40) String field,
             @NotNull Answer answer,
-            @NotNull @Size(max = 1000) String typed,
+            @NotNull @Size(max = 500) String typed,
             @NotEmpty @Size(max = 500) List<@NotNull @Valid MasterAnswered> masters) {}
 
     /// @param seen as the list says it

@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 class ItemsBothWaysTest {
     private static final List<String> ITEMS = List.of(
             "FND-23", "SHK-10", "SHK-12", "CLT-200", "BLK-040", "RPE-10", "RPE-12", "RPE-16", "BAT-110", "CBL-25",
-            "FND-30");
+            "ANC-10", "FND-30");
     private static World world;
     private static Api ferro;
 
@@ -139,6 +139,18 @@ class ItemsBothWaysTest {
         assertThat(there("FND-30").get("active").asBoolean()).isTrue();
         assertThat(run()).isEqualTo("Nothing new on either side");
         assertThat(asked("FND-30")).isEmpty();
+    }
+
+    /// A kind that only the ledger knows is nobody's change, and stays when something else is written.
+    @Test
+    void aKindThatIsNotKnownHereStaysThere() {
+        onLedger("ANC-10", "kind=consignment");
+        assertThat(run()).doesNotContain("item");
+        atYard("ANC-10", "text=Anchor,+10+kg");
+        assertThat(run()).contains("1 item changed in Inkwell");
+        assertThat(there("ANC-10").get("name").asString()).isEqualTo("Anchor, 10 kg");
+        assertThat(there("ANC-10").get("kind").asString()).isEqualTo("consignment");
+        assertThat(asked("ANC-10")).isEmpty();
     }
 
     /// Another item has the name: the ledger says so, and nothing is half written.

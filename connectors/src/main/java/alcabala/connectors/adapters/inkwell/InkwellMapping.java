@@ -262,7 +262,10 @@ final class InkwellMapping {
         Map<String, Object> body = new LinkedHashMap<>();
         body.put("code", item.code());
         body.put("name", item.name());
-        body.put("kind", item.kind() == null ? null : item.kind().name().toLowerCase(Locale.ROOT));
+        // A kind that is not known here stays what it is there.
+        if (item.kind() != null) {
+            body.put("kind", item.kind().name().toLowerCase(Locale.ROOT));
+        }
         body.put("unit", item.unit());
         body.put("account", item.account());
         body.put("purchaseAccount", orNull(item.purchase().expense()));
