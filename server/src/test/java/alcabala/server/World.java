@@ -9,7 +9,6 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -18,7 +17,6 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -33,9 +31,8 @@ public final class World implements AutoCloseable {
     /// What the first administrator has to know.
     public static final String FIRST_SECRET = "the-first-of-all";
 
-    private static final String ROLES = roles();
     private static StandIns standIns;
-    private final String database = "test_" + UUID.randomUUID().toString().replace("-", "");
+    private final String database = Blank.copy();
     private ConfigurableApplicationContext context;
     private Process process;
     private int port;
@@ -135,20 +132,7 @@ public final class World implements AutoCloseable {
         }
         standIns.reset();
         World world = new World();
-        execute("postgres", "create database " + world.database);
-        execute(
-                world.database,
-                "set alcabala.app_password = '%1$s'; set alcabala.migration_password = '%1$s';".formatted(password())
-                        + ROLES);
         return world;
-    }
-
-    private static String roles() {
-        try {
-            return Files.readString(Path.of("../operations/roles.sql"));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     /// Runs a program of operations/ on this database, as whoever runs the server does.

@@ -67,7 +67,7 @@ public record Yard(Api api) {
         Map<String, Integer> counts = new HashMap<>();
         api.get("/api/summary?route=yard")
                 .json()
-                .get("states")
+                .path("states")
                 .forEach(s ->
                         counts.put(s.get("state").asString(), s.get("count").asInt()));
         return counts;
@@ -118,7 +118,8 @@ public record Yard(Api api) {
     }
 
     public void awaitFinished(long id) {
-        Await.until("batch " + id + " is finished", () -> batch(id).get("batch").has("finishedAt"));
+        Await.until(
+                "batch " + id + " is finished", () -> batch(id).path("batch").has("finishedAt"));
     }
 
     /// Decides as an administrator does who has just looked.

@@ -60,7 +60,9 @@ class DatabaseGoneTest {
                 }
             });
             yard.awaitFinished(batch);
-            assertThat(yard.counts()).containsEntry("Posted", 5);
+            Await.until(
+                    "all five are there",
+                    () -> Integer.valueOf(5).equals(yard.counts().get("Posted")));
         }
     }
 
