@@ -166,7 +166,7 @@ function Row({ route, row, group, settings, changes, open, onOpen }: RowProps) {
 }
 
 const winnerOf = (value: string, route: Schemas['RouteJson']) =>
-  value === 'source' ? route.source : value === 'ledger' ? route.ledger : 'ask';
+  ({ source: route.source, ledger: route.ledger, latest: 'the later' })[value] ?? 'ask';
 
 const Legend = () => (
   <p className="soft flex flex-wrap items-center gap-x-5 gap-y-1 px-3 py-2 text-[12.5px]">

@@ -151,6 +151,7 @@ function Row({ values, asked }: { values: MasterValues; asked: boolean }) {
       <td className={`px-4 py-1.5 ${asked ? 'font-bold' : 'soft'}`}>{fieldName(values.field)}</td>
       <td className={`px-2 py-1.5 ${values.agreed && moved.source ? 'text-primary font-bold' : ''}`}>
         <Value>{said(values.source)}</Value>
+        <Changed change={values.sourceChanged} />
       </td>
       <td className="bg-base-200 px-2 py-1.5 text-center">
         {!values.agreed ? (
@@ -165,6 +166,7 @@ function Row({ values, asked }: { values: MasterValues; asked: boolean }) {
       </td>
       <td className={`px-2 py-1.5 ${values.agreed && moved.ledger ? 'text-secondary font-bold' : ''}`}>
         <Value>{said(values.ledger)}</Value>
+        <Changed change={values.ledgerChanged} />
       </td>
       <td className="px-2 py-1.5 text-[12.5px]">
         {values.question !== '' ? (
@@ -176,6 +178,14 @@ function Row({ values, asked }: { values: MasterValues; asked: boolean }) {
     </tr>
   );
 }
+
+/** Who changed it there and when, as far as that side tells. */
+const Changed = ({ change }: { change: MasterValues['sourceChanged'] }) =>
+  change && (
+    <span className="soft block text-[12.5px] font-normal">
+      {change.by === '' ? 'changed' : `by ${change.by},`} {moment(change.at)}
+    </span>
+  );
 
 const Value = ({ children }: { children: string }) =>
   children === '' ? <span className="soft">nothing</span> : <span className="break-words">{children}</span>;

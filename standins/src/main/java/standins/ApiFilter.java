@@ -11,12 +11,14 @@ import java.time.Duration;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
 import standins.consent.Consents;
+import standins.touched.Hands;
 
 /// Asks for the bearer key, then does what the fault switch says.
 @Component
@@ -51,10 +53,12 @@ class ApiFilter extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         String system = request.getRequestURI().split("/")[1];
-        if (!isKeyRight(request, keys.get(system)) && !isConsented(system, request)) {
+        Optional<String> program = program(system, request);
+        if (program.isEmpty()) {
             refuse(response, 401, "key-wrong", "The access key or token is missing, wrong, or past its time.");
             return;
         }
+        request.setAttribute(Hands.PROGRAM, program.get());
         Fault fault = faults.take(system, request.getMethod(), request.getRequestURI());
         switch (fault) {
             case NONE, BAD_RECORDS -> chain.doFilter(request, response);
@@ -79,14 +83,20 @@ class ApiFilter extends OncePerRequestFilter {
                 header.getBytes(StandardCharsets.UTF_8), ("Bearer " + key).getBytes(StandardCharsets.UTF_8));
     }
 
-    /// Inkwell lets in who has a consent for what the request does.
-    private boolean isConsented(String system, HttpServletRequest request) {
+    /// What asks, by what it is let in as; empty for what is not let in. Inkwell lets in who has a consent for what the
+    /// request does.
+    private Optional<String> program(String system, HttpServletRequest request) {
+        if (isKeyRight(request, keys.get(system))) {
+            return Optional.of("the key of " + system);
+        }
+        if (!system.equals("inkwell")) {
+            return Optional.empty();
+        }
         String needed = request.getMethod().equals("GET") ? "books.read" : "books.write";
-        return system.equals("inkwell")
-                && consents.find(String.valueOf(request.getHeader("Authorization"))
-                                .replaceFirst("^Bearer ", ""))
-                        .filter(grant -> grant.scopes().contains(needed))
-                        .isPresent();
+        String token = String.valueOf(request.getHeader("Authorization")).replaceFirst("^Bearer ", "");
+        return consents.find(token)
+                .filter(grant -> grant.scopes().contains(needed))
+                .map(Consents.Grant::program);
     }
 
     private void limit(String system, HttpServletRequest request, HttpServletResponse response, FilterChain chain)

@@ -48,9 +48,9 @@ public class Faults {
     }
 
     /// The fault for one request; counts it. An answer is lost only where work was done: reading is spared, and so is
-    /// asking which numbers are taken, which posts a list.
+    /// asking which numbers are taken or who touched what, which posts a list.
     Fault take(String system, String method, String path) {
-        boolean reading = method.equals("GET") || path.endsWith("/numbers/taken");
+        boolean reading = method.equals("GET") || path.endsWith("/numbers/taken") || path.endsWith("/touched");
         asked.computeIfAbsent(system, each -> new LongAdder()).increment();
         Fault fault = current(system);
         if (fault == Fault.ANSWER_LOST_THEN_DOWN) {

@@ -25,7 +25,9 @@ public class Consents {
     public record Consent(String id, String program, String person, List<String> scopes, Instant endsAt) {}
 
     /// What a token is good for.
-    public record Grant(Set<String> scopes, Instant endsAt) {}
+    ///
+    /// @param program to which it was given
+    public record Grant(String program, Set<String> scopes, Instant endsAt) {}
 
     Consents(JdbcClient jdbc, OAuth2AuthorizationService authorizations, Clock clock) {
         this.jdbc = jdbc;
@@ -42,7 +44,10 @@ public class Consents {
         Instant end = authorization.getRefreshToken() == null
                 ? authorization.getAccessToken().getToken().getExpiresAt()
                 : authorization.getRefreshToken().getToken().getExpiresAt();
-        return Optional.of(new Grant(authorization.getAccessToken().getToken().getScopes(), end));
+        return Optional.of(new Grant(
+                authorization.getRegisteredClientId(),
+                authorization.getAccessToken().getToken().getScopes(),
+                end));
     }
 
     List<Consent> all() {

@@ -21,11 +21,12 @@ import standins.inkwell.Posting;
 @Component
 public class DemoBusiness {
     private static final Logger LOG = LoggerFactory.getLogger(DemoBusiness.class);
-    private static final String COMMON = "truncate hullwork_record, hullwork_request, app_record, copperplate_account,"
-            + " copperplate_tax, copperplate_party, copperplate_term, copperplate_import, copperplate_outcome, copperplate_entry,"
-            + " copperplate_row, copperplate_setting, oauth2_authorization, fault restart identity";
+    private static final String COMMON =
+            "truncate hullwork_record, hullwork_request, hullwork_touched, app_record, copperplate_account,"
+                    + " copperplate_tax, copperplate_party, copperplate_term, copperplate_import, copperplate_outcome, copperplate_entry,"
+                    + " copperplate_row, copperplate_setting, oauth2_authorization, fault restart identity";
     private static final String BOOKS = """
-            truncate inkwell_setting, inkwell_request, inkwell_change, inkwell_deduction, inkwell_allocation,
+            truncate inkwell_setting, inkwell_request, inkwell_touched, inkwell_change, inkwell_deduction, inkwell_allocation,
                 inkwell_journal_line, inkwell_journal, inkwell_entry_line, inkwell_entry, inkwell_payment, inkwell_line, inkwell_document, inkwell_item, inkwell_party, inkwell_tax_code, inkwell_account,
                 inkwell_dimension, inkwell_rate, inkwell_terms, inkwell_field restart identity""";
     private final JdbcClient jdbc;

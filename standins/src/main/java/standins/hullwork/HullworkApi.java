@@ -18,6 +18,7 @@ import standins.Refusal;
 import standins.hullwork.HullworkMasters.Standing;
 import standins.hullwork.HullworkMasters.Type;
 import standins.hullwork.HullworkRecords.Change;
+import standins.touched.Touches.Touch;
 
 @RestController
 @RequestMapping("/hullwork/api")
@@ -113,6 +114,16 @@ class HullworkApi {
             @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key,
             @RequestBody MasterBody wanted) {
         return change(Type.ITEM, code, wanted, key);
+    }
+
+    @PostMapping("/customers/touched")
+    List<Touch> customersTouched(@RequestBody List<String> codes) {
+        return masters.touched(Type.CUSTOMER, codes);
+    }
+
+    @PostMapping("/items/touched")
+    List<Touch> itemsTouched(@RequestBody List<String> codes) {
+        return masters.touched(Type.ITEM, codes);
     }
 
     private MasterBody change(Type type, String code, MasterBody wanted, String key) {

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import standins.Refusal;
+import standins.touched.Touches.Touch;
 
 @RestController
 @RequestMapping("/inkwell/api/companies/{company}")
@@ -124,6 +125,16 @@ class InkwellApi {
             @RequestHeader(name = KEY, required = false) String key,
             @RequestBody Books.Party draft) {
         return requests.once(key, () -> masters.change(id, draft));
+    }
+
+    @PostMapping("/parties/touched")
+    List<Touch> partiesTouched(@RequestBody List<String> ids) {
+        return masters.touched("party", ids);
+    }
+
+    @PostMapping("/items/touched")
+    List<Touch> itemsTouched(@RequestBody List<String> codes) {
+        return masters.touched("item", codes);
     }
 
     @GetMapping("/items")

@@ -123,7 +123,9 @@ public class Items {
             throw Posting.stale("Item " + code);
         }
         masters.changed("item", code);
-        return find(code).orElseThrow();
+        Item after = find(code).orElseThrow();
+        masters.touched("item", code, there, after);
+        return after;
     }
 
     /// By somebody at the desk: name, kind, unit and whether it is in use, as far as they are given.

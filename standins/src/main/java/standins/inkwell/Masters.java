@@ -10,6 +10,7 @@ import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.BiFunction;
@@ -23,6 +24,9 @@ import standins.inkwell.Books.DayRate;
 import standins.inkwell.Books.DimensionValue;
 import standins.inkwell.Books.Party;
 import standins.inkwell.Books.TaxCode;
+import standins.touched.Hands;
+import standins.touched.Touches;
+import standins.touched.Touches.Touch;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -30,6 +34,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class Masters {
     private static final int PHONE_LIMIT = 20;
+    private static final String AT_THE_DESK = "J. Quire";
     private static final int EVERYTHING = 1_000_000;
     private static final String SUB_PARTIES = "sub-parties";
     private static final List<String> PLAN =
@@ -40,8 +45,12 @@ public class Masters {
     private final JdbcClient jdbc;
     private final JsonMapper json;
     private final Clock clock;
+    private final Touches touches;
+    private final Hands hands;
 
-    Masters(JdbcClient jdbc, JsonMapper json, Clock clock) {
+    Masters(JdbcClient jdbc, JsonMapper json, Hands hands, Clock clock) {
+        this.touches = new Touches(jdbc, "inkwell_touched");
+        this.hands = hands;
         this.clock = clock;
         this.jdbc = jdbc;
         this.json = json;
@@ -301,6 +310,7 @@ public class Masters {
     @Transactional
     public Party change(String id, Party draft) {
         require(draft.name(), "name");
+        Optional<Party> before = findParty(id);
         if (jdbc.sql("select 1 from inkwell_party where lower(name) = lower(:name) and id <> :id")
                 .params(Map.of("name", draft.name(), "id", id))
                 .query(Integer.class)
@@ -328,15 +338,16 @@ public class Masters {
             throw Posting.stale("Party " + id);
         }
         changed("party", id);
-        return findParty(id).orElseThrow();
+        Party after = findParty(id).orElseThrow();
+        touched("party", id, before.orElseThrow(), after);
+        return after;
     }
 
     /// What the people at the desk do with a party; what they say nothing of stays.
     @Transactional
     public void change(String id, Map<String, Object> given) {
         Party standing = findParty(id).orElseThrow(() -> Refusal.notFound("party " + id));
-        Map<String, Object> wanted =
-                new HashMap<>(json.convertValue(standing, new TypeReference<Map<String, Object>>() {}));
+        Map<String, Object> wanted = new HashMap<>(fields(standing));
         wanted.putAll(given);
         change(id, json.convertValue(wanted, Party.class));
     }
@@ -382,6 +393,26 @@ public class Masters {
         jdbc.sql("insert into inkwell_change (type, id) values (:type, :id)")
                 .params(Map.of("type", type, "id", id))
                 .update();
+    }
+
+    /// Each field of it that is another now.
+    void touched(String type, String id, Object before, Object after) {
+        Map<String, Object> was = fields(before);
+        List<String> changed = fields(after).entrySet().stream()
+                .filter(field -> !field.getKey().equals("version"))
+                .filter(field -> !Objects.equals(field.getValue(), was.get(field.getKey())))
+                .map(Map.Entry::getKey)
+                .toList();
+        touches.note(type, id, changed, clock.instant().plus(Duration.ofMinutes(clockAhead())), hands.now(AT_THE_DESK));
+    }
+
+    private Map<String, Object> fields(Object record) {
+        return json.convertValue(record, new TypeReference<>() {});
+    }
+
+    /// When the fields of each of these were last changed, and by whom.
+    List<Touch> touched(String type, List<String> codes) {
+        return touches.of(type, codes, hands.now(AT_THE_DESK));
     }
 
     private boolean exists(String sql, String value) {

@@ -76,6 +76,11 @@ public enum Topic {
             return Stream.concat(KINDS.stream().filter(Carried::isDocument), Carried.MASTERS.stream())
                     .toList();
         }
+
+        @Override
+        Shape shape(Carried of) {
+            return of.hasRecords() ? super.shape(of) : choice("ask", "source", "ledger", "latest");
+        }
     },
     /// Whose a field of a master is.
     OWNER_OF_NAME(Carried.PARTIES, Carried.ITEMS),

@@ -4,6 +4,7 @@ import alcabala.accounting.field.Half;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -26,6 +27,19 @@ public record Baseline(Both<Half> halves, Set<String> unsettled) {
 
     public Both<String> of(String field) {
         return halves.map(half -> half.values().get(field));
+    }
+
+    /// Fields in which a side has another value than when both last agreed; those on which they never did among them.
+    public Both<Set<String>> changed(Both<Half> now) {
+        return now.with(halves, this::changed);
+    }
+
+    private Set<String> changed(Half now, Half agreed) {
+        Set<String> names = new TreeSet<>(now.values().keySet());
+        names.addAll(agreed.values().keySet());
+        names.removeIf(name -> isSettled(name)
+                && Objects.equals(now.values().get(name), agreed.values().get(name)));
+        return names;
     }
 
     public boolean isSettled(String field) {

@@ -7,20 +7,37 @@ import java.util.Collection;
 import java.util.Map;
 import java.util.Optional;
 
-/// The fields of a kind of master on a route. Neither side tells when one was changed.
+/// The fields of a kind of master on a route.
 ///
 /// @param rules of each field, by its code
 /// @param locked why a side takes no other value for a field, by its code; what is not there it takes
 /// @param saying how one side's value is said on the other
+/// @param changedAt when a person changed a field there, by its code, as far as that side tells
 public record MasterFields(
         Collection<? extends MasterField> fields,
         Map<String, Rule> rules,
         Both<Map<String, String>> locked,
-        Saying saying)
+        Saying saying,
+        Both<Map<String, Instant>> changedAt)
         implements Fields {
     public MasterFields {
         rules = Map.copyOf(rules);
         locked = locked.map(Map::copyOf);
+        changedAt = changedAt.map(Map::copyOf);
+    }
+
+    /// Of one of which no side told when it was changed.
+    public MasterFields(
+            Collection<? extends MasterField> fields,
+            Map<String, Rule> rules,
+            Both<Map<String, String>> locked,
+            Saying saying) {
+        this(fields, rules, locked, saying, new Both<>(Map.of(), Map.of()));
+    }
+
+    /// The same once they did.
+    public MasterFields changedAt(Both<Map<String, Instant>> times) {
+        return new MasterFields(fields, rules, locked, saying, times);
     }
 
     /// What the source has is as the ledger would say it.
@@ -54,7 +71,7 @@ public record MasterFields(
 
     @Override
     public Optional<Instant> changedAt(String field, Side side) {
-        return Optional.empty();
+        return Optional.ofNullable(changedAt.of(side).get(field));
     }
 
     private MasterField named(String field) {

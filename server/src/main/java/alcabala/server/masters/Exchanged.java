@@ -1,9 +1,9 @@
 package alcabala.server.masters;
 
-import alcabala.accounting.sync.RecordMerge.Merged;
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Swaps;
 import alcabala.accounting.sync.Swaps.Renaming;
+import alcabala.server.masters.MasterDeciding.Decided;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -20,10 +20,10 @@ final class Exchanged {
 
     /// @param merged what would become of those that are merged together
     /// @return why the name of each of them is not written, by their codes
-    static Map<String, String> of(Map<MasterPair, Merged> merged) {
+    static Map<String, String> of(Map<MasterPair, Decided> merged) {
         List<Renaming> renamings = new ArrayList<>();
         merged.forEach((pair, each) -> {
-            Optional<String> becomes = each.writes().of(Side.LEDGER).getOrDefault(NAME, Optional.empty());
+            Optional<String> becomes = each.merged().writes().of(Side.LEDGER).getOrDefault(NAME, Optional.empty());
             String has = pair.values().ledger().values().getOrDefault(NAME, "");
             becomes.ifPresent(name -> renamings.add(
                     new Renaming(pair.code(), has.toLowerCase(Locale.ROOT), name.toLowerCase(Locale.ROOT))));

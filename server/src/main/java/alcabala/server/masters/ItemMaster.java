@@ -9,17 +9,21 @@ import alcabala.accounting.item.ItemField;
 import alcabala.accounting.ledger.NameRules;
 import alcabala.accounting.setting.Carried;
 import alcabala.accounting.sync.ItemSaying;
+import alcabala.accounting.sync.LastChanges;
 import alcabala.accounting.sync.Side;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.RewritesItems.ItemThere;
+import alcabala.connectors.ledger.TellsWhoChanged;
 import alcabala.connectors.spi.Connection;
 import alcabala.server.reference.ItemsThere;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
 import java.sql.Timestamp;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
@@ -156,6 +160,11 @@ class ItemMaster implements Master {
     public Answer<String> change(Connection there, There standing, String wanted, String key) {
         ItemThere read = new ItemThere(item(standing.body()), standing.version());
         return there.get(RewritesItems.class).change(read, item(wanted), key).map(this::written);
+    }
+
+    @Override
+    public Map<String, LastChanges> changed(TellsWhoChanged there, Collection<String> codes) {
+        return there.itemsChanged(codes);
     }
 
     @Override

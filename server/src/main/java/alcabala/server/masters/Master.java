@@ -4,14 +4,18 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.field.Half;
 import alcabala.accounting.field.MasterField;
 import alcabala.accounting.setting.Carried;
+import alcabala.accounting.sync.LastChanges;
 import alcabala.accounting.sync.Saying;
 import alcabala.accounting.sync.Side;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.TellsWhoChanged;
 import alcabala.connectors.spi.Connection;
 import alcabala.server.route.RouteRow;
 import java.sql.Timestamp;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
@@ -71,6 +75,11 @@ interface Master {
 
     /// @return accepted with what stands there by now
     Answer<String> change(Connection there, There standing, String wanted, String key);
+
+    /// When those of these codes were last changed there, as far as it tells, by code.
+    ///
+    /// @throws UnreachableException when it does not answer
+    Map<String, LastChanges> changed(TellsWhoChanged there, Collection<String> codes);
 
     /// What is known here is as it stands there by now, before anybody tells of it: what was written is no news.
     void know(RouteRow route, Side side, String body);

@@ -1,7 +1,6 @@
 package alcabala.server.masters;
 
 import alcabala.accounting.setting.Carried;
-import alcabala.accounting.sync.RecordMerge;
 import alcabala.accounting.sync.RecordMerge.Merged;
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
@@ -9,6 +8,7 @@ import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.UnreachableException;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.connection.Sources;
+import alcabala.server.masters.MasterDeciding.Decided;
 import alcabala.server.masters.MasterWrites.OtherHalf;
 import alcabala.server.masters.MasterWrites.Write;
 import alcabala.server.platform.News.Topic;
@@ -18,7 +18,6 @@ import alcabala.server.route.SettingStore;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -41,6 +40,7 @@ public class MasterMerging {
 
     private final Masters masters;
     private final MasterLinks links;
+    private final MasterDeciding deciding;
     private final MasterQuestions questions;
     private final MasterWrites writes;
     private final MasterWriting writing;
@@ -63,14 +63,18 @@ public class MasterMerging {
     }
 
     /// @param exchanged why its name is not written; empty where it is
-    private record One(MasterPair pair, Merged merged, List<Write> writes, String exchanged) {
+    private record One(MasterPair pair, Decided decided, List<Write> writes, String exchanged) {
+        Merged merged() {
+            return decided.merged();
+        }
+
         /// By codes of fields.
         Map<String, Verdict> asked() {
-            Map<String, Verdict> asked = new TreeMap<>(merged.fields());
+            Map<String, Verdict> asked = new TreeMap<>(merged().fields());
             asked.values().removeIf(each -> !(each instanceof Verdict.Drift) && !(each instanceof Verdict.Conflict));
             if (!exchanged.isEmpty()) {
-                asked.put(
-                        Exchanged.NAME, stays((Verdict.Travels) merged.fields().get(Exchanged.NAME)));
+                asked.put(Exchanged.NAME, stays((Verdict.Travels)
+                        merged().fields().get(Exchanged.NAME)));
             }
             return asked;
         }
@@ -88,6 +92,7 @@ public class MasterMerging {
     MasterMerging(
             Masters masters,
             MasterLinks links,
+            MasterDeciding deciding,
             MasterQuestions questions,
             MasterWrites writes,
             MasterWriting writing,
@@ -98,6 +103,7 @@ public class MasterMerging {
             TransactionTemplate transaction) {
         this.masters = masters;
         this.links = links;
+        this.deciding = deciding;
         this.questions = questions;
         this.writes = writes;
         this.writing = writing;
@@ -145,9 +151,7 @@ public class MasterMerging {
             for (List<MasterPair> chunk = due(route, rules, after);
                     !chunk.isEmpty();
                     chunk = due(route, rules, after)) {
-                Map<MasterPair, Merged> decided = new LinkedHashMap<>();
-                chunk.forEach(
-                        pair -> decided.put(pair, RecordMerge.merge(pair.values(), pair.baseline(), rules.of(pair))));
+                Map<MasterPair, Decided> decided = deciding.of(route, rules, chunk);
                 Map<String, String> exchanged = Exchanged.of(decided);
                 List<One> merged = new ArrayList<>();
                 for (MasterPair pair : chunk) {
@@ -176,13 +180,13 @@ public class MasterMerging {
 
     /// A side says of it what nobody can use: what should go there is asked about, and it is tried again with the next
     /// run.
-    private void setAside(RouteRow route, MasterPair pair, Merged merged, AnswerUnusableException odd) {
-        One one = new One(pair, merged, List.of(), "");
+    private void setAside(RouteRow route, MasterPair pair, Decided decided, AnswerUnusableException odd) {
+        One one = new One(pair, decided, List.of(), "");
         keep(route.id(), pair.master(), List.of(one));
-        merged.fields().forEach((field, verdict) -> {
+        decided.merged().fields().forEach((field, verdict) -> {
             if (verdict instanceof Verdict.Travels travels) {
-                questions.keep(
-                        pair, field, stays(travels), odd.system() + " answered what cannot be used: " + odd.what());
+                String reason = odd.system() + " answered what cannot be used: " + odd.what();
+                questions.keep(pair, field, stays(travels), reason, decided.told());
             }
         });
         transaction.executeWithoutResult(status -> links.lock(route, pair.master(), pair.code())
@@ -190,11 +194,11 @@ public class MasterMerging {
     }
 
     /// Empty where one of the two moved while it was looked at.
-    private Optional<One> one(RouteRow route, MasterPair pair, Merged merged, String exchanged, String who) {
+    private Optional<One> one(RouteRow route, MasterPair pair, Decided decided, String exchanged, String who) {
         List<Write> found = new ArrayList<>();
         for (Side side : Side.values()) {
             SortedMap<String, Optional<String>> wanted =
-                    new TreeMap<>(merged.writes().of(side));
+                    new TreeMap<>(decided.merged().writes().of(side));
             if (side == Side.LEDGER && !exchanged.isEmpty()) {
                 wanted.remove(Exchanged.NAME);
             }
@@ -206,7 +210,7 @@ public class MasterMerging {
                 found.add(write.get());
             }
         }
-        return Optional.of(new One(pair, merged, found, exchanged));
+        return Optional.of(new One(pair, decided, found, exchanged));
     }
 
     /// What travelled is the half of the side that it came from.
@@ -243,7 +247,12 @@ public class MasterMerging {
                                     each -> each.asked().keySet())));
             for (One each : merged) {
                 each.asked()
-                        .forEach((field, verdict) -> questions.keep(each.pair(), field, verdict, each.reason(field)));
+                        .forEach((field, verdict) -> questions.keep(
+                                each.pair(),
+                                field,
+                                verdict,
+                                each.reason(field),
+                                each.decided().told()));
                 each.writes().forEach(write -> writes.keep(routeId, write));
             }
             telling.tell(Topic.RECORDS, routeId, null, List.of());

@@ -2,6 +2,9 @@ package alcabala.server.masters;
 
 import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.sync.Both;
+import alcabala.accounting.sync.LastChanges;
+import alcabala.accounting.sync.MasterFields;
 import alcabala.accounting.sync.RecordMerge;
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
@@ -9,7 +12,9 @@ import alcabala.server.connection.Ledgers;
 import alcabala.server.connection.Sources;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
+import java.time.Clock;
 import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 
 /// What another decision about parties or items would do to those that stand on both sides. Changes nothing, and asks
@@ -19,9 +24,11 @@ public class MasterProspects {
     private static final int CHUNK = 2000;
     private final Masters masters;
     private final MasterLinks links;
+    private final MasterQuestions questions;
     private final SettingStore settings;
     private final Sources sources;
     private final Ledgers ledgers;
+    private final Clock clock;
 
     /// Of the fields of all that are linked, as it would be merged with the next run.
     ///
@@ -41,8 +48,8 @@ public class MasterProspects {
         private int drifts;
         private int apart;
 
-        void add(MasterPair pair, MasterRulesNow rules) {
-            RecordMerge.merge(pair.values(), pair.baseline(), rules.of(pair))
+        void add(MasterPair pair, MasterFields fields) {
+            RecordMerge.merge(pair.values(), pair.baseline(), fields)
                     .fields()
                     .values()
                     .forEach(this::add);
@@ -67,9 +74,18 @@ public class MasterProspects {
         }
     }
 
-    MasterProspects(Masters masters, MasterLinks links, SettingStore settings, Sources sources, Ledgers ledgers) {
+    MasterProspects(
+            Masters masters,
+            MasterLinks links,
+            MasterQuestions questions,
+            SettingStore settings,
+            Sources sources,
+            Ledgers ledgers,
+            Clock clock) {
         this.masters = masters;
         this.links = links;
+        this.questions = questions;
+        this.clock = clock;
         this.settings = settings;
         this.sources = sources;
         this.ledgers = ledgers;
@@ -79,6 +95,8 @@ public class MasterProspects {
         Master master = masters.of(kind);
         MasterRulesNow was = MasterRulesNow.of(route, master, settings.of(route.id()), sources, ledgers);
         MasterRulesNow becomes = MasterRulesNow.of(route, master, after, sources, ledgers);
+        // As both sides said when somebody was asked about it.
+        Map<String, Both<LastChanges>> told = questions.told(route, master);
         Counting now = new Counting();
         Counting would = new Counting();
         int linked = 0;
@@ -87,8 +105,9 @@ public class MasterProspects {
                 !chunk.isEmpty();
                 chunk = links.page(route, master, last, CHUNK)) {
             for (MasterPair pair : chunk) {
-                now.add(pair, was);
-                would.add(pair, becomes);
+                Both<LastChanges> known = told.getOrDefault(pair.code(), WhoChanged.NOTHING_TOLD);
+                now.add(pair, was.of(pair, known, clock.instant()));
+                would.add(pair, becomes.of(pair, known, clock.instant()));
             }
             linked += chunk.size();
             last = chunk.getLast().code();

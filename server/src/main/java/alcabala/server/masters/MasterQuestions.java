@@ -1,7 +1,9 @@
 package alcabala.server.masters;
 
 import alcabala.accounting.setting.Carried;
+import alcabala.accounting.sync.Both;
 import alcabala.accounting.sync.Case;
+import alcabala.accounting.sync.LastChanges;
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
 import alcabala.server.route.RouteRow;
@@ -10,6 +12,7 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,21 +21,34 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
 
 /// Fields of masters that a person is asked about: what stays where it is, and what both sides changed.
 @Component
 class MasterQuestions {
     private static final String SELECT =
-            "select kind, code, field, verdict, decided_by, sides, why, reason, since from master_question where route_id = :route";
+            "select kind, code, field, verdict, decided_by, sides, why, reason, since, told from master_question where route_id = :route";
+    private static final TypeReference<Both<LastChanges>> TOLD = new TypeReference<>() {};
     private final JdbcClient jdbc;
+    private final JsonMapper json;
     private final Clock clock;
 
     /// @param field its code
     /// @param reason what a side said that would not take it; empty where none said anything
-    record Asked(Carried kind, String code, String field, Verdict verdict, String reason, Instant since) {}
+    /// @param told when each side says that it was changed there
+    record Asked(
+            Carried kind,
+            String code,
+            String field,
+            Verdict verdict,
+            String reason,
+            Instant since,
+            Both<LastChanges> told) {}
 
-    MasterQuestions(JdbcClient jdbc, Clock clock) {
+    MasterQuestions(JdbcClient jdbc, JsonMapper json, Clock clock) {
         this.jdbc = jdbc;
+        this.json = json;
         this.clock = clock;
     }
 
@@ -53,14 +69,15 @@ class MasterQuestions {
                 .update();
     }
 
-    void keep(MasterPair pair, String field, Verdict verdict, String reason) {
+    void keep(MasterPair pair, String field, Verdict verdict, String reason, Both<LastChanges> told) {
         Set<Side> sides = verdict instanceof Verdict.Drift drift ? drift.of() : Set.of(Side.values());
         String why = verdict instanceof Verdict.Drift drift ? drift.why().name() : "";
         jdbc.sql("""
-                insert into master_question (route_id, kind, code, field, verdict, decided_by, sides, why, reason, since)
-                values (:route, :kind, :code, :field, :verdict, :by, :sides, :why, :reason, :now)
+                insert into master_question (route_id, kind, code, field, verdict, decided_by, sides, why, reason, since, told)
+                values (:route, :kind, :code, :field, :verdict, :by, :sides, :why, :reason, :now, cast(:told as jsonb))
                 on conflict (route_id, kind, code, field) do update set verdict = excluded.verdict,
-                    decided_by = excluded.decided_by, sides = excluded.sides, why = excluded.why, reason = excluded.reason""")
+                    decided_by = excluded.decided_by, sides = excluded.sides, why = excluded.why, reason = excluded.reason,
+                    told = excluded.told""")
                 .param("route", pair.routeId())
                 .param("kind", pair.master().carried().name())
                 .param("code", pair.code())
@@ -71,6 +88,7 @@ class MasterQuestions {
                 .param("why", why)
                 .param("reason", reason)
                 .param("now", Timestamp.from(clock.instant()))
+                .param("told", json.writeValueAsString(told))
                 .update();
     }
 
@@ -78,7 +96,7 @@ class MasterQuestions {
     List<Asked> of(RouteRow route) {
         return jdbc.sql(SELECT + " order by since, kind, code, field")
                 .param("route", route.id())
-                .query(MasterQuestions::asked)
+                .query(this::asked)
                 .list();
     }
 
@@ -88,8 +106,21 @@ class MasterQuestions {
                 .param("kind", master.carried().name())
                 .param("code", code)
                 .param("field", field)
-                .query(MasterQuestions::asked)
+                .query(this::asked)
                 .optional();
+    }
+
+    /// When each side says that those that are asked about were changed there, by code.
+    Map<String, Both<LastChanges>> told(RouteRow route, Master master) {
+        Map<String, Both<LastChanges>> told = new HashMap<>();
+        jdbc.sql("select distinct on (code) code, told from master_question"
+                        + " where route_id = :route and kind = :kind order by code")
+                .param("route", route.id())
+                .param("kind", master.carried().name())
+                .query(row -> {
+                    told.put(row.getString("code"), json.readValue(row.getString("told"), TOLD));
+                });
+        return told;
     }
 
     void answered(RouteRow route, Master master, String code, String field) {
@@ -102,7 +133,7 @@ class MasterQuestions {
                 .update();
     }
 
-    private static Asked asked(ResultSet row, int n) throws SQLException {
+    private Asked asked(ResultSet row, int n) throws SQLException {
         Case by = Case.valueOf(row.getString("decided_by"));
         Set<Side> sides = Stream.of((String[]) row.getArray("sides").getArray())
                 .map(Side::valueOf)
@@ -115,6 +146,7 @@ class MasterQuestions {
                         ? new Verdict.Drift(by, sides, Verdict.Why.valueOf(row.getString("why")))
                         : new Verdict.Conflict(by),
                 row.getString("reason"),
-                row.getTimestamp("since").toInstant());
+                row.getTimestamp("since").toInstant(),
+                json.readValue(row.getString("told"), TOLD));
     }
 }

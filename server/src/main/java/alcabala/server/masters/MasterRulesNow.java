@@ -3,12 +3,15 @@ package alcabala.server.masters;
 import alcabala.accounting.field.MasterField;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.sync.Both;
+import alcabala.accounting.sync.LastChanges;
 import alcabala.accounting.sync.MasterFields;
 import alcabala.accounting.sync.MasterRules;
+import alcabala.accounting.sync.Policy;
 import alcabala.accounting.sync.Rule;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.connection.Sources;
 import alcabala.server.route.RouteRow;
+import java.time.Instant;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
@@ -41,6 +44,17 @@ record MasterRulesNow(
         }
         return new MasterFields(
                 master.fields(), rules, new Both<>(source, ledger), sayings.of().apply(pair.code(), pair.named()));
+    }
+
+    /// The same once both sides said when it was changed there.
+    MasterFields of(MasterPair pair, Both<LastChanges> told, Instant now) {
+        return of(pair).changedAt(
+                        told.with(pair.baseline().changed(pair.values()), (each, changed) -> each.times(changed, now)));
+    }
+
+    /// Whether it is asked when a field was changed, where nobody owns it.
+    boolean laterWins() {
+        return rules.values().stream().anyMatch(rule -> rule.policy() == Policy.LATEST);
     }
 
     private Map<String, String> locked(Set<String> takes, String side) {

@@ -13,13 +13,16 @@ final class MasterSentences {
 
     private MasterSentences() {}
 
-    static String why(RouteRow route, Asked asked) {
+    static String why(RouteRow route, MasterRulesNow rules, Asked asked) {
         return switch (asked.verdict()) {
             case Verdict.Drift drift
             when asked.field().equals(IN_USE) && drift.why() == Why.DIRECTION_NONE -> use(route, drift);
             case Verdict.Drift drift ->
                 drifts(route, asked.kind().name().toLowerCase(Locale.ROOT), drift, asked.reason());
-            default -> "Both sides changed it, and nothing says whose it is.";
+            default ->
+                rules.laterWins()
+                        ? "Both sides changed it, and nobody can tell which was later."
+                        : "Both sides changed it, and nothing says whose it is.";
         };
     }
 

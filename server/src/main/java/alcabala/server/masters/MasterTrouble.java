@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -40,6 +41,8 @@ class MasterTrouble {
     /// @param there the source’s as the ledger would say it
     /// @param agreed whether the two have ever agreed on it
     /// @param question why a person is asked about it; empty where she is not
+    /// @param sourceChanged the last change there, as far as it is asked about and the source tells
+    /// @param ledgerChanged the same of the ledger
     record MasterValuesJson(
             String field,
             String source,
@@ -49,7 +52,12 @@ class MasterTrouble {
             String ledgerAgreed,
             boolean agreed,
             boolean differs,
-            String question) {}
+            String question,
+            ChangedJson sourceChanged,
+            ChangedJson ledgerChanged) {}
+
+    /// @param by whom its side names; empty where it names nobody
+    record ChangedJson(Instant at, String by) {}
 
     /// @param seen to be given with an answer
     /// @param offered the answers that can be given
@@ -157,7 +165,7 @@ class MasterTrouble {
                 pair.name(),
                 asked.since(),
                 MasterAnswers.seen(pair, asked),
-                MasterSentences.why(route, asked),
+                MasterSentences.why(route, rules, asked),
                 MasterAnswers.offered(rules, pair, asked).stream().sorted().toList(),
                 rules.master().fields().stream()
                         .map(field -> values(route, rules, pair, field.code(), all))
@@ -171,6 +179,9 @@ class MasterTrouble {
         MasterFields fields = rules.of(pair);
         Optional<String> there =
                 Optional.ofNullable(now.source()).flatMap(value -> fields.translated(field, value, Side.LEDGER));
+        Optional<Asked> asked =
+                all.stream().filter(each -> each.field().equals(field)).findFirst();
+        Set<Side> moved = changedSides(pair, field);
         return new MasterValuesJson(
                 field,
                 said(now.source()),
@@ -180,11 +191,24 @@ class MasterTrouble {
                 said(agreed.ledger()),
                 pair.baseline().isSettled(field),
                 !fields.same(field, now.source(), now.ledger()),
-                all.stream()
-                        .filter(each -> each.field().equals(field))
-                        .map(each -> MasterSentences.why(route, each))
-                        .findFirst()
-                        .orElse(""));
+                asked.map(each -> MasterSentences.why(route, rules, each)).orElse(""),
+                asked.flatMap(each -> changed(each, Side.SOURCE, moved)).orElse(null),
+                asked.flatMap(each -> changed(each, Side.LEDGER, moved)).orElse(null));
+    }
+
+    private static Set<Side> changedSides(MasterPair pair, String field) {
+        Both<Set<String>> changed = pair.baseline().changed(pair.values());
+        return Stream.of(Side.values())
+                .filter(side -> changed.of(side).contains(field))
+                .collect(Collectors.toSet());
+    }
+
+    private static Optional<ChangedJson> changed(Asked asked, Side side, Set<Side> moved) {
+        return asked.told()
+                .of(side)
+                .of(asked.field())
+                .filter(change -> moved.contains(side))
+                .map(change -> new ChangedJson(change.at(), change.by()));
     }
 
     private static String said(String value) {

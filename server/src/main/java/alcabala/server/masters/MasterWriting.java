@@ -210,8 +210,9 @@ class MasterWriting {
         transaction.executeWithoutResult(status -> {
             writes.end(route, write);
             links.lock(route, write.master(), write.code())
-                    .ifPresent(pair ->
-                            write.fields().keySet().forEach(field -> questions.keep(pair, field, stays, reason)));
+                    .ifPresent(pair -> write.fields()
+                            .keySet()
+                            .forEach(field -> questions.keep(pair, field, stays, reason, WhoChanged.NOTHING_TOLD)));
             Map<String, Object> detail = detail(route, write, write.master().half(write.wanted()));
             detail.put("reason", reason);
             trail.write(route.id(), null, write.who(), write.master().word() + "-not-written", detail);

@@ -6,19 +6,23 @@ import alcabala.accounting.field.MasterField;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.party.PartyField;
 import alcabala.accounting.setting.Carried;
+import alcabala.accounting.sync.LastChanges;
 import alcabala.accounting.sync.PartyHalf;
 import alcabala.accounting.sync.Saying;
 import alcabala.accounting.sync.Side;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.RewritesParties;
 import alcabala.connectors.ledger.RewritesParties.PartyThere;
+import alcabala.connectors.ledger.TellsWhoChanged;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.spi.Connection;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
 import java.sql.Timestamp;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
@@ -125,6 +129,11 @@ class PartyMaster implements Master {
     public Answer<String> change(Connection there, There standing, String wanted, String key) {
         PartyThere read = new PartyThere(party(standing.body()), standing.version());
         return there.get(RewritesParties.class).change(read, party(wanted), key).map(this::written);
+    }
+
+    @Override
+    public Map<String, LastChanges> changed(TellsWhoChanged there, Collection<String> codes) {
+        return there.partiesChanged(codes);
     }
 
     @Override

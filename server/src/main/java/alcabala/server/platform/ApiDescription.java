@@ -17,6 +17,8 @@ class ApiDescription {
     /// What may be absent, anywhere or in one place; everything else is always there.
     private static final Set<String> MAY_BE_NULL = Set.of(
             "Since.notTogether",
+            "MasterValuesJson.sourceChanged",
+            "MasterValuesJson.ledgerChanged",
             "RunRecordJson.date",
             "Settle.ledgers",
             "ChoiceJson.keeps",

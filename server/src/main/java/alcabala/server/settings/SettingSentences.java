@@ -165,7 +165,7 @@ final class SettingSentences {
                 "Whose it is stands on both sides as far as it goes that way; what the other side changes in it is shown.";
             case WINNER ->
                 !setting.of().hasRecords()
-                        ? "Who wins where a field that nobody owns was changed on both sides: one side’s goes to the other, or somebody is asked."
+                        ? "Who wins where a field that nobody owns was changed on both sides: one side’s goes to the other, or whose was changed later, or somebody is asked."
                         : "Who wins when one was changed on the ledger after it was posted: the source’s goes again in its place, the ledger’s stands, or somebody is asked.";
             case DISCOUNT_TAX ->
                 "Whether a discount for paying early takes back its share of the document’s tax, or is booked in full as discount.";

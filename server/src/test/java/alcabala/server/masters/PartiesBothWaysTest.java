@@ -2,16 +2,10 @@ package alcabala.server.masters;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import alcabala.server.Api;
-import alcabala.server.Await;
-import alcabala.server.World;
 import alcabala.server.Yard;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -19,34 +13,16 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 
 /// Parties that stand on both sides, changed at the desks of the yard and of its ledger. Each test has its own.
-class PartiesBothWaysTest {
-    private static World world;
-    private static Api ferro;
+class PartiesBothWaysTest extends OnBothDesks {
     private static Yard yard;
 
     @BeforeAll
     static void start() {
-        world = World.inProcess();
-        ferro = world.api("ferro");
         yard = new Yard(ferro);
-        yard.mapEverything();
-        assertThat(run()).doesNotContain("part");
-        decide("PARTIES", "both");
         decide("PARTIES_OWNER_OF_SHIP_TO", "source");
         assertThat(run())
                 .as("who never agreed and nobody changed is left apart")
                 .doesNotContain("part");
-    }
-
-    @AfterAll
-    static void stop() {
-        world.close();
-    }
-
-    @AfterEach
-    void noFaults() {
-        world.standIns().fault("inkwell", "NONE", 0);
-        world.standIns().fault("hullwork", "NONE", 0);
     }
 
     @Test
@@ -345,158 +321,5 @@ class PartiesBothWaysTest {
                         .get("code")
                         .asString())
                 .isEqualTo("value-impossible");
-    }
-
-    private static void awaitTheChecksThatNewsAskedFor() {
-        Await.until(
-                "the checks have run",
-                () -> world.jdbc()
-                                .sql("select count(*) from scheduled_tasks where task_name = 'readiness'")
-                                .query(Integer.class)
-                                .single()
-                        == 0);
-    }
-
-    /// To nobody but us.
-    private static void loseTheNextAnswer() {
-        awaitTheChecksThatNewsAskedFor();
-        world.standIns().fault("inkwell", "ANSWER_LOST", 1);
-    }
-
-    private static String run() {
-        return ferro.post("/api/pull?route=yard", Map.of())
-                .json()
-                .get("sentence")
-                .asString();
-    }
-
-    private static void decide(String setting, String value) {
-        Yard.decide(world.api("admin"), "yard", setting, value);
-    }
-
-    private static void atYard(String code, String field, String value) {
-        world.standIns().desk("/hullwork/customers/" + code, form(field, value));
-    }
-
-    private static void onLedger(String id, String field, String value) {
-        world.standIns().desk("/inkwell/books/saltmere/parties/" + id, form(field, value));
-    }
-
-    /// Of an address its street, in the same place.
-    private static String form(String field, String value) {
-        String said = value.replace("+", "%2B").replace(" ", "+");
-        return field.endsWith("To")
-                ? "%1$s.street=%2$s&%1$s.city=Saltmere&%1$s.postalZone=SM1&%1$s.country=IE".formatted(field, said)
-                : field + "=" + said;
-    }
-
-    private static String here(String code, String field) {
-        return text(world.standIns().hullwork("/customers/" + code).get("customer"), field);
-    }
-
-    private static String there(String id, String field) {
-        return text(world.standIns().inkwell("/parties/" + id), field);
-    }
-
-    private static int version(String id) {
-        return world.standIns().inkwell("/parties/" + id).get("version").asInt();
-    }
-
-    private static String text(JsonNode party, String field) {
-        JsonNode value = party.get(field);
-        return value.isObject()
-                ? "%s | %s | %s | %s"
-                        .formatted(
-                                value.get("street").asString(),
-                                value.get("city").asString(),
-                                value.get("postalZone").asString(),
-                                value.get("country").asString())
-                : value.asString();
-    }
-
-    private static List<JsonNode> asked(String code) {
-        return ferro.get("/api/resolve/masters?route=yard")
-                .json()
-                .valueStream()
-                .flatMap(cause -> cause.get("masters").valueStream())
-                .filter(held -> held.get("code").asString().equals(code))
-                .toList();
-    }
-
-    private static JsonNode cause(String cause) {
-        return ferro.get("/api/resolve/masters?route=yard")
-                .json()
-                .valueStream()
-                .filter(each -> each.get("cause").asString().equals(cause))
-                .findFirst()
-                .orElseThrow();
-    }
-
-    private static JsonNode field(JsonNode held, String field) {
-        return held.get("fields")
-                .valueStream()
-                .filter(each -> each.get("field").asString().equals(field))
-                .findFirst()
-                .orElseThrow();
-    }
-
-    private static int road() {
-        return ferro.get("/api/road?route=yard").json().get("held").asInt();
-    }
-
-    private static JsonNode answer(String field, String answer, String typed, JsonNode held) {
-        return answer(
-                field,
-                answer,
-                typed,
-                held.get("code").asString(),
-                held.get("seen").asString());
-    }
-
-    private static JsonNode answer(String field, String answer, String typed, String code, String seen) {
-        return ferro.post("/api/resolve/masters", said(field, answer, typed, code, seen))
-                .json();
-    }
-
-    private static Map<String, Object> said(String field, String answer, String typed, String code, String seen) {
-        return new HashMap<>(Map.of(
-                "route",
-                "yard",
-                "kind",
-                "PARTIES",
-                "field",
-                field,
-                "answer",
-                answer,
-                "typed",
-                typed,
-                "masters",
-                List.of(Map.of("code", code, "seen", seen))));
-    }
-
-    private static List<String> log(String narrowed) {
-        return ferro.get("/api/log?route=yard" + narrowed)
-                .json()
-                .get("entries")
-                .valueStream()
-                .map(each ->
-                        each.get("way").asString() + " " + each.get("outcome").asString())
-                .toList();
-    }
-
-    private static String trail(String action, String code) {
-        return world.jdbc()
-                .sql(
-                        "select string_agg(detail::text, ' ') from trail where action = :action and detail->>'party' = :code")
-                .param("action", action)
-                .param("code", code)
-                .query(String.class)
-                .single();
-    }
-
-    private static void waitForPauses() {
-        world.jdbc()
-                .sql("update master_write set next_at = now() - interval '1 second'")
-                .update();
     }
 }

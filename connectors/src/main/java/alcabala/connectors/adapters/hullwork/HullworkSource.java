@@ -6,11 +6,13 @@ import alcabala.accounting.party.PartyField;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Family;
+import alcabala.accounting.sync.LastChanges;
 import alcabala.connectors.Access;
 import alcabala.connectors.SaidNoException;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.http.Http;
 import alcabala.connectors.http.Json;
+import alcabala.connectors.http.Touched;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.AnswersByKey;
@@ -22,6 +24,7 @@ import alcabala.connectors.ledger.RewritesParties;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesBack;
 import alcabala.connectors.ledger.TakesSettlements;
+import alcabala.connectors.ledger.TellsWhoChanged;
 import alcabala.connectors.source.Approves;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.source.SourceFeed;
@@ -29,6 +32,7 @@ import alcabala.connectors.source.TellsChanges;
 import alcabala.connectors.source.TellsOne;
 import alcabala.connectors.source.WritesFields;
 import alcabala.connectors.spi.Place;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.Map;
 import java.util.Optional;
@@ -43,14 +47,17 @@ final class HullworkSource
                 WritesFields,
                 RewritesParties,
                 RewritesItems,
+                TellsWhoChanged,
                 TakesSettlements,
                 TakesBack,
                 AnswersByKey,
                 FindsByReference {
     private final Http http;
+    private final Touched touched;
 
     public HullworkSource(Place place, Access access) {
         http = new Http(HullworkMapping.SYSTEM, place, "/api", access);
+        touched = new Touched(HullworkMapping.SYSTEM, http);
     }
 
     @Override
@@ -186,6 +193,17 @@ final class HullworkSource
                 key,
                 node -> HullworkMapping.item(node.path("item")),
                 standing.item().code());
+    }
+
+    /// Of a customer or an item as a whole.
+    @Override
+    public Map<String, LastChanges> partiesChanged(Collection<String> codes) {
+        return touched.of("/customers/touched", codes, Map.of());
+    }
+
+    @Override
+    public Map<String, LastChanges> itemsChanged(Collection<String> codes) {
+        return touched.of("/items/touched", codes, Map.of());
     }
 
     private static Party party(JsonNode standing) {

@@ -12,6 +12,7 @@ import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.sync.LastChanges;
 import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.Access;
 import alcabala.connectors.AnswerUnusableException;
@@ -19,6 +20,7 @@ import alcabala.connectors.UnreachableException;
 import alcabala.connectors.Unusable;
 import alcabala.connectors.http.Http;
 import alcabala.connectors.http.Json;
+import alcabala.connectors.http.Touched;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.AnswersByKey;
@@ -49,6 +51,7 @@ import alcabala.connectors.ledger.TakesJournals;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.ledger.TellsBalances;
 import alcabala.connectors.ledger.TellsNumbers;
+import alcabala.connectors.ledger.TellsWhoChanged;
 import alcabala.connectors.spi.Place;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -73,6 +76,7 @@ final class InkwellLedger
                 CreatesMasters,
                 RewritesItems,
                 RewritesParties,
+                TellsWhoChanged,
                 TakesDocuments,
                 ReplacesDocuments,
                 TakesSettlements,
@@ -89,10 +93,27 @@ final class InkwellLedger
                 Counts {
     private static final String SYSTEM = "Inkwell";
     private static final Set<String> CROSSES = Set.of("document", "payment", "journal");
+    /// Our fields by its own.
+    private static final Map<String, String> PARTY = Map.of(
+            "name", PartyField.NAME.code(),
+            "taxIdentifier", PartyField.TAX_IDENTIFIER.code(),
+            "email", PartyField.E_MAIL.code(),
+            "phone", PartyField.PHONE.code(),
+            "billTo", PartyField.BILL_TO.code(),
+            "shipTo", PartyField.SHIP_TO.code(),
+            "active", PartyField.IN_USE.code());
+
+    private static final Map<String, String> ITEM = Map.of(
+            "name", ItemField.NAME.code(),
+            "unit", ItemField.UNIT.code(),
+            "kind", ItemField.KIND.code(),
+            "active", ItemField.IN_USE.code());
     private final Http http;
+    private final Touched touched;
 
     public InkwellLedger(Place place, Access access) {
         http = new Http(SYSTEM, place, "/api/companies/" + place.company(), access);
+        touched = new Touched(SYSTEM, http);
     }
 
     @Override
@@ -201,6 +222,17 @@ final class InkwellLedger
                 key,
                 InkwellMapping::party,
                 standing.party().code());
+    }
+
+    /// Of each field.
+    @Override
+    public Map<String, LastChanges> partiesChanged(Collection<String> codes) {
+        return touched.of("/parties/touched", codes, PARTY);
+    }
+
+    @Override
+    public Map<String, LastChanges> itemsChanged(Collection<String> codes) {
+        return touched.of("/items/touched", codes, ITEM);
     }
 
     @Override

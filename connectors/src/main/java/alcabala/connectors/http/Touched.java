@@ -1,0 +1,63 @@
+package alcabala.connectors.http;
+
+import alcabala.accounting.sync.LastChange;
+import alcabala.accounting.sync.LastChanges;
+import alcabala.connectors.AnswerUnusableException;
+import alcabala.connectors.Kept;
+import alcabala.connectors.UnreachableException;
+import alcabala.connectors.ledger.Answer;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Set;
+import tools.jackson.databind.JsonNode;
+
+/// Who touched what and when, as the stand-ins of both sides tell of it: a list with a code, a field, a time and a
+/// name.
+public final class Touched {
+    private final String system;
+    private final Http http;
+
+    public Touched(String system, Http http) {
+        this.system = system;
+        this.http = http;
+    }
+
+    /// What nobody asked about, and fields that are none of ours, are passed over.
+    ///
+    /// @param fields our codes by what the system calls them
+    public Map<String, LastChanges> of(String path, Collection<String> codes, Map<String, String> fields) {
+        Answer<JsonNode> answer = http.post(path, Http.JSON.writeValueAsString(codes), null, node -> node);
+        if (!(answer instanceof Answer.Accepted<JsonNode> accepted)) {
+            throw new UnreachableException(system, "did not say who changed what", null);
+        }
+        Set<String> asked = Set.copyOf(codes);
+        Map<String, Map<String, LastChange>> byCode = new HashMap<>();
+        for (JsonNode touch : Understood.list(system, "changes", accepted.record())) {
+            String code = Json.text(touch, "code");
+            String said = Json.text(touch, "field");
+            String field = said.isEmpty() ? said : fields.get(said);
+            if (asked.contains(code) && field != null) {
+                byCode.computeIfAbsent(code, each -> new HashMap<>()).put(field, change(code, touch));
+            }
+        }
+        Map<String, LastChanges> told = new HashMap<>();
+        byCode.forEach((code, changes) -> {
+            LastChange whole = changes.remove("");
+            told.put(code, new LastChanges(whole, changes));
+        });
+        return told;
+    }
+
+    /// @throws AnswerUnusableException when its time is none
+    private LastChange change(String code, JsonNode touch) {
+        return Understood.read(
+                system,
+                "when " + Kept.quoted(code) + " was changed",
+                () -> new LastChange(
+                        Instant.parse(Json.text(touch, "at")),
+                        Kept.quoted(Json.text(touch, "by")),
+                        touch.path("self").asBoolean(false)));
+    }
+}
