@@ -1,5 +1,7 @@
 package alcabala.server;
 
+import ch.qos.logback.classic.Level;
+import ch.qos.logback.classic.Logger;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -7,6 +9,7 @@ import java.nio.file.Path;
 import java.util.Map;
 import java.util.UUID;
 import org.flywaydb.core.Flyway;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /// Databases with every table and nothing in them. The first is made by the migrations, as a server makes it; the
@@ -34,6 +37,8 @@ final class Blank {
     }
 
     private static void migrate() {
+        // Spring, which would keep it quiet, is not there yet.
+        ((Logger) LoggerFactory.getLogger("org.flywaydb")).setLevel(Level.WARN);
         Flyway.configure()
                 .dataSource(new DriverManagerDataSource(World.url(NAME), "alcabala_migration", World.password()))
                 .initSql("set role alcabala_owner")

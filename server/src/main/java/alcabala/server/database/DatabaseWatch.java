@@ -28,6 +28,7 @@ public class DatabaseWatch implements HealthIndicator {
             Thread.ofPlatform().daemon().name("database-watch").factory());
     private volatile boolean answers = true;
     private Connection own;
+    private boolean isCut;
 
     DatabaseWatch(OwnConnection connection, OpenConnections connections) {
         this.connection = connection;
@@ -61,6 +62,10 @@ public class DatabaseWatch implements HealthIndicator {
         if (now != answers) {
             LOG.warn(now ? "the database answers again" : "the database does not answer");
         }
+        if (now && isCut) {
+            connections.renew();
+            isCut = false;
+        }
         answers = now;
         if (now) {
             connections.letIn();
@@ -75,6 +80,7 @@ public class DatabaseWatch implements HealthIndicator {
         if (own != null && askOnce()) {
             return true;
         }
+        isCut = true;
         boolean wasSilent = System.nanoTime() - before > TimeUnit.MILLISECONDS.toNanos(PATIENCE_MILLIS) / 2;
         return !wasSilent && open() && askOnce();
     }

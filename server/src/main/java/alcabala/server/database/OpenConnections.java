@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Properties;
 import java.util.Set;
 import java.util.WeakHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.config.BeanPostProcessor;
@@ -25,12 +26,14 @@ import org.springframework.stereotype.Component;
 class OpenConnections implements BeanPostProcessor {
     private static final Logger LOG = LoggerFactory.getLogger(OpenConnections.class);
     private final Set<Connection> open = Collections.synchronizedSet(Collections.newSetFromMap(new WeakHashMap<>()));
+    private final List<HikariDataSource> pools = new CopyOnWriteArrayList<>();
     private volatile boolean shut;
 
     @Override
     public Object postProcessBeforeInitialization(Object bean, String name) {
         if (bean instanceof HikariDataSource pool && pool.getDataSource() == null) {
             pool.setDataSource(new Physical(pool.getJdbcUrl(), pool.getDataSourceProperties()));
+            pools.add(pool);
         }
         return bean;
     }
@@ -42,6 +45,16 @@ class OpenConnections implements BeanPostProcessor {
 
     void letIn() {
         shut = false;
+    }
+
+    /// One that was used a moment ago is given out unseen, and may have been cut since: no one from before is given out
+    /// any more.
+    void renew() {
+        for (HikariDataSource pool : pools) {
+            if (pool.getHikariPoolMXBean() != null) {
+                pool.getHikariPoolMXBean().softEvictConnections();
+            }
+        }
     }
 
     /// Whoever waits on one of them gets an error now, and whoever asks for one.

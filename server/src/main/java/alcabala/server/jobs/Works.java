@@ -6,6 +6,7 @@ import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Problem;
 import alcabala.server.platform.Problems;
 import alcabala.server.platform.Telling;
+import alcabala.server.platform.UntilKept;
 import alcabala.server.platform.Writing;
 import io.micrometer.core.instrument.MeterRegistry;
 import jakarta.annotation.PreDestroy;
@@ -27,7 +28,6 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -35,7 +35,6 @@ import org.springframework.security.concurrent.DelegatingSecurityContextRunnable
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
-import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -280,20 +279,20 @@ public class Works {
     }
 
     private void finish(long id, String state, String result, String problem) {
-        try {
-            jdbc.sql("""
-                    update work set state = :state, result = cast(:result as jsonb), problem = cast(:problem as jsonb),
-                        finished_at = :now where id = :id""")
-                    .param("state", state)
-                    .param("result", result)
-                    .param("problem", problem)
-                    .param("now", now())
-                    .param("id", id)
-                    .update();
-            telling.tell(Topic.WORK, null, null, id);
-        } catch (DataAccessException | TransactionException e) {
-            LOG.warn("how work {} ended could not be kept: {}", id, e.getMessage());
-        }
+        UntilKept.keep("how work " + id + " ended", () -> keepEnd(id, state, result, problem));
+    }
+
+    private void keepEnd(long id, String state, String result, String problem) {
+        jdbc.sql("""
+                update work set state = :state, result = cast(:result as jsonb), problem = cast(:problem as jsonb),
+                    finished_at = :now where id = :id""")
+                .param("state", state)
+                .param("result", result)
+                .param("problem", problem)
+                .param("now", now())
+                .param("id", id)
+                .update();
+        telling.tell(Topic.WORK, null, null, id);
     }
 
     @Scheduled(fixedRate = SIGN_OF_LIFE_MILLIS)

@@ -99,14 +99,12 @@ public class RouteLeases {
         @Override
         public void close() {
             held.remove(holder);
-            try {
-                jdbc.sql("delete from route_lease where route_id = :route and holder = :holder")
-                        .param("route", routeId)
-                        .param("holder", holder)
-                        .update();
-            } catch (DataAccessException | TransactionException e) {
-                LOG.warn("the lease of route {} was not given back and will run out: {}", routeId, e.getMessage());
-            }
+            UntilKept.keep(
+                    "the end of the lease of route " + routeId,
+                    () -> jdbc.sql("delete from route_lease where route_id = :route and holder = :holder")
+                            .param("route", routeId)
+                            .param("holder", holder)
+                            .update());
         }
     }
 }

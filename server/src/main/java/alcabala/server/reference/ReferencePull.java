@@ -13,6 +13,7 @@ import alcabala.server.jobs.Retrying;
 import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Telling;
+import alcabala.server.platform.UntilKept;
 import alcabala.server.trail.Trail;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
@@ -220,13 +221,19 @@ public class ReferencePull {
                 : e instanceof UnreachableException unreachable
                         ? unreachable.system() + " did not answer."
                         : "Alcabala itself failed.";
+        UntilKept.keep(
+                "how pull " + pull + " failed",
+                () -> keepFailure(pull, sentence + " Nothing was changed.", String.valueOf(e.getMessage())));
+    }
+
+    private void keepFailure(long pull, String problem, String detail) {
         pulled.forget(pull);
         jdbc.sql("""
                 update reference_pull set state = 'failed', finished_at = :now, problem = :problem, detail = :detail
                 where id = :id""")
                 .param("now", Timestamp.from(clock.instant()))
-                .param("problem", sentence + " Nothing was changed.")
-                .param("detail", String.valueOf(e.getMessage()))
+                .param("problem", problem)
+                .param("detail", detail)
                 .param("id", pull)
                 .update();
         telling.tell(Topic.PULLS, null, null, pull);

@@ -33,6 +33,7 @@ final class SettingSentences {
             Map.entry("PURCHASE_TAX in-cost", "not reclaimed, part of the cost"),
             Map.entry("ask", "somebody is asked"),
             Map.entry("source", "the source wins"),
+            Map.entry("latest", "the later wins"),
             Map.entry("ledger", "the ledger wins"),
             Map.entry("to-ledger", "to the ledger"),
             Map.entry("from-ledger", "from the ledger"),
@@ -165,7 +166,7 @@ final class SettingSentences {
                 "Whose it is stands on both sides as far as it goes that way; what the other side changes in it is shown.";
             case WINNER ->
                 !setting.of().hasRecords()
-                        ? "Who wins where a field that nobody owns was changed on both sides: one side’s goes to the other, or whose was changed later, or somebody is asked."
+                        ? "Who wins where a field that nobody owns was changed on both sides: one side’s goes to the other, the later of the two does, or somebody is asked."
                         : "Who wins when one was changed on the ledger after it was posted: the source’s goes again in its place, the ledger’s stands, or somebody is asked.";
             case DISCOUNT_TAX ->
                 "Whether a discount for paying early takes back its share of the document’s tax, or is booked in full as discount.";
