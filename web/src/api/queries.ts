@@ -78,6 +78,14 @@ export const documentQuery = (id: number) =>
     queryFn: () => answer(client.GET('/api/documents/{id}', { params: { path: { id } } })),
   });
 
+/** Asks both sides, which takes as long as they take; what they say holds while it is looked at. */
+export const whoChangedQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['who-changed', id],
+    queryFn: () => answer(client.POST('/api/documents/{id}/who-changed', { params: { path: { id } } })),
+    staleTime: 60_000,
+  });
+
 export const whyQuery = (id: number) =>
   queryOptions({
     queryKey: ['documents', 'why', id],

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { Changed } from '../ui/Changed';
 import { Key } from '../ui/Key';
 import { fieldName, TONES, valueSaid } from './changes';
 import { undecided, type Decided } from './decided';
@@ -7,13 +8,15 @@ interface Props {
   changes: Schemas['FieldChange'][];
   source: string;
   ledger: string;
+  /** Who last changed it on either side, as far as they tell. */
+  who?: Schemas['WhoChangedJson'];
   /** What is decided of the fields that both changed; with onDecide. */
   decided?: Decided;
   onDecide?: (field: string, whose: 'SOURCE' | 'LEDGER') => void;
 }
 
 /** What either side changed since both last agreed, field by field, and what becomes of it. */
-export function Changes({ changes, source, ledger, decided = {}, onDecide }: Props) {
+export function Changes({ changes, source, ledger, who, decided = {}, onDecide }: Props) {
   const next = undecided(changes, decided)[0];
   if (changes.length === 0) {
     return null;
@@ -29,8 +32,12 @@ export function Changes({ changes, source, ledger, decided = {}, onDecide }: Pro
       <thead className="soft">
         <tr>
           <th>Changed</th>
-          <th>In {source}</th>
-          <th>In {ledger}</th>
+          <th>
+            In {source} <Changed change={who?.source} />
+          </th>
+          <th>
+            In {ledger} <Changed change={who?.ledger} />
+          </th>
           <th>What becomes of it</th>
         </tr>
       </thead>

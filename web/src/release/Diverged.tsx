@@ -1,6 +1,8 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Schemas } from '../api/client';
+import { whoChangedQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { Changes } from './Changes';
 import { undecided, type Decided } from './decided';
@@ -25,6 +27,7 @@ export function Diverged({ document, sides, stay = false }: Props) {
       setDecided({ ...decided, [field]: whose });
     }
   };
+  const who = useQuery({ ...whoChangedQuery(document.id), enabled: me.mayChange });
   const keys = { enabled: decides, preventDefault: true };
   useHotkeys('1', () => decide(open[0], 'SOURCE'), keys);
   useHotkeys('2', () => decide(open[0], 'LEDGER'), keys);
@@ -35,6 +38,7 @@ export function Diverged({ document, sides, stay = false }: Props) {
         changes={sides.changes}
         source={route.source}
         ledger={route.ledger}
+        {...(who.data ? { who: who.data } : {})}
         {...(decides ? { decided, onDecide: decide } : {})}
       />
     </>

@@ -2,6 +2,7 @@ import { Fragment } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import { useCurrent } from '../app/current';
+import { Changed } from '../ui/Changed';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { moment } from '../ui/format';
@@ -178,14 +179,6 @@ function Row({ values, asked }: { values: MasterValues; asked: boolean }) {
     </tr>
   );
 }
-
-/** Who changed it there and when, as far as that side tells. */
-const Changed = ({ change }: { change: MasterValues['sourceChanged'] }) =>
-  change && (
-    <span className="soft block text-[12.5px] font-normal">
-      {change.by === '' ? 'changed' : `by ${change.by},`} {moment(change.at)}
-    </span>
-  );
 
 const Value = ({ children }: { children: string }) =>
   children === '' ? <span className="soft">nothing</span> : <span className="break-words">{children}</span>;

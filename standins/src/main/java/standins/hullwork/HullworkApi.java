@@ -27,6 +27,7 @@ class HullworkApi {
     private final HullworkDocuments documents;
     private final HullworkPayments payments;
     private final HullworkMasters masters;
+    private final HullworkTouches touches;
     private final Faults faults;
     private final BadRecords badRecords;
 
@@ -42,12 +43,14 @@ class HullworkApi {
             HullworkDocuments documents,
             HullworkPayments payments,
             HullworkMasters masters,
+            HullworkTouches touches,
             Faults faults,
             BadRecords badRecords) {
         this.records = records;
         this.documents = documents;
         this.payments = payments;
         this.masters = masters;
+        this.touches = touches;
         this.faults = faults;
         this.badRecords = badRecords;
     }
@@ -118,12 +121,22 @@ class HullworkApi {
 
     @PostMapping("/customers/touched")
     List<Touch> customersTouched(@RequestBody List<String> codes) {
-        return masters.touched(Type.CUSTOMER, codes);
+        return touches.of(Type.CUSTOMER.word(), codes);
     }
 
     @PostMapping("/items/touched")
     List<Touch> itemsTouched(@RequestBody List<String> codes) {
-        return masters.touched(Type.ITEM, codes);
+        return touches.of(Type.ITEM.word(), codes);
+    }
+
+    @PostMapping("/documents/touched")
+    List<Touch> documentsTouched(@RequestBody List<String> ids) {
+        return touches.of("document", ids);
+    }
+
+    @PostMapping("/payments/touched")
+    List<Touch> paymentsTouched(@RequestBody List<String> ids) {
+        return touches.of("payment", ids);
     }
 
     private MasterBody change(Type type, String code, MasterBody wanted, String key) {

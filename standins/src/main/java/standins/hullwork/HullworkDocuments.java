@@ -16,9 +16,11 @@ import standins.hullwork.HullworkDocument.Line;
 public class HullworkDocuments {
     private static final int FIRST_CREDIT = 30001;
     private final HullworkRecords records;
+    private final HullworkTouches touches;
 
-    HullworkDocuments(HullworkRecords records) {
+    HullworkDocuments(HullworkRecords records, HullworkTouches touches) {
         this.records = records;
+        this.touches = touches;
     }
 
     public HullworkDocument get(String id) {
@@ -116,6 +118,7 @@ public class HullworkDocuments {
 
     private HullworkDocument save(HullworkDocument document) {
         records.put("document", document.id(), document);
+        touches.note("document", document.id());
         return document;
     }
 }

@@ -1,6 +1,5 @@
 package standins.hullwork;
 
-import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -12,22 +11,16 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import standins.Refusal;
-import standins.touched.Hands;
-import standins.touched.Touches;
-import standins.touched.Touches.Touch;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /// The yard's customers and items. Some of what they are is the office's own: other programs cannot change it.
 @Component
 public class HullworkMasters {
-    private static final String OFFICE = "N. Cleat";
     private final HullworkRecords records;
     private final JdbcClient jdbc;
     private final JsonMapper json;
-    private final Touches touches;
-    private final Hands hands;
-    private final Clock clock;
+    private final HullworkTouches touches;
 
     public enum Type {
         CUSTOMER(
@@ -76,13 +69,11 @@ public class HullworkMasters {
     /// @param version another one after each change
     public record Standing(Map<String, Object> record, long version) {}
 
-    HullworkMasters(HullworkRecords records, JdbcClient jdbc, JsonMapper json, Hands hands, Clock clock) {
+    HullworkMasters(HullworkRecords records, JdbcClient jdbc, JsonMapper json, HullworkTouches touches) {
         this.records = records;
         this.jdbc = jdbc;
         this.json = json;
-        this.touches = new Touches(jdbc, "hullwork_touched");
-        this.hands = hands;
-        this.clock = clock;
+        this.touches = touches;
     }
 
     public List<Map<String, Object>> all(Type type) {
@@ -150,13 +141,8 @@ public class HullworkMasters {
             throw Refusal.unprocessable("name-missing", "One without a name cannot be kept.");
         }
         records.put(type.word(), code, master);
-        touches.note(type.word(), code, List.of(""), clock.instant(), hands.now(OFFICE));
+        touches.note(type.word(), code);
         return get(type, code);
-    }
-
-    /// When each of these was last changed, and by whom; not which of its fields.
-    public List<Touch> touched(Type type, List<String> codes) {
-        return touches.of(type.word(), codes, hands.now(OFFICE));
     }
 
     private Optional<Standing> find(String key) {

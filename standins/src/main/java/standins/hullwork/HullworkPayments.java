@@ -20,9 +20,11 @@ public class HullworkPayments {
             Set.of("PAYMENT", "REFUND", "RETURN", "SUPPLIER_PAYMENT", "SUPPLIER_REFUND", "SUPPLIER_RETURN");
     private static final int FIRST = 1001;
     private final HullworkRecords records;
+    private final HullworkTouches touches;
 
-    HullworkPayments(HullworkRecords records) {
+    HullworkPayments(HullworkRecords records, HullworkTouches touches) {
         this.records = records;
+        this.touches = touches;
     }
 
     public HullworkPayment get(String id) {
@@ -211,6 +213,7 @@ public class HullworkPayments {
     /// A document is paid on the day on which the last of it was.
     private HullworkPayment save(HullworkPayment payment) {
         records.put("payment", payment.id(), payment);
+        touches.note("payment", payment.id());
         payment.allocations().stream()
                 .map(Share::document)
                 .distinct()

@@ -137,6 +137,16 @@ class InkwellApi {
         return masters.touched("item", codes);
     }
 
+    @PostMapping("/documents/touched")
+    List<Touch> documentsTouched(@RequestBody List<String> ids) {
+        return masters.touched("document", ids);
+    }
+
+    @PostMapping("/payments/touched")
+    List<Touch> paymentsTouched(@RequestBody List<String> ids) {
+        return masters.touched("payment", ids);
+    }
+
     @GetMapping("/items")
     List<Books.Item> items(
             @RequestParam(defaultValue = "") String after, @RequestParam(defaultValue = "100000") int limit) {

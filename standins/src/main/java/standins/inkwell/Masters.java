@@ -388,7 +388,16 @@ public class Masters {
         return account;
     }
 
+    /// By whose request it is that is answered.
     void changed(String type, String id) {
+        tell(type, id);
+        if (!type.equals("party") && !type.equals("item")) {
+            note(type, id, List.of(""));
+        }
+    }
+
+    /// In the feed.
+    void tell(String type, String id) {
         jdbc.sql("select pg_advisory_xact_lock(8491)").query().singleRow();
         jdbc.sql("insert into inkwell_change (type, id) values (:type, :id)")
                 .params(Map.of("type", type, "id", id))
@@ -403,14 +412,18 @@ public class Masters {
                 .filter(field -> !Objects.equals(field.getValue(), was.get(field.getKey())))
                 .map(Map.Entry::getKey)
                 .toList();
-        touches.note(type, id, changed, clock.instant().plus(Duration.ofMinutes(clockAhead())), hands.now(AT_THE_DESK));
+        note(type, id, changed);
+    }
+
+    private void note(String type, String id, List<String> fields) {
+        touches.note(type, id, fields, clock.instant().plus(Duration.ofMinutes(clockAhead())), hands.now(AT_THE_DESK));
     }
 
     private Map<String, Object> fields(Object record) {
         return json.convertValue(record, new TypeReference<>() {});
     }
 
-    /// When the fields of each of these were last changed, and by whom.
+    /// When the fields of each of these were last changed, and by whom; of what is no party or item, the whole.
     List<Touch> touched(String type, List<String> codes) {
         return touches.of(type, codes, hands.now(AT_THE_DESK));
     }

@@ -385,7 +385,7 @@ public class Payments {
                     .param("amount", PaymentJournals.times(each.settled(), sign))
                     .param("id", each.document())
                     .update();
-            masters.changed("document", each.document());
+            masters.tell("document", each.document());
         }
     }
 

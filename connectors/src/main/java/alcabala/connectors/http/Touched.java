@@ -1,5 +1,6 @@
 package alcabala.connectors.http;
 
+import alcabala.accounting.record.Family;
 import alcabala.accounting.sync.LastChange;
 import alcabala.accounting.sync.LastChanges;
 import alcabala.connectors.AnswerUnusableException;
@@ -9,7 +10,9 @@ import alcabala.connectors.ledger.Answer;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import tools.jackson.databind.JsonNode;
 
@@ -48,6 +51,15 @@ public final class Touched {
             told.put(code, new LastChanges(whole, changes));
         });
         return told;
+    }
+
+    /// A document or payment as a whole; nothing is told of what is neither.
+    public Optional<LastChange> of(Family family, String ref) {
+        if (family == Family.TRANSFER) {
+            return Optional.empty();
+        }
+        String path = family == Family.DOCUMENT ? "/documents/touched" : "/payments/touched";
+        return Optional.ofNullable(of(path, List.of(ref), Map.of()).get(ref)).map(LastChanges::whole);
     }
 
     /// @throws AnswerUnusableException when its time is none

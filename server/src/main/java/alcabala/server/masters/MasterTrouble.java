@@ -7,6 +7,7 @@ import alcabala.accounting.sync.MasterFields;
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
 import alcabala.server.masters.MasterQuestions.Asked;
+import alcabala.server.platform.ChangedJson;
 import alcabala.server.platform.Waited;
 import alcabala.server.route.RouteRow;
 import java.time.Clock;
@@ -55,9 +56,6 @@ class MasterTrouble {
             String question,
             ChangedJson sourceChanged,
             ChangedJson ledgerChanged) {}
-
-    /// @param by whom its side names; empty where it names nobody
-    record ChangedJson(Instant at, String by) {}
 
     /// @param seen to be given with an answer
     /// @param offered the answers that can be given
@@ -208,7 +206,7 @@ class MasterTrouble {
                 .of(side)
                 .of(asked.field())
                 .filter(change -> moved.contains(side))
-                .map(change -> new ChangedJson(change.at(), change.by()));
+                .map(ChangedJson::of);
     }
 
     private static String said(String value) {

@@ -18,6 +18,8 @@ class ApiDescription {
     private static final Set<String> MAY_BE_NULL = Set.of(
             "Since.notTogether",
             "MasterValuesJson.sourceChanged",
+            "WhoChangedJson.source",
+            "WhoChangedJson.ledger",
             "MasterValuesJson.ledgerChanged",
             "RunRecordJson.date",
             "Settle.ledgers",

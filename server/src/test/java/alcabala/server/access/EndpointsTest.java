@@ -131,6 +131,7 @@ class EndpointsTest {
             POST /api/pull/records                                 administrator bookkeeper
             PUT /api/documents/{id}/left-alone                     administrator bookkeeper
             DELETE /api/documents/{id}/left-alone                  administrator bookkeeper
+            POST /api/documents/{id}/who-changed                   administrator bookkeeper
             GET /api/batches                                       administrator bookkeeper reviewer
             GET /api/batches/{id}                                  administrator bookkeeper reviewer
             GET /api/batches/{id}/report                           administrator bookkeeper reviewer

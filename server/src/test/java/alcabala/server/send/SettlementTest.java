@@ -66,6 +66,29 @@ class SettlementTest extends OnBothSides {
         assertStandsOnce(first);
     }
 
+    /// What we sent is nobody's change, and a side that is away says nothing.
+    @Test
+    void eachSideSaysWhoChangedItLast() {
+        Posted posted = post();
+        assertThat(whoChanged(posted)).isEqualTo(" ");
+        editOnLedger(posted, "999.99");
+        editOnSource(posted, "55.50");
+        assertThat(whoChanged(posted)).isEqualTo("N. Cleat J. Quire");
+        world.standIns().fault("inkwell", "UNAVAILABLE", 0);
+        assertThat(whoChanged(posted)).isEqualTo("N. Cleat ");
+        world.standIns().fault("inkwell", "NONE", 0);
+        fetch();
+        settle(posted, "SOURCE");
+        assertThat(whoChanged(posted)).isEqualTo("N. Cleat ");
+    }
+
+    private static String whoChanged(Posted posted) {
+        JsonNode told = admin.post("/api/documents/" + posted.id() + "/who-changed", Map.of())
+                .json();
+        return told.path("source").path("by").asString("") + " "
+                + told.path("ledger").path("by").asString("");
+    }
+
     @Test
     void theRouteMayDecideOnceForAllAndWhatFailsWaitsForAPerson() {
         Posted posted = post();

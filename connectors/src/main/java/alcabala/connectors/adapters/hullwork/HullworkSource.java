@@ -6,6 +6,7 @@ import alcabala.accounting.party.PartyField;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Family;
+import alcabala.accounting.sync.LastChange;
 import alcabala.accounting.sync.LastChanges;
 import alcabala.connectors.Access;
 import alcabala.connectors.SaidNoException;
@@ -204,6 +205,11 @@ final class HullworkSource
     @Override
     public Map<String, LastChanges> itemsChanged(Collection<String> codes) {
         return touched.of("/items/touched", codes, Map.of());
+    }
+
+    @Override
+    public Optional<LastChange> recordChanged(Family family, String ref) {
+        return touched.of(family, ref);
     }
 
     private static Party party(JsonNode standing) {

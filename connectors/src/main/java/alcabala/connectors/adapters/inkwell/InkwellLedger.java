@@ -12,6 +12,7 @@ import alcabala.accounting.posting.LedgerJournal;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.sync.LastChange;
 import alcabala.accounting.sync.LastChanges;
 import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.Access;
@@ -233,6 +234,11 @@ final class InkwellLedger
     @Override
     public Map<String, LastChanges> itemsChanged(Collection<String> codes) {
         return touched.of("/items/touched", codes, ITEM);
+    }
+
+    @Override
+    public Optional<LastChange> recordChanged(Family family, String ref) {
+        return touched.of(family, ref);
     }
 
     @Override
