@@ -86,7 +86,10 @@ class FactGatherer {
         Map<RowKind, Map<String, CrosswalkRow>> rows = store.rows(route.id()).stream()
                 .collect(Collectors.groupingBy(
                         CrosswalkRow::kind, Collectors.toMap(CrosswalkRow::code, row -> row, (a, b) -> a)));
+        // Those that were created since this was settled for all are there, and no new ones.
+        Map<String, String> fresh = new HashMap<>(newItems.fresh(route));
         Map<String, String> items = itemNames(route.ledgerId());
+        fresh.keySet().removeAll(items.keySet());
         Optional<Facts.Settings> settings;
         List<NumbersOfKind> numbers = List.of();
         try {
@@ -116,7 +119,7 @@ class FactGatherer {
                 documents(route, RecordKind.words(decided::crosses)),
                 documents(route, RecordKind.words(kind -> !kind.isSale())),
                 unrouted(route),
-                newItems.fresh(route),
+                fresh,
                 items,
                 numbers.stream()
                         .flatMap(each -> each.taken().stream())

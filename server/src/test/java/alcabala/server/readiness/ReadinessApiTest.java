@@ -117,6 +117,9 @@ class ReadinessApiTest {
         assertThat(judge("NUMBERS").get("documents").asInt())
                 .as("our own are not in the way")
                 .isOne();
+        assertThat(judge("ITEM_NAMES").get("verdict").asString())
+                .as("and neither are the items that came with it")
+                .isEqualTo("PASSES");
         assertThat(admin.get("/api/trail?text=readiness-judged")
                         .json()
                         .get(0)
