@@ -5,43 +5,25 @@ import static org.assertj.core.api.Assertions.assertThat;
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.Purpose;
 import alcabala.server.Api;
-import alcabala.server.World;
 import alcabala.server.Yard;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /// Items that stand on both sides, changed at the desks of the yard and of its ledger. Each test has its own.
-class ItemsBothWaysTest {
+class ItemsBothWaysTest extends OnBothDesks {
     private static final List<String> ITEMS = List.of(
             "FND-23", "SHK-10", "SHK-12", "CLT-200", "BLK-040", "RPE-10", "RPE-12", "RPE-16", "BAT-110", "CBL-25",
             "ANC-10", "FND-30");
-    private static World world;
-    private static Api ferro;
 
     @BeforeAll
     static void start() {
-        world = World.inProcess();
-        ferro = world.api("ferro");
         ITEMS.forEach(code -> world.standIns().itemOnInkwell(code, "4010"));
         assertThat(run()).doesNotContain("item");
         decide("ITEMS", "both");
         assertThat(run()).as("what never agreed is left apart").doesNotContain("item");
-    }
-
-    @AfterAll
-    static void stop() {
-        world.close();
-    }
-
-    @AfterEach
-    void noFaults() {
-        world.standIns().fault("inkwell", "NONE", 0);
-        world.standIns().fault("hullwork", "NONE", 0);
     }
 
     @Test
@@ -219,17 +201,6 @@ class ItemsBothWaysTest {
                 .isEqualTo("kind-unknown");
     }
 
-    private static String run() {
-        return ferro.post("/api/pull?route=yard", Map.of())
-                .json()
-                .get("sentence")
-                .asString();
-    }
-
-    private static void decide(String setting, String value) {
-        Yard.decide(world.api("admin"), "yard", setting, value);
-    }
-
     private static void atYard(String code, String form) {
         world.standIns().desk("/hullwork/items/" + code, form.replace(":", "%3A"));
     }
@@ -257,26 +228,13 @@ class ItemsBothWaysTest {
     }
 
     private static JsonNode answer(String field, String answer, String typed, JsonNode held) {
-        return ferro.post(
-                        "/api/resolve/masters",
-                        Map.of(
-                                "route",
-                                "yard",
-                                "kind",
-                                "ITEMS",
-                                "field",
-                                field,
-                                "answer",
-                                answer,
-                                "typed",
-                                typed,
-                                "masters",
-                                List.of(Map.of(
-                                        "code",
-                                        held.get("code").asString(),
-                                        "seen",
-                                        held.get("seen").asString()))))
-                .json();
+        return answer(said(
+                "ITEMS",
+                field,
+                answer,
+                typed,
+                held.get("code").asString(),
+                held.get("seen").asString()));
     }
 
     /// What the latest runs told of items, with the first behind each figure.

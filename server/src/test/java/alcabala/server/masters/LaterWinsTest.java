@@ -12,7 +12,7 @@ import tools.jackson.databind.JsonNode;
 /// Where nobody owns a field, whose change was later wins; and of what is asked about, each side says whose it was.
 /// Inkwell
 /// tells it of each field, Hullwork of a customer as a whole.
-class LaterWinsTest extends OnBothDesks {
+class LaterWinsTest extends PartiesOnBothDesks {
     @BeforeAll
     static void theLaterWins() {
         decide("PARTIES_WINNER", "latest");

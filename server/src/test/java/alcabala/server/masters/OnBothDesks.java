@@ -1,12 +1,8 @@
 package alcabala.server.masters;
 
-import static org.assertj.core.api.Assertions.assertThat;
-
 import alcabala.server.Api;
-import alcabala.server.Await;
 import alcabala.server.World;
 import alcabala.server.Yard;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
@@ -14,8 +10,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import tools.jackson.databind.JsonNode;
 
-/// Parties that stand on both sides of the demo’s route, which cross both ways, and the desks of the yard and of its
-/// ledger.
+/// Masters that stand on both sides of the demo’s route, and the desks of the yard and of its ledger.
 abstract class OnBothDesks {
     static World world;
     static Api ferro;
@@ -24,9 +19,6 @@ abstract class OnBothDesks {
     static void open() {
         world = World.inProcess();
         ferro = world.api("ferro");
-        new Yard(ferro).mapEverything();
-        assertThat(run()).doesNotContain("part");
-        decide("PARTIES", "both");
     }
 
     @AfterAll
@@ -40,22 +32,6 @@ abstract class OnBothDesks {
         world.standIns().fault("hullwork", "NONE", 0);
     }
 
-    static void awaitTheChecksThatNewsAskedFor() {
-        Await.until(
-                "the checks have run",
-                () -> world.jdbc()
-                                .sql("select count(*) from scheduled_tasks where task_name = 'readiness'")
-                                .query(Integer.class)
-                                .single()
-                        == 0);
-    }
-
-    /// To nobody but us.
-    static void loseTheNextAnswer() {
-        awaitTheChecksThatNewsAskedFor();
-        world.standIns().fault("inkwell", "ANSWER_LOST", 1);
-    }
-
     static String run() {
         return ferro.post("/api/pull?route=yard", Map.of())
                 .json()
@@ -65,55 +41,6 @@ abstract class OnBothDesks {
 
     static void decide(String setting, String value) {
         Yard.decide(world.api("admin"), "yard", setting, value);
-    }
-
-    static void atYard(String code, String field, String value) {
-        world.standIns().desk("/hullwork/customers/" + code, form(field, value));
-    }
-
-    static void onLedger(String id, String field, String value) {
-        world.standIns().desk("/inkwell/books/saltmere/parties/" + id, form(field, value));
-    }
-
-    /// Of an address its street, in the same place.
-    static String form(String field, String value) {
-        String said = value.replace("+", "%2B").replace(" ", "+");
-        return field.endsWith("To")
-                ? "%1$s.street=%2$s&%1$s.city=Saltmere&%1$s.postalZone=SM1&%1$s.country=IE".formatted(field, said)
-                : field + "=" + said;
-    }
-
-    static String here(String code, String field) {
-        return text(world.standIns().hullwork("/customers/" + code).get("customer"), field);
-    }
-
-    static String there(String id, String field) {
-        return text(world.standIns().inkwell("/parties/" + id), field);
-    }
-
-    static int version(String id) {
-        return world.standIns().inkwell("/parties/" + id).get("version").asInt();
-    }
-
-    static String text(JsonNode party, String field) {
-        JsonNode value = party.get(field);
-        return value.isObject()
-                ? "%s | %s | %s | %s"
-                        .formatted(
-                                value.get("street").asString(),
-                                value.get("city").asString(),
-                                value.get("postalZone").asString(),
-                                value.get("country").asString())
-                : value.asString();
-    }
-
-    static List<JsonNode> asked(String code) {
-        return ferro.get("/api/resolve/masters?route=yard")
-                .json()
-                .valueStream()
-                .flatMap(cause -> cause.get("masters").valueStream())
-                .filter(held -> held.get("code").asString().equals(code))
-                .toList();
     }
 
     static JsonNode cause(String cause) {
@@ -137,26 +64,16 @@ abstract class OnBothDesks {
         return ferro.get("/api/road?route=yard").json().get("held").asInt();
     }
 
-    static JsonNode answer(String field, String answer, String typed, JsonNode held) {
-        return answer(
-                field,
-                answer,
-                typed,
-                held.get("code").asString(),
-                held.get("seen").asString());
+    static JsonNode answer(Map<String, Object> said) {
+        return ferro.post("/api/resolve/masters", said).json();
     }
 
-    static JsonNode answer(String field, String answer, String typed, String code, String seen) {
-        return ferro.post("/api/resolve/masters", said(field, answer, typed, code, seen))
-                .json();
-    }
-
-    static Map<String, Object> said(String field, String answer, String typed, String code, String seen) {
-        return new HashMap<>(Map.of(
+    static Map<String, Object> said(String kind, String field, String answer, String typed, String code, String seen) {
+        return Map.of(
                 "route",
                 "yard",
                 "kind",
-                "PARTIES",
+                kind,
                 "field",
                 field,
                 "answer",
@@ -164,32 +81,6 @@ abstract class OnBothDesks {
                 "typed",
                 typed,
                 "masters",
-                List.of(Map.of("code", code, "seen", seen))));
-    }
-
-    static List<String> log(String narrowed) {
-        return ferro.get("/api/log?route=yard" + narrowed)
-                .json()
-                .get("entries")
-                .valueStream()
-                .map(each ->
-                        each.get("way").asString() + " " + each.get("outcome").asString())
-                .toList();
-    }
-
-    static String trail(String action, String code) {
-        return world.jdbc()
-                .sql(
-                        "select string_agg(detail::text, ' ') from trail where action = :action and detail->>'party' = :code")
-                .param("action", action)
-                .param("code", code)
-                .query(String.class)
-                .single();
-    }
-
-    static void waitForPauses() {
-        world.jdbc()
-                .sql("update master_write set next_at = now() - interval '1 second'")
-                .update();
+                List.of(Map.of("code", code, "seen", seen)));
     }
 }

@@ -13,7 +13,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 
 /// Parties that stand on both sides, changed at the desks of the yard and of its ledger. Each test has its own.
-class PartiesBothWaysTest extends OnBothDesks {
+class PartiesBothWaysTest extends PartiesOnBothDesks {
     private static Yard yard;
 
     @BeforeAll
