@@ -9,17 +9,20 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.sql.Types;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
 /// The runs that there were.
 @Component
 class RunStore {
+    private static final Duration KEPT = Duration.ofDays(30);
     private static final String COLUMNS = """
             select r.id, r.origin, r.who, r.planned_at, r.missed, r.resumed, r.started_at, r.finished_at, r.state,
                 r.sentence, r.problem, r.carried, coalesce(cardinality(r.records), 0) as records, coalesce((
@@ -123,6 +126,16 @@ class RunStore {
                 .param("now", Timestamp.from(clock.instant()))
                 .param("id", run)
                 .update();
+    }
+
+    /// Those of the clock of which nothing came and none of which was missed, a month later: with one every five
+    /// minutes they are a hundred thousand in a year. Of each route the newest stays, and what a person began.
+    @Scheduled(fixedRate = 3_600_000)
+    void forget() {
+        jdbc.sql("""
+                delete from run r where r.origin = 'schedule' and r.state = 'done' and not r.news and r.missed = 0
+                    and r.finished_at < :then
+                    and exists (select 1 from run later where later.route_id = r.route_id and later.id > r.id)""").param("then", Timestamp.from(clock.instant().minus(KEPT))).update();
     }
 
     /// Runs that nobody does any more: the work of one begins before it, ends after it, and is given up soon after its

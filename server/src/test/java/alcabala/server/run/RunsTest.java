@@ -49,6 +49,49 @@ class RunsTest {
         world.jdbc().sql("delete from quiet_window").update();
     }
 
+    @ParameterizedTest(name = "begun by the {0}, {1} days and a minute ago, news: {2}, missed: {3}, kept: {4}")
+    @CsvSource({
+        "schedule, 30, false, 0, false",
+        "schedule, 29, false, 0, true",
+        "schedule, 30, true, 0, true",
+        "schedule, 30, false, 1, true",
+        "hand, 30, false, 0, true"
+    })
+    void aRunOfTheClockOfWhichNothingCameIsForgottenAfterAMonth(
+            String origin, int days, boolean news, int missed, boolean kept) {
+        long old = runOf(origin, days, news, missed);
+        assertThat(isThere(old)).isTrue();
+        world.bean(RunStore.class).forget();
+        assertThat(isThere(old)).as("the newest of its route").isTrue();
+        runOf("hand", 0, false, 0);
+        world.bean(RunStore.class).forget();
+        assertThat(isThere(old)).isEqualTo(kept);
+        world.jdbc().sql("delete from run where who = 'Nobody'").update();
+    }
+
+    private static long runOf(String origin, int days, boolean news, int missed) {
+        return world.jdbc()
+                .sql("""
+                insert into run (route_id, origin, who, started_at, finished_at, state, trail_from, trail_to, news, missed)
+                select id, :origin, 'Nobody', now() - make_interval(days => :days, mins => 2),
+                    now() - make_interval(days => :days, mins => 1), 'done', 0, 0, :news, :missed
+                from route where code = 'harbour' returning id""")
+                .param("origin", origin)
+                .param("days", days)
+                .param("news", news)
+                .param("missed", missed)
+                .query(Long.class)
+                .single();
+    }
+
+    private static boolean isThere(long run) {
+        return world.jdbc()
+                .sql("select exists (select 1 from run where id = :id)")
+                .param("id", run)
+                .query(Boolean.class)
+                .single();
+    }
+
     private static JsonNode newest() {
         return ferro.get("/api/runs?route=yard").json().get("runs").get(0);
     }
