@@ -77,10 +77,11 @@ public class DatabaseWatch implements HealthIndicator {
     /// A connection that was cut says nothing yet about a new one; one that is silent does.
     private boolean ask() {
         long before = System.nanoTime();
-        if (own != null && askOnce()) {
+        boolean had = own != null;
+        if (had && askOnce()) {
             return true;
         }
-        isCut = true;
+        isCut |= had;
         boolean wasSilent = System.nanoTime() - before > TimeUnit.MILLISECONDS.toNanos(PATIENCE_MILLIS) / 2;
         return !wasSilent && open() && askOnce();
     }

@@ -66,7 +66,8 @@ public class NewItems {
     Checked check(RouteRow route) {
         String version =
                 jdbc.sql("""
-                select concat_ws(' ', s.catalogue_version, r.crosswalk_version, l.id, l.version, l.name_limit, l.name_forbids) from route r
+                select concat_ws(' ', s.catalogue_version, r.crosswalk_version, l.id, l.version, l.name_limit, l.name_forbids,
+                    (select count(*) from ledger_item i where i.ledger_id = l.id and not i.gone)) from route r
                     join source s on s.id = r.source_id join ledger l on l.id = r.ledger_id where r.id = :route""").param("route", route.id()).query(String.class).single();
         boolean created = namesItems(settings.of(route.id()));
         return checked.get(route.id(), version + created, () -> check(route, created));

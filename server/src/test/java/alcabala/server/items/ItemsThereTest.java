@@ -107,7 +107,11 @@ class ItemsThereTest {
         ferro.post("/api/map/bulk/" + again + "/doing", Map.of());
         Meaning goods = Meaning.NONE.with(Purpose.COST, "5010").with(Purpose.STOCK, "1300");
         ferro.put("/api/map/row", Yard.row("yard", "LINE_KIND", "GOODS", goods, 0));
+        int items = names().get("items").asInt();
         yard.awaitFinished(yard.send(List.of(withNewItem())));
+        assertThat(names().get("items").asInt())
+                .as("what was created is no new item any more")
+                .isLessThan(items);
     }
 
     /// As the same rules say that would book it; what is not stocked has neither a cost nor a stock.
