@@ -18,11 +18,14 @@ import standins.Refusal;
 import standins.hullwork.HullworkMasters.Standing;
 import standins.hullwork.HullworkMasters.Type;
 import standins.hullwork.HullworkRecords.Change;
+import standins.touched.Touches;
 import standins.touched.Touches.Touch;
 
 @RestController
 @RequestMapping("/hullwork/api")
 class HullworkApi {
+    private static final Map<String, String> TYPES =
+            Map.of("customers", "customer", "items", "item", "documents", "document", "payments", "payment");
     private final HullworkRecords records;
     private final HullworkDocuments documents;
     private final HullworkPayments payments;
@@ -119,24 +122,9 @@ class HullworkApi {
         return change(Type.ITEM, code, wanted, key);
     }
 
-    @PostMapping("/customers/touched")
-    List<Touch> customersTouched(@RequestBody List<String> codes) {
-        return touches.of(Type.CUSTOMER.word(), codes);
-    }
-
-    @PostMapping("/items/touched")
-    List<Touch> itemsTouched(@RequestBody List<String> codes) {
-        return touches.of(Type.ITEM.word(), codes);
-    }
-
-    @PostMapping("/documents/touched")
-    List<Touch> documentsTouched(@RequestBody List<String> ids) {
-        return touches.of("document", ids);
-    }
-
-    @PostMapping("/payments/touched")
-    List<Touch> paymentsTouched(@RequestBody List<String> ids) {
-        return touches.of("payment", ids);
+    @PostMapping("/{records}/touched")
+    List<Touch> touched(@PathVariable String records, @RequestBody List<String> ids) {
+        return touches.of(Touches.type(TYPES, records), ids);
     }
 
     private MasterBody change(Type type, String code, MasterBody wanted, String key) {

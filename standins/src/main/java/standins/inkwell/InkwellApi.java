@@ -2,6 +2,7 @@ package standins.inkwell;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.ResponseEntity;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -14,11 +15,14 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import standins.Refusal;
+import standins.touched.Touches;
 import standins.touched.Touches.Touch;
 
 @RestController
 @RequestMapping("/inkwell/api/companies/{company}")
 class InkwellApi {
+    private static final Map<String, String> TYPES =
+            Map.of("parties", "party", "items", "item", "documents", "document", "payments", "payment");
     private static final String KEY = "Idempotency-Key";
     private final Masters masters;
     private final Items items;
@@ -127,24 +131,9 @@ class InkwellApi {
         return requests.once(key, () -> masters.change(id, draft));
     }
 
-    @PostMapping("/parties/touched")
-    List<Touch> partiesTouched(@RequestBody List<String> ids) {
-        return masters.touched("party", ids);
-    }
-
-    @PostMapping("/items/touched")
-    List<Touch> itemsTouched(@RequestBody List<String> codes) {
-        return masters.touched("item", codes);
-    }
-
-    @PostMapping("/documents/touched")
-    List<Touch> documentsTouched(@RequestBody List<String> ids) {
-        return masters.touched("document", ids);
-    }
-
-    @PostMapping("/payments/touched")
-    List<Touch> paymentsTouched(@RequestBody List<String> ids) {
-        return masters.touched("payment", ids);
+    @PostMapping("/{records}/touched")
+    List<Touch> touched(@PathVariable String records, @RequestBody List<String> ids) {
+        return masters.touched(Touches.type(TYPES, records), ids);
     }
 
     @GetMapping("/items")

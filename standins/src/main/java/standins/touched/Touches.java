@@ -4,7 +4,10 @@ import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import standins.Refusal;
 
 /// When and by whom each field of the records of a system was last changed.
 public final class Touches {
@@ -22,6 +25,11 @@ public final class Touches {
         this.table = table;
     }
 
+    /// What one of several is kept as.
+    public static String type(Map<String, String> types, String records) {
+        return Optional.ofNullable(types.get(records)).orElseThrow(() -> Refusal.notFound(records));
+    }
+
     public void note(String type, String code, Collection<String> fields, Instant at, Hand hand) {
         for (String field : fields) {
             jdbc.sql("insert into " + table + """
@@ -37,12 +45,15 @@ public final class Touches {
         }
     }
 
-    /// Of the first hundred of these codes, as far as anybody touched them.
+    /// Of these, a hundred at most, as far as anybody touched them.
     public List<Touch> of(String type, List<String> codes, Hand asks) {
+        if (codes.size() > MOST) {
+            throw Refusal.unprocessable("too-many", "More than " + MOST + " cannot be asked about at once.");
+        }
         return jdbc.sql("select code, field, at, by, program from " + table
                         + " where type = :type and code = any(:codes) order by code, field")
                 .param("type", type)
-                .param("codes", codes.stream().limit(MOST).toArray(String[]::new))
+                .param("codes", codes.toArray(String[]::new))
                 .query((row, n) -> new Touch(
                         row.getString("code"),
                         row.getString("field"),

@@ -16,8 +16,8 @@ import java.util.Optional;
 import java.util.Set;
 import tools.jackson.databind.JsonNode;
 
-/// Who touched what and when, as the stand-ins of both sides tell of it: a list with a code, a field, a time and a
-/// name.
+/// Who touched what and when, of a system that tells it as a list of touches: each with a code, a field (none for the
+/// whole), a time, a name, and whether it was we.
 public final class Touched {
     private final String system;
     private final Http http;

@@ -7,6 +7,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
 /// Where nobody owns a field, whose change was later wins; and of what is asked about, each side says whose it was.
@@ -67,6 +68,44 @@ class LaterWinsTest extends PartiesOnBothDesks {
         JsonNode held = cause("party:conflict:e-mail").get("masters").get(0);
         assertThat(field(held, "e-mail").has("sourceChanged")).isFalse();
         assertThat(answer("e-mail", "LEDGER", "", held).get("left").asInt()).isZero();
+    }
+
+    /// A hundred can be asked about at once, and a side refuses more: the last of them is told of all the same.
+    @ParameterizedTest
+    @ValueSource(ints = {100, 101})
+    void ofAllThatAreAskedAboutItIsToldWhoChangedThem(int count) {
+        decide("ITEMS", "both");
+        itemsOnBothSides(count);
+        assertThat(run()).contains(count + " items to be asked about");
+        JsonNode items = cause("item:conflict:name").get("masters");
+        assertThat(items.valueStream())
+                .hasSize(count)
+                .allSatisfy(held -> assertThat(field(held, "name")
+                                .path("ledgerChanged")
+                                .path("by")
+                                .asString(""))
+                        .isEqualTo("J. Quire"));
+        world.jdbc().sql("delete from master_link where code like 'ZZ-%'").update();
+        world.jdbc().sql("delete from source_item where code like 'ZZ-%'").update();
+        world.jdbc().sql("delete from ledger_item where code like 'ZZ-%'").update();
+        world.standIns().write("delete from inkwell_saltmere.inkwell_touched where code like 'ZZ-%'");
+        decide("ITEMS", "none");
+    }
+
+    /// Each named otherwise, and changed on the ledger as it says.
+    private static void itemsOnBothSides(int count) {
+        String codes = "generate_series(1, %d) i".formatted(count);
+        world.jdbc().sql("""
+                insert into source_item (source_id, code, name, category, kind, item_kind, unit)
+                select r.source_id, 'ZZ-' || i, 'Yard ' || i, 'chandlery', 'GOODS', 'GOODS', 'C62'
+                from route r, %s where r.code = 'yard'""".formatted(codes)).update();
+        world.jdbc().sql("""
+                insert into ledger_item (ledger_id, code, name, account, kind, unit, tax_code, told, active)
+                select r.ledger_id, 'ZZ-' || i, 'Books ' || i, '4010', 'GOODS', 'C62', '', true, true
+                from route r, %s where r.code = 'yard'""".formatted(codes)).update();
+        world.standIns().write("""
+                insert into inkwell_saltmere.inkwell_touched (type, code, field, at, by, program)
+                select 'item', 'ZZ-' || i, 'name', now(), 'J. Quire', false from %s""".formatted(codes));
     }
 
     /// Without its answer nothing is decided; what another rule would do is said beforehand, by what was told last.
