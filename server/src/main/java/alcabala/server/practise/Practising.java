@@ -99,7 +99,8 @@ class Practising {
         long practice = store.begin(route, fault, victim.subjects(), who);
         Answer<String> answer =
                 standins.post("/{fault}", json.writeValueAsString(victim.about()), null, done -> "", fault.name());
-        if (!(answer instanceof Answer.Accepted<String>)) {
+        // A lost answer may be about what happened: that is to be found as well, or given up.
+        if (answer instanceof Answer.Refused<String> || answer instanceof Answer.Later<String>) {
             store.forget(practice);
             // Why not would give away what went wrong before.
             throw NotPossibleException.conflict(

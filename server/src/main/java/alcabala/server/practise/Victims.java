@@ -14,6 +14,8 @@ import org.springframework.stereotype.Component;
 @Component
 class Victims {
     private static final int CODES = 1000;
+    private static final String NOT_STRUCK_OUT =
+            "not exists (select 1 from link v where v.record_id = d.id and v.ledger_now->>'taken' = 'true')";
     private final JdbcClient jdbc;
     private final SecureRandom random = new SecureRandom();
 
@@ -79,7 +81,8 @@ class Victims {
     private Victim standing(RouteRow route, Function<Sent, String> subject) {
         Sent posted = find(
                 route,
-                "d.state = 'Posted' and d.paid = 0 and d.issue_date > coalesce(l.locked_through, '2000-01-01')",
+                "d.state = 'Posted' and d.paid = 0 and d.issue_date > coalesce(l.locked_through, '2000-01-01') and "
+                        + NOT_STRUCK_OUT,
                 "Nothing that it could befall was posted yet: send some invoices first.");
         return new Victim(
                 Set.of(subject.apply(posted)),

@@ -280,6 +280,23 @@ class PractiseTest {
     }
 
     @Test
+    void whatIsStruckOutOnTheLedgerIsNotPractisedOn() {
+        markStruckOut(true);
+        assertThat(begin(Fault.LINE_EDITED).json().get("code").asString()).isEqualTo("nothing-to-befall");
+        markStruckOut(false);
+        assertThat(begin(Fault.LINE_EDITED).status()).isEqualTo(200);
+        assertThat(admin.delete("/api/practise/" + latest().get("id").asLong()).status())
+                .isEqualTo(204);
+    }
+
+    private static void markStruckOut(boolean yes) {
+        world.jdbc()
+                .sql("update link set ledger_now = jsonb_set(ledger_now, '{taken}', to_jsonb(cast(:yes as boolean)))")
+                .param("yes", yes)
+                .update();
+    }
+
+    @Test
     void onlyAdministratorsMakeThingsGoWrongAndWhatIsGivenUpSaysWhatItWas() {
         assertThat(ferro.get("/api/practise?route=yard").status()).isEqualTo(403);
         assertThat(ferro.post("/api/practise", Map.of("route", "yard")).status())
