@@ -91,7 +91,7 @@ class OwnersTest {
                         "run",
                         "quiet_window run run_schedule",
                         "masters",
-                        "master_link master_question master_write",
+                        "master_lacking master_link master_question master_write",
                         "clear",
                         "banking banking_receipt",
                         "cutover",

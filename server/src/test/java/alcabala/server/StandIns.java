@@ -189,6 +189,19 @@ public final class StandIns {
         }
     }
 
+    /// A customer of the yard's, entered by another program.
+    ///
+    /// @return its code
+    public String customerOnHullwork(String name, String email) {
+        return new Api(address())
+                .withToken("hullwork-demo-key")
+                .post("/hullwork/api/customers", Map.of("customer", Map.of("name", name, "email", email), "version", 0))
+                .json()
+                .get("customer")
+                .get("code")
+                .asString();
+    }
+
     /// What no desk lets anybody write, such as a document without a number.
     public void write(String sql) {
         World.execute(database, sql);

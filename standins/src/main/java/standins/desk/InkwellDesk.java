@@ -132,6 +132,18 @@ class InkwellDesk {
         return AddressForm.row(row);
     }
 
+    @PostMapping("/parties")
+    String enter(@RequestParam Map<String, String> given) {
+        masters.add(AddressForm.fields(given));
+        return "redirect:" + base() + "/parties";
+    }
+
+    @PostMapping("/items")
+    String enterItem(@RequestParam Map<String, String> given) {
+        items.add(given);
+        return "redirect:" + base() + "/parties";
+    }
+
     /// What is not given stays.
     @PostMapping("/parties/{id}")
     String change(@PathVariable String id, @RequestParam Map<String, String> given) {

@@ -104,6 +104,41 @@ class HullworkApi {
         return MasterBody.of(Type.ITEM, masters.get(Type.ITEM, code));
     }
 
+    /// The same key gets the same answer again.
+    @PostMapping("/customers")
+    MasterBody addCustomer(
+            @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key, @RequestBody MasterBody wanted) {
+        return add(Type.CUSTOMER, wanted, key);
+    }
+
+    /// As above.
+    @PostMapping("/items")
+    MasterBody addItem(
+            @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key, @RequestBody MasterBody wanted) {
+        return add(Type.ITEM, wanted, key);
+    }
+
+    /// What a request under this key was answered.
+    @GetMapping("/customers")
+    MasterBody addedCustomer(@RequestParam String key) {
+        return added(Type.CUSTOMER, key);
+    }
+
+    /// As above.
+    @GetMapping("/items")
+    MasterBody addedItem(@RequestParam String key) {
+        return added(Type.ITEM, key);
+    }
+
+    private MasterBody add(Type type, MasterBody wanted, String key) {
+        return MasterBody.of(type, masters.add(type, wanted.standing(type).record(), key));
+    }
+
+    private MasterBody added(Type type, String key) {
+        return MasterBody.of(
+                type, masters.answered(type, key).orElseThrow(() -> Refusal.notFound(type.word() + " of " + key)));
+    }
+
     /// Of the version that was read; the same key gets the same answer again.
     @PutMapping("/customers/{code}")
     MasterBody changeCustomer(

@@ -3,6 +3,7 @@ package standins.hullwork;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
@@ -12,11 +13,13 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import standins.Refusal;
 import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /// The yard's customers and items. Some of what they are is the office's own: other programs cannot change it.
 @Component
 public class HullworkMasters {
+    private static final int MOST_LETTERS = 40;
     private final HullworkRecords records;
     private final JdbcClient jdbc;
     private final JsonMapper json;
@@ -116,12 +119,66 @@ public class HullworkMasters {
             throw Refusal.unprocessable("field-read-only", type.why);
         }
         Standing changed = change(type, code, wanted.record());
+        return answer(key, changed);
+    }
+
+    private Standing answer(String key, Standing standing) {
         if (!key.isEmpty()) {
             jdbc.sql("insert into hullwork_request (key, body) values (:key, cast(:body as jsonb))")
-                    .params(Map.of("key", key, "body", json.writeValueAsString(changed)))
+                    .params(Map.of("key", key, "body", json.writeValueAsString(standing)))
                     .update();
         }
-        return changed;
+        return standing;
+    }
+
+    /// By another program, which may say all that is known of it. A customer gets the next code, an item has its own.
+    @Transactional
+    public Standing add(Type type, Map<String, Object> given, String key) {
+        records.lock();
+        Optional<Standing> answered = find(key);
+        if (answered.isPresent()) {
+            return answered.get();
+        }
+        String code = type == Type.CUSTOMER ? nextCustomer() : codeOf(given);
+        Map<String, Object> master = new TreeMap<>(Map.of("code", code));
+        type.texts.forEach(name -> master.put(
+                name, Objects.toString(given.getOrDefault(name, ""), "").strip()));
+        type.addresses.forEach(name -> master.put(name, given.getOrDefault(name, Map.of())));
+        require(type, master);
+        if (type == Type.ITEM) {
+            requireKind(master);
+        }
+        records.put(type.word(), code, master);
+        touches.note(type.word(), code);
+        return answer(key, get(type, code));
+    }
+
+    private String nextCustomer() {
+        return jdbc.sql("""
+                        select 'C-' || coalesce(max(cast(substring(id from 3) as bigint)), 1000) + 1 from hullwork_record
+                        where type = 'customer' and id ~ '^C-[0-9]{1,9}$'""").query(String.class).single();
+    }
+
+    private String codeOf(Map<String, Object> given) {
+        String code = Objects.toString(given.get("code"), "").strip();
+        if (code.isEmpty() || code.length() > MOST_LETTERS) {
+            throw Refusal.unprocessable("code-missing", "An item needs a code of up to " + MOST_LETTERS + " letters.");
+        }
+        if (records.find(Type.ITEM.word(), code, JsonNode.class).isPresent()) {
+            throw Refusal.unprocessable("code-taken", "There is an item " + code + " already.");
+        }
+        return code;
+    }
+
+    private static void requireKind(Map<String, Object> item) {
+        if (String.valueOf(item.get("kind")).isEmpty()) {
+            throw Refusal.unprocessable("kind-missing", "What kind of item it is has to be said.");
+        }
+    }
+
+    /// What a request under this key was answered, if it was one about such.
+    public Optional<Standing> answered(Type type, String key) {
+        return find(key).filter(standing -> standing.record().containsKey(type.called));
     }
 
     /// By the office; what is not given stays.
@@ -137,12 +194,16 @@ public class HullworkMasters {
         type.flags.stream()
                 .filter(fields::containsKey)
                 .forEach(name -> master.put(name, Boolean.parseBoolean(String.valueOf(fields.get(name)))));
-        if (String.valueOf(master.get(type.called)).isBlank()) {
-            throw Refusal.unprocessable("name-missing", "One without a name cannot be kept.");
-        }
+        require(type, master);
         records.put(type.word(), code, master);
         touches.note(type.word(), code);
         return get(type, code);
+    }
+
+    private static void require(Type type, Map<String, Object> master) {
+        if (String.valueOf(master.get(type.called)).isBlank()) {
+            throw Refusal.unprocessable("name-missing", "One without a name cannot be kept.");
+        }
     }
 
     private Optional<Standing> find(String key) {

@@ -128,6 +128,24 @@ public class Items {
         return after;
     }
 
+    /// By somebody at the desk, who says what it is called and where its sales are booked.
+    @Transactional
+    public Item add(Map<String, String> given) {
+        return add(new Item(
+                given.getOrDefault("code", "").strip(),
+                given.getOrDefault("name", "").strip(),
+                given.get("kind"),
+                given.get("unit"),
+                given.get("account"),
+                null,
+                null,
+                null,
+                null,
+                null,
+                true,
+                0));
+    }
+
     /// By somebody at the desk: name, kind, unit and whether it is in use, as far as they are given.
     @Transactional
     public Item change(String code, Map<String, String> given) {

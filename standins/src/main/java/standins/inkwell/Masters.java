@@ -343,6 +343,15 @@ public class Masters {
         return after;
     }
 
+    /// By the people at the desk.
+    @Transactional
+    public Party add(Map<String, Object> given) {
+        Map<String, Object> wanted = new HashMap<>(given);
+        wanted.putIfAbsent("active", true);
+        wanted.putIfAbsent("version", 0);
+        return add(json.convertValue(wanted, Party.class));
+    }
+
     /// What the people at the desk do with a party; what they say nothing of stays.
     @Transactional
     public void change(String id, Map<String, Object> given) {

@@ -123,6 +123,13 @@ public final class RouteSettings {
         return kind.isSettlement() && (direction.equals("from-ledger") || direction.equals("both"));
     }
 
+    /// Whether masters of a kind that only the ledger has are created on the source.
+    public boolean createsThere(Carried masters) {
+        String direction = get(Topic.DIRECTION, masters);
+        return (direction.equals("from-ledger") || direction.equals("both"))
+                && is(Topic.SOURCE_LACKS, masters, "create");
+    }
+
     /// By how much a settlement may miss what it settles, either way; minor units.
     public long paymentDifference() {
         String most = get(Topic.PAYMENT_DIFFERENCE);

@@ -82,6 +82,13 @@ public enum Topic {
             return of.hasRecords() ? super.shape(of) : choice("ask", "source", "ledger", "latest");
         }
     },
+    /// What becomes of masters that only the ledger has, where they travel from it.
+    SOURCE_LACKS(Section.CROSSING, choice("leave", "create"), "leave") {
+        @Override
+        public List<Carried> concerns() {
+            return Carried.MASTERS;
+        }
+    },
     /// Whose a field of a master is.
     OWNER_OF_NAME(Carried.PARTIES, Carried.ITEMS),
     OWNER_OF_TAX_IDENTIFIER(Carried.PARTIES),

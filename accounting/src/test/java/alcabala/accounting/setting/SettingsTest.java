@@ -77,7 +77,7 @@ class SettingsTest {
 
     @Test
     void whatHoldsUntilSomebodyDecidesIsAValueThatTheSettingTakes() {
-        assertThat(Setting.all()).hasSize(89).allSatisfy(setting -> {
+        assertThat(Setting.all()).hasSize(91).allSatisfy(setting -> {
             assertThat(setting.shape().takes(setting.standard(), LEDGER)).isTrue();
             assertThat(RouteSettings.STANDARD.get(setting)).isEqualTo(setting.standard());
             assertThat(Setting.find(setting.name())).contains(setting);
@@ -99,6 +99,7 @@ class SettingsTest {
         "WINNER, SUPPLIER_CREDITS, SUPPLIER_CREDITS_WINNER, ask",
         "FIRST_NUMBER, INVOICES, INVOICES_FIRST_NUMBER, ''",
         "DIRECTION, PARTIES, PARTIES, none",
+        "SOURCE_LACKS, ITEMS, ITEMS_SOURCE_LACKS, leave",
         "OWNER_OF_NAME, PARTIES, PARTIES_OWNER_OF_NAME, nobody",
         "OWNER_OF_UNIT, ITEMS, ITEMS_OWNER_OF_UNIT, nobody",
         "ARRIVAL, BILLS, BILLS_ARRIVAL, ''",
@@ -117,6 +118,23 @@ class SettingsTest {
                 .isEqualTo(takes);
         assertThat(new Setting(Topic.TRIGGER, of).shape().takes("approved", LEDGER))
                 .isTrue();
+    }
+
+    /// What the source lacks is created there only where masters travel from the ledger at all.
+    @ParameterizedTest(name = "{0}, {1}: {2}")
+    @CsvSource({
+        "both, create, true",
+        "from-ledger, create, true",
+        "to-ledger, create, false",
+        "none, create, false",
+        "both, leave, false"
+    })
+    void mastersAreCreatedThereWhereTheyTravelThatWay(String direction, String lacks, boolean creates) {
+        RouteSettings decided = RouteSettings.STANDARD
+                .with(Topic.DIRECTION, Carried.ITEMS, direction)
+                .with(Topic.SOURCE_LACKS, Carried.ITEMS, lacks);
+        assertThat(decided.createsThere(Carried.ITEMS)).isEqualTo(creates);
+        assertThat(decided.createsThere(Carried.PARTIES)).isFalse();
     }
 
     @Test
@@ -139,6 +157,7 @@ class SettingsTest {
                         "PAYMENTS_OUT_CUT_OFF",
                         "PARTIES",
                         "PARTIES_WINNER",
+                        "PARTIES_SOURCE_LACKS",
                         "PARTIES_OWNER_OF_NAME",
                         "PARTIES_OWNER_OF_TAX_IDENTIFIER",
                         "PARTIES_OWNER_OF_E_MAIL",
@@ -147,6 +166,7 @@ class SettingsTest {
                         "PARTIES_OWNER_OF_SHIP_TO",
                         "ITEMS",
                         "ITEMS_WINNER",
+                        "ITEMS_SOURCE_LACKS",
                         "ITEMS_OWNER_OF_NAME",
                         "ITEMS_OWNER_OF_UNIT",
                         "ITEMS_OWNER_OF_KIND");

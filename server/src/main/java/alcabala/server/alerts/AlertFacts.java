@@ -38,7 +38,10 @@ class AlertFacts {
         waiting.put(Waiting.HELD, records(route, Records.HELD));
         waiting.put(
                 Waiting.QUESTIONS,
-                jdbc.sql("select since from master_question where route_id = :route order by since limit :most")
+                jdbc.sql("""
+                        select since from (select since from master_question where route_id = :route
+                            union all select since from master_lacking where route_id = :route and state in ('asked', 'refused')) q
+                        order by since limit :most""")
                         .param("route", route.id())
                         .param("most", MOST)
                         .query(AlertFacts::since)

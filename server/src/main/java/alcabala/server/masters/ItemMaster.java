@@ -7,26 +7,32 @@ import alcabala.accounting.field.MasterField;
 import alcabala.accounting.field.Use;
 import alcabala.accounting.item.ItemField;
 import alcabala.accounting.ledger.NameRules;
+import alcabala.accounting.matching.LikeItems;
 import alcabala.accounting.setting.Carried;
 import alcabala.accounting.sync.ItemSaying;
 import alcabala.accounting.sync.LastChanges;
 import alcabala.accounting.sync.Side;
 import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.RewritesItems.ItemThere;
 import alcabala.connectors.ledger.TellsWhoChanged;
+import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.spi.Connection;
 import alcabala.server.reference.ItemsThere;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
 import java.sql.Timestamp;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -71,6 +77,11 @@ class ItemMaster implements Master {
     @Override
     public String word() {
         return "item";
+    }
+
+    @Override
+    public boolean linksSameCodes() {
+        return true;
     }
 
     @Override
@@ -160,6 +171,51 @@ class ItemMaster implements Master {
     public Answer<String> change(Connection there, There standing, String wanted, String key) {
         ItemThere read = new ItemThere(item(standing.body()), standing.version());
         return there.get(RewritesItems.class).change(read, item(wanted), key).map(this::written);
+    }
+
+    @Override
+    public String code(String body) {
+        return item(body).code();
+    }
+
+    @Override
+    public UnaryOperator<Map<String, String>> resembling(RouteRow route) {
+        LikeItems items = new LikeItems(catalogue.itemNames(route.sourceId()));
+        return bodies -> {
+            Map<String, String> like = new HashMap<>();
+            bodies.forEach((code, body) ->
+                    items.find(code, said(body, ItemField.NAME)).ifPresent(other -> like.put(code, other)));
+            return like;
+        };
+    }
+
+    @Override
+    public Answer<String> create(CreatesMasters there, String code, String body, String reference, String key) {
+        String kind = said(body, ItemField.KIND);
+        LedgerItem item = new LedgerItem(
+                code,
+                said(body, ItemField.NAME),
+                kind.isEmpty() ? null : ItemKind.valueOf(kind),
+                said(body, ItemField.UNIT),
+                "",
+                LedgerItem.Purchase.NONE,
+                "",
+                true);
+        return there.create(item, reference, key).map(this::written);
+    }
+
+    private String said(String body, ItemField field) {
+        return half(body).values().getOrDefault(field.code(), "");
+    }
+
+    /// Its category is told of later.
+    @Override
+    public void knowNew(RouteRow route, String body) {
+        LedgerItem item = item(body);
+        ItemKind kind = Objects.requireNonNullElse(item.kind(), ItemKind.GOODS);
+        catalogue.keep(
+                route.sourceId(),
+                List.of(new SourceChange.ItemChanged(item.code(), item.name(), "", kind, item.unit())));
     }
 
     @Override

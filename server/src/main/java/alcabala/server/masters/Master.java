@@ -9,6 +9,7 @@ import alcabala.accounting.sync.Saying;
 import alcabala.accounting.sync.Side;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.TellsWhoChanged;
 import alcabala.connectors.spi.Connection;
 import alcabala.server.route.RouteRow;
@@ -20,6 +21,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.function.BiFunction;
+import java.util.function.UnaryOperator;
 
 /// A kind of master: its fields, where it is kept here, and how a side is told of one. What a side has of one is kept
 /// whole, as one text (`body`), so that what is not ours is not lost when it is written.
@@ -31,6 +33,9 @@ interface Master {
 
     /// `party`, as one of them is called.
     String word();
+
+    /// Whether those of the same code on both sides stand for each other without a row of the crosswalk.
+    boolean linksSameCodes();
 
     List<? extends MasterField> fields();
 
@@ -75,6 +80,20 @@ interface Master {
 
     /// @return accepted with what stands there by now
     Answer<String> change(Connection there, There standing, String wanted, String key);
+
+    /// How a side calls the one that it answered.
+    String code(String body);
+
+    /// Of some of the ledger, as it has them, by code, those that may be one that the source has by now: the code of
+    /// the likeliest, by theirs.
+    UnaryOperator<Map<String, String>> resembling(RouteRow route);
+
+    /// @param body as the other side has it
+    /// @return accepted with what stands there by now
+    Answer<String> create(CreatesMasters there, String code, String body, String reference, String key);
+
+    /// What was created on the source is known here before anybody tells of it.
+    void knowNew(RouteRow route, String body);
 
     /// When those of these codes were last changed there, as far as it tells, by code.
     ///

@@ -90,6 +90,22 @@ class MasterLinks {
         master.linkOthers(route, now);
     }
 
+    /// Of one that was created on the source: the two agree on what each has of it.
+    void linkNew(RouteRow route, Master master, String code, String counterpart, Both<Half> halves) {
+        jdbc.sql("""
+                insert into master_link (route_id, kind, code, counterpart, linked_at, source_half, ledger_half, unsettled)
+                values (:route, :kind, :code, :counterpart, :now, cast(:source as jsonb), cast(:ledger as jsonb), '{}')
+                on conflict do nothing""")
+                .param("route", route.id())
+                .param("kind", master.carried().name())
+                .param("code", code)
+                .param("counterpart", counterpart)
+                .param("now", Timestamp.from(clock.instant()))
+                .param("source", json.writeValueAsString(halves.source().values()))
+                .param("ledger", json.writeValueAsString(halves.ledger().values()))
+                .update();
+    }
+
     /// Pairs that are not as they were when they were last merged, by code; none whose writing is under way.
     ///
     /// @param rules what is decided, as one text

@@ -44,6 +44,7 @@ public class MasterMerging {
     private final MasterQuestions questions;
     private final MasterWrites writes;
     private final MasterWriting writing;
+    private final LackingCreating lacking;
     private final SettingStore settings;
     private final Sources sources;
     private final Ledgers ledgers;
@@ -54,11 +55,12 @@ public class MasterMerging {
     ///
     /// @param toLedger how many were written there
     /// @param toSource the same of the source
-    /// @param asked about how many of those that changed a person is asked
-    public record MastersMerged(Carried kind, int toLedger, int toSource, int asked) {
+    /// @param created how many that only the ledger had were created on the source
+    /// @param asked about how many of those that changed or are new a person is asked
+    public record MastersMerged(Carried kind, int toLedger, int toSource, int created, int asked) {
         /// How many were written to either side.
         public int written() {
-            return toLedger + toSource;
+            return toLedger + toSource + created;
         }
     }
 
@@ -96,6 +98,7 @@ public class MasterMerging {
             MasterQuestions questions,
             MasterWrites writes,
             MasterWriting writing,
+            LackingCreating lacking,
             SettingStore settings,
             Sources sources,
             Ledgers ledgers,
@@ -107,6 +110,7 @@ public class MasterMerging {
         this.questions = questions;
         this.writes = writes;
         this.writing = writing;
+        this.lacking = lacking;
         this.settings = settings;
         this.sources = sources;
         this.ledgers = ledgers;
@@ -127,17 +131,19 @@ public class MasterMerging {
         Map<Master, Integer> asked = new HashMap<>();
         try {
             for (Master master : merged) {
-                asked.put(master, mergeDue(route, master, who));
+                asked.put(master, mergeDue(route, master, who) + lacking.look(route, master, who));
             }
         } catch (UnreachableException e) {
             // What was not looked at is still due.
         }
         MasterWriting.Told told = writing.tell(route);
+        Map<Master, Integer> created = lacking.create(route);
         return merged.stream()
                 .map(master -> new MastersMerged(
                         master.carried(),
                         before.of(master, Side.LEDGER) + told.of(master, Side.LEDGER),
                         before.of(master, Side.SOURCE) + told.of(master, Side.SOURCE),
+                        created.getOrDefault(master, 0),
                         asked.getOrDefault(master, 0)))
                 .toList();
     }

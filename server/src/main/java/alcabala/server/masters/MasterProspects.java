@@ -10,6 +10,8 @@ import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
 import alcabala.server.connection.Ledgers;
 import alcabala.server.connection.Sources;
+import alcabala.server.masters.Lacking.State;
+import alcabala.server.masters.LackingCreating.Supposed;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import java.time.Clock;
@@ -25,6 +27,8 @@ public class MasterProspects {
     private final Masters masters;
     private final MasterLinks links;
     private final MasterQuestions questions;
+    private final LackingCreating lacking;
+    private final LackingStore lackingStore;
     private final SettingStore settings;
     private final Sources sources;
     private final Ledgers ledgers;
@@ -37,8 +41,17 @@ public class MasterProspects {
     public record MasterFieldCounts(
             int toLedger, int toSource, int overwritten, int conflicts, int drifts, int apart) {}
 
+    /// Of those in use that only the ledger has.
+    ///
+    /// @param possible whether the source takes new ones from elsewhere
+    /// @param create how many would be created on the source
+    /// @param ask about how many somebody would be asked, since the source may have them, or did not take them
+    /// @param stay how many would stay where they are
+    /// @param left how many of these somebody left there for good
+    public record LackingCounts(boolean possible, int create, int ask, int stay, int left) {}
+
     /// @param linked how many of them stand on both sides
-    public record MasterPreview(int linked, MasterFieldCounts now, MasterFieldCounts would) {}
+    public record MasterPreview(int linked, MasterFieldCounts now, MasterFieldCounts would, LackingCounts lacking) {}
 
     private static final class Counting {
         private int toLedger;
@@ -78,6 +91,8 @@ public class MasterProspects {
             Masters masters,
             MasterLinks links,
             MasterQuestions questions,
+            LackingCreating lacking,
+            LackingStore lackingStore,
             SettingStore settings,
             Sources sources,
             Ledgers ledgers,
@@ -85,6 +100,8 @@ public class MasterProspects {
         this.masters = masters;
         this.links = links;
         this.questions = questions;
+        this.lacking = lacking;
+        this.lackingStore = lackingStore;
         this.clock = clock;
         this.settings = settings;
         this.sources = sources;
@@ -112,6 +129,18 @@ public class MasterProspects {
             linked += chunk.size();
             last = chunk.getLast().code();
         }
-        return new MasterPreview(linked, now.counts(), would.counts());
+        return new MasterPreview(linked, now.counts(), would.counts(), lacking(route, master, after));
+    }
+
+    private LackingCounts lacking(RouteRow route, Master master, RouteSettings after) {
+        Supposed fresh = lacking.suppose(route, master);
+        Map<State, Integer> known = lackingStore.counts(route, master);
+        int left = known.getOrDefault(State.LEFT, 0);
+        int create = fresh.create() + known.getOrDefault(State.DUE, 0);
+        int ask = fresh.ask() + known.getOrDefault(State.ASKED, 0) + known.getOrDefault(State.REFUSED, 0);
+        boolean possible = lacking.canCreate(route);
+        return possible && after.createsThere(master.carried())
+                ? new LackingCounts(true, create, ask, left, left)
+                : new LackingCounts(possible, 0, 0, create + ask + left, left);
     }
 }

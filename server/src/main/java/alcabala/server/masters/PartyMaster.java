@@ -3,6 +3,7 @@ package alcabala.server.masters;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.field.Half;
 import alcabala.accounting.field.MasterField;
+import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.party.PartyField;
 import alcabala.accounting.setting.Carried;
@@ -11,6 +12,7 @@ import alcabala.accounting.sync.PartyHalf;
 import alcabala.accounting.sync.Saying;
 import alcabala.accounting.sync.Side;
 import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.RewritesParties;
 import alcabala.connectors.ledger.RewritesParties.PartyThere;
 import alcabala.connectors.ledger.TellsWhoChanged;
@@ -21,11 +23,13 @@ import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
 import java.sql.Timestamp;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -64,6 +68,11 @@ class PartyMaster implements Master {
     @Override
     public String word() {
         return "party";
+    }
+
+    @Override
+    public boolean linksSameCodes() {
+        return false;
     }
 
     @Override
@@ -129,6 +138,38 @@ class PartyMaster implements Master {
     public Answer<String> change(Connection there, There standing, String wanted, String key) {
         PartyThere read = new PartyThere(party(standing.body()), standing.version());
         return there.get(RewritesParties.class).change(read, party(wanted), key).map(this::written);
+    }
+
+    @Override
+    public String code(String body) {
+        return party(body).code();
+    }
+
+    /// Also one that is in use no more: it may have been entered again.
+    @Override
+    public UnaryOperator<Map<String, String>> resembling(RouteRow route) {
+        PartyMatcher matcher = new PartyMatcher(catalogue.parties(route.sourceId()).stream()
+                .map(each -> each.withActive(true))
+                .toList());
+        return bodies -> {
+            Map<String, String> like = new HashMap<>();
+            matcher.rankAll(bodies.values().stream().map(this::party).toList())
+                    .forEach((party, candidates) -> candidates.stream()
+                            .findFirst()
+                            .ifPresent(first ->
+                                    like.put(party.code(), first.party().code())));
+            return like;
+        };
+    }
+
+    @Override
+    public Answer<String> create(CreatesMasters there, String code, String body, String reference, String key) {
+        return there.create(party(body), reference, key).map(this::written);
+    }
+
+    @Override
+    public void knowNew(RouteRow route, String body) {
+        know(route, Side.SOURCE, body);
     }
 
     @Override

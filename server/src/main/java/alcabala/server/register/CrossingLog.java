@@ -161,13 +161,15 @@ class CrossingLog {
                     ('payment-brought-back', 'edited-on-ledger', 'agrees-again', 'field-brought-back', 'field-not-brought-back')
                 union all
                 select 'p' || lpad(t.id::text, 18, '0'), t.at,
-                    case t.detail->>'to' when s.name then 'TO_SOURCE' else 'TO_LEDGER' end, null, 'changed',
-                    case when t.action like '%-not-written' then 'refused' else 'posted' end,
+                    case t.detail->>'to' when s.name then 'TO_SOURCE' else 'TO_LEDGER' end, null,
+                    case when t.action like '%-created-there' then 'created' else 'changed' end,
+                    case when t.action like '%-not-%' then 'refused' else 'posted' end,
                     coalesce(t.detail->>'reason', ''), null, t.who, coalesce(t.detail->>'party', t.detail->>'item'),
                     coalesce(t.detail->>'named', t.detail->>'name'), split_part(t.action, '-', 1)
                 from trail t join route r on r.id = t.route_id join source s on s.id = r.source_id
                 where :parties and t.route_id = :route and t.action in
-                    ('party-written', 'party-not-written', 'item-written', 'item-not-written')
+                    ('party-written', 'party-not-written', 'item-written', 'item-not-written', 'party-created-there',
+                     'party-not-created-there', 'item-created-there', 'item-not-created-there')
             ) e left join record d on d.id = e.record_id
             where (e.record_id is null or d.kind = any(:kinds)) and (cast(:way as text) is null or e.way = :way)
                 and (cast(:outcome as text) is null or e.outcome = :outcome)

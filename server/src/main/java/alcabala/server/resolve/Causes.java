@@ -35,7 +35,11 @@ public class Causes {
         });
         named.addAll(jdbc.sql("""
                         select case kind when 'PARTIES' then 'party:' else 'item:' end || field as cause, code as subject
-                        from master_question where route_id = :route""").param("route", route.id()).query(Named.class).list());
+                        from master_question where route_id = :route
+                        union all
+                        select case kind when 'PARTIES' then 'party:' else 'item:' end
+                            || case state when 'asked' then 'like' else 'not-taken' end, counterpart
+                        from master_lacking where route_id = :route and state in ('asked', 'refused')""").param("route", route.id()).query(Named.class).list());
         runs.find(route).ifPresent(failed -> named.add(new Named("run-failed", "")));
         return named;
     }

@@ -170,6 +170,7 @@ class Runner {
             String many = each.kind().name().toLowerCase(Locale.ROOT);
             addChanged(parts, each.toLedger(), one, many, route.ledger());
             addChanged(parts, each.toSource(), one, many, route.source());
+            add(parts, each.created(), one + " created in " + route.source(), many + " created in " + route.source());
             add(parts, each.asked(), one + " to be asked about", many + " to be asked about");
         }
         add(parts, news.gone(), "is not there any more", "are not there any more");

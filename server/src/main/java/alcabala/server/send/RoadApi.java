@@ -172,7 +172,8 @@ class RoadApi {
                     (select count(*) from record d where route_id = :route and state = 'Blocked' and not %1$s) as blocked,
                     (select count(*) from record d where route_id = :route and state = 'Refused' and not %1$s) as refused,
                     (select count(*) from batch where route_id = :route and finished_at is null) as open_batches,
-                    (select count(*) from record d where d.route_id = :route and %2$s) + (select count(*) from master_question where route_id = :route) as held,
+                    (select count(*) from record d where d.route_id = :route and %2$s) + (select count(*) from master_question where route_id = :route)
+                        + (select count(*) from master_lacking where route_id = :route and state in ('asked', 'refused')) as held,
                     (select count(*) from set_aside where settled_at is null
                         and (source_id = :source or ledger_id = :ledger)) as odd,
                     coalesce((select state = 'failed' from run where route_id = :route and state <> 'running'

@@ -29,6 +29,8 @@ final class SettingSentences {
             Map.entry("CUSTOMERS sub-project", "each project, below the client"),
             Map.entry("NEW_PARTIES create", "created on their first document"),
             Map.entry("NEW_PARTIES ask", "asked about"),
+            Map.entry("SOURCE_LACKS leave", "left where they are"),
+            Map.entry("SOURCE_LACKS create", "created in the source"),
             Map.entry("PURCHASE_TAX reclaimed", "reclaimed, as tax of its own"),
             Map.entry("PURCHASE_TAX in-cost", "not reclaimed, part of the cost"),
             Map.entry("ask", "somebody is asked"),
@@ -110,6 +112,7 @@ final class SettingSentences {
             case TRIGGER -> kinds + " go";
             case CUT_OFF -> kinds + " from";
             case WINNER -> setting.of().hasRecords() ? kinds + " changed there" : kinds + " changed on both sides";
+            case SOURCE_LACKS -> kinds + " that the source lacks";
             case OWNER_OF_NAME -> "Whose names are";
             case OWNER_OF_TAX_IDENTIFIER -> "Whose tax identifiers are";
             case OWNER_OF_E_MAIL -> "Whose e-mail addresses are";
@@ -155,6 +158,9 @@ final class SettingSentences {
             case DIRECTION -> direction(setting.of());
             case TRIGGER -> trigger(setting);
             case CUT_OFF -> cutOff(setting.of());
+            case SOURCE_LACKS ->
+                "What becomes of %s in use that only the ledger has, where changes travel from it: they stay there, or each is created in the source once it is certain that it has none like it."
+                        .formatted(kinds(setting.of()).toLowerCase(Locale.ROOT));
             case OWNER_OF_NAME,
                     OWNER_OF_TAX_IDENTIFIER,
                     OWNER_OF_E_MAIL,
@@ -197,7 +203,7 @@ final class SettingSentences {
             case PAYMENTS ->
                 "Which way money from customers travels, with refunds and what the bank sent back: what the source records is sent, what is entered on the ledger comes back and closes its document at the source.";
             case PARTIES, ITEMS ->
-                "Which way changes of %s travel that stand on both sides; new ones are another matter. Where none do, a change is shown."
+                "Which way changes of %s travel that stand on both sides. Where none do, a change is shown."
                         .formatted(kinds(of).toLowerCase(Locale.ROOT));
             case PAYMENTS_OUT -> "Which way money for suppliers travels on this route, with what they give back.";
             case INVOICES, CREDIT_NOTES, EVERYTHING ->

@@ -83,6 +83,9 @@ class EndpointsTest {
             GET /api/resolve                                       administrator bookkeeper reviewer
             GET /api/resolve/masters                               administrator bookkeeper reviewer
             POST /api/resolve/masters                              administrator bookkeeper
+            GET /api/resolve/lacking                               administrator bookkeeper reviewer
+            POST /api/resolve/lacking                              administrator bookkeeper
+            POST /api/resolve/lacking/again                        administrator bookkeeper
             GET /api/resolve/warnings                              administrator bookkeeper reviewer
             POST /api/resolve/warnings/same-payment                administrator bookkeeper
             GET /api/practise                                      administrator

@@ -32,6 +32,7 @@ import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -137,6 +138,21 @@ public final class HullworkMapping {
                 "billTo", Json.body(party.billTo()),
                 "shipTo", Json.body(party.shipTo()),
                 "retired", !party.active());
+    }
+
+    /// As Hullwork takes one that it does not have.
+    static Map<String, Object> whole(Party party) {
+        Map<String, Object> whole = new HashMap<>(draft(party));
+        whole.put("taxIdentifier", party.taxIdentifier());
+        return whole;
+    }
+
+    /// As above; of a kind where it is known.
+    static Map<String, Object> whole(LedgerItem item) {
+        Map<String, Object> whole = new HashMap<>(draft(item));
+        whole.put("code", item.code());
+        whole.put("kind", item.kind() == null ? "" : item.kind().name());
+        return whole;
     }
 
     private static SourceChange.ItemChanged itemChanged(JsonNode record) {

@@ -17,6 +17,7 @@ import alcabala.connectors.http.Touched;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.AnswersByKey;
+import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -38,6 +39,7 @@ import java.util.EnumSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import tools.jackson.databind.JsonNode;
 
 /// Hullwork: a changes feed with a cursor, approval, and payments that were entered elsewhere.
@@ -46,6 +48,7 @@ final class HullworkSource
                 TellsOne,
                 Approves,
                 WritesFields,
+                CreatesMasters,
                 RewritesParties,
                 RewritesItems,
                 TellsWhoChanged,
@@ -140,6 +143,37 @@ final class HullworkSource
                 node -> said(node, field),
                 documentId,
                 field);
+    }
+
+    /// Hullwork gives it a code, and keeps no reference of ours.
+    @Override
+    public Answer<Party> create(Party party, String reference, String key) {
+        Map<String, Object> body = Map.of("customer", HullworkMapping.whole(party), "version", 0);
+        return http.post("/customers", Http.JSON.writeValueAsString(body), key, HullworkSource::party);
+    }
+
+    /// Under its own code.
+    @Override
+    public Answer<LedgerItem> create(LedgerItem item, String reference, String key) {
+        Map<String, Object> body = Map.of("item", HullworkMapping.whole(item), "version", 0);
+        return http.post(
+                "/items", Http.JSON.writeValueAsString(body), key, node -> HullworkMapping.item(node.path("item")));
+    }
+
+    @Override
+    public Optional<Party> findCreatedParty(String key) {
+        return created("/customers?key={key}", key, HullworkSource::party);
+    }
+
+    @Override
+    public Optional<LedgerItem> findCreatedItem(String key) {
+        return created("/items?key={key}", key, node -> HullworkMapping.item(node.path("item")));
+    }
+
+    private <T> Optional<T> created(String path, String key, Function<JsonNode, T> reader) {
+        return http.find(path, JsonNode.class, key)
+                .map(node ->
+                        Understood.read(HullworkMapping.SYSTEM, "its answer to a request", () -> reader.apply(node)));
     }
 
     /// Tax identifiers are changed by the office alone.
