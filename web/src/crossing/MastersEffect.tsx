@@ -3,6 +3,7 @@ import type { Schemas } from '../api/client';
 import { Failure } from '../ui/Failure';
 import { oneOf } from '../resolve/masters';
 import { counted, plural } from '../ui/format';
+import { Lacking } from './Lacking';
 import { mastersEffectQuery } from './queries';
 import type { Changes } from './rows';
 
@@ -25,7 +26,7 @@ export function MastersEffect({ route, kind, changes }: Props) {
   if (!effect.data) {
     return null;
   }
-  const { linked, now, would } = effect.data;
+  const { linked, now, would, lacking } = effect.data;
   const rows = ROWS.filter(({ of }) => now[of] > 0 || would[of] > 0);
   return (
     <section aria-label={`${kind === 'ITEMS' ? 'Items' : 'Parties'} on both sides`} className="mb-3">
@@ -33,6 +34,7 @@ export function MastersEffect({ route, kind, changes }: Props) {
         {plural(linked, oneOf(kind))} {linked === 1 ? 'stands' : 'stand'} on both sides
         {rows.length === 0 && ', and nothing of them would go anywhere'}.
       </p>
+      <Lacking route={route} kind={kind} lacking={lacking} />
       {rows.length > 0 && (
         <table className="slip w-full text-[13px]">
           <thead className="soft text-[12px]">

@@ -78,7 +78,7 @@ export function OpenRow({ route, row, view }: Props) {
             <details open={master || own > 0}>
               <summary className="cursor-pointer text-[13px]">
                 {master
-                  ? 'As they are on the ledger'
+                  ? 'As they are on the ledger, and those that one side lacks'
                   : `What one is like on the ledger: ${own === 0 ? 'as all documents' : `differs in ${plural(own, 'thing')}`}`}
               </summary>
               <div className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-x-4 gap-y-2">

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { SettingJson } from '../settings/values';
+import { fatesOf } from './lacks';
 import {
   aboutFields,
   aboutRecords,
@@ -111,6 +112,7 @@ describe('of parties', () => {
     setting('PARTIES', 'PARTIES', 'CROSSING', 'none'),
     setting('PARTIES_WINNER', 'PARTIES', 'CROSSING', 'ask'),
     setting('PARTIES_OWNER_OF_NAME', 'PARTIES', 'CROSSING', 'nobody'),
+    setting('PARTIES_SOURCE_LACKS', 'PARTIES', 'CROSSING', 'leave'),
   ];
 
   it('it is decided which way changes go, who wins and whose a field is', () => {
@@ -121,7 +123,18 @@ describe('of parties', () => {
       'PARTIES_OWNER_OF_NAME',
       'CUSTOMERS',
       'NEW_PARTIES',
+      'PARTIES_SOURCE_LACKS',
     ]);
+  });
+
+  it('what becomes of those that only the ledger has is said part by part', () => {
+    const yard = { source: 'Hullwork' };
+    expect(fatesOf({ possible: true, create: 2, ask: 1, stay: 0, left: 0 }, yard)).toEqual([
+      '2 would be created in Hullwork',
+      '1 would be asked about',
+    ]);
+    expect(fatesOf({ possible: true, create: 0, ask: 0, stay: 1, left: 1 }, yard)).toEqual(['1 stays there']);
+    expect(fatesOf({ possible: false, create: 0, ask: 0, stay: 0, left: 0 }, yard)).toEqual([]);
   });
 
   it('what concerns their fields is apart from what concerns records', () => {

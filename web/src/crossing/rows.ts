@@ -68,7 +68,7 @@ export function settingsOf(of: string, all: SettingJson[]): RowSettings {
       winner: named(`${of}_WINNER`),
       from: undefined,
       owners: all.filter((each) => each.setting.startsWith(`${of}_OWNER_OF_`)),
-      shape: all.filter((each) => masters.includes(each.setting)),
+      shape: all.filter((each) => masters.includes(each.setting) || each.setting === `${of}_SOURCE_LACKS`),
     };
   }
   return {

@@ -1,5 +1,4 @@
 import { useQuery } from '@tanstack/react-query';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import { documentQuery } from '../api/queries';
 import { isSettlement } from '../api/recordKinds';
@@ -10,12 +9,11 @@ import { Sentence } from '../release/Sentence';
 import { SendAgain } from '../release/SendAgain';
 import { TrailList } from '../release/TrailList';
 import { Failure } from '../ui/Failure';
-import { Glyph } from '../ui/Glyph';
-import { Key } from '../ui/Key';
 import { day, money } from '../ui/format';
 import { AskNow } from './AskNow';
 import { LeaveAlone } from './LeaveAlone';
 import { LetAllStand } from './LetAllStand';
+import { PaneHead } from './PaneHead';
 import type { HeldCause } from './queries';
 import { SendAll } from './SendAll';
 import { wordsOf } from './words';
@@ -40,14 +38,6 @@ export function HeldPane({ cause, place, onPlace }: Props) {
   const { me, route } = useCurrent();
   const record = cause.records[place];
   const detail = useQuery({ ...documentQuery(record?.id ?? 0), enabled: record !== undefined });
-  const step = (by: number) => {
-    const to = place + by;
-    if (to >= 0 && to < cause.records.length) {
-      onPlace(to);
-    }
-  };
-  useHotkeys('bracketleft', () => step(-1));
-  useHotkeys('bracketright', () => step(1));
   if (!record) {
     return null;
   }
@@ -58,33 +48,16 @@ export function HeldPane({ cause, place, onPlace }: Props) {
       aria-label="What is held"
       className="sheet flex min-h-0 flex-col overflow-auto rounded-b-none border-b-0"
     >
-      <div className="border-base-300 flex flex-wrap items-center gap-3 border-b px-4 py-2">
-        <h2 className="title text-[18px]">
-          {record.number}{' '}
-          <span className="font-sans text-[14px] font-normal">
-            {record.party}, {day(record.date)}, {money(record.gross, record.currency)}
-          </span>
-        </h2>
-        <span className="flex items-center gap-1.5">
-          <Glyph state={words.state} size={22} /> {words.state}
-        </span>
-        <span className="ml-auto flex items-center gap-2">
-          <span className="soft">
-            {place + 1} of {cause.count} with this cause
-          </span>
-          <button type="button" className="act" disabled={place === 0} onClick={() => step(-1)}>
-            Before <Key>[</Key>
-          </button>
-          <button
-            type="button"
-            className="act"
-            disabled={place + 1 >= cause.records.length}
-            onClick={() => step(1)}
-          >
-            After <Key>]</Key>
-          </button>
-        </span>
-      </div>
+      <PaneHead
+        name={record.number}
+        says={`${record.party}, ${day(record.date)}, ${money(record.gross, record.currency)}`}
+        glyph={words.state}
+        state={words.state}
+        place={place}
+        count={cause.count}
+        listed={cause.records.length}
+        onPlace={onPlace}
+      />
       {data?.document.state !== 'Diverged' && <p className="px-4 py-2.5">{words.says}</p>}
       {data?.document.state === 'Diverged' && data.document.sentence && (
         <p className="text-error px-4 pt-2 text-[13px]">

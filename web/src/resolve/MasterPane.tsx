@@ -1,10 +1,7 @@
 import { Fragment } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import { useCurrent } from '../app/current';
 import { Changed } from '../ui/Changed';
-import { Glyph } from '../ui/Glyph';
-import { Key } from '../ui/Key';
 import { moment } from '../ui/format';
 import {
   fieldName,
@@ -16,6 +13,7 @@ import {
   type MasterValues,
 } from './masters';
 import { MasterAnswer } from './MasterAnswer';
+import { PaneHead } from './PaneHead';
 
 interface Props {
   cause: MasterCause;
@@ -27,14 +25,6 @@ interface Props {
 export function MasterPane({ cause, place, onPlace }: Props) {
   const { route } = useCurrent();
   const held = cause.masters[place];
-  const step = (by: number) => {
-    const to = place + by;
-    if (to >= 0 && to < cause.masters.length) {
-      onPlace(to);
-    }
-  };
-  useHotkeys('bracketleft', () => step(-1));
-  useHotkeys('bracketright', () => step(1));
   if (!held) {
     return null;
   }
@@ -43,33 +33,16 @@ export function MasterPane({ cause, place, onPlace }: Props) {
       aria-label="What is held"
       className="sheet flex min-h-0 flex-col overflow-auto rounded-b-none border-b-0"
     >
-      <div className="border-base-300 flex flex-wrap items-center gap-3 border-b px-4 py-2">
-        <h2 className="title text-[18px]">
-          {held.name}{' '}
-          <span className="font-sans text-[14px] font-normal">
-            {held.code} in {route.source}, {held.counterpart} in {route.ledger}
-          </span>
-        </h2>
-        <span className="flex items-center gap-1.5">
-          <Glyph state="Diverged" size={22} /> {wordsOf(cause, route).state}
-        </span>
-        <span className="ml-auto flex items-center gap-2">
-          <span className="soft">
-            {place + 1} of {cause.count} with this cause
-          </span>
-          <button type="button" className="act" disabled={place === 0} onClick={() => step(-1)}>
-            Before <Key>[</Key>
-          </button>
-          <button
-            type="button"
-            className="act"
-            disabled={place + 1 >= cause.masters.length}
-            onClick={() => step(1)}
-          >
-            After <Key>]</Key>
-          </button>
-        </span>
-      </div>
+      <PaneHead
+        name={held.name}
+        says={`${held.code} in ${route.source}, ${held.counterpart} in ${route.ledger}`}
+        glyph="Diverged"
+        state={wordsOf(cause, route).state}
+        place={place}
+        count={cause.count}
+        listed={cause.masters.length}
+        onPlace={onPlace}
+      />
       <Fields cause={cause} held={held} />
       <p className="soft px-4 py-2.5 text-[13px]">
         Asked about since {moment(held.since)}.{' '}

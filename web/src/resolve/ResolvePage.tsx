@@ -7,6 +7,8 @@ import { Failure } from '../ui/Failure';
 import { Causes } from './Causes';
 import { HeldPane } from './HeldPane';
 import { listedOf, placesOf, type Listed } from './listed';
+import { lackingQuery } from './lacking';
+import { LackingPane } from './LackingPane';
 import { mastersQuery } from './masters';
 import { MasterPane } from './MasterPane';
 import { heldQuery } from './queries';
@@ -21,8 +23,9 @@ export function ResolvePage() {
   const query = useQuery(heldQuery(route.code));
   const held = useLast(query.data, route.code);
   const masters = useLast(useQuery(mastersQuery(route.code)).data, route.code) ?? [];
+  const lacking = useLast(useQuery(lackingQuery(route.code)).data, route.code) ?? [];
   const warnings = useLast(useQuery(warningsQuery(route.code)).data, route.code) ?? [];
-  const causes = listedOf(held?.causes ?? [], masters, warnings, route);
+  const causes = listedOf(held?.causes ?? [], masters, lacking, warnings, route);
   const cause = causes.find((each) => each.cause === view.get('cause')) ?? causes[0];
   const places = cause ? placesOf(cause) : 1;
   const place = Math.min(Number(view.get('place')) || 0, Math.max(0, places - 1));
@@ -83,6 +86,8 @@ function Pane({ cause: { about }, place, onPlace }: PaneProps) {
       return <HeldPane cause={about.cause} place={place} onPlace={onPlace} />;
     case 'masters':
       return <MasterPane cause={about.cause} place={place} onPlace={onPlace} />;
+    case 'lacking':
+      return <LackingPane cause={about.cause} place={place} onPlace={onPlace} />;
     case 'warning':
       return <WarningPane warning={about.cause} />;
   }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { LackingCause } from './lacking';
 import { listedOf, placesOf } from './listed';
 import type { HeldCause } from './queries';
 import { linkOf, paymentsOf, remedyOf, setAsideOf, titleOf, type Warning } from './warnings';
@@ -29,21 +30,36 @@ const held = (cause: string, amount: string, days: number): HeldCause => ({
   records: [],
 });
 
+const lackingOf = (cause: string, days: number): LackingCause => ({
+  cause,
+  kind: 'PARTIES',
+  count: 1,
+  days,
+  masters: [],
+});
+
 describe('causes of all kinds', () => {
   it('come oldest and dearest first, those of what was sent before the others', () => {
     const causes = listedOf(
       [held('changed-there', '50.00', 1), held('unconfirmed', '30.00', 10)],
       [],
+      [lackingOf('party:not-taken', 2)],
       [warning('check:PERIOD')],
       YARD,
     );
-    expect(causes.map((each) => each.cause)).toEqual(['unconfirmed', 'changed-there', 'check:PERIOD']);
-    expect(causes[2]?.says).toBe('2 records, €100.00, 1 day');
-    expect(causes.map(placesOf)).toEqual([0, 0, 1]);
+    expect(causes.map((each) => each.cause)).toEqual([
+      'unconfirmed',
+      'changed-there',
+      'party:not-taken',
+      'check:PERIOD',
+    ]);
+    expect(causes[2]?.title).toBe('Parties that Hullwork did not take');
+    expect(causes[3]?.says).toBe('2 records, €100.00, 1 day');
+    expect(causes.map(placesOf)).toEqual([0, 0, 0, 1]);
   });
 
   it('say no count where none waits', () => {
-    const [only] = listedOf([], [], [warning('check:TRAIL', { count: 0, sums: [] })], YARD);
+    const [only] = listedOf([], [], [], [warning('check:TRAIL', { count: 0, sums: [] })], YARD);
     expect(only?.says).toBe('1 day');
   });
 });

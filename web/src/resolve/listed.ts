@@ -1,4 +1,5 @@
 import { moneys, plural } from '../ui/format';
+import { wordsOf as lackingWords, type LackingCause } from './lacking';
 import { oneOf, wordsOf as masterWords, type MasterCause } from './masters';
 import type { HeldCause } from './queries';
 import { titleOf, type Warning } from './warnings';
@@ -17,6 +18,7 @@ export interface Listed {
   about:
     | { kind: 'records'; cause: HeldCause }
     | { kind: 'masters'; cause: MasterCause }
+    | { kind: 'lacking'; cause: LackingCause }
     | { kind: 'warning'; cause: Warning };
 }
 
@@ -24,12 +26,14 @@ export interface Listed {
 export function listedOf(
   held: HeldCause[],
   masters: MasterCause[],
+  lacking: LackingCause[],
   warnings: Warning[],
   sides: Sides,
 ): Listed[] {
   const sent = [
     ...held.map((each) => ofRecords(each, sides)),
     ...masters.map((each) => ofMasters(each, sides)),
+    ...lacking.map((each) => ofLacking(each, sides)),
   ];
   return [...dearest(sent), ...dearest(warnings.map((each) => ofWarning(each, sides)))];
 }
@@ -40,7 +44,7 @@ const dearest = (causes: Listed[]) => causes.sort((one, other) => weightOf(other
 export const placesOf = ({ about }: Listed): number =>
   about.kind === 'records'
     ? about.cause.records.length
-    : about.kind === 'masters'
+    : about.kind === 'masters' || about.kind === 'lacking'
       ? about.cause.masters.length
       : 1;
 
@@ -73,6 +77,21 @@ function ofMasters(cause: MasterCause, sides: Sides): Listed {
     days: cause.days,
     money: 0,
     about: { kind: 'masters', cause },
+  };
+}
+
+function ofLacking(cause: LackingCause, sides: Sides): Listed {
+  const { title, glyph, state } = lackingWords(cause, sides);
+  return {
+    cause: cause.cause,
+    title,
+    says: `${plural(cause.count, oneOf(cause.kind))}, ${plural(cause.days, 'day')}`,
+    glyph,
+    state,
+    count: cause.count,
+    days: cause.days,
+    money: 0,
+    about: { kind: 'lacking', cause },
   };
 }
 

@@ -58,6 +58,8 @@ export function figureSaid(what: string, sides: { source: string; ledger: string
       return `Told to ${sides.source}`;
     case 'WRITTEN_TO_LEDGER':
       return `Told to ${sides.ledger}`;
+    case 'CREATED_IN_SOURCE':
+      return `Created in ${sides.source}`;
     case 'NOT_TAKEN_BY_SOURCE':
       return `Not taken by ${sides.source}`;
     case 'NOT_TAKEN_BY_LEDGER':
