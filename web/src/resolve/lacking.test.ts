@@ -22,7 +22,7 @@ const held = (resembles: string, standsFor: string, reason = ''): LackingHeld =>
 
 describe('one that the source lacks', () => {
   it.each([
-    ['party:like', 'New in Inkwell, perhaps known in Hullwork'],
+    ['party:like', 'Parties new in Inkwell, perhaps known in Hullwork'],
     ['party:not-taken', 'Parties that Hullwork did not take'],
     ['item:not-taken', 'Items that Hullwork did not take'],
   ])('%s is called %s', (name, title) => {

@@ -28,13 +28,13 @@ export function wordsOf(
     ? {
         title: `${many} that ${source} did not take`,
         state: 'not taken',
-        glyph: 'Refused',
+        glyph: 'Not taken',
         says: `Only ${ledger} has this ${one}, and ${source} would not create it. Put it right in ${ledger} and it goes with the next run, or leave it where it is.`,
       }
     : {
-        title: `New in ${ledger}, perhaps known in ${source}`,
+        title: `${many} new in ${ledger}, perhaps known in ${source}`,
         state: 'asked about',
-        glyph: 'Waiting',
+        glyph: 'Asked about',
         says: `Only ${ledger} has this ${one}, and ${source} has one that it resembles. Say whether the two are one; nothing is created until then.`,
       };
 }

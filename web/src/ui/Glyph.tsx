@@ -8,6 +8,9 @@ const SHAPES: Record<string, { left: string; right: string; between?: string }> 
   Refused: { left: 'full', right: 'crossed' },
   Diverged: { left: 'full', right: 'shifted' },
   Voided: { left: 'ring', right: 'ring' },
+  // What only the ledger has.
+  'Asked about': { left: 'ring', right: 'full', between: 'ask' },
+  'Not taken': { left: 'ring', right: 'full', between: 'post' },
 };
 
 const LEFT = 'M9 3a6 6 0 0 0 0 12z';
