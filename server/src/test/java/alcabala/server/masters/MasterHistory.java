@@ -28,11 +28,12 @@ final class MasterHistory {
             Subject.item("RPE-16"));
     private static final List<String> FAULTS =
             List.of("ANSWER_LOST", "UNAVAILABLE", "SERVER_ERROR", "EMPTY_ANSWER", "UNREADABLE_ANSWER", "HTML_PAGE");
-    private static final int STEPS = 80;
+    private static final int WORD = 14;
     private final World world;
     private final Random random;
     private final Blow blow;
     private final List<Edit> edits = new ArrayList<>();
+    private final List<String> entered = new ArrayList<>();
     private Api ferro;
     private String address;
     private int written;
@@ -106,6 +107,8 @@ final class MasterHistory {
         Yard.decide(admin, "yard", "PARTIES", "both");
         Yard.decide(admin, "yard", "ITEMS", "both");
         Yard.decide(admin, "yard", "PARTIES_OWNER_OF_SHIP_TO", "source");
+        Yard.decide(admin, "yard", "PARTIES_SOURCE_LACKS", "create");
+        Yard.decide(admin, "yard", "ITEMS_SOURCE_LACKS", "create");
     }
 
     /// @param most blows that are struck
@@ -119,6 +122,7 @@ final class MasterHistory {
                 case 3, 4, 5, 6, 7 -> run();
                 case 8, 9, 10 -> answer();
                 case 11, 12, 13, 14 -> strike(most);
+                case 15, 16 -> enter();
                 default -> edit();
             }
         }
@@ -133,6 +137,10 @@ final class MasterHistory {
         assertThat(edits.stream().filter(each -> !stands(each) && !replacedByAPerson(each) && !onTheTrail(each)))
                 .as("edits without a trace")
                 .isEmpty();
+        assertThat(entered)
+                .as("each that was entered is at the yard once, or asked about")
+                .isNotEmpty()
+                .allMatch(name -> standsOnce(name) != isAsked(name));
         int quiet = versions() + told();
         assertThat(run()).isEqualTo("Nothing new on either side");
         assertThat(versions() + told()).as("a further run writes nothing").isEqualTo(quiet);
@@ -143,7 +151,8 @@ final class MasterHistory {
         if (blows < most) {
             blows++;
             edit();
-            edit();
+            enter();
+            enter();
             blow.strike(this::run, Duration.ofMillis(random.nextInt(400)));
             if (!address.equals(world.address())) {
                 address = world.address();
@@ -164,6 +173,19 @@ final class MasterHistory {
                 .desk(
                         atYard ? "/hullwork" + of.atYard() : "/inkwell/books/saltmere" + of.onLedger(),
                         form(edit.field(), value));
+    }
+
+    /// Somebody new in the books, like nobody at the yard.
+    private void enter() {
+        String name = random.ints(WORD, 'a', 'z' + 1)
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString();
+        boolean party = random.nextBoolean();
+        entered.add(name);
+        world.standIns()
+                .desk(
+                        "/inkwell/books/saltmere/" + (party ? "parties" : "items"),
+                        "name=" + name + (party ? "" : "&kind=goods&account=4010&code=" + name.substring(0, 8)));
     }
 
     private static String form(String field, String value) {
@@ -212,6 +234,9 @@ final class MasterHistory {
             world.jdbc()
                     .sql("update master_write set next_at = now() - interval '1 second'")
                     .update();
+            world.jdbc()
+                    .sql("update master_lacking set next_at = now() - interval '1 second'")
+                    .update();
             Await.until("a run to its end", () -> !run().isEmpty());
         }
     }
@@ -241,7 +266,30 @@ final class MasterHistory {
                 where r.code = 'yard' and l.kind = 'ITEMS' and not exists (select 1 from master_question q
                         where q.route_id = l.route_id and q.kind = l.kind and q.code = l.code and q.field = f.field)
                     and (coalesce(l.source_half->>f.field, '') <> f.here or coalesce(l.ledger_half->>f.field, '') <> f.there)
-                union all select code || ' is still to be told' from master_write""").query(String.class).list();
+                union all select code || ' is still to be told' from master_write
+                union all select counterpart || ' is still to be created' from master_lacking where state = 'due'""").query(String.class).list();
+    }
+
+    private boolean standsOnce(String name) {
+        long there = world.standIns()
+                .hullwork("/changes?after=0&limit=100000")
+                .get("changes")
+                .valueStream()
+                .filter(each -> each.get("record").toString().contains("\"" + name + "\""))
+                .count();
+        int linked =
+                world.jdbc().sql("""
+                select count(*) from master_link l where l.source_half->>'name' = :name and l.ledger_half->>'name' = :name""").param("name", name).query(Integer.class).single();
+        assertThat(there).as(name).isLessThanOrEqualTo(1);
+        return there == 1 && linked == 1;
+    }
+
+    private boolean isAsked(String name) {
+        return world.jdbc()
+                .sql("select exists (select 1 from master_lacking where state <> 'due' and body->>'name' = :name)")
+                .param("name", name)
+                .query(Boolean.class)
+                .single();
     }
 
     private int versions() {
