@@ -17,6 +17,7 @@ import standins.hullwork.HullworkRecords;
 /// something else, some alike are written another way.
 final class AddedDemo {
     private static final int LONGEST = 40;
+    private static final int LONGEST_LINK = 300;
 
     private AddedDemo() {}
 
@@ -35,6 +36,8 @@ final class AddedDemo {
                 "choice",
                 List.of(new Option("N", "North pier"), new Option("S", "South pier"), new Option("Y", "On the yard")));
         field(records, "order-no", "Customer's order", "text", List.of());
+        field(records, "books-no", "Number in the books", "text", List.of());
+        records.put("field", "pay-at", new HullworkField("pay-at", "Pay at", "text", LONGEST_LINK, List.of()));
     }
 
     private static void terms(HullworkRecords records, String code, String text, Map<String, Object> steps) {

@@ -178,6 +178,18 @@ class InkwellDesk {
         return "inkwell-detail";
     }
 
+    /// Where its link to pay leads: what its customer sees.
+    @GetMapping("/pay/{id}")
+    String payPage(@PathVariable String id, Model model) {
+        Document document = posting.get(id);
+        BigDecimal open = document.gross().subtract(document.paid());
+        model.addAttribute("d", document);
+        model.addAttribute("open", open);
+        model.addAttribute("payable", open.signum() > 0 && document.status().equals("final"));
+        model.addAttribute("today", LocalDate.now(clock));
+        return "inkwell-pay";
+    }
+
     @PostMapping("/documents/{id}/pay")
     String pay(
             @PathVariable String id,

@@ -394,7 +394,8 @@ public final class Books {
             BigDecimal exchangeRate,
             BigDecimal basePaid,
             List<Line> lines,
-            List<JournalLine> journal) {}
+            List<JournalLine> journal,
+            String payLink) {}
 
     public record Balance(
             String code, String name, String type, BigDecimal debit, BigDecimal credit, BigDecimal balance) {}

@@ -541,7 +541,8 @@ public class Posting {
                 head.rate().stripTrailingZeros(),
                 head.basePaid(),
                 lines,
-                journal);
+                journal,
+                PayLinks.of(head.id(), head.kind(), head.status(), head.gross().subtract(head.paid())));
     }
 
     private Books.Line line(ResultSet row, int n) throws SQLException {

@@ -110,8 +110,11 @@ public final class CustomFields {
                         .toList());
     }
 
-    /// Which way a row says that values go; to the ledger where it says nothing of it.
+    /// Which way a row says that values go; where it says nothing of it to the ledger, but for what only that tells.
     public static Direction direction(CrosswalkRow row) {
+        if (StandardFields.findTold(row.counterpart()).isPresent()) {
+            return Direction.TO_SOURCE;
+        }
         return Direction.find(row.target(Purpose.DIRECTION)).orElse(Direction.TO_LEDGER);
     }
 

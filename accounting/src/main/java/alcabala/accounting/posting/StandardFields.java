@@ -7,14 +7,20 @@ import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /// What every document has, as fields that can go into a custom field of the other side. Their codes begin with a
 /// full stop, so that none is ever that of a custom field.
 public final class StandardFields {
     public static final String NOTE = ".note";
     public static final String DUE_DATE = ".due-date";
+    public static final String NUMBER_THERE = ".number-there";
+    public static final String STANDING_THERE = ".standing-there";
+    public static final String PAY_LINK = ".pay-link";
     private static final List<CustomField> ALL = List.of(
             field(".number", "Number", FieldType.TEXT),
             field(".delivery-date", "Delivered on", FieldType.DATE),
@@ -24,6 +30,28 @@ public final class StandardFields {
 
     private static final List<CustomField> OF_LEDGER =
             List.of(field(DUE_DATE, "Due date", FieldType.DATE), field(NOTE, "Note at the end", FieldType.TEXT));
+
+    private static final List<CustomField> TOLD = List.of(
+            field(NUMBER_THERE, "Number there", FieldType.TEXT),
+            new CustomField(STANDING_THERE, "Standing there", FieldType.CHOICE, 0, Standing.names(), true),
+            field(PAY_LINK, "Link to pay", FieldType.TEXT));
+
+    /// How a document stands on its ledger.
+    public enum Standing {
+        OPEN,
+        PART_PAID,
+        PAID,
+        VOIDED;
+
+        /// As it is told; also what it is called.
+        public String word() {
+            return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        }
+
+        private static Map<String, String> names() {
+            return Stream.of(values()).collect(Collectors.toUnmodifiableMap(Standing::word, Standing::word));
+        }
+    }
 
     private StandardFields() {}
 
@@ -35,6 +63,15 @@ public final class StandardFields {
     /// What a document there has, into which a custom field of the source can go instead of what is there otherwise.
     public static List<CustomField> ofLedger() {
         return OF_LEDGER;
+    }
+
+    /// What a ledger makes of each document, which can be told to a field of the source, and nothing goes into.
+    public static List<CustomField> told() {
+        return TOLD;
+    }
+
+    public static Optional<CustomField> findTold(String code) {
+        return TOLD.stream().filter(field -> field.code().equals(code)).findFirst();
     }
 
     /// Empty for a code that is none of them.

@@ -2,9 +2,12 @@ package alcabala.connectors.ledger;
 
 import alcabala.accounting.document.Limits;
 import alcabala.accounting.field.Half;
+import alcabala.accounting.posting.StandardFields.Standing;
 import alcabala.accounting.record.RecordKind;
 import alcabala.connectors.Kept;
 import java.math.BigDecimal;
+import java.net.URI;
+import java.net.URISyntaxException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +23,7 @@ import org.joda.money.CurrencyUnit;
 /// @param fields values by fields of the business's own; null where the ledger has none
 /// @param settlement what only a settlement has; null for a document
 /// @param taken whether it was taken back there, being a document; null for one that was not
+/// @param payLink where whoever owes it can pay it; null where the ledger tells none
 public record LedgerRecord(
         String id,
         int version,
@@ -41,7 +45,63 @@ public record LedgerRecord(
         String terms,
         Map<String, String> fields,
         Moved settlement,
-        Boolean taken) {
+        Boolean taken,
+        String payLink) {
+    private static final int LONGEST_LINK = 2000;
+
+    /// What leads nowhere that one can pay at is none: it is shown to customers.
+    public LedgerRecord {
+        payLink = isLink(payLink) ? payLink : null;
+    }
+
+    /// Of a ledger that tells no link.
+    public LedgerRecord(
+            String id,
+            int version,
+            String number,
+            String kind,
+            String party,
+            LocalDate date,
+            LocalDate due,
+            boolean pricesIncludeTax,
+            String externalReference,
+            BigDecimal net,
+            BigDecimal tax,
+            BigDecimal gross,
+            BigDecimal paid,
+            BigDecimal exchangeRate,
+            BigDecimal basePaid,
+            List<Line> lines,
+            List<JournalEntry> journal,
+            String terms,
+            Map<String, String> fields,
+            Moved settlement,
+            Boolean taken) {
+        this(
+                id,
+                version,
+                number,
+                kind,
+                party,
+                date,
+                due,
+                pricesIncludeTax,
+                externalReference,
+                net,
+                tax,
+                gross,
+                paid,
+                exchangeRate,
+                basePaid,
+                lines,
+                journal,
+                terms,
+                fields,
+                settlement,
+                taken,
+                null);
+    }
+
     /// @param means UNCL4461, or empty
     /// @param reference what it says on the slip or statement, or empty
     /// @param account the account that the money moved on
@@ -55,6 +115,17 @@ public record LedgerRecord(
 
     public boolean isVoided() {
         return Boolean.TRUE.equals(taken) || settlement != null && settlement.voided();
+    }
+
+    /// How it stands there, being a document.
+    public Standing standing() {
+        if (isVoided()) {
+            return Standing.VOIDED;
+        }
+        if (paid.signum() == 0) {
+            return Standing.OPEN;
+        }
+        return paid.compareTo(gross) < 0 ? Standing.PART_PAID : Standing.PAID;
     }
 
     /// This, when it says what a document cannot be without.
@@ -120,6 +191,19 @@ public record LedgerRecord(
 
     private boolean isKind() {
         return Stream.of(RecordKind.values()).anyMatch(each -> each.word().equals(kind));
+    }
+
+    private static boolean isLink(String link) {
+        if (link == null || link.length() > LONGEST_LINK) {
+            return false;
+        }
+        try {
+            URI uri = new URI(link);
+            boolean web = "https".equalsIgnoreCase(uri.getScheme()) || "http".equalsIgnoreCase(uri.getScheme());
+            return web && uri.getHost() != null && uri.getUserInfo() == null;
+        } catch (URISyntaxException e) {
+            return false;
+        }
     }
 
     private static boolean isText(String text) {

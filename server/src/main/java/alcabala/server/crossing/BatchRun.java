@@ -53,6 +53,7 @@ class BatchRun {
     private final Resemblance resemblance;
     private final Ledgers ledgers;
     private final Sources sources;
+    private final BroughtBack back;
     private final int width;
 
     BatchRun(
@@ -69,6 +70,7 @@ class BatchRun {
             Resemblance resemblance,
             Ledgers ledgers,
             Sources sources,
+            BroughtBack back,
             Settings settings) {
         this.leases = leases;
         this.jdbc = jdbc;
@@ -83,6 +85,7 @@ class BatchRun {
         this.resemblance = resemblance;
         this.ledgers = ledgers;
         this.sources = sources;
+        this.back = back;
         this.width = settings.lanes();
     }
 
@@ -145,7 +148,7 @@ class BatchRun {
                     lanes.start(next.id(), () -> step(trip, next));
                 }
                 if (lanes.areFree()) {
-                    return rest(batchId);
+                    return rest(batchId, trip);
                 }
                 Progress progress = lanes.next();
                 if (progress.failed()) {
@@ -192,7 +195,7 @@ class BatchRun {
         int inARow = queue.missed(batchId);
         if (inARow >= (failed.limited() ? Pauses.TRIES_AT_A_LIMIT : Pauses.TRIES)) {
             dispatches.leaveAlone(batchId, inARow, failed.reason());
-            return rest(batchId);
+            return rest(batchId, trip);
         }
         Duration pause = pauses.after(failed.limited() ? 1 : inARow, failed.pause());
         if (failed.limited()) {
@@ -202,7 +205,8 @@ class BatchRun {
     }
 
     /// Until the next one may be tried; through when nothing is open.
-    private Duration rest(long batchId) {
+    private Duration rest(long batchId, Trip trip) {
+        back.ofBatch(trip.route(), batchId);
         Optional<Duration> wait = queue.findWait(batchId);
         if (wait.isEmpty()) {
             queue.finish(batchId);

@@ -8,6 +8,7 @@ import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.custom.Direction;
 import alcabala.accounting.matching.PartyMatcher;
 import alcabala.accounting.posting.CustomFields;
+import alcabala.accounting.posting.StandardFields;
 import alcabala.connectors.UnreachableException;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -29,6 +30,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -113,7 +115,12 @@ class FieldsBack {
 
     /// Empty where it says nothing.
     static String said(LedgerRecord record, CrosswalkRow row) {
-        String value = record.fields() == null ? null : record.fields().get(row.counterpart());
+        String value = switch (row.counterpart()) {
+            case StandardFields.NUMBER_THERE -> record.number();
+            case StandardFields.STANDING_THERE -> record.standing().word();
+            case StandardFields.PAY_LINK -> record.payLink();
+            default -> record.fields() == null ? null : record.fields().get(row.counterpart());
+        };
         return value == null ? "" : value;
     }
 
@@ -122,7 +129,8 @@ class FieldsBack {
                 .param("id", routeId)
                 .query(Owner.class)
                 .single();
-        Optional<CustomField> from = there.fields(owner.ledgerId()).stream()
+        Optional<CustomField> from = Stream.concat(
+                        there.fields(owner.ledgerId()).stream(), StandardFields.told().stream())
                 .filter(field -> field.code().equals(row.counterpart()))
                 .findFirst();
         Optional<CustomField> into = source.findField(owner.sourceId(), row.code());

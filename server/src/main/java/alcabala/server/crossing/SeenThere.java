@@ -180,7 +180,7 @@ class SeenThere {
                 paid ? linked.minor(record.paid()) : linked.paid(),
                 linked.minor(record.gross()),
                 differs);
-        if (!back.isEmpty() && record.fields() != null) {
+        if (!back.isEmpty() && record.recordKind().isDocument()) {
             fields.note(linked.routeId(), linked.recordId(), back, links.findSeen(linked.recordId()), record, who);
         }
         links.seen(linked.recordId(), record, clock.instant());

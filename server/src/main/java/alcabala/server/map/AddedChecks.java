@@ -9,6 +9,7 @@ import alcabala.accounting.custom.CustomField;
 import alcabala.accounting.custom.Direction;
 import alcabala.accounting.custom.FieldFormat;
 import alcabala.accounting.custom.FieldType;
+import alcabala.accounting.posting.CustomFields;
 import alcabala.accounting.posting.StandardFields;
 import alcabala.accounting.terms.CodedTerms;
 import alcabala.connectors.source.WritesFields;
@@ -69,7 +70,8 @@ class AddedChecks {
                 .filter(each -> each.active() && each.code().equals(target))
                 .findFirst()
                 .orElseThrow(() -> missing(route, "active field " + target));
-        Direction direction = direction(asked);
+        boolean told = StandardFields.findTold(target).isPresent();
+        Direction direction = direction(asked, told);
         boolean possible = direction == Direction.TO_LEDGER
                 ? Conversion.isPossible(here.type(), into.type())
                 : Conversion.isPossible(into.type(), here.type());
@@ -83,10 +85,16 @@ class AddedChecks {
                     "%s (%s) cannot become %s (%s)."
                             .formatted(here.name(), AddedWords.type(here), into.name(), AddedWords.type(into)));
         }
-        if (direction == Direction.TO_SOURCE
-                && (StandardFields.isStandard(code) || StandardFields.isStandard(target))) {
+        if (told && direction == Direction.TO_LEDGER) {
             throw NotPossibleException.invalid(
-                    "field-unfit", "Only what a business added itself goes back into a field of the source.");
+                    "field-one-way",
+                    "%s is what %s tells: nothing goes into it.".formatted(into.name(), route.ledger()));
+        }
+        boolean comesBack = told || !StandardFields.isStandard(target);
+        if (direction == Direction.TO_SOURCE && (StandardFields.isStandard(code) || !comesBack)) {
+            throw NotPossibleException.invalid(
+                    "field-unfit",
+                    "Only what a business added itself, and what its ledger makes of a document, goes back into a field of the source.");
         }
         if (direction == Direction.TO_SOURCE && !canBeTold(route)) {
             throw NotPossibleException.invalid(
@@ -106,8 +114,10 @@ class AddedChecks {
         return List.of(kinds.codes(Side.SOURCE, WritesFields.class)).contains(system);
     }
 
-    private static Direction direction(Meaning asked) {
-        String word = asked.targets().getOrDefault(Purpose.DIRECTION, Direction.TO_LEDGER.word());
+    /// @param told whether only the ledger says it
+    private static Direction direction(Meaning asked, boolean told) {
+        Direction standard = told ? Direction.TO_SOURCE : Direction.TO_LEDGER;
+        String word = asked.targets().getOrDefault(Purpose.DIRECTION, standard.word());
         return Direction.find(word)
                 .orElseThrow(() -> NotPossibleException.invalid(
                         "direction-unknown", "Values go to-ledger or to-source, not “" + word + "”."));
@@ -129,7 +139,7 @@ class AddedChecks {
     private void requireAlone(RouteRow route, String code, String target) {
         Optional<String> other = store.rows(route.id(), List.of(RowKind.FIELD)).stream()
                 .filter(row -> !row.code().equals(code) && row.counterpart().equals(target))
-                .filter(row -> direction(row.meaning()) == Direction.TO_LEDGER)
+                .filter(row -> CustomFields.direction(row) == Direction.TO_LEDGER)
                 .map(CrosswalkRow::code)
                 .findFirst();
         other.ifPresent(it -> {

@@ -111,7 +111,8 @@ class AddedOnLedger {
     }
 
     Stream<CustomField> ledgerFields(RouteRow route) {
-        return Stream.concat(there.fields(route.ledgerId()).stream(), StandardFields.ofLedger().stream());
+        return Stream.of(there.fields(route.ledgerId()), StandardFields.ofLedger(), StandardFields.told())
+                .flatMap(List::stream);
     }
 
     Optional<CustomField> ledgerField(RouteRow route, String code) {

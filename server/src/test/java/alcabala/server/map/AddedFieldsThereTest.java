@@ -8,6 +8,9 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.Api;
 import alcabala.server.World;
 import alcabala.server.Yard;
+import java.math.BigDecimal;
+import java.net.URI;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
@@ -297,6 +300,70 @@ class AddedFieldsThereTest {
         assertThat(refusal("berth", into("PO").with(Purpose.DIRECTION, "to-source")))
                 .as("there is no table of what people type there")
                 .isEqualTo("field-unfit");
+    }
+
+    /// What only the ledger says of a document, in fields that the yard made for it.
+    @Test
+    @Order(10)
+    void itsNumberItsStandingAndWhereToPayAreToldToTheYard() {
+        assertThat(refusal("books-no", into(".number-there").with(Purpose.DIRECTION, "to-ledger")))
+                .isEqualTo("field-one-way");
+        assertThat(refusal(".site", into(".number-there"))).isEqualTo("field-unfit");
+        assertThat(put("books-no", into(".number-there"), 0).status()).isEqualTo(200);
+        assertThat(put("pay-at", into(".pay-link"), 0).status()).isEqualTo(200);
+        assertThat(put(
+                                "order-no",
+                                into(".standing-there"),
+                                row("field", "order-no")
+                                        .get("row")
+                                        .get("version")
+                                        .asInt())
+                        .status())
+                .isEqualTo(200);
+        long id = world.jdbc()
+                .sql(
+                        "select id from record where state = 'Ready' and kind = 'invoice' order by issue_date desc, id limit 1")
+                .query(Long.class)
+                .single();
+        yard.awaitFinished(yard.send(List.of(id)));
+        posted = there(id);
+        assertThat(yardSays("books-no"))
+                .as("with its batch")
+                .isEqualTo(posted.get("number").asString());
+        assertThat(yardSays("order-no")).isEqualTo("open");
+        String link = posted.get("payLink").asString();
+        assertThat(yardSays("pay-at")).isEqualTo(link);
+        String path = URI.create(link).getPath();
+        assertThat(world.standIns().page(path))
+                .contains(posted.get("gross").asDecimal().toPlainString());
+        fetch();
+        assertThat(state()).as("no echo").isEqualTo("Posted");
+        payThere("1.00");
+        fetch();
+        assertThat(yardSays("order-no")).isEqualTo("part paid");
+        payThere(posted.get("gross").asDecimal().subtract(BigDecimal.ONE).toPlainString());
+        fetch();
+        assertThat(yardSays("order-no")).isEqualTo("paid");
+        assertThat(yardSays("pay-at")).as("nothing to pay any more").isEmpty();
+        assertThat(toBeTold()).isZero();
+    }
+
+    private static void payThere(String amount) {
+        world.standIns()
+                .desk(
+                        "/inkwell/books/saltmere/documents/" + posted.get("id").asString() + "/pay",
+                        "amount=" + amount + "&date=" + LocalDate.now() + "&means=48");
+    }
+
+    private static String yardSays(String field) {
+        return world.standIns()
+                .hullwork("/documents/" + sourceRef())
+                .get("fields")
+                .valueStream()
+                .filter(each -> each.get("code").asString().equals(field))
+                .map(each -> each.get("value").asString())
+                .findFirst()
+                .orElse("");
     }
 
     private static String trail() {
