@@ -115,7 +115,7 @@ class CopperplateStandingDesk {
         List<HullworkDocument> open = records.all("document", HullworkDocument.class).stream()
                 .filter(each -> each.site().equals("Port Ellery")
                         && each.type().equals("INVOICE")
-                        && each.status().equals("APPROVED")
+                        && each.wasApproved()
                         && !each.date().isAfter(on)
                         && payments.settled(each.number()).compareTo(each.gross()) < 0)
                 .sorted(Comparator.comparing(HullworkDocument::number))

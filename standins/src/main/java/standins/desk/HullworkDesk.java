@@ -74,7 +74,7 @@ class HullworkDesk {
     @GetMapping("/sums")
     String sums(@RequestParam(defaultValue = "Saltmere") String site, Model model) {
         List<HullworkDocument> approved = records.all("document", HullworkDocument.class).stream()
-                .filter(d -> d.status().equals("APPROVED") && d.site().equals(site))
+                .filter(d -> d.wasApproved() && d.site().equals(site))
                 .toList();
         model.addAttribute("site", site);
         model.addAttribute("sites", records.all("site", Map.class));
@@ -124,6 +124,12 @@ class HullworkDesk {
     @PostMapping("/documents/{id}/finish")
     String finish(@PathVariable String id) {
         documents.finish(id, LocalDate.now());
+        return "redirect:/hullwork/documents/" + id;
+    }
+
+    @PostMapping("/documents/{id}/ask-number")
+    String askNumber(@PathVariable String id) {
+        documents.askNumber(id);
         return "redirect:/hullwork/documents/" + id;
     }
 

@@ -63,7 +63,7 @@ class TakenOverDesk {
 
     private boolean isOpen(HullworkDocument document, LocalDate on) {
         return document.type().equals("INVOICE")
-                && document.status().equals("APPROVED")
+                && document.wasApproved()
                 && document.site().equals("Saltmere")
                 && document.currency().equals("EUR")
                 && !document.date().isAfter(on)

@@ -46,7 +46,7 @@ class TakingsDesk {
 
     private boolean takes(HullworkDocument document) {
         return document.type().equals("INVOICE")
-                && document.status().equals("APPROVED")
+                && document.wasApproved()
                 && document.site().equals("Saltmere")
                 && document.currency().equals("EUR")
                 && document.gross().compareTo(MOST) < 0

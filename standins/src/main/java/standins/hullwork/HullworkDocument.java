@@ -36,6 +36,23 @@ public record HullworkDocument(
         String rateTo,
         String terms,
         List<Field> fields) {
+    /// Approved, and not sent before it has its number in the books.
+    static final String NUMBER_ASKED = "NUMBER_ASKED";
+
+    /// Whether it was approved, whatever was asked for since.
+    public boolean wasApproved() {
+        return status.equals("APPROVED") || status.equals(NUMBER_ASKED);
+    }
+
+    /// What it says in a field; empty for nothing.
+    String said(String field) {
+        return fields.stream()
+                .filter(each -> each.code().equals(field))
+                .map(Field::value)
+                .findFirst()
+                .orElse("");
+    }
+
     public HullworkDocument {
         fields = fields == null ? List.of() : List.copyOf(fields);
     }

@@ -14,6 +14,7 @@ import standins.hullwork.HullworkDocument.Line;
 /// What people in the yard office do with a document.
 @Component
 public class HullworkDocuments {
+    private static final String NUMBER_IN_BOOKS = "books-no";
     private static final int FIRST_CREDIT = 30001;
     private final HullworkRecords records;
     private final HullworkTouches touches;
@@ -111,8 +112,24 @@ public class HullworkDocuments {
         return save(d.withDays(day, d.sentOn(), d.paidOn()));
     }
 
+    /// It is not sent before its number in the books is there.
+    @Transactional
+    public HullworkDocument askNumber(String id) {
+        records.lock();
+        HullworkDocument d = get(id);
+        if (!d.wasApproved()) {
+            throw Refusal.unprocessable("not-approved", d.number() + " is not approved.");
+        }
+        return save(d.withStatus(HullworkDocument.NUMBER_ASKED));
+    }
+
     public HullworkDocument send(String id, LocalDate day) {
         HullworkDocument d = get(id);
+        if (d.status().equals(HullworkDocument.NUMBER_ASKED)
+                && d.said(NUMBER_IN_BOOKS).isEmpty()) {
+            throw Refusal.unprocessable(
+                    "number-awaited", d.number() + " asked for its number in the books, which is not there yet.");
+        }
         return save(d.withDays(d.finishedOn(), day, d.paidOn()));
     }
 

@@ -28,10 +28,10 @@ public enum Prospect {
         if (compiled.isBlocked()) {
             return BLOCKED;
         }
-        if (!reached.contains(trigger.milestone())) {
+        if (!trigger.isReached(reached)) {
             return AWAITED;
         }
-        return trigger.isAutomatic() ? GOES : HELD;
+        return trigger.isAutomatic(reached) ? GOES : HELD;
     }
 
     private static boolean leavesBehind(Finding finding) {

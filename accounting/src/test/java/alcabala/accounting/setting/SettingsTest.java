@@ -13,6 +13,9 @@ import alcabala.accounting.tax.TaxRounding;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -170,6 +173,23 @@ class SettingsTest {
                         "ITEMS_OWNER_OF_NAME",
                         "ITEMS_OWNER_OF_UNIT",
                         "ITEMS_OWNER_OF_KIND");
+    }
+
+    /// One whose source asks for its number goes by itself once approved, whatever its kind waits for.
+    @ParameterizedTest(name = "{0}, {1}: may cross {2}, by itself {3}")
+    @CsvSource({
+        "BATCH, APPROVED, true, false",
+        "BATCH, APPROVED NUMBER_ASKED, true, true",
+        "BATCH, NUMBER_ASKED, false, false",
+        "PAID, APPROVED NUMBER_ASKED, true, true",
+        "PAID, APPROVED SENT, false, true",
+        "SENT, SENT, true, true"
+    })
+    void whatItsSourceAsksTheNumberOfGoes(Trigger trigger, String reached, boolean crosses, boolean byItself) {
+        Set<Milestone> happened =
+                Stream.of(reached.split(" ")).map(Milestone::valueOf).collect(Collectors.toSet());
+        assertThat(trigger.isReached(happened)).isEqualTo(crosses);
+        assertThat(trigger.isAutomatic(happened)).isEqualTo(byItself);
     }
 
     @ParameterizedTest

@@ -266,8 +266,7 @@ public class Intake {
     /// Whether what the route waits for has happened.
     private static boolean isApproved(Compiler compiler, Incoming incoming) {
         RecordKind kind = incoming.record().kind();
-        return incoming.milestones()
-                .contains(compiler.route().settings().trigger(kind).milestone());
+        return compiler.route().settings().trigger(kind).isReached(incoming.milestones());
     }
 
     private void writeRevisions(CopyAhead ahead, RouteRow route, List<Row> rows, Instant now) {

@@ -149,8 +149,9 @@ public class SourceFacts {
     /// @return how many are waiting that were not, or the other way round
     public int await(long routeId, String kind, Milestone milestone) {
         return jdbc.sql("""
-                update record set approved = (:milestone = any(milestones)), version = version + 1
-                where route_id = :route and kind = :kind and approved <> (:milestone = any(milestones))
+                update record set approved = not approved, version = version + 1
+                where route_id = :route and kind = :kind
+                    and approved <> (:milestone = any(milestones) or milestones @> '{APPROVED,NUMBER_ASKED}')
                     and (outcome is null or outcome in ('refused', 'unreached'))""")
                 .param("milestone", milestone.name())
                 .param("route", routeId)

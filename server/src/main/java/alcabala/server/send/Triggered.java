@@ -52,6 +52,7 @@ public class Triggered {
                 sent += send(
                         route,
                         scope,
+                        RecordKind.words(concerns),
                         RecordKind.words(
                                 concerns.and(kind -> decided.trigger(kind).isAutomatic())),
                         RecordKind.words(
@@ -146,10 +147,13 @@ public class Triggered {
         return going;
     }
 
-    private int send(RouteRow route, Scope scope, String[] automatic, String[] restored, String who) {
+    /// @param concerned of which those go as well whose source asks for their number
+    private int send(
+            RouteRow route, Scope scope, String[] concerned, String[] automatic, String[] restored, String who) {
         List<Long> ready = jdbc.sql("""
                 select id from record d where route_id = :route and origin = 'source' and""" + Scope.HOLDS + """
-                    and ((kind = any(:automatic) and state = 'Ready' and outcome is null)
+                    and ((state = 'Ready' and outcome is null
+                        and (kind = any(:automatic) or kind = any(:concerned) and 'NUMBER_ASKED' = any(milestones)))
                     or (kind = any(:automatic) and state = 'Diverged' and not ledger_differs and refusal = ''
                         and\s""" + Candidates.GOES_AGAIN + """
                     )
@@ -158,6 +162,7 @@ public class Triggered {
                 order by issue_date, id limit :most""")
                 .params(scope.params())
                 .param("route", route.id())
+                .param("concerned", concerned)
                 .param("automatic", automatic)
                 .param("restored", restored)
                 .param("most", MOST)

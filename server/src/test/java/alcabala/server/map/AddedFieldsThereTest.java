@@ -1,16 +1,19 @@
 package alcabala.server.map;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.server.Api;
+import alcabala.server.Await;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import java.math.BigDecimal;
 import java.net.URI;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
@@ -346,6 +349,37 @@ class AddedFieldsThereTest {
         assertThat(yardSays("order-no")).isEqualTo("paid");
         assertThat(yardSays("pay-at")).as("nothing to pay any more").isEmpty();
         assertThat(toBeTold()).isZero();
+    }
+
+    /// What its yard sends only with its number goes by itself, though others of its kind wait for a batch.
+    @Test
+    @Order(11)
+    void anInvoiceWhoseYardAsksForItsNumberGoesAtOnceAndIsSentToItsCustomerOnlyThen() {
+        String number = yard.documents("Ready").stream()
+                .filter(row -> row.get("kind").asString().equals("invoice"))
+                .map(row -> row.get("number").asString())
+                .max(Comparator.naturalOrder())
+                .orElseThrow();
+        String desk = "/hullwork/documents/"
+                + world.jdbc()
+                        .sql("select source_ref from record where number = :number")
+                        .param("number", number)
+                        .query(String.class)
+                        .single();
+        world.standIns().desk(desk + "/ask-number", "");
+        assertThatThrownBy(() -> world.standIns().desk(desk + "/send", "")).hasMessageContaining("not there yet");
+        int ready = yard.counts().get("Ready");
+        fetch();
+        Await.until(
+                "it is there",
+                () -> yard.document(number).get("state").asString().equals("Posted"));
+        assertThat(yard.counts().get("Ready")).as("it alone").isEqualTo(ready - 1);
+        posted = there(yard.document(number).get("id").asLong());
+        Await.until("its number is told", () -> !yardSays("books-no").isEmpty());
+        assertThat(yardSays("books-no")).isEqualTo(posted.get("number").asString());
+        world.standIns().desk(desk + "/send", "");
+        fetch();
+        assertThat(state()).isEqualTo("Posted");
     }
 
     private static void payThere(String amount) {

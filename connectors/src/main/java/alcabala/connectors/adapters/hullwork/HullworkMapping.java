@@ -43,6 +43,9 @@ import tools.jackson.databind.JsonNode;
 
 /// Hullwork's records in our words.
 public final class HullworkMapping {
+    /// Approved, and not sent before it has its number in the books.
+    private static final String ASKS_NUMBER = "NUMBER_ASKED";
+
     static final String SYSTEM = "Hullwork";
 
     private HullworkMapping() {}
@@ -99,8 +102,12 @@ public final class HullworkMapping {
 
     private static Set<Milestone> milestones(JsonNode record) {
         Set<Milestone> reached = EnumSet.noneOf(Milestone.class);
-        if (text(record, "status").equals("APPROVED")) {
+        String status = text(record, "status");
+        if (status.equals("APPROVED") || status.equals(ASKS_NUMBER)) {
             reached.add(Milestone.APPROVED);
+        }
+        if (status.equals(ASKS_NUMBER)) {
+            reached.add(Milestone.NUMBER_ASKED);
         }
         if (day(record, "finishedOn") != null) {
             reached.add(Milestone.FINISHED);
