@@ -182,6 +182,6 @@ describe('a way', () => {
 
   it('leads to the list of its records', () => {
     expect(listOf('PAYMENTS', 'yard')).toBe('/release?route=yard&state=All&what=payments-in');
-    expect(listOf('ITEMS', 'yard')).toBe('/map?route=yard&kind=ITEM');
+    expect(listOf('ITEMS', 'yard')).toBe('/map?route=yard&kind=item');
   });
 });

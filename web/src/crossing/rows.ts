@@ -25,7 +25,7 @@ const LISTS: Record<string, string> = {
 export const listOf = (of: string, route: string): string => {
   const list = LISTS[of];
   return list === undefined
-    ? `/map?route=${route}&kind=${of === 'ITEMS' ? 'ITEM' : 'PARTY'}`
+    ? `/map?route=${route}&kind=${of === 'ITEMS' ? 'item' : 'party'}`
     : `/release?route=${route}&state=All&what=${list}`;
 };
 

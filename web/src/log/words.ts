@@ -22,7 +22,7 @@ export const kindSaid = (kind: string): string =>
 /** Where what crossed is looked at. */
 export const pageOf = (entry: Pick<LogEntry, 'documentId' | 'kind' | 'number'>, route: string): string =>
   entry.documentId === undefined
-    ? `/map?route=${route}&kind=${entry.kind === 'item' ? 'ITEM' : 'PARTY'}&text=${encodeURIComponent(entry.number)}`
+    ? `/map?route=${route}&kind=${entry.kind === 'item' ? 'item' : 'party'}&text=${encodeURIComponent(entry.number)}`
     : `/documents/${entry.documentId}?route=${route}`;
 
 /** What was done, or told. */

@@ -32,7 +32,7 @@ export const fieldName = (field: string): string => FIELDS[field] ?? field;
 export const oneOf = (kind: MasterCause['kind']): string => (kind === 'ITEMS' ? 'item' : 'party');
 
 /** Where one of a kind is linked. */
-export const linksOf = (kind: MasterCause['kind']): string => (kind === 'ITEMS' ? 'ITEM' : 'PARTY');
+export const linksOf = (kind: MasterCause['kind']): string => (kind === 'ITEMS' ? 'item' : 'party');
 
 export const isAddress = (field: string) => field === 'bill-to' || field === 'ship-to';
 

@@ -50,8 +50,12 @@ class AddedOnLedger {
                 .filter(CustomField::active)
                 .filter(each ->
                         here.isEmpty() || Conversion.isPossible(here.get().type(), each.type()))
-                .map(each -> option(RowKind.FIELD, each.code(), each.name(), AddedWords.type(each)))
+                .map(each -> option(RowKind.FIELD, each.code(), each.name(), note(route, each)))
                 .toList();
+    }
+
+    private static String note(RouteRow route, CustomField field) {
+        return StandardFields.findTold(field.code()).isPresent() ? "told to " + route.source() : AddedWords.type(field);
     }
 
     List<Option> choices(RouteRow route, String code) {

@@ -4,11 +4,13 @@ import alcabala.accounting.crosswalk.AccountRole;
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.Purpose;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.custom.Direction;
 import alcabala.accounting.document.LineKind;
 import alcabala.accounting.ledger.AccountType;
 import alcabala.accounting.ledger.LedgerAccount;
 import alcabala.accounting.ledger.LedgerDimension;
 import alcabala.accounting.ledger.NameRules;
+import alcabala.accounting.posting.StandardFields;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Sentences;
@@ -47,7 +49,11 @@ public class RowChecks {
         if (kind == RowKind.LINE) {
             checkLine(route, code);
         }
-        Meaning meaning = kind == RowKind.ITEM ? withItsAccount(route, asked) : asked;
+        Meaning meaning = switch (kind) {
+            case ITEM -> withItsAccount(route, asked);
+            case FIELD -> withItsWay(asked);
+            default -> asked;
+        };
         if (meaning.targets().isEmpty() && meaning.dimensions().isEmpty()) {
             throw NotPossibleException.invalid("says-nothing", "The row of " + code + " says nothing; take it away.");
         }
@@ -115,6 +121,15 @@ public class RowChecks {
             throw NotPossibleException.invalid(
                     "payer-invalid", "Who pays for whom is named by both, such as C-1044 > C-1002.");
         }
+    }
+
+    /// What only the ledger says goes no other way, and the row says so.
+    private static Meaning withItsWay(Meaning asked) {
+        String counterpart = asked.targets().getOrDefault(Purpose.COUNTERPART, "");
+        boolean told = StandardFields.findTold(counterpart).isPresent();
+        return told && !asked.targets().containsKey(Purpose.DIRECTION)
+                ? asked.with(Purpose.DIRECTION, Direction.TO_SOURCE.word())
+                : asked;
     }
 
     private Meaning withItsAccount(RouteRow route, Meaning asked) {

@@ -313,6 +313,9 @@ class AddedFieldsThereTest {
                 .isEqualTo("field-one-way");
         assertThat(refusal(".site", into(".number-there"))).isEqualTo("field-unfit");
         assertThat(put("books-no", into(".number-there"), 0).status()).isEqualTo(200);
+        assertThat(row("field", "books-no").get("row").get("meaning").toString())
+                .as("the row says so")
+                .contains("to-source");
         assertThat(put("pay-at", into(".pay-link"), 0).status()).isEqualTo(200);
         assertThat(put(
                                 "order-no",
