@@ -23,7 +23,12 @@ public final class LikeItems {
 
     /// The code of the one that it may be; of several the first.
     public Optional<String> find(String code, String name) {
-        return Optional.ofNullable(byCode.get(plain(code))).or(() -> Optional.ofNullable(byName.get(plain(name))));
+        return Optional.ofNullable(byCode.get(plain(code))).or(() -> findNamed(name));
+    }
+
+    /// The same by its name alone.
+    public Optional<String> findNamed(String name) {
+        return Optional.ofNullable(byName.get(plain(name)));
     }
 
     private static String plain(String said) {

@@ -190,6 +190,18 @@ class ItemMaster implements Master {
     }
 
     @Override
+    public Set<String> repeated(Map<String, String> bodies) {
+        Map<String, String> names = new HashMap<>();
+        bodies.forEach((code, body) -> names.put(code, said(body, ItemField.NAME)));
+        LikeItems items = new LikeItems(names);
+        return names.keySet().stream()
+                .filter(code -> items.findNamed(names.get(code))
+                        .filter(first -> !first.equals(code))
+                        .isPresent())
+                .collect(Collectors.toSet());
+    }
+
+    @Override
     public Answer<String> create(CreatesMasters there, String code, String body, String reference, String key) {
         String kind = said(body, ItemField.KIND);
         LedgerItem item = new LedgerItem(

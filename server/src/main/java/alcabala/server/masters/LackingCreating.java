@@ -26,6 +26,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -89,19 +90,28 @@ class LackingCreating {
             return 0;
         }
         store.forgetOthers(route, master);
-        int asked = 0;
+        int[] asked = {0};
+        eachFresh(route, master, (bodies, like) -> {
+            Map<String, String> kept = new LinkedHashMap<>(bodies);
+            // The first of those that may be one is there when the others are looked at, with the next run.
+            Map<String, String> created = new LinkedHashMap<>(bodies);
+            created.keySet().removeAll(like.keySet());
+            kept.keySet().removeAll(master.repeated(created));
+            store.keep(route, master, kept, like, who);
+            asked[0] += like.size();
+        });
+        return asked[0];
+    }
+
+    /// Chunk by chunk: what the ledger has of each by code, and whom of the source some of them resemble.
+    private void eachFresh(RouteRow route, Master master, BiConsumer<Map<String, String>, Map<String, String>> heed) {
         Map<String, String> fresh = store.fresh(route, master, "", CHUNK);
-        if (fresh.isEmpty()) {
-            return asked;
-        }
-        UnaryOperator<Map<String, String>> resembling = master.resembling(route);
+        UnaryOperator<Map<String, String>> resembling = fresh.isEmpty() ? null : master.resembling(route);
         while (!fresh.isEmpty()) {
-            Map<String, String> like = resembling.apply(fresh);
-            store.keep(route, master, fresh, like, who);
-            asked += like.size();
-            fresh = store.fresh(route, master, "", CHUNK);
+            heed.accept(fresh, resembling.apply(fresh));
+            String last = fresh.keySet().stream().reduce((one, other) -> other).orElseThrow();
+            fresh = store.fresh(route, master, last, CHUNK);
         }
-        return asked;
     }
 
     /// What would become of those of a kind that nobody looked at yet. Changes nothing.
@@ -111,20 +121,12 @@ class LackingCreating {
     record Supposed(int create, int ask) {}
 
     Supposed suppose(RouteRow route, Master master) {
-        Map<String, String> fresh = store.fresh(route, master, "", CHUNK);
-        if (fresh.isEmpty()) {
-            return new Supposed(0, 0);
-        }
-        UnaryOperator<Map<String, String>> resembling = master.resembling(route);
-        int all = 0;
-        int like = 0;
-        while (!fresh.isEmpty()) {
-            all += fresh.size();
-            like += resembling.apply(fresh).size();
-            String last = fresh.keySet().stream().reduce((one, other) -> other).orElseThrow();
-            fresh = store.fresh(route, master, last, CHUNK);
-        }
-        return new Supposed(all - like, like);
+        int[] counts = {0, 0};
+        eachFresh(route, master, (bodies, like) -> {
+            counts[0] += bodies.size() - like.size();
+            counts[1] += like.size();
+        });
+        return new Supposed(counts[0], counts[1]);
     }
 
     /// Whether its source takes new ones from elsewhere. Nobody has to be let in for it.

@@ -88,6 +88,9 @@ interface Master {
     /// the likeliest, by theirs.
     UnaryOperator<Map<String, String>> resembling(RouteRow route);
 
+    /// Those of some of the ledger that may be one with another of them, but for the first of each.
+    Set<String> repeated(Map<String, String> bodies);
+
     /// @param body as the other side has it
     /// @return accepted with what stands there by now
     Answer<String> create(CreatesMasters there, String code, String body, String reference, String key);

@@ -4,6 +4,7 @@ import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.field.Half;
 import alcabala.accounting.field.MasterField;
 import alcabala.accounting.matching.PartyMatcher;
+import alcabala.accounting.matching.Twins;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.party.PartyField;
 import alcabala.accounting.setting.Carried;
@@ -160,6 +161,13 @@ class PartyMaster implements Master {
                                     like.put(party.code(), first.party().code())));
             return like;
         };
+    }
+
+    @Override
+    public Set<String> repeated(Map<String, String> bodies) {
+        return Twins.among(bodies.values().stream().map(this::party).toList()).stream()
+                .map(twins -> twins.other().party().code())
+                .collect(Collectors.toSet());
     }
 
     @Override

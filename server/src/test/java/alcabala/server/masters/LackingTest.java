@@ -204,6 +204,21 @@ class LackingTest extends OnBothDesks {
         assertThat(run()).isEqualTo("Nothing new on either side");
     }
 
+    /// The second is looked at once the first is there.
+    @Test
+    void ofTwoThatMayBeOneTheFirstIsCreatedAndTheSecondAskedAbout() {
+        enter("parties", "name=Lamorna+Boat+Hire&email=hire@lamorna.example");
+        enter("parties", "name=Lamorna+Boathire+Ltd&email=hire@lamorna.example");
+        enter("items", "code=LAM-1&name=Oar,+ash&kind=goods&account=4010");
+        enter("items", "code=LAM-2&name=OAR+(ash)&kind=goods&account=4010");
+        assertThat(run()).contains("1 party created in Hullwork", "1 item created in Hullwork");
+        assertThat(run()).contains("1 party to be asked about", "1 item to be asked about");
+        assertThat(held("party:like", "Lamorna Boathire Ltd").get("standsFor").asString())
+                .isNotEmpty();
+        assertThat(held("item:like", "OAR (ash)").get("resembles").asString()).isEqualTo("LAM-1");
+        everything("LEAVE");
+    }
+
     @Test
     void whoMayNotAndWhatIsNothing() {
         assertThat(ferro.post(
