@@ -164,6 +164,7 @@ final class NewsAgain {
                 "",
                 Map.of(),
                 null,
+                null,
                 null);
     }
 }

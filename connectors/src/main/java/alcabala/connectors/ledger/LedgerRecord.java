@@ -54,54 +54,6 @@ public record LedgerRecord(
         payLink = isLink(payLink) ? payLink : null;
     }
 
-    /// Of a ledger that tells no link.
-    public LedgerRecord(
-            String id,
-            int version,
-            String number,
-            String kind,
-            String party,
-            LocalDate date,
-            LocalDate due,
-            boolean pricesIncludeTax,
-            String externalReference,
-            BigDecimal net,
-            BigDecimal tax,
-            BigDecimal gross,
-            BigDecimal paid,
-            BigDecimal exchangeRate,
-            BigDecimal basePaid,
-            List<Line> lines,
-            List<JournalEntry> journal,
-            String terms,
-            Map<String, String> fields,
-            Moved settlement,
-            Boolean taken) {
-        this(
-                id,
-                version,
-                number,
-                kind,
-                party,
-                date,
-                due,
-                pricesIncludeTax,
-                externalReference,
-                net,
-                tax,
-                gross,
-                paid,
-                exchangeRate,
-                basePaid,
-                lines,
-                journal,
-                terms,
-                fields,
-                settlement,
-                taken,
-                null);
-    }
-
     /// @param means UNCL4461, or empty
     /// @param reference what it says on the slip or statement, or empty
     /// @param account the account that the money moved on

@@ -54,7 +54,8 @@ final class AsGiven {
                 entry instanceof LedgerDocument document ? document.terms() : "",
                 entry instanceof LedgerDocument document ? document.fields() : Map.of(),
                 entry instanceof LedgerSettlement settlement ? moved(settlement, voided) : null,
-                voided && !(entry instanceof LedgerSettlement) ? Boolean.TRUE : null);
+                voided && !(entry instanceof LedgerSettlement) ? Boolean.TRUE : null,
+                null);
     }
 
     /// Of a settlement, what of its money settles something.

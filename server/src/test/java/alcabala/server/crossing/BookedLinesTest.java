@@ -94,6 +94,7 @@ class BookedLinesTest {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 

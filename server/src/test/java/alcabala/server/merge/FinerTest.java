@@ -43,6 +43,7 @@ class FinerTest {
                 "",
                 null,
                 null,
+                null,
                 null);
         assertThat(Together.findFiner(there, CurrencyUnit.of(currency)).orElse(""))
                 .isEqualTo(finer);

@@ -195,6 +195,7 @@ final class HullworkPayments {
                                 "",
                                 text(node, "currency"),
                                 text(node, "status").equals("VOID")),
+                        null,
                         null)
                 .complete();
     }

@@ -79,7 +79,8 @@ final class InkwellJournals {
                         null,
                         null,
                         null,
-                        text(node, "status").equals("void") ? Boolean.TRUE : null)
+                        text(node, "status").equals("void") ? Boolean.TRUE : null,
+                        null)
                 .complete();
     }
 

@@ -101,6 +101,7 @@ final class InkwellPayments {
                                 text(node, "account"),
                                 text(node, "currency"),
                                 text(node, "status").equals("void")),
+                        null,
                         null)
                 .complete();
     }
