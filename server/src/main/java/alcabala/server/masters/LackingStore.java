@@ -86,9 +86,10 @@ class LackingStore {
         Map<String, String> fresh = new LinkedHashMap<>();
         of(route, master, """
                 select p.code, %s as body from %s p where p.code > :after and %s and not exists (select 1 from master_lacking o
-                    where o.route_id = :route and o.kind = :kind and o.counterpart = p.code)
+                    where o.source_id = :source and o.ledger_id = :ledger and o.kind = :kind and o.counterpart = p.code)
                 order by p.code limit :most""".formatted(asJson(master), master.tables().ledger(), STANDS_ALONE))
                 .param("route", route.id())
+                .param("source", route.sourceId())
                 .param("after", after)
                 .param("most", most)
                 .query(row -> {
@@ -147,6 +148,8 @@ class LackingStore {
         Timestamp now = Timestamp.from(clock.instant());
         MapSqlParameterSource[] all = bodies.entrySet().stream()
                 .map(each -> new MapSqlParameterSource("route", route.id())
+                        .addValue("source", route.sourceId())
+                        .addValue("ledger", route.ledgerId())
                         .addValue("kind", master.carried().name())
                         .addValue("counterpart", each.getKey())
                         .addValue("state", (resembling.containsKey(each.getKey()) ? State.ASKED : State.DUE).word())
@@ -157,8 +160,8 @@ class LackingStore {
                         .addValue("now", now))
                 .toArray(MapSqlParameterSource[]::new);
         template.batchUpdate("""
-                insert into master_lacking (route_id, kind, counterpart, state, resembles, body, key, who, since, next_at)
-                values (:route, :kind, :counterpart, :state, :resembles, cast(:body as jsonb), :key, :who, :now, :now)
+                insert into master_lacking (route_id, source_id, ledger_id, kind, counterpart, state, resembles, body, key, who, since, next_at)
+                values (:route, :source, :ledger, :kind, :counterpart, :state, :resembles, cast(:body as jsonb), :key, :who, :now, :now)
                 on conflict do nothing""", all);
     }
 
