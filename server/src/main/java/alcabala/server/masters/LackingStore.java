@@ -24,8 +24,8 @@ import org.springframework.stereotype.Component;
 /// What was found of masters that a source lacks, and what is to become of each.
 @Component
 class LackingStore {
-    /// Longer than any answer is waited for.
-    private static final Duration CLAIM = Duration.ofMinutes(1);
+    /// Longer than any answer is waited for, and short enough that another server goes on within a minute.
+    private static final Duration CLAIM = Duration.ofSeconds(30);
 
     private static final String SEEN = "md5(concat_ws(chr(1), o.state, o.resembles, o.reason, o.body))";
     private static final String ONE = " where o.route_id = :route and o.kind = :kind and o.counterpart = :counterpart";

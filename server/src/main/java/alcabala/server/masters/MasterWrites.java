@@ -21,8 +21,8 @@ import tools.jackson.databind.json.JsonMapper;
 /// What sides are to be told of masters, kept before they are asked and until they have answered.
 @Component
 class MasterWrites {
-    /// Longer than any answer is waited for.
-    private static final Duration CLAIM = Duration.ofMinutes(1);
+    /// Longer than any answer is waited for, and short enough that another server goes on within a minute.
+    private static final Duration CLAIM = Duration.ofSeconds(30);
 
     private static final TypeReference<Map<String, OtherHalf>> FIELDS = new TypeReference<>() {};
     private final Masters masters;
