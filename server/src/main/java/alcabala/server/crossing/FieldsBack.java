@@ -24,6 +24,7 @@ import alcabala.server.trail.Trail;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -40,6 +41,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class FieldsBack {
     private static final int MOST = 500;
+    /// Longer than any answer is waited for, and short enough that another server goes on within a minute.
+    private static final Duration CLAIM = Duration.ofSeconds(30);
     private final JdbcClient jdbc;
     private final CrosswalkStore store;
     private final AddedThere there;
@@ -176,10 +179,25 @@ class FieldsBack {
     void tell(long ledgerId, String who) {
         Set<Long> silent = new HashSet<>();
         for (Due due : due(ledgerId)) {
-            if (!silent.contains(due.sourceId()) && !tell(due, who)) {
+            if (!silent.contains(due.sourceId()) && claim(due) && !tell(due, who)) {
                 silent.add(due.sourceId());
             }
         }
+    }
+
+    /// A run and a batch may both have something to tell: what the one tells, the other does not tell after it.
+    private boolean claim(Due due) {
+        Instant now = clock.instant();
+        return jdbc.sql("""
+                update field_return set next_at = :until
+                where record_id = :record and field = :field and value = :value and next_at <= :now""")
+                        .param("until", Timestamp.from(now.plus(CLAIM)))
+                        .param("record", due.recordId())
+                        .param("field", due.field())
+                        .param("value", due.value())
+                        .param("now", Timestamp.from(now))
+                        .update()
+                > 0;
     }
 
     /// @return false when its app did not answer

@@ -48,9 +48,6 @@ class LackingCreating {
     private final Trail trail;
     private final TransactionTemplate transaction;
 
-    /// @param asked about how many more somebody is asked
-    record Created(int created, int asked) {}
-
     private enum Came {
         CREATED,
         ANSWERED,

@@ -192,13 +192,14 @@ class LackingStore {
                 .optional();
     }
 
-    /// Whoever has it asks; one that ended on the way is followed by another when its time is over.
+    /// Whoever has it asks; one that ended on the way is followed by another when its time is over. It counts as tried
+    /// from here on: whoever ends now may have asked already, and its key is not forgotten.
     boolean claim(RouteRow route, Lacking lacking) {
         Instant now = clock.instant();
         return one(
                                 route,
                                 lacking,
-                                "update master_lacking o set next_at = :until" + ONE
+                                "update master_lacking o set tries = tries + 1, next_at = :until" + ONE
                                         + " and o.state = 'due' and o.key = :key and o.next_at <= :now")
                         .param("until", Timestamp.from(now.plus(CLAIM)))
                         .param("key", UUID.fromString(lacking.key()))
@@ -208,7 +209,7 @@ class LackingStore {
     }
 
     void later(RouteRow route, Lacking lacking, Duration pause) {
-        one(route, lacking, "update master_lacking o set tries = tries + 1, next_at = :next" + ONE)
+        one(route, lacking, "update master_lacking o set next_at = :next" + ONE)
                 .param("next", Timestamp.from(clock.instant().plus(pause)))
                 .update();
     }

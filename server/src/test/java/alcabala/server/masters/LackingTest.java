@@ -199,7 +199,9 @@ class LackingTest extends OnBothDesks {
                 .hasSize(1);
         world.standIns().fault("hullwork", "NONE", 0);
         world.jdbc().sql("update master_lacking set next_at = now()").update();
-        assertThat(run()).contains("1 party created in Hullwork");
+        decide("PARTIES_SOURCE_LACKS", "leave");
+        assertThat(run()).as("what was begun is ended").contains("1 party created in Hullwork");
+        decide("PARTIES_SOURCE_LACKS", "create");
         assertThat(customers("Porthcurno Sailmakers")).hasSize(1);
         assertThat(run()).isEqualTo("Nothing new on either side");
     }
