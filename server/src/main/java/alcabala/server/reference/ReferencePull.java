@@ -36,7 +36,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class ReferencePull {
     private static final String TASK = "pull-reference";
-    private static final Duration STALE = Duration.ofMinutes(1);
+    /// Twice as long as a page is asked for at most, and short enough that another server goes on within a minute.
+    private static final Duration STALE = Duration.ofSeconds(40);
     private final JdbcClient jdbc;
     private final PulledRows pulled;
     private final Ledgers ledgers;
