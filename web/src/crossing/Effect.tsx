@@ -125,6 +125,12 @@ function OfRow({ route, row, view }: { route: Schemas['RouteJson']; row: Crossin
           </Link>
         </p>
       )}
+      {effect.data && effect.data.coming > 0 && (
+        <p data-effect className="border-primary my-3 border-l-[3px] pl-2 text-[13px]">
+          {plural(effect.data.coming, 'document')}, {moneys(effect.data.comingSums)}, that {route.ledger}{' '}
+          alone has would go to {route.source}.
+        </p>
+      )}
       {decide.error && <Failure error={decide.error} />}
       {count > 0 &&
         (mayDecide ? (

@@ -5,11 +5,12 @@ import { Sentence } from '../release/Sentence';
 import { Glyph } from '../ui/Glyph';
 import { Key } from '../ui/Key';
 import { moment, moneys, plural } from '../ui/format';
+import { EnteredAnswer } from './EnteredAnswer';
 import { PutAway } from './PutAway';
 import { Rows } from './Rows';
 import { SamePayment } from './SamePayment';
 import { Waiting } from './Waiting';
-import { linkOf, paymentsOf, remedyOf, setAsideOf, titleOf, type Warning } from './warnings';
+import { isEnteredThere, linkOf, paymentsOf, remedyOf, setAsideOf, titleOf, type Warning } from './warnings';
 
 /** What stands in the way before anything is sent: what happened, what comes of it, and where it is put right. */
 export function WarningPane({ warning }: { warning: Warning }) {
@@ -57,6 +58,7 @@ export function WarningPane({ warning }: { warning: Warning }) {
       <div className="px-4 pb-3">
         {me.mayChange && <Rows fixes={warning.fixes} />}
         {me.mayChange && payments && <SamePayment {...payments} />}
+        {me.mayChange && isEnteredThere(warning) && <EnteredAnswer warning={warning} />}
         {setAside !== undefined && <PutAway type={setAside} />}
       </div>
       <div className="flex flex-wrap items-center gap-2 px-4 pb-3">
@@ -82,4 +84,4 @@ export function WarningPane({ warning }: { warning: Warning }) {
   );
 }
 
-const isFinding = ({ cause }: Warning) => !/^(check|set-aside|payment-twice):/.test(cause);
+const isFinding = ({ cause }: Warning) => !/^(check|set-aside|payment-twice|entered-there):/.test(cause);

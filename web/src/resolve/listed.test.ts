@@ -14,6 +14,7 @@ const warning = (cause: string, more: Partial<Warning> = {}): Warning => ({
   remedy: '',
   fixes: [],
   link: '',
+  subjects: [],
   count: 2,
   sums: [{ currency: 'EUR', amount: '100.00' }],
   days: 1,

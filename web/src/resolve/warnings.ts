@@ -49,6 +49,10 @@ const FOUND: Record<string, (code: string, ledger: string) => string> = {
   'allocated-too-much': () => 'More is settled than is open',
   'allocation-unfit': () => 'What is settled cannot be settled so',
   'payment-twice': () => 'One payment, perhaps, entered twice',
+  'entered-there': (code, ledger) =>
+    code.startsWith('may-be-here')
+      ? `Entered in ${ledger}, and perhaps known already`
+      : `Entered in ${ledger}, and stays there`,
 };
 
 /** What to do about it. */
@@ -73,6 +77,12 @@ export function paymentsOf({ cause }: Warning): { ours: number; theirs: number }
   const [, ours, theirs] = /^payment-twice:(\d+)-(\d+)$/.exec(cause) ?? [];
   return ours && theirs ? { ours: Number(ours), theirs: Number(theirs) } : undefined;
 }
+
+/** Whether documents that were entered on the ledger stay there for a reason. */
+export const isEnteredThere = ({ cause }: Warning) => cause.startsWith('entered-there:');
+
+/** Whether it is asked of one of these whether the source has it already. */
+export const isAskedOf = ({ cause }: Warning) => cause.startsWith('entered-there:may-be-here:');
 
 /** What kind of records `set-aside:document` is about. */
 export const setAsideOf = ({ cause }: Warning): string | undefined => /^set-aside:(.*)$/.exec(cause)?.[1];

@@ -10,6 +10,8 @@ export type Undoing =
   | { what: 'bulk'; id: number }
   /** A record that was left alone. */
   | { what: 'alone'; id: number; number: string }
+  /** Documents that were entered on the ledger. */
+  | { what: 'entered'; said: Schemas['EnteredSaid'] }
   | { what: 'party'; party: Schemas['HideParty'] }
   | { what: 'setting'; setting: Schemas['DecideSettings'] }
   | {

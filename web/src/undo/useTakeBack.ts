@@ -32,6 +32,9 @@ async function takeBack(undoing: Undoing): Promise<string> {
     case 'party':
       await answer(client.PUT('/api/map/parties/hidden', { body: undoing.party }));
       return `${undoing.party.code} is ${undoing.party.hidden ? 'out of sight' : 'back in sight'} again`;
+    case 'entered':
+      await answer(client.POST('/api/resolve/warnings/entered', { body: undoing.said }));
+      return 'it is asked about again';
     case 'alone':
       await answer(client.DELETE('/api/documents/{id}/left-alone', { params: { path: { id: undoing.id } } }));
       return `${undoing.number} is looked after again`;

@@ -156,7 +156,8 @@ public final class DocumentBuilder {
                 lines,
                 extras,
                 taxes,
-                totals);
+                totals,
+                null);
     }
 
     /// As it is, seen as somebody else's.

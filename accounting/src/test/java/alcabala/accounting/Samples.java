@@ -307,7 +307,8 @@ public final class Samples {
                 lines,
                 extras,
                 List.of(),
-                totals);
+                totals,
+                null);
     }
 
     private static BigDecimal taxOf(BigDecimal amount, TaxCombination tax, PriceMode mode, CurrencyUnit currency) {

@@ -165,6 +165,7 @@ final class NewsAgain {
                 Map.of(),
                 null,
                 null,
+                null,
                 null);
     }
 }

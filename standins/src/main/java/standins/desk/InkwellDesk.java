@@ -98,6 +98,7 @@ class InkwellDesk {
     @GetMapping
     String list(Model model) {
         model.addAttribute("documents", posting.latest(500));
+        model.addAttribute("today", LocalDate.now(clock));
         return "inkwell-list";
     }
 

@@ -28,6 +28,7 @@ class HullworkApi {
             Map.of("customers", "customer", "items", "item", "documents", "document", "payments", "payment");
     private final HullworkRecords records;
     private final HullworkDocuments documents;
+    private final HullworkFromElsewhere elsewhere;
     private final HullworkPayments payments;
     private final HullworkMasters masters;
     private final HullworkTouches touches;
@@ -44,6 +45,7 @@ class HullworkApi {
     HullworkApi(
             HullworkRecords records,
             HullworkDocuments documents,
+            HullworkFromElsewhere elsewhere,
             HullworkPayments payments,
             HullworkMasters masters,
             HullworkTouches touches,
@@ -51,6 +53,7 @@ class HullworkApi {
             BadRecords badRecords) {
         this.records = records;
         this.documents = documents;
+        this.elsewhere = elsewhere;
         this.payments = payments;
         this.masters = masters;
         this.touches = touches;
@@ -75,6 +78,36 @@ class HullworkApi {
     @GetMapping("/documents/{id}")
     HullworkDocument document(@PathVariable String id) {
         return documents.get(id);
+    }
+
+    /// The same external name gets the same document again.
+    @PostMapping("/documents")
+    HullworkDocument enter(
+            @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key,
+            @RequestBody HullworkDocument document) {
+        return elsewhere.enter(document, key);
+    }
+
+    @GetMapping("/documents")
+    HullworkDocument entered(
+            @RequestParam(defaultValue = "") String externalRef, @RequestParam(defaultValue = "") String key) {
+        return elsewhere.find(externalRef, key).orElseThrow(() -> Refusal.notFound("document of that name"));
+    }
+
+    /// Of what another program entered.
+    @PutMapping("/documents")
+    HullworkDocument changeEntered(
+            @RequestParam String externalRef,
+            @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key,
+            @RequestBody HullworkDocument document) {
+        return elsewhere.change(externalRef, document, key);
+    }
+
+    /// As above; asked for twice it is void all the same.
+    @PostMapping("/documents/void")
+    HullworkDocument voidEntered(
+            @RequestParam String externalRef, @RequestHeader(name = "Idempotency-Key", defaultValue = "") String key) {
+        return elsewhere.voidUnder(externalRef, key);
     }
 
     /// @param customer null where it is an item

@@ -40,7 +40,7 @@ public final class HullworkArithmetic {
         return line.quantity().multiply(line.unitPrice()).setScale(2, RoundingMode.HALF_UP);
     }
 
-    private static BigDecimal vat(BigDecimal amount, BigDecimal rate, boolean included) {
+    static BigDecimal vat(BigDecimal amount, BigDecimal rate, boolean included) {
         BigDecimal divisor = included ? HUNDRED.add(rate) : HUNDRED;
         return amount.multiply(rate).divide(divisor, 2, RoundingMode.HALF_UP);
     }

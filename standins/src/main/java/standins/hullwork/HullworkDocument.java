@@ -9,6 +9,8 @@ import java.util.List;
 /// @param rate what one unit of its currency was worth in `rateTo` when it was made out; null where nobody said
 /// @param terms of payment by their code, or empty
 /// @param fields what it says in fields of the yard's own; those without a value are left out
+/// @param externalRef another program's name for it, or empty when it was made here
+/// @param key under which another program asked for it, or had it changed or voided; or empty
 /// @param finishedOn when the work was done, or null; so are the other days
 public record HullworkDocument(
         String id,
@@ -35,7 +37,9 @@ public record HullworkDocument(
         BigDecimal rate,
         String rateTo,
         String terms,
-        List<Field> fields) {
+        List<Field> fields,
+        String externalRef,
+        String key) {
     /// Approved, and not sent before it has its number in the books.
     static final String NUMBER_ASKED = "NUMBER_ASKED";
 
@@ -55,6 +59,13 @@ public record HullworkDocument(
 
     public HullworkDocument {
         fields = fields == null ? List.of() : List.copyOf(fields);
+        externalRef = externalRef == null ? "" : externalRef;
+        key = key == null ? "" : key;
+    }
+
+    /// Whether another program entered it, so that it is changed there.
+    public boolean isFromElsewhere() {
+        return !externalRef.isEmpty();
     }
 
     /// In the currency of the yard itself, or without a rate.
@@ -105,7 +116,9 @@ public record HullworkDocument(
                 null,
                 null,
                 "",
-                List.of());
+                List.of(),
+                "",
+                "");
     }
 
     /// What it says in one of the yard's own fields.
@@ -134,6 +147,24 @@ public record HullworkDocument(
             return new Line(
                     place, kind, item, text, note, category, quantity, unit, unitPrice, sum, vatCode, vatRate, tax,
                     taxes);
+        }
+
+        Line at(BigDecimal rate) {
+            return new Line(
+                    no,
+                    kind == null || kind.isEmpty() ? "FEE" : kind,
+                    HullworkDocument.text(item),
+                    HullworkDocument.text(text),
+                    "",
+                    HullworkDocument.text(category),
+                    quantity,
+                    HullworkDocument.text(unit),
+                    unitPrice,
+                    amount,
+                    HullworkDocument.text(vatCode),
+                    rate,
+                    vatAmount,
+                    List.of());
         }
 
         Line with(BigDecimal otherQuantity, BigDecimal otherPrice) {
@@ -191,7 +222,77 @@ public record HullworkDocument(
                 asked,
                 asked == null ? null : "EUR",
                 terms,
-                fields);
+                fields,
+                externalRef,
+                key);
+    }
+
+    /// As another program says it under a key: what it leaves out is nothing.
+    HullworkDocument entered(String newId, String under, String name) {
+        return new HullworkDocument(
+                newId,
+                number,
+                type,
+                "APPROVED",
+                date,
+                due == null ? date : due,
+                currency,
+                pricesIncludeVat,
+                customer,
+                text(site),
+                "",
+                text(workDone),
+                null,
+                date,
+                null,
+                text(corrects),
+                new BigDecimal("0.00"),
+                lines,
+                net,
+                vat,
+                gross,
+                null,
+                null,
+                text(terms),
+                List.of(),
+                name,
+                under);
+    }
+
+    /// The same, void or changed under another key.
+    HullworkDocument under(String other) {
+        return new HullworkDocument(
+                id,
+                number,
+                type,
+                status,
+                date,
+                due,
+                currency,
+                pricesIncludeVat,
+                customer,
+                site,
+                workOrder,
+                workDone,
+                finishedOn,
+                sentOn,
+                paidOn,
+                corrects,
+                discount,
+                lines,
+                net,
+                vat,
+                gross,
+                rate,
+                rateTo,
+                terms,
+                fields,
+                externalRef,
+                other);
+    }
+
+    private static String text(String given) {
+        return given == null ? "" : given;
     }
 
     /// A credit note of it, whose sums are still to be made.
@@ -222,7 +323,9 @@ public record HullworkDocument(
                 null,
                 null,
                 "",
-                List.of());
+                List.of(),
+                "",
+                "");
     }
 
     HullworkDocument withDays(LocalDate finished, LocalDate sent, LocalDate paid) {
@@ -291,7 +394,9 @@ public record HullworkDocument(
                 rate,
                 rateTo,
                 terms,
-                fields);
+                fields,
+                externalRef,
+                key);
     }
 
     /// With terms of payment, and fields of the yard's own in place of those that it had.

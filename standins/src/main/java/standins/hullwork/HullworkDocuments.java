@@ -25,7 +25,23 @@ public class HullworkDocuments {
     }
 
     public HullworkDocument get(String id) {
-        return records.findDocument(id).orElseThrow(() -> Refusal.notFound("document " + id));
+        return records.findDocument(id)
+                .or(() -> records.all("document", HullworkDocument.class).stream()
+                        .filter(each -> each.externalRef().equals(id))
+                        .findFirst())
+                .orElseThrow(() -> Refusal.notFound("document " + id));
+    }
+
+    /// What was entered elsewhere is changed there.
+    private HullworkDocument own(String id) {
+        HullworkDocument document = get(id);
+        if (document.isFromElsewhere()) {
+            throw new Refusal(
+                    HttpStatus.CONFLICT,
+                    "cannot-change",
+                    document.number() + " was entered elsewhere, and is changed there.");
+        }
+        return document;
     }
 
     public HullworkDocument approve(String id) {
@@ -48,7 +64,7 @@ public class HullworkDocuments {
             LocalDate due,
             List<BigDecimal> quantities,
             List<BigDecimal> prices) {
-        HullworkDocument d = get(id);
+        HullworkDocument d = own(id);
         boolean taken = records.all("document", HullworkDocument.class).stream()
                 .anyMatch(other -> other.number().equals(number) && !other.id().equals(id));
         if (taken || number.isBlank()) {
@@ -104,7 +120,7 @@ public class HullworkDocuments {
 
     /// Makes it out in another currency.
     public HullworkDocument inCurrency(String id, String currency, BigDecimal rate) {
-        return save(get(id).inCurrency(Currency.getInstance(currency).getCurrencyCode(), rate));
+        return save(own(id).inCurrency(Currency.getInstance(currency).getCurrencyCode(), rate));
     }
 
     public HullworkDocument finish(String id, LocalDate day) {

@@ -3,6 +3,7 @@ package alcabala.accounting.document;
 import alcabala.accounting.custom.FieldValue;
 import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.tax.TaxRounding;
@@ -25,6 +26,7 @@ import org.joda.money.Money;
 /// @param fields what it says in fields of the business's own, in the order of the source
 /// @param rate at which it is converted, as it states itself, or null
 /// @param precedingNumber the invoice a credit note belongs to (EN 16931 BT-25), or empty
+/// @param origin the side on which it was made; what was entered on a ledger is told in its source's words all the same
 public record Document(
         RecordKind kind,
         String typeCode,
@@ -48,12 +50,14 @@ public record Document(
         List<DocumentLine> lines,
         List<AllowanceCharge> allowancesAndCharges,
         List<TaxSubtotal> taxes,
-        StatedTotals totals)
+        StatedTotals totals,
+        Origin origin)
         implements Record {
-    /// What was kept before there were terms and fields has none.
+    /// What was kept before there were terms and fields has none; all of that was made on its source.
     public Document {
         terms = terms == null ? "" : terms;
         fields = fields == null ? List.of() : List.copyOf(fields);
+        origin = origin == null ? Origin.SOURCE : origin;
     }
 
     /// The other party: the buyer of a sale, the seller of a bill.
@@ -125,6 +129,7 @@ public record Document(
                 lines,
                 allowancesAndCharges,
                 taxes,
-                totals);
+                totals,
+                origin);
     }
 }

@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
 /// What a document may be at most. No real one comes near; what is beyond was damaged on its way, or is meant to do
@@ -257,6 +258,12 @@ public final class Limits {
             return true;
         }
         return number.scale() > DECIMALS && number.stripTrailingZeros().scale() > DECIMALS;
+    }
+
+    /// Whether a code is that of a currency.
+    public static boolean isCurrency(String code) {
+        return CurrencyUnit.registeredCurrencies().stream()
+                .anyMatch(each -> each.getCode().equals(code) && !each.isPseudoCurrency());
     }
 
     /// In percent.

@@ -44,18 +44,14 @@ public final class Compiler {
             return only(new Finding.Unrouted(record.site()));
         }
         return switch (record) {
+            case Record any when !goes(any) -> only(new Finding.DoesNotCross(any.kind()));
+            case Document document when document.origin() == Origin.LEDGER -> BackToSource.of(document);
             case Document document ->
-                route.settings().crosses(document.kind())
-                        ? new DocumentCompilation(document, key, crosswalk, route.settings(), ledger, targets).run()
-                        : only(new Finding.DoesNotCross(document.kind()));
+                new DocumentCompilation(document, key, crosswalk, route.settings(), ledger, targets).run();
+            case Settlement settlement when settlement.origin() == Origin.LEDGER -> BackToSource.of(settlement);
             case Settlement settlement ->
-                goes(settlement)
-                        ? new SettlementCompilation(settlement, crosswalk, route.settings(), ledger, targets).run()
-                        : only(new Finding.DoesNotCross(settlement.kind()));
-            case Banking banking ->
-                route.settings().crosses(banking.kind())
-                        ? new BankingCompilation(banking, crosswalk, route.settings(), ledger, targets).run()
-                        : only(new Finding.DoesNotCross(banking.kind()));
+                new SettlementCompilation(settlement, crosswalk, route.settings(), ledger, targets).run();
+            case Banking banking -> new BankingCompilation(banking, crosswalk, route.settings(), ledger, targets).run();
         };
     }
 
@@ -71,10 +67,10 @@ public final class Compiler {
                 : record;
     }
 
-    private boolean goes(Settlement settlement) {
-        return settlement.origin() == Origin.SOURCE
-                ? route.settings().crosses(settlement.kind())
-                : route.settings().comesBack(settlement.kind());
+    private boolean goes(Record record) {
+        return record.origin() == Origin.SOURCE
+                ? route.settings().crosses(record.kind())
+                : route.settings().comesBack(record.kind());
     }
 
     private static Compilation only(Finding finding) {

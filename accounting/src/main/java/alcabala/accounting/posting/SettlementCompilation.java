@@ -8,10 +8,8 @@ import alcabala.accounting.finding.Severity;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.money.ExchangeRate;
 import alcabala.accounting.party.Party;
-import alcabala.accounting.record.Origin;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Topic;
-import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.accounting.settlement.Targets;
 import java.util.LinkedHashSet;
@@ -42,9 +40,6 @@ final class SettlementCompilation {
     }
 
     Compilation run() {
-        if (settlement.origin() == Origin.LEDGER) {
-            return compiled(backToTheSource(), new Journal.Builder(settlement.currency(), false).build());
-        }
         HeaderCheck header = new HeaderCheck(settlement, crosswalk, settings, findings::add);
         ExchangeRate rate = new Rates(ledger, findings::add).of(settlement, settlement.date());
         header.cutOff(settlement.date());
@@ -163,44 +158,5 @@ final class SettlementCompilation {
                 charges,
                 "",
                 parts);
-    }
-
-    /// What was entered on the ledger is booked there; it goes to the source in the source's own codes.
-    private LedgerSettlement backToTheSource() {
-        String party = settlement.party().code();
-        return new LedgerSettlement(
-                settlement.kind(),
-                settlement.number(),
-                settlement.date(),
-                settlement.currency(),
-                ExchangeRate.same(settlement.currency(), settlement.date()),
-                party,
-                party,
-                "",
-                "",
-                settlement.means(),
-                settlement.reference(),
-                settlement.note(),
-                settlement.amount(),
-                settlement.charges(),
-                "",
-                "",
-                settlement.allocations().stream()
-                        .map(SettlementCompilation::asNamed)
-                        .toList());
-    }
-
-    private static LedgerSettlement.Part asNamed(Allocation allocation) {
-        return new LedgerSettlement.Part(
-                allocation.kind(),
-                "",
-                allocation.number(),
-                allocation.money(),
-                allocation.worth(),
-                allocation.worth(),
-                allocation.deductions().stream()
-                        .map(deduction -> new LedgerSettlement.Deducted(
-                                "", deduction.kind().name(), "", deduction.amount(), deduction.amount()))
-                        .toList());
     }
 }

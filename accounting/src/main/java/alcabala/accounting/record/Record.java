@@ -13,6 +13,11 @@ import org.joda.money.Money;
 public sealed interface Record permits Document, Settlement, Banking {
     RecordKind kind();
 
+    /// The side on which it was made.
+    default Origin origin() {
+        return Origin.SOURCE;
+    }
+
     String number();
 
     LocalDate date();

@@ -60,7 +60,8 @@ public enum Carried {
         return hasRecords() && kinds.getFirst().isSale();
     }
 
-    boolean isDocument() {
+    /// Whether what it holds are documents.
+    public boolean isDocument() {
         return hasRecords() && kinds.getFirst().isDocument();
     }
 }

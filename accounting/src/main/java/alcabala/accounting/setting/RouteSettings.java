@@ -120,7 +120,7 @@ public final class RouteSettings {
     /// Whether records of a kind that were made on the ledger come back.
     public boolean comesBack(RecordKind kind) {
         String direction = get(Topic.DIRECTION, kind);
-        return kind.isSettlement() && (direction.equals("from-ledger") || direction.equals("both"));
+        return direction.equals("from-ledger") || direction.equals("both");
     }
 
     /// Whether masters of a kind that only the ledger has are created on the source.

@@ -36,7 +36,7 @@ public enum Topic {
         @Override
         Shape shape(Carried of) {
             return switch (of) {
-                case INVOICES, CREDIT_NOTES -> choice("to-ledger", "none");
+                case INVOICES, CREDIT_NOTES -> choice("to-ledger", "both", "from-ledger", "none");
                 case PAYMENTS -> choice("from-ledger", "to-ledger", "both", "none");
                 case PARTIES, ITEMS -> choice("none", "to-ledger", "from-ledger", "both");
                 case BILLS, SUPPLIER_CREDITS, PAYMENTS_OUT, EVERYTHING -> super.shape(of);

@@ -23,6 +23,7 @@ import org.joda.money.CurrencyUnit;
 /// @param fields values by fields of the business's own; null where the ledger has none
 /// @param settlement what only a settlement has; null for a document
 /// @param taken whether it was taken back there, being a document; null for one that was not
+/// @param currency of a document's amounts; null where the other side keeps no other than its own
 /// @param payLink where whoever owes it can pay it; null where the ledger tells none
 public record LedgerRecord(
         String id,
@@ -46,7 +47,8 @@ public record LedgerRecord(
         Map<String, String> fields,
         Moved settlement,
         Boolean taken,
-        String payLink) {
+        String payLink,
+        String currency) {
     private static final int LONGEST_LINK = 2000;
 
     /// What leads nowhere that one can pay at is none: it is shown to customers.
@@ -89,8 +91,9 @@ public record LedgerRecord(
         boolean lined =
                 lines != null && lines.stream().allMatch(line -> isText(line.account()) && isSensible(line.amount()));
         boolean added = fields == null || isSensible(fields);
+        boolean counting = currency == null || currency.isEmpty() || Limits.isCurrency(currency);
         boolean rated = exchangeRate == null || Limits.isExchangeRate(exchangeRate);
-        if (!named || !counted || !lined || !added || !rated) {
+        if (!named || !counted || !lined || !added || !counting || !rated) {
             throw new IllegalArgumentException("a record without what it cannot be without");
         }
         return this;

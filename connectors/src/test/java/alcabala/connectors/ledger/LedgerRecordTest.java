@@ -39,7 +39,8 @@ class LedgerRecordTest {
                 Map.of(),
                 null,
                 taken,
-                payLink);
+                payLink,
+                null);
     }
 
     @ParameterizedTest(name = "{1} of {0} paid, voided {2}: {3}")

@@ -56,7 +56,8 @@ final class CreditNoteMapping {
                 file.getCreditNoteLine().stream().map(this::line).toList(),
                 extras,
                 taxes.subtotals(),
-                Mapping.totals(file.getLegalMonetaryTotal(), taxes, amounts, extras));
+                Mapping.totals(file.getLegalMonetaryTotal(), taxes, amounts, extras),
+                null);
     }
 
     private DocumentLine line(CreditNoteLineType line) {

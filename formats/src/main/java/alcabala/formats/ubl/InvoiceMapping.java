@@ -55,7 +55,8 @@ final class InvoiceMapping {
                 file.getInvoiceLine().stream().map(this::line).toList(),
                 extras,
                 taxes.subtotals(),
-                Mapping.totals(file.getLegalMonetaryTotal(), taxes, amounts, extras));
+                Mapping.totals(file.getLegalMonetaryTotal(), taxes, amounts, extras),
+                null);
     }
 
     private DocumentLine line(InvoiceLineType line) {

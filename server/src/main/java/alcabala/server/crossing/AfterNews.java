@@ -1,10 +1,11 @@
 package alcabala.server.crossing;
 
-import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.route.RouteRow;
 import java.util.List;
+import java.util.Map;
 
-/// Takes in what people entered on a ledger and what settles documents of a route.
+/// Takes in what people entered on a ledger: documents, and what settles documents of a route.
 public interface AfterNews {
-    void entered(RouteRow route, List<LedgerRecord> records, String who);
+    /// @return why those stay there that are not taken in, by their ids
+    Map<String, String> entered(RouteRow route, List<Entered> records, String who);
 }

@@ -55,6 +55,7 @@ final class AsGiven {
                 entry instanceof LedgerDocument document ? document.fields() : Map.of(),
                 entry instanceof LedgerSettlement settlement ? moved(settlement, voided) : null,
                 voided && !(entry instanceof LedgerSettlement) ? Boolean.TRUE : null,
+                null,
                 null);
     }
 

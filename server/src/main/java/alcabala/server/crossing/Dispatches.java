@@ -264,9 +264,9 @@ class Dispatches {
         if (dispatch.undoes()) {
             undone.keep(List.of(dispatch.recordId()));
         } else if (dispatch.back()) {
-            outcomes.arrived(dispatch, now);
+            outcomes.arrived(dispatch, record, now);
             facts.arrived(dispatch.recordId(), record.number());
-            links.arrived(dispatch.recordId(), record.half());
+            links.arrived(dispatch.recordId(), record);
         } else {
             stands(dispatch, record, now);
         }

@@ -22,8 +22,9 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 
-/// Settlements that people entered on a ledger. Feeds tell of them in any order: each waits until a document that it
-/// settles is paired with one of ours, and is a record of its own then.
+/// What people entered on a ledger. Feeds tell of it in any order: a settlement waits until a document that it settles
+/// is paired with one of ours and stands on its source, and is a record of its own then; of documents see
+/// [EnteredDocuments].
 @Component
 class EnteredThere {
     private static final int MOST = 1000;
@@ -60,10 +61,11 @@ class EnteredThere {
     /// One that no record of ours is paired with, as the ledger has it now. What bears a name of ours is ours, and what
     /// was taken apart from one of ours is let be.
     void note(long ledgerId, LedgerRecord record) {
-        if (!record.recordKind().isSettlement()) {
+        RecordKind kind = record.recordKind();
+        if (!kind.isSettlement() && !EnteredDocuments.COME_BACK.contains(kind)) {
             return;
         }
-        if (record.isVoided() || record.lines().isEmpty() || apart.holds(ledgerId, record.id())) {
+        if (record.isVoided() || isNothingYet(record) || apart.holds(ledgerId, record.id())) {
             jdbc.sql("delete from entered_there where ledger_id = :ledger and ledger_ref = :ref")
                     .param("ledger", ledgerId)
                     .param("ref", record.id())
@@ -77,17 +79,28 @@ class EnteredThere {
                     and exists (select 1 from route r join source s on s.id = r.source_id
                         where r.ledger_id = :ledger and s.system = any(:takers))
                 on conflict (ledger_id, ledger_ref) do update set settles = excluded.settles, body = excluded.body,
-                    seen_at = excluded.seen_at""")
+                    seen_at = excluded.seen_at, why = ''""")
                 .param("ledger", ledgerId)
                 .param("ref", record.id())
-                .param(
-                        "settles",
-                        record.lines().stream().map(LedgerRecord.Line::item).toArray(String[]::new))
+                .param("settles", settles(record))
                 .param("body", json.writeValueAsString(record))
                 .param("now", Timestamp.from(clock.instant()))
-                .param("takers", takers())
+                .param("takers", kind.isSettlement() ? takers() : EnteredDocuments.takers(kinds))
                 .param("reference", record.externalReference() == null ? "" : record.externalReference())
                 .update();
+    }
+
+    /// A draft is not booked, and what settles nothing is nobody's.
+    private static boolean isNothingYet(LedgerRecord record) {
+        return record.recordKind().isSettlement()
+                ? record.lines().isEmpty()
+                : record.journal() != null && record.journal().isEmpty();
+    }
+
+    private static String[] settles(LedgerRecord record) {
+        return record.recordKind().isSettlement()
+                ? record.lines().stream().map(LedgerRecord.Line::item).toArray(String[]::new)
+                : new String[0];
     }
 
     /// Kinds of apps that can be told of a payment.
@@ -104,7 +117,7 @@ class EnteredThere {
     }
 
     private static boolean bringsBack(RouteSettings decided) {
-        return Stream.of(RecordKind.values()).filter(kind -> !kind.isDocument()).anyMatch(decided::comesBack);
+        return Stream.of(RecordKind.values()).filter(RecordKind::isSettlement).anyMatch(decided::comesBack);
     }
 
     /// Those whose documents are known by now. Where they settle documents of several routes, that of the first leads;
@@ -117,6 +130,7 @@ class EnteredThere {
                     join link l on l.ledger_id = e.ledger_id and l.ledger_ref = s.ref
                     join record d on d.id = l.record_id
                 where e.ledger_id = :ledger and d.route_id = any(:routes)
+                    and (d.origin = 'source' or d.crossed_at is not null)
                     and d.source_id in (select id from source where system = any(:takers))
                 order by e.ledger_ref, s.place limit :most""")
                 .param("ledger", ledgerId)
@@ -131,7 +145,7 @@ class EnteredThere {
                 .forEach(taker -> taker.entered(
                         routes.get(route),
                         of.stream()
-                                .map(each -> json.readValue(each.body(), LedgerRecord.class))
+                                .map(each -> new Entered(json.readValue(each.body(), LedgerRecord.class), "", false))
                                 .toList(),
                         who)));
         jdbc.sql("delete from entered_there where ledger_id = :ledger and ledger_ref = any(:refs)")

@@ -23,6 +23,7 @@ public class LedgerNews {
     private final SetAsides setAsides;
     private final Beyond beyond;
     private final EnteredThere entered;
+    private final EnteredDocuments enteredDocuments;
     private final SeenThere seen;
     private final FieldsBack fields;
     private final Restorations restorations;
@@ -42,6 +43,7 @@ public class LedgerNews {
             SetAsides setAsides,
             Beyond beyond,
             EnteredThere entered,
+            EnteredDocuments enteredDocuments,
             SeenThere seen,
             FieldsBack fields,
             Restorations restorations,
@@ -52,6 +54,7 @@ public class LedgerNews {
         this.setAsides = setAsides;
         this.beyond = beyond;
         this.entered = entered;
+        this.enteredDocuments = enteredDocuments;
         this.seen = seen;
         this.fields = fields;
         this.restorations = restorations;
@@ -128,6 +131,7 @@ public class LedgerNews {
     /// What of the news makes something else of records of ours, or is to be told to their sources.
     private void follow(RouteRow route, String who) {
         beyond.claim(route.ledgerId(), who);
+        enteredDocuments.bringBack(route.ledgerId(), who);
         entered.bringBack(route.ledgerId(), who);
         fields.tell(route.ledgerId(), who);
     }

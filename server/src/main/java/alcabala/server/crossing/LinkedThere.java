@@ -21,6 +21,7 @@ class LinkedThere {
     ///
     /// @param paid minor units
     /// @param onItsWay whether an update of ours is under way: what is read then may be that
+    /// @param fromLedger whether it was entered there
     /// @param same whether the ledger says exactly what it said before, and its lines are known
     record Linked(
             String ledgerRef,
@@ -32,6 +33,7 @@ class LinkedThere {
             boolean differs,
             int version,
             boolean onItsWay,
+            boolean fromLedger,
             boolean same) {
         long minor(BigDecimal amount) {
             return Amounts.minor(currency, amount);
@@ -49,6 +51,7 @@ class LinkedThere {
                 .sql("""
                 select l.ledger_ref, l.record_id, d.route_id, l.ledger_half, d.currency, d.paid, d.ledger_differs as differs,
                     d.ledger_version as version, d.outcome in ('queued', 'sending', 'unconfirmed') as on_its_way,
+                    d.origin = 'ledger' as from_ledger,
                     l.ledger_now = cast(x.body as jsonb) and (not is_document(d.kind) or b.known is not null) as same
                 from unnest(cast(:refs as text[]), cast(:bodies as text[])) x (ref, body)
                     join link l on l.ledger_id = :ledger and l.ledger_ref = x.ref join record d on d.id = l.record_id

@@ -135,8 +135,9 @@ public class Links {
     }
 
     /// What was entered on the ledger is paired from the start; its source's half is what it was told, until it
-    /// answers.
+    /// answers. What was changed there since begins anew.
     public void entered(long recordId, long ledgerId, LedgerRecord there, Half source, Instant now) {
+        release(recordId);
         pair(recordId, ledgerId, there, source, now, false);
     }
 
@@ -171,8 +172,9 @@ public class Links {
                 .update();
     }
 
-    /// The source answered what it has.
-    void arrived(long recordId, Half source) {
+    /// The source answered what it has; of a document, that is what it was told.
+    void arrived(long recordId, LedgerRecord there) {
+        Half source = there.recordKind().isDocument() ? sourceHalf(recordId) : there.half();
         jdbc.sql("update link set source_half = cast(:source as jsonb) where record_id = :id")
                 .param("source", write(source))
                 .param("id", recordId)

@@ -101,26 +101,36 @@ public class Outcomes {
     }
 
     /// What was entered on the ledger is on its source too by now, or was taken back there.
-    void arrived(Dispatch dispatch, Instant now) {
+    ///
+    /// @param there as the source answered it
+    void arrived(Dispatch dispatch, LedgerRecord there, Instant now) {
         jdbc.sql("""
                 update record set outcome = :outcome, outcome_revision = :revision, crossed_at = :now, refusal = '',
                     version = version + 1
                 where id = :id""")
-                .param("outcome", dispatch.inPlace() ? "cancelled" : "posted")
+                .param("outcome", there.isVoided() ? "cancelled" : "posted")
                 .param("revision", dispatch.revision())
                 .param("now", Timestamp.from(now))
                 .param("id", dispatch.recordId())
                 .update();
     }
 
-    /// What was entered on the ledger stands there from the start.
+    /// What was entered on the ledger and taken back there before it went goes no more.
+    void endedThere(long id) {
+        jdbc.sql("""
+                update record set outcome = 'cancelled', refusal = '', version = version + 1
+                where id = :id and crossed_at is null and (outcome is null or outcome in ('refused', 'unreached'))""").param("id", id).update();
+    }
+
+    /// What was entered on the ledger stands there from the start, or as it was changed there since.
     ///
     /// @param paid minor units
     public void entered(long id, LedgerRecord there, long paid, long gross) {
         jdbc.sql("""
                 update record set ledger_ref = :ref, ledger_number = :number, ledger_version = :version, ledger_gross = :gross,
-                    paid = :paid, version = version + 1
+                    paid = :paid, ledger_due = :due, ledger_differs = false, version = version + 1
                 where id = :id""")
+                .param("due", there.due(), Types.DATE)
                 .param("ref", there.id())
                 .param("number", there.number())
                 .param("version", there.version())

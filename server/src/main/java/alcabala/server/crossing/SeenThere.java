@@ -101,6 +101,7 @@ class SeenThere {
             if (linked == null) {
                 stranger(route, record);
             } else if (record.isIn(CurrencyUnit.of(linked.currency()))) {
+                enteredThere(route, linked, record);
                 came = came.plus(take(linked, record, back.computeIfAbsent(linked.routeId(), this::back), who));
             } else {
                 setAsides.keepOfLedger(route.ledgerId(), finer(record, linked.currency()));
@@ -119,6 +120,20 @@ class SeenThere {
             beyond.note(route, record);
         }
         entered.note(route.ledgerId(), record);
+    }
+
+    /// What was entered there and is changed there since goes to its source once more; what was taken back before it
+    /// went does not go.
+    private void enteredThere(RouteRow route, Linked linked, LedgerRecord record) {
+        if (!linked.fromLedger()) {
+            return;
+        }
+        if (record.isVoided()) {
+            outcomes.endedThere(linked.recordId());
+        } else if (record.recordKind().isDocument()
+                && !Links.read(linked.ledgerHalf()).differing(record.half()).isEmpty()) {
+            entered.note(route.ledgerId(), record);
+        }
     }
 
     private Came take(Linked linked, LedgerRecord record, Back back, String who) {

@@ -2,6 +2,7 @@ package alcabala.server.intake;
 
 import alcabala.accounting.posting.Compiler;
 import alcabala.accounting.record.Family;
+import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
 import alcabala.server.compile.Affected;
@@ -263,10 +264,11 @@ public class Intake {
         return known;
     }
 
-    /// Whether what the route waits for has happened.
+    /// Whether what the route waits for has happened; what was entered on the ledger waits for nothing.
     private static boolean isApproved(Compiler compiler, Incoming incoming) {
         RecordKind kind = incoming.record().kind();
-        return compiler.route().settings().trigger(kind).isReached(incoming.milestones());
+        return incoming.record().origin() == Origin.LEDGER
+                || compiler.route().settings().trigger(kind).isReached(incoming.milestones());
     }
 
     private void writeRevisions(CopyAhead ahead, RouteRow route, List<Row> rows, Instant now) {

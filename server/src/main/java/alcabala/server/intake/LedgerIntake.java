@@ -17,6 +17,7 @@ import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Compilers;
 import alcabala.server.connection.SetAsides;
 import alcabala.server.crossing.AfterNews;
+import alcabala.server.crossing.Entered;
 import alcabala.server.crossing.Links;
 import alcabala.server.crossing.Outcomes;
 import alcabala.server.record.Incoming;
@@ -41,8 +42,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
-/// Takes in settlements that people entered on a ledger, as records of the source whose documents they settle, in its
-/// own words.
+/// Takes in what people entered on a ledger, as records of the source that is to have it too, in its own words: sales,
+/// and what settles documents of that source.
 @Component
 class LedgerIntake implements AfterNews {
     private final JdbcClient jdbc;
@@ -50,6 +51,7 @@ class LedgerIntake implements AfterNews {
     private final SettingStore settings;
     private final Compilers compilers;
     private final SourceCatalogue catalogue;
+    private final DocumentsThere documents;
     private final Intake writer;
     private final SetAsides setAsides;
     private final Outcomes outcomes;
@@ -58,7 +60,7 @@ class LedgerIntake implements AfterNews {
     private final Clock clock;
 
     /// A document of ours that a line of it settles.
-    private record Document(String ledgerRef, String number, String kind, String party, String site, String currency) {}
+    private record Settles(String ledgerRef, String number, String kind, String party, String site, String currency) {}
 
     LedgerIntake(
             JdbcClient jdbc,
@@ -66,6 +68,7 @@ class LedgerIntake implements AfterNews {
             SettingStore settings,
             Compilers compilers,
             SourceCatalogue catalogue,
+            DocumentsThere documents,
             Intake writer,
             SetAsides setAsides,
             Outcomes outcomes,
@@ -77,6 +80,7 @@ class LedgerIntake implements AfterNews {
         this.settings = settings;
         this.compilers = compilers;
         this.catalogue = catalogue;
+        this.documents = documents;
         this.writer = writer;
         this.setAsides = setAsides;
         this.outcomes = outcomes;
@@ -85,24 +89,40 @@ class LedgerIntake implements AfterNews {
         this.clock = clock;
     }
 
-    /// Of a route that brings them back, those since its first day.
+    /// Of a route that brings them back, settlements since its first day.
     @Override
-    public void entered(RouteRow route, List<LedgerRecord> records, String who) {
+    public Map<String, String> entered(RouteRow route, List<Entered> records, String who) {
         routes.lock(route.id());
-        records.stream().filter(record -> comesBack(route, record)).forEach(record -> {
+        Map<String, String> stay = new HashMap<>();
+        for (Entered each : records) {
+            LedgerRecord record = each.record();
             try {
-                take(route, record, incoming(route, record), who);
+                if (record.recordKind().isDocument()) {
+                    switch (documents.tell(route, each)) {
+                        case DocumentsThere.Stays stays -> stay.put(record.id(), stays.why());
+                        case DocumentsThere.Comes comes ->
+                            take(route, record, incoming(route, record, comes.document()), who);
+                    }
+                } else if (comesBack(route, record)) {
+                    take(route, record, incoming(route, record, settlementOf(route, record)), who);
+                }
             } catch (AnswerUnusableException e) {
-                setAsides.keepOfLedger(
-                        route.ledgerId(),
-                        new Unusable(
-                                "payment",
-                                record.id(),
-                                "payment " + record.number(),
-                                Kept.quoted(e.what()),
-                                Kept.text(json.writeValueAsString(record))));
+                setAside(route, record, e);
             }
-        });
+        }
+        return stay;
+    }
+
+    private void setAside(RouteRow route, LedgerRecord record, AnswerUnusableException e) {
+        String type = record.recordKind().isDocument() ? "document" : "payment";
+        setAsides.keepOfLedger(
+                route.ledgerId(),
+                new Unusable(
+                        type,
+                        record.id(),
+                        type + " " + record.number(),
+                        Kept.quoted(e.what()),
+                        Kept.text(json.writeValueAsString(record))));
     }
 
     private void take(RouteRow route, LedgerRecord record, Incoming incoming, String who) {
@@ -126,12 +146,14 @@ class LedgerIntake implements AfterNews {
     }
 
     /// @throws AnswerUnusableException when it is not what a settlement can be
-    private Incoming incoming(RouteRow route, LedgerRecord record) {
-        Record settlement =
-                Understood.record(route.ledger(), "payment " + record.number(), () -> settlement(route, record));
+    private Record settlementOf(RouteRow route, LedgerRecord record) {
+        return Understood.record(route.ledger(), "payment " + record.number(), () -> settlement(route, record));
+    }
+
+    private Incoming incoming(RouteRow route, LedgerRecord record, Record told) {
         return new Incoming(
                 route.ledger().toLowerCase(Locale.ROOT) + ":" + record.id(),
-                settlement,
+                told,
                 json.writeValueAsString(record).getBytes(StandardCharsets.UTF_8),
                 "application/json",
                 "",
@@ -140,17 +162,17 @@ class LedgerIntake implements AfterNews {
     }
 
     private Settlement settlement(RouteRow route, LedgerRecord record) {
-        Map<String, Document> documents = documents(route, record);
+        Map<String, Settles> settled = settled(route, record);
         CurrencyUnit currency = currency(route, record);
         List<Allocation> allocations = new ArrayList<>();
         boolean all = true;
         for (LedgerRecord.Line line : record.lines()) {
-            Optional<Document> document = Optional.ofNullable(documents.get(line.item()));
+            Optional<Settles> document = Optional.ofNullable(settled.get(line.item()));
             all &= document.isPresent();
             document.ifPresent(each -> allocations.add(allocation(route, each, line, currency)));
         }
-        Document first = record.lines().stream()
-                .map(line -> documents.get(line.item()))
+        Settles first = record.lines().stream()
+                .map(line -> settled.get(line.item()))
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElseThrow();
@@ -183,7 +205,7 @@ class LedgerIntake implements AfterNews {
 
     /// What was settled there without money is a difference here: only the ledger knows what it was for.
     private static Allocation allocation(
-            RouteRow route, Document document, LedgerRecord.Line line, CurrencyUnit currency) {
+            RouteRow route, Settles document, LedgerRecord.Line line, CurrencyUnit currency) {
         CurrencyUnit settled = CurrencyUnit.of(document.currency());
         Money deducted = Money.of(settled, line.adjustment());
         return new Allocation(
@@ -194,8 +216,8 @@ class LedgerIntake implements AfterNews {
                 deducted.isZero() ? List.of() : List.of(new Deduction(Deduction.Kind.DIFFERENCE, deducted)));
     }
 
-    private Map<String, Document> documents(RouteRow route, LedgerRecord record) {
-        Map<String, Document> documents = new HashMap<>();
+    private Map<String, Settles> settled(RouteRow route, LedgerRecord record) {
+        Map<String, Settles> settled = new HashMap<>();
         jdbc.sql("""
                 select l.ledger_ref, d.number, d.kind, d.party_code as party, d.site, d.currency from link l join record d on d.id = l.record_id
                 where l.ledger_id = :ledger and d.source_id = :source and l.ledger_ref = any(:refs) order by d.id desc""")
@@ -204,10 +226,10 @@ class LedgerIntake implements AfterNews {
                 .param(
                         "refs",
                         record.lines().stream().map(LedgerRecord.Line::item).toArray(String[]::new))
-                .query(Document.class)
+                .query(Settles.class)
                 .list()
-                .forEach(each -> documents.put(each.ledgerRef(), each));
-        return documents;
+                .forEach(each -> settled.put(each.ledgerRef(), each));
+        return settled;
     }
 
     private static long minor(CurrencyUnit currency, BigDecimal amount) {

@@ -206,12 +206,12 @@ public class SourcePull {
     private Optional<Incoming> read(long sourceId, SourceChange.RecordChanged changed, SourceLookup lookup) {
         try {
             return switch (changed.record().apply(lookup)) {
-                case Document document -> Optional.of(incoming(changed, computable(document.seenBy(Ownership.SELLER))));
-                case Settlement settlement
-                when settlement.origin() == Origin.LEDGER -> {
+                case Record any
+                when any.origin() == Origin.LEDGER -> {
                     facts.voidedThere(sourceId, changed.id(), changed.voided());
                     yield Optional.empty();
                 }
+                case Document document -> Optional.of(incoming(changed, computable(document.seenBy(Ownership.SELLER))));
                 case Settlement settlement -> Optional.of(incoming(changed, settlement));
                 // No source makes one: they are made here.
                 case Banking banking -> Optional.empty();

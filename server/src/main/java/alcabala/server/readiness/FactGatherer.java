@@ -46,7 +46,8 @@ import org.springframework.stereotype.Component;
 @Component
 class FactGatherer {
     private static final String WAITING =
-            " d.route_id = :route and d.state not in ('Posted', 'Diverged', 'Voided') and d.kind = any(:kinds)";
+            " d.route_id = :route and d.state not in ('Posted', 'Diverged', 'Voided') and d.kind = any(:kinds)"
+                    + " and d.origin = 'source'";
     private final JdbcClient jdbc;
     private final Ledgers ledgers;
     private final LedgerReference reference;
@@ -234,6 +235,7 @@ class FactGatherer {
                 from record d join record_revision v on v.id = d.revision_id cross join lateral (
                     select signed(d.kind, 1) as sign) s
                 where d.route_id = :route and d.state not in ('Posted', 'Diverged', 'Voided') and d.kind = any(:kinds)
+                    and d.origin = 'source'
                 order by d.issue_date, d.id""")
                 .param("route", route.id())
                 .param("kinds", kinds)

@@ -56,7 +56,7 @@ public class Numbering {
 
     private String highest(RouteRow route, RecordKind kind) {
         return jdbc.sql("""
-                select number from record where source_id = :source and kind = :kind and number ~ '[0-9]{1,15}$'
+                select number from record where source_id = :source and kind = :kind and origin = 'source' and number ~ '[0-9]{1,15}$'
                 order by cast(substring(number from '[0-9]{1,15}$') as bigint) desc limit 1""")
                 .param("source", route.sourceId())
                 .param("kind", kind.word())
@@ -74,7 +74,7 @@ public class Numbering {
         }
         Map<String, String> ours = new HashMap<>();
         jdbc.sql("""
-                select number, source_ref from record where route_id = :route and kind = :kind and not voided
+                select number, source_ref from record where route_id = :route and kind = :kind and origin = 'source' and not voided
                     and outcome is distinct from 'posted'""")
                 .param("route", route.id())
                 .param("kind", kind.word())

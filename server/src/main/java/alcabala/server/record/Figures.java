@@ -3,7 +3,6 @@ package alcabala.server.record;
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.Ownership;
 import alcabala.accounting.document.TypeCode;
-import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
@@ -40,9 +39,5 @@ record Figures(LocalDate due, long net, long tax, long gross, String corrects, b
                         && d.replaces().isEmpty()
                 ? d.precedingNumber()
                 : "";
-    }
-
-    static Origin origin(Record record) {
-        return record instanceof Settlement settlement ? settlement.origin() : Origin.SOURCE;
     }
 }

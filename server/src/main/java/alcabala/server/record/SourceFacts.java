@@ -67,7 +67,7 @@ public class SourceFacts {
                 .value(row.approved())
                 .value(row.said().voided())
                 .value(row.revisionId())
-                .value(Figures.origin(d).word());
+                .value(d.origin().word());
     }
 
     /// What the source says now of records that were taken in before.
@@ -150,7 +150,7 @@ public class SourceFacts {
     public int await(long routeId, String kind, Milestone milestone) {
         return jdbc.sql("""
                 update record set approved = not approved, version = version + 1
-                where route_id = :route and kind = :kind
+                where route_id = :route and kind = :kind and origin = 'source'
                     and approved <> (:milestone = any(milestones) or milestones @> '{APPROVED,NUMBER_ASKED}')
                     and (outcome is null or outcome in ('refused', 'unreached'))""")
                 .param("milestone", milestone.name())

@@ -5,6 +5,7 @@ import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.Journal;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.TaxComparison;
+import alcabala.accounting.record.Origin;
 import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -177,7 +178,7 @@ class BothSidesView {
         return new BothSides(
                 posted.isPresent(),
                 since,
-                row.state().equals("Diverged")
+                row.state().equals("Diverged") && document.origin() == Origin.SOURCE
                         ? agreed.of(route, row.id(), document, since.voided(), compiled)
                         : List.of(),
                 sides.fields(),
@@ -188,7 +189,10 @@ class BothSidesView {
     }
 
     private Since together(Since since, RouteRow route, Records.Row row, Document document, Compilation compiled) {
-        boolean changed = since.changedOnSource() && !since.voided() && route.ledgerAnswers();
+        boolean changed = document.origin() == Origin.SOURCE
+                && since.changedOnSource()
+                && !since.voided()
+                && route.ledgerAnswers();
         return changed
                 ? since.with(together.findWhyNot(route, settings.of(route.id()), row.id(), document, compiled)
                         .orElse(null))

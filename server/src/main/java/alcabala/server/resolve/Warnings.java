@@ -3,6 +3,7 @@ package alcabala.server.resolve;
 import alcabala.accounting.readiness.Check;
 import alcabala.server.connection.SetAsides;
 import alcabala.server.connection.SetAsides.SetAside;
+import alcabala.server.crossing.EnteredHeld;
 import alcabala.server.crossing.EnteredTwice;
 import alcabala.server.platform.KeptFindings;
 import alcabala.server.platform.Sentence;
@@ -47,15 +48,16 @@ public class Warnings {
     private final LastJudged judged;
     private final SetAsides setAsides;
     private final EnteredTwice twice;
+    private final EnteredHeld entered;
     private final JdbcClient jdbc;
 
     /// @param cause that of a finding; `check:` with the check's name; `payment-twice:` with the two ids;
-    /// `set-aside:` with what kind of record it is
+    /// `set-aside:` with what kind of record it is; `entered-there:` with why it stays there
     /// @param says what was found, in parts
     /// @param otherwise what happens if it is left; empty where that goes without saying
     /// @param remedy what to do; empty where a finding says enough by its cause
     /// @param link a place in Alcabala where it is put right; empty where there is none
-    /// @param subjects what it is about: numbers, codes, names
+    /// @param subjects what it is about: numbers, codes, names; the ledger's ids of what was entered there
     /// @param sums minor units by currency
     public record Warning(
             String cause,
@@ -68,10 +70,11 @@ public class Warnings {
             Map<String, Long> sums,
             Instant since) {}
 
-    Warnings(LastJudged judged, SetAsides setAsides, EnteredTwice twice, JdbcClient jdbc) {
+    Warnings(LastJudged judged, SetAsides setAsides, EnteredTwice twice, EnteredHeld entered, JdbcClient jdbc) {
         this.judged = judged;
         this.setAsides = setAsides;
         this.twice = twice;
+        this.entered = entered;
         this.jdbc = jdbc;
     }
 
@@ -82,6 +85,7 @@ public class Warnings {
                 .map(Warnings::checked)
                 .forEach(all::add);
         all.addAll(PaymentsTwice.of(twice, route));
+        all.addAll(EnteredThere.of(entered, route));
         all.addAll(setAside(route));
         return all;
     }

@@ -1,5 +1,7 @@
 package alcabala.server.resolve;
 
+import alcabala.server.crossing.EnteredHeld;
+import alcabala.server.crossing.EnteredHeld.Said;
 import alcabala.server.crossing.SamePayments;
 import alcabala.server.platform.Sentence;
 import alcabala.server.platform.SumJson;
@@ -10,6 +12,7 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Clock;
@@ -31,12 +34,14 @@ class WarningsApi {
     private final Warnings warnings;
     private final RowsBehind rows;
     private final SamePayments payments;
+    private final EnteredHeld entered;
     private final Routes routes;
     private final Clock clock;
 
     /// @param cause that of a finding; `check:` or `set-aside:` with which one
     /// @param fixes rows of the crosswalk that put it right, the first 20
     /// @param link a place in Alcabala where it is put right; empty where there is none
+    /// @param subjects what it is about: numbers, codes or names; the ledger's ids of what was entered there
     /// @param count how many records wait for it
     /// @param days since when, begun ones counted
     record WarningJson(
@@ -47,15 +52,23 @@ class WarningsApi {
             String remedy,
             List<Fix> fixes,
             String link,
+            List<String> subjects,
             int count,
             List<SumJson> sums,
             int days,
             Instant since) {}
 
-    WarningsApi(Warnings warnings, RowsBehind rows, SamePayments payments, Routes routes, Clock clock) {
+    WarningsApi(
+            Warnings warnings,
+            RowsBehind rows,
+            SamePayments payments,
+            EnteredHeld entered,
+            Routes routes,
+            Clock clock) {
         this.warnings = warnings;
         this.rows = rows;
         this.payments = payments;
+        this.entered = entered;
         this.routes = routes;
         this.clock = clock;
     }
@@ -82,6 +95,19 @@ class WarningsApi {
         }
     }
 
+    /// @param refs the ledger's ids of what was entered there
+    record EnteredSaid(
+            @NotBlank @Size(max = 100) String route,
+            @NotNull Said answer,
+            @Size(min = 1, max = 500) List<@NotBlank @Size(max = 200) String> refs) {}
+
+    /// Of documents that were entered on the ledger and stay there: what becomes of them.
+    @PostMapping("/entered")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void say(@Valid @RequestBody EnteredSaid said, Principal who) {
+        entered.say(routes.getLeading(said.route()), said.refs(), said.answer(), who.getName());
+    }
+
     private WarningJson json(RouteRow route, Warning warning) {
         return new WarningJson(
                 warning.cause(),
@@ -91,6 +117,7 @@ class WarningsApi {
                 warning.remedy(),
                 rows.of(route, warning.cause()),
                 warning.link(),
+                warning.subjects(),
                 warning.count(),
                 SumJson.of(warning.sums()),
                 Waited.days(warning.since(), clock.instant()),

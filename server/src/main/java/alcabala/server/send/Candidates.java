@@ -1,5 +1,6 @@
 package alcabala.server.send;
 
+import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Trigger;
@@ -23,14 +24,19 @@ class Candidates {
     /// What was entered on the ledger and is void there, and is still on its source.
     static final String VOIDED_THERE = """
             (d.origin = 'ledger' and not d.voided and exists (
-                select 1 from link v where v.record_id = d.id and v.ledger_now->'settlement'->>'voided' = 'true'))""";
+                select 1 from link v where v.record_id = d.id
+                    and 'true' in (v.ledger_now->'settlement'->>'voided', v.ledger_now->>'taken')))""";
+    /// What was entered on the ledger and was changed there since it went to its source.
+    static final String CHANGED_THERE = """
+            (d.origin = 'ledger' and not d.voided and is_document(d.kind) and d.revision > d.outcome_revision)""";
     /// What is changed where it stands: a document that is not voided; a settlement, which is taken back if it is.
-    static final String GOES_AGAIN = "(" + VOIDED_THERE + " or d.origin = 'source' and (not d.voided or d.kind in ("
-            + Stream.of(RecordKind.values())
-                    .filter(kind -> !kind.isDocument())
-                    .map(kind -> "'" + kind.word() + "'")
-                    .collect(Collectors.joining(", "))
-            + ")))";
+    static final String GOES_AGAIN =
+            "(" + VOIDED_THERE + " or " + CHANGED_THERE + " or d.origin = 'source' and (not d.voided or d.kind in ("
+                    + Stream.of(RecordKind.values())
+                            .filter(kind -> !kind.isDocument())
+                            .map(kind -> "'" + kind.word() + "'")
+                            .collect(Collectors.joining(", "))
+                    + ")))";
     /// What can go: what is not there yet, and what stands on the ledger that the route leads to and differs from the
     /// source.
     static final String CAN_GO =
@@ -57,10 +63,15 @@ class Candidates {
             boolean differs,
             Long ledgerGross,
             String origin,
+            boolean voidedThere,
             String content) {
         /// Whether it is taken back.
         boolean isTakenBack() {
-            return stands() && (voided || origin.equals("ledger"));
+            return stands() && (voided || voidedThere);
+        }
+
+        boolean isFromLedger() {
+            return origin.equals(Origin.LEDGER.word());
         }
 
         boolean stands() {
@@ -77,7 +88,8 @@ class Candidates {
     List<Candidate> of(RouteRow route, Choice choice) {
         boolean named = choice.isNamed();
         List<Candidate> found = jdbc.sql("""
-                select d.id, d.source_ref, d.number, d.state, d.revision, d.voided, d.ledger_differs as differs, d.ledger_gross, d.origin,\s""" + Stored.COLUMN + " from record d" + Stored.JOIN + """
+                select d.id, d.source_ref, d.number, d.state, d.revision, d.voided, d.ledger_differs as differs, d.ledger_gross, d.origin,\s""" + VOIDED_THERE + " as voided_there, " + Stored.COLUMN + " from record d"
+                        + Stored.JOIN + """
                 where d.route_id = :route and""" + CAN_GO + """
                     and (:named or d.state = 'Ready'
                         or (d.state = 'Diverged' and not d.ledger_differs and d.refusal = ''))

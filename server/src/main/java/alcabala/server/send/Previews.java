@@ -143,7 +143,7 @@ class Previews {
     /// Into a file nothing goes in the place of something else.
     private InPlace inPlace(RouteRow route, Compiler compiler, Choice choice, List<Candidate> found) {
         List<Long> stand = found.stream()
-                .filter(each -> each.stands() && route.ledgerAnswers())
+                .filter(each -> each.stands() && !each.isFromLedger() && route.ledgerAnswers())
                 .map(Candidate::id)
                 .toList();
         return new InPlace(choice, together.of(route, compiler.route().settings(), stand));
@@ -236,6 +236,9 @@ class Previews {
         if (candidate.isTakenBack()) {
             return postings.findCancelling(candidate.id()).map(posting -> new Made(posting, Optional.empty()));
         }
+        if (candidate.isFromLedger()) {
+            return asCompiled(record, compile.apply(candidate.id()));
+        }
         RouteSettings decided = compiler.route().settings();
         boolean early = record instanceof Document document
                 && BookingDay.find(document, decided).isEmpty()
@@ -263,6 +266,14 @@ class Previews {
                                 compilation.journal().orElseThrow()))
                         .map(posting -> new Made(posting, Optional.empty()));
         };
+    }
+
+    /// What was entered on the ledger keeps its day, and nothing of its source is kept beside it.
+    private static Optional<Made> asCompiled(Record record, Compilation compilation) {
+        return compilation
+                .entry()
+                .map(entry ->
+                        new Made(Posting.of(record, entry, compilation.journal().orElseThrow()), Optional.empty()));
     }
 
     private static void requireOneSide(List<Prepared> documents) {

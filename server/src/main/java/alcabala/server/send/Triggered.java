@@ -96,27 +96,30 @@ public class Triggered {
     /// What was entered on the ledger goes to its source as soon as it is known, and is taken back there when it is
     /// void.
     private int sendBack(RouteRow route, Scope scope, RouteSettings decided, String who) {
-        List<Long> ready = jdbc.sql("""
+        List<Long> ready = jdbc.sql(
+                        """
                 select id from record d where route_id = :route and origin = 'ledger' and""" + Scope.HOLDS + """
                     and ((state = 'Ready' and outcome is null)
-                    or (state = 'Diverged' and refusal = '' and kind = any(:comeBack) and\s""" + Candidates.VOIDED_THERE + """
-                    ))
+                    or (state = 'Diverged' and refusal = '' and kind = any(:comeBack)
+                        and (""" + Candidates.VOIDED_THERE + " or " + Candidates.CHANGED_THERE + """
+                    )))
                 order by kind, issue_date, id limit :most""")
                 .params(scope.params())
                 .param("route", route.id())
-                .param("comeBack", RecordKind.words(kind -> !kind.isDocument() && decided.comesBack(kind)))
+                .param("comeBack", RecordKind.words(decided::comesBack))
                 .param("most", MOST)
                 .query(Long.class)
                 .list();
-        return Stream.of(true, false)
-                .mapToInt(sales -> send(route, ofSide(ready, sales), ids -> Choice.of(ids, Origin.LEDGER), who))
+        return Stream.of(Family.values())
+                .flatMap(family -> Stream.of(true, false).map(sales -> ofSide(ready, family, sales)))
+                .mapToInt(together -> send(route, together, ids -> Choice.of(ids, Origin.LEDGER), who))
                 .sum();
     }
 
-    private List<Long> ofSide(List<Long> ids, boolean sales) {
+    private List<Long> ofSide(List<Long> ids, Family family, boolean sales) {
         return jdbc.sql("select id from record where id = any(:ids) and kind = any(:kinds) order by issue_date, id")
                 .param("ids", ids.toArray(Long[]::new))
-                .param("kinds", RecordKind.words(kind -> kind.isSale() == sales))
+                .param("kinds", RecordKind.words(kind -> kind.family() == family && kind.isSale() == sales))
                 .query(Long.class)
                 .list();
     }

@@ -11,7 +11,10 @@ import alcabala.accounting.setting.Trigger;
 import alcabala.accounting.whatif.Prospect;
 import alcabala.server.compile.Compilers;
 import alcabala.server.compile.Compiling;
+import alcabala.server.crossing.EnteredHeld;
+import alcabala.server.crossing.EnteredHeld.Coming;
 import alcabala.server.jobs.Works.Progress;
+import alcabala.server.platform.Amounts;
 import alcabala.server.platform.SumJson;
 import alcabala.server.record.Stored;
 import alcabala.server.route.RouteRow;
@@ -42,6 +45,7 @@ class CrossingEffect {
     private final SettingStore store;
     private final Compilers compilers;
     private final Compiling compiling;
+    private final EnteredHeld entered;
 
     record ProspectSum(Prospect prospect, int count, List<SumJson> sums) {}
 
@@ -54,13 +58,17 @@ class CrossingEffect {
     /// @param months of what would, by the months of their own dates
     /// @param stranded payments that have not crossed, for documents that would be left behind and are not now
     /// @param strandedSums what these are of
+    /// @param coming documents that the ledger alone has, and that would be brought to the source
+    /// @param comingSums what these are of
     record CrossingPreview(
             int waiting,
             List<ProspectSum> now,
             List<ProspectSum> would,
             List<ProspectMonth> months,
             int stranded,
-            List<SumJson> strandedSums) {}
+            List<SumJson> strandedSums,
+            int coming,
+            List<SumJson> comingSums) {}
 
     private record Waiting(long id, Origin origin, Set<Milestone> reached, Record record) {}
 
@@ -119,7 +127,8 @@ class CrossingEffect {
         }
     }
 
-    CrossingEffect(JdbcClient jdbc, SettingStore store, Compilers compilers, Compiling compiling) {
+    CrossingEffect(JdbcClient jdbc, SettingStore store, Compilers compilers, Compiling compiling, EnteredHeld entered) {
+        this.entered = entered;
         this.jdbc = jdbc;
         this.store = store;
         this.compilers = compilers;
@@ -142,6 +151,7 @@ class CrossingEffect {
         }
         Map<String, Long> stranded = new HashMap<>();
         int payments = stranded(route, gathering.newlyLeft, stranded);
+        List<Coming> coming = coming(route, kinds, after);
         return new CrossingPreview(
                 done,
                 gathering.now.said(),
@@ -151,7 +161,21 @@ class CrossingEffect {
                                 new ProspectMonth(each.getKey(), each.getValue().said()))
                         .toList(),
                 payments,
-                SumJson.of(stranded));
+                SumJson.of(stranded),
+                coming.stream().mapToInt(Coming::count).sum(),
+                SumJson.of(coming.stream()
+                        .collect(Collectors.toMap(
+                                Coming::currency,
+                                each -> Amounts.minor(each.currency(), each.gross()),
+                                Math::addExact))));
+    }
+
+    private List<Coming> coming(RouteRow route, List<RecordKind> kinds, RouteSettings after) {
+        return kinds.stream()
+                .filter(kind -> kind.isDocument() && after.comesBack(kind) && entered.isTaken(route))
+                .flatMap(kind ->
+                        entered.coming(route, kind, after.findCutOff(kind).orElse(null)).stream())
+                .toList();
     }
 
     /// What was entered on the ledger goes back as soon as it is known, whatever triggers the others.

@@ -7,6 +7,7 @@ import alcabala.accounting.setting.Topic;
 import alcabala.accounting.setting.Trigger;
 import alcabala.server.compile.Affected;
 import alcabala.server.compile.Released;
+import alcabala.server.crossing.EnteredHeld;
 import alcabala.server.crossing.Outcomes;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Amounts;
@@ -30,7 +31,10 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class Decisions {
     private static final Setting PAYMENTS = new Setting(Topic.DIRECTION, Carried.PAYMENTS);
+    /// Directions in which what was entered on the ledger comes back.
+    private static final Set<String> BACK = Set.of("both", "from-ledger");
     private final JdbcClient jdbc;
+    private final EnteredHeld entered;
     private final SourceFacts facts;
     private final Outcomes outcomes;
     private final Routes routes;
@@ -47,6 +51,7 @@ class Decisions {
 
     Decisions(
             JdbcClient jdbc,
+            EnteredHeld entered,
             SourceFacts facts,
             Outcomes outcomes,
             Routes routes,
@@ -55,6 +60,7 @@ class Decisions {
             Affected affected,
             Trail trail) {
         this.jdbc = jdbc;
+        this.entered = entered;
         this.facts = facts;
         this.outcomes = outcomes;
         this.routes = routes;
@@ -70,6 +76,14 @@ class Decisions {
                     "value-invalid",
                     "“%s” is nothing that “%s” takes on %s."
                             .formatted(value, SettingSentences.title(setting), route.ledger()));
+        }
+        boolean back = setting.topic() == Topic.DIRECTION
+                && BACK.contains(value)
+                && setting.of().isDocument();
+        if (back && (route.fromFiles() || !route.ledgerAnswers() || !entered.isTaken(route))) {
+            throw NotPossibleException.invalid(
+                    "source-takes-none",
+                    "%s cannot be told of documents that are entered in %s.".formatted(route.source(), route.ledger()));
         }
     }
 

@@ -95,6 +95,7 @@ class BookedLinesTest {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 

@@ -150,6 +150,7 @@ final class CopperplateStood {
                 null,
                 null,
                 null,
+                null,
                 null);
         documents.add(
                 new OpenDocument(record, CurrencyUnit.of(cell(row, "Currency")), open, amount(row, "Open in books")));
@@ -162,7 +163,7 @@ final class CopperplateStood {
         fit.put("Type", KINDS.containsKey(cell(row, "Type")));
         fit.put("Date", day(cell(row, "Date")) != null);
         fit.put("Due", cell(row, "Due").isEmpty() || day(cell(row, "Due")) != null);
-        fit.put("Currency", isCurrency(cell(row, "Currency")));
+        fit.put("Currency", Limits.isCurrency(cell(row, "Currency")));
         Stream.of("Net", "Tax", "Gross", "Open", "Open in books")
                 .forEach(each -> fit.put(each, amount(row, each) != null));
         fit.put("Reference", cell(row, "Reference").codePoints().noneMatch(Kept::isUnfit));
@@ -177,11 +178,6 @@ final class CopperplateStood {
         return !cell.isBlank()
                 && cell.length() <= Limits.NAME
                 && cell.codePoints().noneMatch(Kept::isUnfit);
-    }
-
-    private static boolean isCurrency(String code) {
-        return CurrencyUnit.registeredCurrencies().stream()
-                .anyMatch(each -> each.getCode().equals(code));
     }
 
     private static LocalDate day(String cell) {

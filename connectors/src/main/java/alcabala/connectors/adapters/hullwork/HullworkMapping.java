@@ -17,6 +17,7 @@ import alcabala.accounting.document.TypeCode;
 import alcabala.accounting.money.StatedRate;
 import alcabala.accounting.party.Contact;
 import alcabala.accounting.party.Party;
+import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Milestone;
 import alcabala.accounting.tax.TaxRounding;
@@ -78,7 +79,7 @@ public final class HullworkMapping {
             case "field" -> Optional.of(new SourceChange.FieldChanged(Extras.field(record, "text", "options")));
             case "document" ->
                 Optional.of(new SourceChange.RecordChanged(
-                        text(record, "id"),
+                        HullworkPayments.ref(record),
                         label(type, record).sentence(),
                         milestones(record),
                         text(record, "status").equals("VOID"),
@@ -249,7 +250,8 @@ public final class HullworkMapping {
                 lines,
                 allowances,
                 List.of(),
-                totals);
+                totals,
+                text(record, "externalRef").isEmpty() ? Origin.SOURCE : Origin.LEDGER);
     }
 
     private static List<FieldValue> fields(JsonNode record) {

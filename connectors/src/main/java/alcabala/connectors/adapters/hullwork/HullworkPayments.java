@@ -196,6 +196,7 @@ final class HullworkPayments {
                                 text(node, "currency"),
                                 text(node, "status").equals("VOID")),
                         null,
+                        null,
                         null)
                 .complete();
     }

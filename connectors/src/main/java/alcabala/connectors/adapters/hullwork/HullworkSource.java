@@ -4,6 +4,7 @@ import alcabala.accounting.item.ItemField;
 import alcabala.accounting.party.Party;
 import alcabala.accounting.party.PartyField;
 import alcabala.accounting.posting.Cancellation;
+import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Family;
 import alcabala.accounting.sync.LastChange;
@@ -21,10 +22,12 @@ import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.connectors.ledger.FindsByReference;
 import alcabala.connectors.ledger.LedgerItem;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.connectors.ledger.ReplacesDocuments;
 import alcabala.connectors.ledger.RewritesItems;
 import alcabala.connectors.ledger.RewritesParties;
 import alcabala.connectors.ledger.Standing;
 import alcabala.connectors.ledger.TakesBack;
+import alcabala.connectors.ledger.TakesDocuments;
 import alcabala.connectors.ledger.TakesSettlements;
 import alcabala.connectors.ledger.TellsWhoChanged;
 import alcabala.connectors.source.Approves;
@@ -42,7 +45,7 @@ import java.util.Set;
 import java.util.function.Function;
 import tools.jackson.databind.JsonNode;
 
-/// Hullwork: a changes feed with a cursor, approval, and payments that were entered elsewhere.
+/// Hullwork: a changes feed with a cursor, approval, and documents and payments that were entered elsewhere.
 final class HullworkSource
         implements TellsChanges,
                 TellsOne,
@@ -52,6 +55,8 @@ final class HullworkSource
                 RewritesParties,
                 RewritesItems,
                 TellsWhoChanged,
+                TakesDocuments,
+                ReplacesDocuments,
                 TakesSettlements,
                 TakesBack,
                 AnswersByKey,
@@ -104,34 +109,70 @@ final class HullworkSource
     }
 
     @Override
+    public Answer<LedgerRecord> post(LedgerDocument document, String partyId, String reference, String key) {
+        return http.post("/documents", body(document, partyId, reference), key, HullworkEntered::record);
+    }
+
+    @Override
+    public String body(LedgerDocument document, String partyId, String reference) {
+        return Http.JSON.writeValueAsString(HullworkEntered.draft(document, partyId, reference));
+    }
+
+    @Override
+    public Answer<LedgerRecord> change(
+            Standing standing, LedgerDocument document, String partyId, String reference, String key) {
+        return http.put(
+                "/documents?externalRef={reference}",
+                body(standing, document, partyId, reference),
+                key,
+                HullworkEntered::record,
+                standing.id());
+    }
+
+    @Override
+    public String body(Standing standing, LedgerDocument document, String partyId, String reference) {
+        return body(document, partyId, reference);
+    }
+
+    @Override
     public String body(Standing standing, Cancellation cancellation) {
         return "{}";
     }
 
     @Override
     public Answer<LedgerRecord> takeBack(Standing standing, Cancellation cancellation, String key) {
+        boolean document = cancellation.kind().isDocument();
         return http.post(
-                "/payments/void?externalRef={reference}",
+                "/%s/void?externalRef={reference}".formatted(document ? "documents" : "payments"),
                 body(standing, cancellation),
                 key,
-                HullworkPayments::record,
+                document ? HullworkEntered::record : HullworkPayments::record,
                 standing.id());
     }
 
     @Override
     public Optional<LedgerRecord> findPosted(String key) {
-        return find("/payments?key={key}", key);
+        return findPayment("?key={key}", key).or(() -> findEntered("?key={key}", key));
     }
 
     @Override
     public Optional<LedgerRecord> findByReference(Family family, String reference) {
-        return family == Family.SETTLEMENT ? find("/payments?externalRef={reference}", reference) : Optional.empty();
+        return family == Family.SETTLEMENT
+                ? findPayment("?externalRef={reference}", reference)
+                : findEntered("?externalRef={reference}", reference);
     }
 
-    private Optional<LedgerRecord> find(String path, String by) {
+    private Optional<LedgerRecord> findPayment(String query, String by) {
+        return find("/payments" + query, by, "payment of " + by, HullworkPayments::record);
+    }
+
+    private Optional<LedgerRecord> findEntered(String query, String by) {
+        return find("/documents" + query, by, "document of " + by, HullworkEntered::record);
+    }
+
+    private Optional<LedgerRecord> find(String path, String by, String what, Function<JsonNode, LedgerRecord> reader) {
         return http.find(path, JsonNode.class, by)
-                .map(node -> Understood.read(
-                        HullworkMapping.SYSTEM, "payment of " + by, () -> HullworkPayments.record(node)));
+                .map(node -> Understood.read(HullworkMapping.SYSTEM, what, () -> reader.apply(node)));
     }
 
     @Override

@@ -80,6 +80,7 @@ final class InkwellJournals {
                         null,
                         null,
                         text(node, "status").equals("void") ? Boolean.TRUE : null,
+                        null,
                         null)
                 .complete();
     }

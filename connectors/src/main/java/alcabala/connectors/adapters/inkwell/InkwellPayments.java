@@ -102,6 +102,7 @@ final class InkwellPayments {
                                 text(node, "currency"),
                                 text(node, "status").equals("void")),
                         null,
+                        null,
                         null)
                 .complete();
     }

@@ -1,0 +1,268 @@
+package alcabala.server.crossing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.Await;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/// Invoices and credit notes that people enter in the books, and the yard that is to have them too.
+class EnteredDocumentsTest {
+    private static final String BOOKS = "/inkwell/books/saltmere/documents";
+    private static final String PARTY = "IC-1001";
+    private static final String TODAY = LocalDate.now().toString();
+    private static final AtomicInteger NUMBERS = new AtomicInteger(7000);
+    private static World world;
+    private static Api ferro;
+
+    @BeforeAll
+    static void start() {
+        world = World.inProcess();
+        ferro = world.api("ferro");
+        new Yard(ferro).mapEverything();
+        String before = enter("invoice", PARTY, "Before it was decided", "80.00", "S23", TODAY);
+        run();
+        assertThat(find(before)).isEmpty();
+        Yard.decide(world.api("admin"), "yard", "INVOICES", "both");
+        Yard.decide(world.api("admin"), "yard", "CREDIT_NOTES", "from-ledger");
+        Yard.decide(world.api("admin"), "yard", "PAYMENTS", "both");
+        run();
+        awaitAtYard(before);
+    }
+
+    @AfterAll
+    static void stop() {
+        world.close();
+    }
+
+    @AfterEach
+    void noFaults() {
+        world.standIns().fault("inkwell", "NONE", 0);
+        world.standIns().fault("hullwork", "NONE", 0);
+    }
+
+    private static String run() {
+        return ferro.post("/api/pull?route=yard", Map.of())
+                .json()
+                .get("sentence")
+                .asString();
+    }
+
+    /// @return its number
+    private static String enter(String kind, String party, String text, String amount, String tax, String day) {
+        String number = "BK-" + NUMBERS.incrementAndGet();
+        world.standIns()
+                .desk(
+                        BOOKS,
+                        "kind=%s&number=%s&party=%s&date=%s&text=%s&amount=%s&taxCode=%s"
+                                .formatted(kind, number, party, day, text.replace(' ', '+'), amount, tax));
+        return number;
+    }
+
+    private static String ref(String number) {
+        return world.standIns()
+                .inkwell("/documents/numbered?number=" + number)
+                .get(0)
+                .get("id")
+                .asString();
+    }
+
+    private static String party(String name) {
+        return world.standIns()
+                .inkwell("/parties?limit=100000")
+                .valueStream()
+                .filter(each -> each.get("name").asString().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asString();
+    }
+
+    /// As the yard has it.
+    private static Optional<JsonNode> find(String number) {
+        List<JsonNode> found = world.standIns()
+                .hullwork("/changes?after=0&limit=1000000")
+                .get("changes")
+                .valueStream()
+                .filter(each -> each.get("type").asString().equals("document"))
+                .map(each -> each.get("record"))
+                .filter(each -> each.get("number").asString().equals(number))
+                .toList();
+        assertThat(found).as(number).hasSizeLessThanOrEqualTo(1);
+        return found.stream().findFirst();
+    }
+
+    private static JsonNode awaitAtYard(String number) {
+        Await.until("it at the yard", () -> find(number).isPresent());
+        Await.until("it posted", () -> row(number).get("state").asString().equals("Posted"));
+        return find(number).orElseThrow();
+    }
+
+    private static JsonNode row(String number) {
+        return new Yard(ferro).document(number);
+    }
+
+    private static Optional<JsonNode> warning(String cause) {
+        return ferro.get("/api/resolve/warnings?route=yard")
+                .json()
+                .valueStream()
+                .filter(each -> each.get("cause").asString().equals(cause))
+                .findFirst();
+    }
+
+    @Test
+    void anInvoiceThatWasEnteredInTheBooksIsAtTheYardOnceInItsOwnCodes() {
+        String number = enter("invoice", PARTY, "Winter storage, agreed by phone", "100.00", "S23", TODAY);
+        assertThat(run()).contains("1 record on its way by itself");
+        JsonNode there = awaitAtYard(number);
+        assertThat(there.get("customer").asString()).isEqualTo("C-1001");
+        assertThat(there.get("externalRef").asString()).isEqualTo("inkwell:" + ref(number));
+        assertThat(there.get("gross").asDecimal()).isEqualByComparingTo("123.00");
+        assertThat(there.get("lines").get(0).get("vatCode").asString()).isEqualTo("V23");
+        assertThat(row(number).get("origin").asString()).isEqualTo("ledger");
+        assertThat(run()).as("what it was told is no news").isEqualTo("Nothing new on either side");
+        assertThat(find(number)).isPresent();
+    }
+
+    @Test
+    void aCreditNoteComesBackWhereOnlyTheyDoAndThoseOfTheYardStayThere() {
+        String number = enter("credit-note", PARTY, "Goodwill", "10.00", "S23", TODAY);
+        run();
+        assertThat(awaitAtYard(number).get("type").asString()).isEqualTo("CREDIT_NOTE");
+    }
+
+    @Test
+    void whatIsChangedThereGoesInItsPlaceAndWhatIsTakenBackIsVoidAtTheYard() {
+        String number = enter("invoice", PARTY, "Fuel", "50.00", "S23", TODAY);
+        run();
+        awaitAtYard(number);
+        String id = ref(number);
+        world.standIns().editOnInkwell(id, TODAY, "60.00");
+        assertThat(run()).contains("on its way by itself");
+        Await.until(
+                "the change",
+                () -> find(number).orElseThrow().get("gross").asDecimal().compareTo(new BigDecimal("73.80")) == 0);
+        Await.until("it posted again", () -> row(number).get("state").asString().equals("Posted"));
+        assertThat(run()).isEqualTo("Nothing new on either side");
+        world.standIns().desk(BOOKS + "/" + id + "/void", "");
+        run();
+        Await.until(
+                "it void at the yard",
+                () -> find(number).orElseThrow().get("status").asString().equals("VOID"));
+        Await.until("it void", () -> row(number).get("state").asString().equals("Voided"));
+        assertThat(run()).isEqualTo("Nothing new on either side");
+    }
+
+    @Test
+    void whatWasPaidOfItInTheBooksIsPaidAtTheYardToo() {
+        String number = enter("invoice", PARTY, "Mooring", "200.00", "S23", TODAY);
+        world.standIns().desk(BOOKS + "/" + ref(number) + "/pay", "amount=46.00&date=" + TODAY);
+        run();
+        awaitAtYard(number);
+        run();
+        Await.until(
+                "the payment",
+                () -> world.standIns()
+                        .page("/hullwork/documents/inkwell:" + ref(number))
+                        .contains("<b id=\"settled\">46.00</b>"));
+    }
+
+    @Test
+    void anAnswerOfTheYardThatIsLostIsAskedForAndItIsEnteredOnce() {
+        String number = enter("invoice", PARTY, "Pontoon hire", "70.00", "S23", TODAY);
+        world.standIns().fault("hullwork", "ANSWER_LOST", 1);
+        run();
+        Await.until("it entered", () -> find(number).isPresent());
+        world.standIns().fault("hullwork", "NONE", 0);
+        awaitAtYard(number);
+    }
+
+    @Test
+    void whatCannotBeToldInTheCodesOfTheYardStaysWithItsReasonAndGoesOnceThatIsMended() {
+        world.standIns().desk("/inkwell/books/saltmere/parties", "name=Nobody+at+the+yard");
+        String nobody = party("Nobody at the yard");
+        String number = enter("invoice", nobody, "Berth for a guest", "30.00", "S23", TODAY);
+        run();
+        JsonNode unknown = warning("entered-there:party-unknown").orElseThrow();
+        assertThat(unknown.get("sentence").asString()).contains(number, "Nobody at the yard");
+        assertThat(find(number)).isEmpty();
+        String code = world.standIns().customerOnHullwork("Guests of the harbour", "harbour@guests.example");
+        run();
+        new Yard(ferro).map("PARTY", code, nobody, "");
+        run();
+        assertThat(awaitAtYard(number).get("customer").asString()).isEqualTo(code);
+        assertThat(warning("entered-there:party-unknown")).isEmpty();
+        String taxed = enter("invoice", PARTY, "At a rate of nobody's", "30.00", "E0", TODAY);
+        run();
+        assertThat(warning("entered-there:tax-unknown:E0")
+                        .orElseThrow()
+                        .get("sentence")
+                        .asString())
+                .contains(taxed, "E0");
+    }
+
+    @Test
+    void whatTheYardMayHaveAlreadyIsAskedAboutOnce() {
+        JsonNode ready = new Yard(ferro)
+                .documents("Ready").stream()
+                        .filter(each -> each.get("kind").asString().equals("invoice"))
+                        .filter(each -> each.get("currency").asString().equals("EUR"))
+                        .findFirst()
+                        .orElseThrow();
+        String mine = ready.get("number").asString();
+        world.standIns()
+                .desk(
+                        BOOKS,
+                        "kind=invoice&number=%s&party=%s&date=%s&text=The+same&amount=10.00&taxCode=S23"
+                                .formatted(mine, PARTY, TODAY));
+        run();
+        String asked = "entered-there:may-be-here:" + ref(mine);
+        JsonNode held = warning(asked).orElseThrow();
+        assertThat(held.get("sentence").asString()).contains(mine);
+        assertThat(ferro.post("/api/resolve/warnings/entered", said(ref(mine), "LEAVE"))
+                        .status())
+                .isEqualTo(204);
+        assertThat(warning(asked)).isEmpty();
+        run();
+        assertThat(warning(asked)).isEmpty();
+        assertThat(world.api("voss")
+                        .post("/api/resolve/warnings/entered", said(ref(mine), "BRING"))
+                        .status())
+                .isEqualTo(403);
+    }
+
+    private static Map<String, Object> said(String ref, String answer) {
+        return Map.of("route", "yard", "answer", answer, "refs", List.of(ref));
+    }
+
+    @Test
+    void whatIsDatedBeforeTheFirstDayStaysWhereItIs() {
+        Yard.decide(world.api("admin"), "yard", "INVOICES_CUT_OFF", TODAY);
+        String before = enter(
+                "invoice",
+                PARTY,
+                "Yesterday",
+                "11.00",
+                "S23",
+                LocalDate.now().minusDays(1).toString());
+        String on = enter("invoice", PARTY, "Today", "11.00", "S23", TODAY);
+        run();
+        awaitAtYard(on);
+        assertThat(find(before)).isEmpty();
+        Yard.decide(world.api("admin"), "yard", "INVOICES_CUT_OFF", "");
+        run();
+        awaitAtYard(before);
+    }
+}
