@@ -19,6 +19,7 @@ import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.ledger.LedgerProfile;
 import alcabala.accounting.ledger.LedgerTaxCode;
+import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.RouteSettings;
@@ -339,5 +340,32 @@ class SettingsCompileTest {
                                 .build())
                         .toList())
                 .build();
+    }
+
+    @Test
+    void whatWasEnteredOnTheLedgerGoesBackInTheSourcesOwnCodesWhereItsKindComesBack() {
+        Document entered = Changed.in(invoice(), "origin", Origin.LEDGER);
+        assertThat(compile(entered, decided()).findings())
+                .containsExactly(new Finding.DoesNotCross(RecordKind.INVOICE));
+        for (String direction : List.of("both", "from-ledger")) {
+            Compilation back = compile(entered, decided(Topic.DIRECTION, Carried.INVOICES, direction));
+            assertThat(back.findings()).isEmpty();
+            assertThat(back.journal().orElseThrow().lines())
+                    .as("booked there already")
+                    .isEmpty();
+            LedgerDocument told = back.ledgerDocument().orElseThrow();
+            assertThat(told.number()).isEqualTo(entered.number());
+            assertThat(told.bringsParty()).isFalse();
+            assertThat(told.partyCounterpart()).isEqualTo(entered.counterparty().code());
+            assertThat(told.lines()).hasSameSizeAs(entered.lines());
+            assertThat(told.lines().getFirst().taxCode())
+                    .isEqualTo(entered.lines().getFirst().tax().key());
+            assertThat(told.gross()).isEqualTo(entered.gross());
+        }
+        Document own = invoice();
+        assertThat(compile(own, decided(Topic.DIRECTION, Carried.INVOICES, "from-ledger"))
+                        .findings())
+                .as("its own stay where they are")
+                .containsExactly(new Finding.DoesNotCross(RecordKind.INVOICE));
     }
 }

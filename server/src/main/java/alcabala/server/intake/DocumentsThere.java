@@ -53,6 +53,12 @@ class DocumentsThere {
     /// @throws AnswerUnusableException when it is not what a document can be
     Told tell(RouteRow route, Entered entered) {
         LedgerRecord there = entered.record();
+        if (!entered.isNew()) {
+            Optional<String> like = findLike(route, entered);
+            if (like.isPresent()) {
+                return new Stays("may-be-here:" + like.get());
+            }
+        }
         if (entered.party().isEmpty()) {
             return new Stays("party-unknown");
         }
@@ -60,12 +66,6 @@ class DocumentsThere {
         for (LedgerRecord.Line line : there.lines()) {
             if (taxes.find(line.taxCode()).isEmpty()) {
                 return new Stays("tax-unknown:" + line.taxCode());
-            }
-        }
-        if (!entered.isNew()) {
-            Optional<String> like = findLike(route, entered);
-            if (like.isPresent()) {
-                return new Stays("may-be-here:" + like.get());
             }
         }
         return new Comes((Document)

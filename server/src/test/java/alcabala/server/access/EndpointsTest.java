@@ -88,6 +88,7 @@ class EndpointsTest {
             POST /api/resolve/lacking/again                        administrator bookkeeper
             GET /api/resolve/warnings                              administrator bookkeeper reviewer
             POST /api/resolve/warnings/same-payment                administrator bookkeeper
+            POST /api/resolve/warnings/entered                     administrator bookkeeper
             GET /api/practise                                      administrator
             POST /api/practise                                     administrator
             DELETE /api/practise/{id}                              administrator
