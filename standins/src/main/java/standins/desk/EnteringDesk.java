@@ -33,7 +33,7 @@ class EnteringDesk {
             @RequestParam(defaultValue = "") String item,
             @RequestParam String text,
             @RequestParam BigDecimal amount,
-            @RequestParam(defaultValue = "3000") String account,
+            @RequestParam(defaultValue = "4010") String account,
             @RequestParam(defaultValue = "") String taxCode,
             @RequestParam(defaultValue = "EUR") String currency) {
         DraftLine line = new DraftLine(

@@ -32,7 +32,14 @@ public class EnteredHeld {
     /// @param gross as a decimal number
     /// @param currency empty for the ledger's own
     public record Held(
-            String ref, String why, String number, String party, String gross, String currency, Instant since) {}
+            String ref,
+            String why,
+            String number,
+            String party,
+            LocalDate date,
+            String gross,
+            String currency,
+            Instant since) {}
 
     /// What is said of some.
     public enum Said {
@@ -59,7 +66,7 @@ public class EnteredHeld {
     public List<Held> of(RouteRow route) {
         return jdbc.sql("""
                 select e.ledger_ref as ref, e.why, e.body->>'number' as number,
-                    coalesce(p.name, e.body->>'party') as party, e.body->>'gross' as gross,
+                    coalesce(p.name, e.body->>'party') as party, cast(e.body->>'date' as date) as date, e.body->>'gross' as gross,
                     coalesce(e.body->>'currency', '') as currency, e.seen_at as since
                 from entered_there e left join ledger_party p on p.ledger_id = e.ledger_id and p.code = e.body->>'party'
                 where e.route_id = :route and e.why <> '' and e.said = ''

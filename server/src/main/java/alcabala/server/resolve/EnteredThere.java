@@ -4,6 +4,9 @@ import alcabala.server.crossing.EnteredHeld;
 import alcabala.server.crossing.EnteredHeld.Held;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.Sentence;
+import alcabala.server.platform.Sentence.Part;
+import alcabala.server.platform.Sentence.Place;
+import alcabala.server.platform.Writing;
 import alcabala.server.resolve.Warnings.Warning;
 import alcabala.server.route.RouteRow;
 import java.math.BigDecimal;
@@ -12,6 +15,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 
 /// What was entered on the ledger and cannot go to its source yet, in words.
 final class EnteredThere {
@@ -58,12 +63,12 @@ final class EnteredThere {
             remedy = "Map one tax of %s to %s, at the same rate.".formatted(source, code);
             link = "/map?kind=tax&route=" + route.code();
         } else {
-            says = "%s in %s may be %s of %s, which has not crossed.".formatted(numbers, ledger, code, source);
+            says = "";
             remedy = "If they are one, link %s to it on its page; else bring it.".formatted(code);
         }
         return new Warning(
                 cause,
-                Sentence.plain(says),
+                says.isEmpty() ? mayBe(route, first, code) : Sentence.plain(says),
                 "It stays in %s alone; what is paid of it does too.".formatted(ledger),
                 remedy,
                 link,
@@ -71,6 +76,26 @@ final class EnteredThere {
                 held.size(),
                 sums(route, held),
                 first.since());
+    }
+
+    /// @param number of the source's record that it may be
+    private static Sentence mayBe(RouteRow route, Held held, String number) {
+        String currency = held.currency().isEmpty() ? route.currency() : held.currency();
+        String amount = Amounts.shown(Money.of(CurrencyUnit.of(currency), new BigDecimal(held.gross())));
+        return new Sentence(List.of(
+                new Part(
+                        "%s of %s for %s, %s, entered in %s, may be "
+                                .formatted(
+                                        held.number(),
+                                        Writing.now().day(held.date()),
+                                        held.party(),
+                                        amount,
+                                        route.ledger()),
+                        Place.NOWHERE,
+                        "",
+                        ""),
+                new Part(number, Place.RECORD, "", number),
+                new Part(" of %s, which has not crossed.".formatted(route.source()), Place.NOWHERE, "", "")));
     }
 
     private static String named(List<String> all) {

@@ -30,6 +30,9 @@ final class CrossingSentences {
         if (!decided.crosses(kind) && !decided.comesBack(kind)) {
             return "–";
         }
+        if (kind.isDocument() && !decided.crosses(kind)) {
+            return "is entered in %s as it is there".formatted(route.source());
+        }
         return kind.isDocument() ? document(decided, kind) : money(route, decided, kind);
     }
 
