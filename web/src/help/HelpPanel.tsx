@@ -70,6 +70,8 @@ const KEYS: [string, [string, string][]][] = [
       ['l', 'of a record, let the ledger’s stand'],
       ['1 2 3 4', 'of a party that both changed: the source’s, the ledger’s, as last agreed, another'],
       ['r a l', 'of a party that one changed: restore, accept, leave'],
+      ['1 3', 'of what was entered on the ledger and may be there: bring it, leave it'],
+      ['o i', 'go where it is put right; open the ledger'],
     ],
   ],
   [

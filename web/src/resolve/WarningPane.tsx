@@ -10,7 +10,16 @@ import { PutAway } from './PutAway';
 import { Rows } from './Rows';
 import { SamePayment } from './SamePayment';
 import { Waiting } from './Waiting';
-import { isEnteredThere, linkOf, paymentsOf, remedyOf, setAsideOf, titleOf, type Warning } from './warnings';
+import {
+  deskOf,
+  isEnteredThere,
+  linkOf,
+  paymentsOf,
+  remedyOf,
+  setAsideOf,
+  titleOf,
+  type Warning,
+} from './warnings';
 
 /** What stands in the way before anything is sent: what happened, what comes of it, and where it is put right. */
 export function WarningPane({ warning }: { warning: Warning }) {
@@ -18,6 +27,8 @@ export function WarningPane({ warning }: { warning: Warning }) {
   const navigate = useNavigate();
   const link = linkOf(warning, route.code);
   useHotkeys('o', () => void navigate(link), { enabled: link !== '' });
+  const desk = deskOf(warning, route.ledgerDesk);
+  useHotkeys('i', () => window.open(desk, '_blank', 'noreferrer'), { enabled: desk !== '' });
   const payments = paymentsOf(warning);
   const setAside = setAsideOf(warning);
   const remedy = remedyOf(warning, route);
@@ -66,6 +77,11 @@ export function WarningPane({ warning }: { warning: Warning }) {
           <Link className="act" to={link}>
             Go where it is put right <Key>o</Key>
           </Link>
+        )}
+        {desk !== '' && (
+          <a className="act" href={desk} target="_blank" rel="noreferrer">
+            Open {route.ledger} <Key>i</Key>
+          </a>
         )}
         {isFinding(warning) && (
           <Link

@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest';
 import type { LackingCause } from './lacking';
 import { listedOf, placesOf } from './listed';
 import type { HeldCause } from './queries';
-import { linkOf, paymentsOf, remedyOf, setAsideOf, titleOf, type Warning } from './warnings';
+import {
+  deskOf,
+  isAskedOf,
+  linkOf,
+  paymentsOf,
+  remedyOf,
+  setAsideOf,
+  titleOf,
+  type Warning,
+} from './warnings';
 
 const YARD = { source: 'Hullwork', ledger: 'Inkwell', toFiles: false };
 
@@ -84,6 +93,20 @@ describe('a warning', () => {
     );
     expect(linkOf(warning('check:NUMBERS', { link: '/connect' }), 'yard')).toBe('/connect');
     expect(linkOf(warning('account-unusable:4010'), 'yard')).toBe('');
+  });
+
+  it('leads to the ledger’s own screens where it is put right there', () => {
+    expect(deskOf(warning('check:PERIOD'), 'http://books')).toBe('http://books');
+    expect(deskOf(warning('tax-rate-differs:V13'), 'http://books')).toBe('http://books');
+    expect(deskOf(warning('set-aside:document'), 'http://books')).toBe('');
+  });
+
+  it('asks of what was entered on the ledger whether it is there already', () => {
+    const asked = warning('entered-there:may-be-here:IN-1');
+    expect(isAskedOf(asked)).toBe(true);
+    expect(titleOf(asked, YARD)).toBe('Entered in Inkwell, and perhaps known already');
+    expect(isAskedOf(warning('entered-there:tax-unknown:E0'))).toBe(false);
+    expect(titleOf(warning('entered-there:party-unknown'), YARD)).toBe('Entered in Inkwell, and stays there');
   });
 
   it('knows the two payments and the kind of record that it is about', () => {

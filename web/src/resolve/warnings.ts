@@ -72,6 +72,13 @@ const FIXES: Record<string, (ledger: string) => string> = {
 export const linkOf = ({ cause, link }: Warning, route: string): string =>
   link !== '' ? link : placeOf(cause, route);
 
+const ON_LEDGER =
+  /^(check:(PERIOD|CALENDAR|NUMBERS|CONSENT|SAME_BOOKS)|entered-there|account-unusable|tax-code-unusable|tax-rate-differs|tax-category-differs|dimension-unusable|terms-unusable|field-unusable)/;
+
+/** The ledger’s own screens, where it is on the ledger that something can be put right; empty elsewhere. */
+export const deskOf = ({ cause }: Warning, ledgerDesk: string): string =>
+  ON_LEDGER.test(cause) ? ledgerDesk : '';
+
 /** The two payments of `payment-twice:12-15`. */
 export function paymentsOf({ cause }: Warning): { ours: number; theirs: number } | undefined {
   const [, ours, theirs] = /^payment-twice:(\d+)-(\d+)$/.exec(cause) ?? [];

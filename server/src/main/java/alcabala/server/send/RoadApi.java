@@ -42,6 +42,8 @@ class RoadApi {
 
     /// @param ledger empty for documents whose site has no route
     /// @param toFiles whether the ledger takes files and cannot be asked
+    /// @param sourceDesk where its people work in it; empty where that is not known
+    /// @param ledgerDesk as above, of the ledger
     record RouteJson(
             String code,
             String source,
@@ -50,12 +52,15 @@ class RoadApi {
             String site,
             boolean ended,
             boolean fromFiles,
-            boolean toFiles) {}
+            boolean toFiles,
+            String sourceDesk,
+            String ledgerDesk) {}
 
     /// @param lost ledgers that no longer let us in
     /// @param unmapped causes that a row of the crosswalk settles
     /// @param held what was sent and does not stand as it should
-    /// @param odd what came and could not be used, and payments that look like one entered on both sides
+    /// @param odd what came and could not be used, payments that look like one entered on both sides, and
+    /// documents that were entered on the ledger and stay there
     /// @param runFailed whether the last run that ended failed
     /// @param readySums what is ready, by currency
     /// @param purchases whether the route carries them beside sales; so payments
@@ -122,7 +127,9 @@ class RoadApi {
                         r.site(),
                         r.ended(),
                         r.fromFiles(),
-                        !r.leadsNowhere() && !r.ledgerAnswers()))
+                        !r.leadsNowhere() && !r.ledgerAnswers(),
+                        r.sourceDesk(),
+                        r.leadsNowhere() ? "" : r.ledgerDesk()))
                 .toList();
     }
 
@@ -175,7 +182,8 @@ class RoadApi {
                     (select count(*) from record d where d.route_id = :route and %2$s) + (select count(*) from master_question where route_id = :route)
                         + (select count(*) from master_lacking where route_id = :route and state in ('asked', 'refused')) as held,
                     (select count(*) from set_aside where settled_at is null
-                        and (source_id = :source or ledger_id = :ledger)) as odd,
+                        and (source_id = :source or ledger_id = :ledger))
+                        + (select count(*) from entered_there where route_id = :route and why <> '' and said = '') as odd,
                     coalesce((select state = 'failed' from run where route_id = :route and state <> 'running'
                         and carried is null and records is null order by id desc limit 1), false) as run_failed""".formatted(Records.LEFT_ALONE, Records.HELD))
                 .param("route", found.id())

@@ -111,7 +111,13 @@ class EnteredDocumentsTest {
     }
 
     private static JsonNode row(String number) {
-        return new Yard(ferro).document(number);
+        return ferro.get("/api/documents?route=yard&limit=500&text=" + number)
+                .json()
+                .get("rows")
+                .valueStream()
+                .filter(each -> each.get("origin").asString().equals("ledger"))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static Optional<JsonNode> warning(String cause) {
@@ -215,18 +221,8 @@ class EnteredDocumentsTest {
 
     @Test
     void whatTheYardMayHaveAlreadyIsAskedAboutOnce() {
-        JsonNode ready = new Yard(ferro)
-                .documents("Ready").stream()
-                        .filter(each -> each.get("kind").asString().equals("invoice"))
-                        .filter(each -> each.get("currency").asString().equals("EUR"))
-                        .findFirst()
-                        .orElseThrow();
-        String mine = ready.get("number").asString();
-        world.standIns()
-                .desk(
-                        BOOKS,
-                        "kind=invoice&number=%s&party=%s&date=%s&text=The+same&amount=10.00&taxCode=S23"
-                                .formatted(mine, PARTY, TODAY));
+        String mine = ready().get("number").asString();
+        enterAs(mine, "10.00");
         run();
         String asked = "entered-there:may-be-here:" + ref(mine);
         JsonNode held = warning(asked).orElseThrow();
@@ -245,6 +241,49 @@ class EnteredDocumentsTest {
 
     private static Map<String, Object> said(String ref, String answer) {
         return Map.of("route", "yard", "answer", answer, "refs", List.of(ref));
+    }
+
+    @Test
+    void whatTheYardRefusesIsNamedWithItsReason() {
+        String number = ready().get("number").asString();
+        world.standIns().desk("/hullwork/documents/" + number.replace("HW-", "d-") + "/void", "");
+        run();
+        enterAs(number, "12.00");
+        run();
+        Await.until("it refused", () -> row(number).get("state").asString().equals("Refused"));
+        assertThat(ferro.get("/api/resolve?route=yard").json().toString())
+                .contains("refused:number-taken", "is empty or used by another document");
+    }
+
+    @Test
+    void whatIsTakenBackBeforeItWentDoesNotGo() {
+        String number = ready().get("number").asString();
+        world.standIns().desk("/hullwork/documents/" + number.replace("HW-", "d-") + "/void", "");
+        run();
+        enterAs(number, "13.00");
+        run();
+        Await.until("it refused", () -> row(number).get("state").asString().equals("Refused"));
+        world.standIns().desk(BOOKS + "/" + ref(number) + "/void", "");
+        run();
+        assertThat(row(number).get("state").asString()).isEqualTo("Voided");
+    }
+
+    /// An invoice of the yard's that has not crossed.
+    private static JsonNode ready() {
+        return new Yard(ferro)
+                .documents("Ready").stream()
+                        .filter(each -> each.get("kind").asString().equals("invoice"))
+                        .filter(each -> each.get("currency").asString().equals("EUR"))
+                        .findFirst()
+                        .orElseThrow();
+    }
+
+    private static void enterAs(String number, String amount) {
+        world.standIns()
+                .desk(
+                        BOOKS,
+                        "kind=invoice&number=%s&party=%s&date=%s&text=The+same&amount=%s&taxCode=S23"
+                                .formatted(number, PARTY, TODAY, amount));
     }
 
     @Test
