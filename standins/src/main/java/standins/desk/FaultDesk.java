@@ -67,9 +67,7 @@ class FaultDesk {
         return "redirect:/";
     }
 
-    @org.springframework.web.bind.annotation.ControllerAdvice(
-            assignableTypes = {HullworkDesk.class, InkwellDesk.class, CopperplateDesk.class, CopperplateImportDesk.class
-            })
+    @org.springframework.web.bind.annotation.ControllerAdvice(basePackageClasses = FaultDesk.class)
     static class DeskRefusals {
         @org.springframework.web.bind.annotation.ExceptionHandler
         String refused(Refusal refusal, Model model, jakarta.servlet.http.HttpServletResponse response) {
