@@ -154,7 +154,7 @@ public class Links {
         jdbc.sql("delete from link where record_id = :id").param("id", recordId).update();
     }
 
-    /// What each has is what is agreed on.
+    /// What each has is what is agreed on; what was entered there waits no more to be brought to its source.
     ///
     /// @param takenOver whether both sides had it before anything crossed
     void pair(long recordId, long ledgerId, LedgerRecord there, Half source, Instant now, boolean takenOver) {
@@ -169,6 +169,10 @@ public class Links {
                 .param("now", json.writeValueAsString(there))
                 .param("at", Timestamp.from(now))
                 .param("over", takenOver)
+                .update();
+        jdbc.sql("delete from entered_there where ledger_id = :ledger and ledger_ref = :ref")
+                .param("ledger", ledgerId)
+                .param("ref", there.id())
                 .update();
     }
 

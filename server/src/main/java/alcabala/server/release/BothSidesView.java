@@ -217,7 +217,7 @@ class BothSidesView {
                 .map(it -> Amounts.shown(it.decided()))
                 .orElse("");
         return jdbc.sql("""
-                select coalesce(outcome = 'posted' and revision > outcome_revision, false) as changed_on_source,
+                select coalesce(outcome = 'posted' and revision > outcome_revision and origin = 'source', false) as changed_on_source,
                     ledger_differs as changed_on_ledger, voided,
                     coalesce((select coalesce(cast(ledger_now->'settlement'->>'voided' as boolean), cast(ledger_now->>'taken' as boolean)) from link
                         where record_id = :id), false) as voided_on_ledger,

@@ -49,6 +49,7 @@ class HeldRecords {
                         when d.state = 'Refused' then 'refused:' || d.refusal
                         when d.state = 'Unconfirmed' then 'unconfirmed'
                         when d.state <> 'Diverged' then 'unreached'
+                        when d.origin = 'ledger' and d.refusal <> '' then 'refused:' || d.refusal
                         when d.voided then 'voided-here'
                         when coalesce(cast(l.ledger_now->'settlement'->>'voided' as boolean),
                             cast(l.ledger_now->>'taken' as boolean), false) then 'voided-there'

@@ -273,6 +273,24 @@ class EnteredDocumentsTest {
         assertThat(row(number).get("state").asString()).isEqualTo("Voided");
     }
 
+    @Test
+    void whatIsLinkedByHandWithOneOfTheYardWaitsNoMore() {
+        JsonNode mine = ready();
+        String number = mine.get("number").asString();
+        enterAs(number, "14.00");
+        run();
+        String asked = "entered-there:may-be-here:" + ref(number);
+        assertThat(warning(asked)).isPresent();
+        assertThat(ferro.put(
+                                "/api/documents/" + mine.get("id").asLong() + "/link",
+                                Map.of("ref", ref(number), "version", 1))
+                        .status())
+                .isEqualTo(200);
+        assertThat(warning(asked)).isEmpty();
+        run();
+        assertThat(find(number).orElseThrow().get("externalRef").asString()).isEmpty();
+    }
+
     /// An invoice of the yard's that has not crossed; another one each time.
     private static JsonNode ready() {
         return new Yard(ferro)
