@@ -117,10 +117,10 @@ public final class RouteSettings {
         return direction.equals("to-ledger") || direction.equals("both");
     }
 
-    /// Whether records of a kind that were made on the ledger come back.
+    /// Whether records of a kind that were made on the ledger come back; money on its way to a bank is made here.
     public boolean comesBack(RecordKind kind) {
         String direction = get(Topic.DIRECTION, kind);
-        return direction.equals("from-ledger") || direction.equals("both");
+        return kind.hasParty() && (direction.equals("from-ledger") || direction.equals("both"));
     }
 
     /// Whether masters of a kind that only the ledger has are created on the source.

@@ -85,7 +85,7 @@ public class Warnings {
                 .map(Warnings::checked)
                 .forEach(all::add);
         all.addAll(PaymentsTwice.of(twice, route));
-        all.addAll(EnteredThere.of(entered, route));
+        all.addAll(StaysThere.of(entered, route));
         all.addAll(setAside(route));
         return all;
     }

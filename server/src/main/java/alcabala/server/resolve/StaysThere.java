@@ -19,15 +19,15 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
 /// What was entered on the ledger and cannot go to its source yet, in words.
-final class EnteredThere {
+final class StaysThere {
     private static final int NAMED = 3;
 
-    private EnteredThere() {}
+    private StaysThere() {}
 
     /// One for each cause; what may be there already is asked about one by one.
     static List<Warning> of(EnteredHeld entered, RouteRow route) {
         Map<String, List<Held>> byCause = entered.of(route).stream()
-                .collect(Collectors.groupingBy(EnteredThere::cause, LinkedHashMap::new, Collectors.toList()));
+                .collect(Collectors.groupingBy(StaysThere::cause, LinkedHashMap::new, Collectors.toList()));
         return byCause.entrySet().stream()
                 .map(each -> warning(route, each.getKey(), each.getValue()))
                 .toList();

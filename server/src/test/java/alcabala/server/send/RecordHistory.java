@@ -1,0 +1,273 @@
+package alcabala.server.send;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import alcabala.server.Api;
+import alcabala.server.Await;
+import alcabala.server.World;
+import alcabala.server.Yard;
+import java.math.BigDecimal;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import tools.jackson.databind.JsonNode;
+
+/// Documents and payments that people enter, change, take back and record at both desks, runs, bad days of either
+/// system, and blows in the middle of runs. Once it is calm, each document stands once on either side and comes to the
+/// same there, and what is paid of it is the same on both.
+final class RecordHistory {
+    private static final List<String> FAULTS =
+            List.of("ANSWER_LOST", "UNAVAILABLE", "SERVER_ERROR", "EMPTY_ANSWER", "UNREADABLE_ANSWER", "HTML_PAGE");
+    private static final String BOOKS = "/inkwell/books/saltmere/documents";
+    private static final String PARTY = "IC-1002";
+    private static final String TODAY = LocalDate.now().toString();
+    private static final int OF_THE_YARD = 10;
+    private static final int ROUNDS = 4;
+    private final World world;
+    private final Random random;
+    private final Blow blow;
+    private final List<Doc> yards = new ArrayList<>();
+    private final List<Doc> books = new ArrayList<>();
+    private Api ferro;
+    private String address;
+    private int numbers = 100;
+    private int blows;
+    private int deeds;
+
+    /// Hits the server while something runs; returns once it is up again.
+    interface Blow {
+        void strike(Runnable running, Duration after);
+    }
+
+    /// One that stands on both sides, or is to.
+    private static final class Doc {
+        private final String number;
+        private final String ref;
+        private final boolean ofTheYard;
+        private boolean ended;
+        private boolean paid;
+
+        /// @param ref the ledger's id of it
+        Doc(String number, String ref, boolean ofTheYard) {
+            this.number = number;
+            this.ref = ref;
+            this.ofTheYard = ofTheYard;
+        }
+
+        String atYard() {
+            return "/hullwork/documents/" + (ofTheYard ? number.replace("HW-", "d-") : "inkwell:" + ref);
+        }
+
+        boolean isPlain() {
+            return !ended && !paid;
+        }
+    }
+
+    RecordHistory(World world, long seed, Blow blow) {
+        this.world = world;
+        this.random = new Random(seed);
+        this.blow = blow;
+        ferro = world.api("ferro");
+        address = world.address();
+    }
+
+    /// Both ways, by themselves; some invoices of the yard stand there from the start.
+    void begin() {
+        Yard yard = new Yard(world.api("admin"));
+        Yard.decide(yard.api(), "yard", "PAYMENTS", "both");
+        yard.map("MEANS", "48 EUR", "", "1250");
+        List<JsonNode> invoices = yard.documents("Ready").stream()
+                .filter(row -> row.get("kind").asString().equals("invoice")
+                        && row.get("currency").asString().equals("EUR")
+                        && !row.get("number").asString().matches("HW-20301|HW-20388"))
+                .limit(OF_THE_YARD)
+                .toList();
+        yard.awaitFinished(
+                yard.send(invoices.stream().map(row -> row.get("id").asLong()).toList()));
+        for (JsonNode each : invoices) {
+            String number = each.get("number").asString();
+            yards.add(new Doc(number, yard.document(number).get("ledgerRef").asString(), true));
+        }
+        Yard.decide(yard.api(), "yard", "INVOICES", "both");
+    }
+
+    /// @param kills blows that are struck
+    void afterAllThingsCalmDown(int kills, int between) {
+        while (blows < kills) {
+            for (int i = 0; i < between; i++) {
+                act();
+            }
+            strike();
+        }
+        calm();
+        assertThat(books).as("entered in the books").isNotEmpty();
+        yards.forEach(this::agrees);
+        books.forEach(this::agrees);
+        assertThat(new Yard(ferro).counts()).doesNotContainKeys("Unconfirmed", "Refused", "Diverged", "Queued");
+        assertThat(run()).as("a further run").isEqualTo("Nothing new on either side");
+    }
+
+    /// How many were done at the desks.
+    int deeds() {
+        return deeds;
+    }
+
+    private void act() {
+        deeds++;
+        switch (random.nextInt(12)) {
+            case 0, 1 -> fault();
+            case 2, 3 -> enter();
+            case 4, 5 -> editAtYard();
+            case 6, 7 -> payAtYard();
+            case 8, 9 -> payInBooks();
+            case 10 -> editInBooks();
+            default -> voidInBooks();
+        }
+    }
+
+    private void fault() {
+        world.standIns().fault(random.nextBoolean() ? "inkwell" : "hullwork", pick(FAULTS), 1 + random.nextInt(2));
+    }
+
+    private void enter() {
+        String number = "BK-" + ++numbers;
+        world.standIns()
+                .desk(
+                        BOOKS,
+                        "kind=invoice&number=%s&party=%s&date=%s&text=Entered&amount=%d.00&taxCode=S23"
+                                .formatted(number, PARTY, TODAY, 100 + random.nextInt(400)));
+        Matcher its = Pattern.compile("/documents/([^\"]+)\">" + number + "<")
+                .matcher(world.standIns().page("/inkwell/books/saltmere"));
+        assertThat(its.find()).as(number).isTrue();
+        books.add(new Doc(number, its.group(1), false));
+    }
+
+    private void editAtYard() {
+        world.standIns().editOnHullwork(pick(yards).atYard(), (200 + random.nextInt(400)) + ".00");
+    }
+
+    private void payAtYard() {
+        world.standIns().desk(pick(yards).atYard() + "/payments", "amount=1.00&means=48&date=" + TODAY);
+    }
+
+    private void payInBooks() {
+        List<Doc> payable = new ArrayList<>(yards);
+        books.stream().filter(each -> !each.ended).forEach(payable::add);
+        Doc paid = pick(payable);
+        paid.paid = true;
+        world.standIns().desk(BOOKS + "/" + paid.ref + "/pay", "amount=2.00&means=10&account=1210&date=" + TODAY);
+    }
+
+    /// What it edits is read through the interface, which must not fail.
+    private void editInBooks() {
+        world.standIns().fault("inkwell", "NONE", 0);
+        books.stream()
+                .filter(Doc::isPlain)
+                .findAny()
+                .ifPresent(
+                        each -> world.standIns().editOnInkwell(each.ref, TODAY, (100 + random.nextInt(400)) + ".00"));
+    }
+
+    private void voidInBooks() {
+        books.stream().filter(Doc::isPlain).findFirst().ifPresent(each -> {
+            each.ended = true;
+            world.standIns().desk(BOOKS + "/" + each.ref + "/void", "");
+        });
+    }
+
+    private <T> T pick(List<T> of) {
+        return of.get(random.nextInt(of.size()));
+    }
+
+    /// With something to do, so that it hits.
+    private void strike() {
+        blows++;
+        enter();
+        editAtYard();
+        payInBooks();
+        blow.strike(this::run, Duration.ofMillis(random.nextInt(1500)));
+        if (!address.equals(world.address())) {
+            address = world.address();
+            ferro = world.api("ferro");
+        }
+        Await.until("it is up again", () -> ferro.get("/api/road?route=yard").status() == 200);
+    }
+
+    /// Both systems are well again; what waits is tried, and what failed on its way goes once more.
+    private void calm() {
+        world.standIns().fault("inkwell", "NONE", 0);
+        world.standIns().fault("hullwork", "NONE", 0);
+        for (int i = 0; i < ROUNDS; i++) {
+            Await.until("a run to its end", () -> !run().isEmpty());
+            Await.until(
+                    "nothing is on its way",
+                    () -> world.jdbc().sql("""
+                                    select count(*) from dispatch d join batch b on b.id = d.batch_id
+                                    where b.finished_at is null and d.outcome in ('queued', 'sending', 'unconfirmed')
+                                        and not d.rests""").query(Integer.class).single() == 0);
+            List<Long> open = world.jdbc().sql("""
+                            select distinct batch_id from (
+                                select distinct on (record_id) batch_id, outcome, rests from dispatch
+                                order by record_id, id desc) last
+                            where outcome = 'unreached' or rests and outcome = 'unconfirmed'""").query(Long.class).list();
+            // The last time nothing is left to be tried again.
+            assertThat(i < ROUNDS - 1 || open.isEmpty())
+                    .as("batches that rest: " + open)
+                    .isTrue();
+            open.forEach(batch -> ferro.post("/api/batches/" + batch + "/retry", Map.of()));
+        }
+    }
+
+    private void agrees(Doc doc) {
+        JsonNode there = world.standIns().inkwell("/documents/" + doc.ref);
+        List<JsonNode> here = world.standIns()
+                .hullwork("/changes?after=0&limit=1000000")
+                .get("changes")
+                .valueStream()
+                .filter(each -> each.get("type").asString().equals("document"))
+                .map(each -> each.get("record"))
+                .filter(each -> each.get("number").asString().equals(doc.number))
+                .toList();
+        if (doc.ended && here.isEmpty()) {
+            return;
+        }
+        assertThat(here).as(doc.number + " at the yard").hasSize(1);
+        assertThat(world.standIns().inkwell("/documents/numbered?number=" + doc.number))
+                .as(doc.number + " in the books")
+                .hasSize(1);
+        assertThat(here.getFirst().get("gross").asDecimal())
+                .as(doc.number)
+                .isEqualByComparingTo(there.get("gross").asDecimal());
+        assertThat(here.getFirst().get("status").asString().equals("VOID"))
+                .as(doc.number + " void")
+                .isEqualTo(doc.ended);
+        assertThat(settledAtYard(doc.number))
+                .as("paid of " + doc.number)
+                .isEqualByComparingTo(there.get("paid").asDecimal());
+    }
+
+    private BigDecimal settledAtYard(String number) {
+        return world.standIns()
+                .hullwork("/changes?after=0&limit=1000000")
+                .get("changes")
+                .valueStream()
+                .filter(each -> each.get("type").asString().equals("payment"))
+                .map(each -> each.get("record"))
+                .filter(each -> !each.get("status").asString().equals("VOID"))
+                .flatMap(each -> each.get("allocations").valueStream())
+                .filter(each -> each.get("document").asString().equals(number))
+                .map(each -> each.get("money").asDecimal())
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
+    /// Empty where it did not come to its end, or another is under way.
+    private String run() {
+        Api.Response answer = ferro.post("/api/pull?route=yard", Map.of());
+        return answer.status() < 300 ? answer.json().path("sentence").asString("") : "";
+    }
+}
