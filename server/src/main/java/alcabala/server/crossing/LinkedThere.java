@@ -50,7 +50,7 @@ class LinkedThere {
         return jdbc
                 .sql("""
                 select l.ledger_ref, l.record_id, d.route_id, l.ledger_half, d.currency, d.paid, d.ledger_differs as differs,
-                    d.ledger_version as version, d.outcome in ('queued', 'sending', 'unconfirmed') as on_its_way,
+                    d.ledger_version as version, coalesce(d.outcome in ('queued', 'sending', 'unconfirmed'), false) as on_its_way,
                     d.origin = 'ledger' as from_ledger,
                     l.ledger_now = cast(x.body as jsonb) and (not is_document(d.kind) or b.known is not null) as same
                 from unnest(cast(:refs as text[]), cast(:bodies as text[])) x (ref, body)

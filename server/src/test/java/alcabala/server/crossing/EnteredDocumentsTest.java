@@ -261,6 +261,18 @@ class EnteredDocumentsTest {
     }
 
     @Test
+    void whatIsChangedThereBeforeItWentGoesAsItIsByThen() {
+        String number = enter("invoice", PARTY, "Slip", "50.00", "S23", TODAY);
+        world.standIns().fault("hullwork", "UNAVAILABLE", 0);
+        ferro.post("/api/pull?route=yard", Map.of());
+        assertThat(row(number).get("state").asString()).isEqualTo("Ready");
+        world.standIns().fault("hullwork", "NONE", 0);
+        world.standIns().editOnInkwell(ref(number), TODAY, "60.00");
+        run();
+        assertThat(awaitAtYard(number).get("gross").asDecimal()).isEqualByComparingTo("73.80");
+    }
+
+    @Test
     void whatIsTakenBackBeforeItWentDoesNotGo() {
         String number = ready().get("number").asString();
         world.standIns().desk("/hullwork/documents/" + number.replace("HW-", "d-") + "/void", "");
