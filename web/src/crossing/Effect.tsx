@@ -128,7 +128,7 @@ function OfRow({ route, row, view }: { route: Schemas['RouteJson']; row: Crossin
       {effect.data && effect.data.coming > 0 && (
         <p data-effect className="border-primary my-3 border-l-[3px] pl-2 text-[13px]">
           {plural(effect.data.coming, 'document')}, {moneys(effect.data.comingSums)}, that {route.ledger}{' '}
-          alone has would go to {route.source}.
+          alone has would go to {route.source}, as far as they can be told in its codes.
         </p>
       )}
       {decide.error && <Failure error={decide.error} />}

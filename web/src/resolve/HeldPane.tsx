@@ -16,7 +16,7 @@ import { LetAllStand } from './LetAllStand';
 import { PaneHead } from './PaneHead';
 import type { HeldCause } from './queries';
 import { SendAll } from './SendAll';
-import { wordsOf } from './words';
+import { whatOf, wordsOf } from './words';
 
 interface Props {
   cause: HeldCause;
@@ -28,10 +28,10 @@ interface Props {
  * What waits for an answer is asked about by itself; what was voided is taken back one by one; money and documents go
  * in batches of their own.
  */
-const goesAgain = ({ cause, records }: HeldCause) =>
-  /^(refused:|unreached|changed-|not-together)/.test(cause) &&
-  records.length > 1 &&
-  new Set(records.map((each) => isSettlement(each.kind))).size === 1;
+const goesAgain = (held: HeldCause) =>
+  /^(refused:|unreached|changed-|not-together)/.test(whatOf(held)) &&
+  held.records.length > 1 &&
+  new Set(held.records.map((each) => isSettlement(each.kind))).size === 1;
 
 /** One record of a cause, with what happened to it and what can be done. */
 export function HeldPane({ cause, place, onPlace }: Props) {
@@ -42,6 +42,7 @@ export function HeldPane({ cause, place, onPlace }: Props) {
     return null;
   }
   const words = wordsOf(cause, route);
+  const what = whatOf(cause);
   const data = detail.data;
   return (
     <section
@@ -81,31 +82,31 @@ export function HeldPane({ cause, place, onPlace }: Props) {
       )}
       <div className="flex flex-wrap items-center gap-2 px-4 py-2">
         {data && <SendAgain document={data.document} since={data.sides.since} />}
-        {me.mayChange && cause.cause === 'unconfirmed' && record.batch > 0 && !route.toFiles && (
+        {me.mayChange && what === 'unconfirmed' && record.batch > 0 && !route.toFiles && (
           <AskNow batch={record.batch} />
         )}
         {me.mayChange && goesAgain(cause) && !route.toFiles && (
           <>
-            {cause.cause === 'changed-both' && !isSettlement(record.kind) && <SendAll cause={cause} keeps />}
+            {what === 'changed-both' && !isSettlement(record.kind) && <SendAll cause={cause} keeps />}
             <SendAll cause={cause} />
           </>
         )}
-        {me.mayChange && /^(changed-|not-together)/.test(cause.cause) && cause.records.length > 1 && (
+        {me.mayChange && /^(changed-|not-together)/.test(what) && cause.records.length > 1 && (
           <LetAllStand cause={cause} />
         )}
-        {me.mayChange && data && cause.cause !== 'unconfirmed' && <LeaveAlone document={data.document} />}
+        {me.mayChange && data && what !== 'unconfirmed' && <LeaveAlone document={data.document} />}
         <Link className="act" to={`/documents/${record.id}?route=${route.code}`}>
           Both sides in full
         </Link>
-        {cause.cause === 'unconfirmed' && (
+        {what === 'unconfirmed' && (
           <Link className="act" to={`/send?route=${route.code}`}>
             Batches on Send
           </Link>
         )}
-        {cause.cause.startsWith('refused:') && cause.count > 1 && (
+        {what.startsWith('refused:') && cause.count > 1 && (
           <Link
             className="act"
-            to={`/release?route=${route.code}&state=Refused&cause=${encodeURIComponent(cause.cause)}`}
+            to={`/release?route=${route.code}&state=Refused&cause=${encodeURIComponent(what)}`}
           >
             All {cause.count} on Release
           </Link>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { HeldCause } from './queries';
-import { wordsOf } from './words';
+import { whatOf, wordsOf } from './words';
 
 const YARD = { source: 'Hullwork', ledger: 'Inkwell', toFiles: false };
 const held = (cause: string, said = ''): HeldCause => ({
@@ -30,5 +30,13 @@ describe('causes of what is held', () => {
     const files = { source: 'Hullwork', ledger: 'Copperplate', toFiles: true };
     expect(wordsOf(held('unconfirmed'), files).says).toContain('Import the file in Copperplate');
     expect(wordsOf(held('unconfirmed'), YARD).says).toContain('It is asked by key');
+  });
+
+  it('tell of what was entered on the ledger that its source did not take it', () => {
+    const back = wordsOf(held('back:refused:number-taken'), YARD);
+    expect(back.title).toBe('The number is taken in Hullwork');
+    expect(back.says).toContain('Hullwork did not take it');
+    expect(whatOf(held('back:refused:number-taken'))).toBe('refused:number-taken');
+    expect(wordsOf(held('back:unreached'), YARD).title).toBe('Hullwork was not reached');
   });
 });

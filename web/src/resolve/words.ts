@@ -16,8 +16,17 @@ interface Words {
   says: string;
 }
 
-/** A cause in words: what happened, why, and what to do. */
+const BACK = 'back:';
+
+/** What happened, whichever way it went: `refused:number-taken` of `back:refused:number-taken`. */
+export const whatOf = ({ cause }: HeldCause): string =>
+  cause.startsWith(BACK) ? cause.slice(BACK.length) : cause;
+
+/** A cause in words: what happened, why, and what to do. What goes back goes to the source. */
 export function wordsOf(held: HeldCause, { source, ledger, toFiles }: Sides): Words {
+  if (held.cause.startsWith(BACK)) {
+    return wordsOf({ ...held, cause: whatOf(held) }, { source: ledger, ledger: source, toFiles: false });
+  }
   if (held.cause.startsWith('refused:')) {
     const said = held.said === '' ? 'It gave no reason.' : `It said: “${held.said}”`;
     return {

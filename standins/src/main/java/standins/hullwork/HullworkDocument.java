@@ -261,34 +261,8 @@ public record HullworkDocument(
 
     /// The same, void or changed under another key.
     HullworkDocument under(String other) {
-        return new HullworkDocument(
-                id,
-                number,
-                type,
-                status,
-                date,
-                due,
-                currency,
-                pricesIncludeVat,
-                customer,
-                site,
-                workOrder,
-                workDone,
-                finishedOn,
-                sentOn,
-                paidOn,
-                corrects,
-                discount,
-                lines,
-                net,
-                vat,
-                gross,
-                rate,
-                rateTo,
-                terms,
-                fields,
-                externalRef,
-                other);
+        return copy(
+                number, status, date, due, finishedOn, sentOn, paidOn, lines, net, vat, gross, terms, fields, other);
     }
 
     private static String text(String given) {
@@ -352,7 +326,7 @@ public record HullworkDocument(
             BigDecimal net,
             BigDecimal vat,
             BigDecimal gross) {
-        return copy(number, status, date, due, finishedOn, sentOn, paidOn, lines, net, vat, gross, terms, fields);
+        return copy(number, status, date, due, finishedOn, sentOn, paidOn, lines, net, vat, gross, terms, fields, key);
     }
 
     private HullworkDocument copy(
@@ -368,7 +342,8 @@ public record HullworkDocument(
             BigDecimal vat,
             BigDecimal gross,
             String terms,
-            List<Field> fields) {
+            List<Field> fields,
+            String under) {
         return new HullworkDocument(
                 id,
                 number,
@@ -396,12 +371,25 @@ public record HullworkDocument(
                 terms,
                 fields,
                 externalRef,
-                key);
+                under);
     }
 
     /// With terms of payment, and fields of the yard's own in place of those that it had.
     public HullworkDocument with(String otherTerms, List<Field> otherFields) {
         return copy(
-                number, status, date, due, finishedOn, sentOn, paidOn, lines, net, vat, gross, otherTerms, otherFields);
+                number,
+                status,
+                date,
+                due,
+                finishedOn,
+                sentOn,
+                paidOn,
+                lines,
+                net,
+                vat,
+                gross,
+                otherTerms,
+                otherFields,
+                key);
     }
 }

@@ -1,6 +1,7 @@
 package alcabala.connectors.ledger;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowable;
 
 import alcabala.accounting.posting.StandardFields.Standing;
 import java.math.BigDecimal;
@@ -17,6 +18,10 @@ class LedgerRecordTest {
     private static final LocalDate DAY = LocalDate.of(2026, 11, 30);
 
     private static LedgerRecord record(String gross, String paid, Boolean taken, String payLink) {
+        return record(gross, paid, taken, payLink, null);
+    }
+
+    private static LedgerRecord record(String gross, String paid, Boolean taken, String payLink, String currency) {
         return new LedgerRecord(
                 "IN-1",
                 1,
@@ -40,7 +45,7 @@ class LedgerRecordTest {
                 null,
                 taken,
                 payLink,
-                null);
+                currency);
     }
 
     @ParameterizedTest(name = "{1} of {0} paid, voided {2}: {3}")
@@ -79,5 +84,14 @@ class LedgerRecordTest {
         assertThat(record("1.00", "0.00", null, longest + "p").payLink()).isNull();
         assertThat(record("1.00", "0.00", null, "HTTP://127.0.0.1:8490/pay").payLink())
                 .isNotNull();
+    }
+
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource({"EUR, true", "'', true", ", true", "XXX, false", "euro, false"})
+    void itsAmountsAreInACurrencyOrInThatOfTheLedger(String currency, boolean counts) {
+        assertThat(catchThrowable(() ->
+                                record("1.00", "0.00", null, null, currency).complete())
+                        == null)
+                .isEqualTo(counts);
     }
 }

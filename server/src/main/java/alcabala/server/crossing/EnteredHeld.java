@@ -12,6 +12,7 @@ import java.sql.Types;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -21,6 +22,10 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class EnteredHeld {
     private static final int MOST = 500;
+    /// What a person is to see: neither what was left for good, nor what is said to be a new one and goes with the next
+    /// run. `e` is a row of entered_there.
+    public static final String ASKED =
+            "(e.why <> '' and e.said <> 'left' and not (e.said = 'new' and starts_with(e.why, 'may-be-here:')))";
     private final JdbcClient jdbc;
     private final Kinds kinds;
     private final Trail trail;
@@ -69,7 +74,8 @@ public class EnteredHeld {
                     coalesce(p.name, e.body->>'party') as party, cast(e.body->>'date' as date) as date, e.body->>'gross' as gross,
                     coalesce(e.body->>'currency', '') as currency, e.seen_at as since
                 from entered_there e left join ledger_party p on p.ledger_id = e.ledger_id and p.code = e.body->>'party'
-                where e.route_id = :route and e.why <> '' and e.said = ''
+                where\s""" + ASKED + """
+                 and e.route_id = :route
                 order by e.seen_at, e.ledger_ref limit :most""")
                 .param("route", route.id())
                 .param("most", MOST)
@@ -111,7 +117,7 @@ public class EnteredHeld {
     public void say(RouteRow route, List<String> refs, Said said, String who) {
         int rows = jdbc.sql("""
                 update entered_there set said = :said where route_id = :route and ledger_ref = any(:refs) and why <> ''
-                    and (said = '') <> (:said = '')""")
+                    and said <> :said""")
                 .param("said", said.word)
                 .param("route", route.id())
                 .param("refs", refs.toArray(String[]::new))
@@ -124,7 +130,7 @@ public class EnteredHeld {
                 route.id(),
                 null,
                 who,
-                "entered-there-" + said.name().toLowerCase(java.util.Locale.ROOT),
+                "entered-there-" + said.name().toLowerCase(Locale.ROOT),
                 Map.of("refs", refs, "side", route.ledger()));
     }
 }

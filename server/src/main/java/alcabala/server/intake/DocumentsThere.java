@@ -9,12 +9,12 @@ import alcabala.accounting.document.PriceMode;
 import alcabala.accounting.document.StatedTotals;
 import alcabala.accounting.document.TaxCombination;
 import alcabala.accounting.document.TypeCode;
+import alcabala.accounting.party.Party;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.tax.TaxRounding;
 import alcabala.connectors.AnswerUnusableException;
 import alcabala.connectors.http.Understood;
 import alcabala.connectors.ledger.LedgerRecord;
-import alcabala.connectors.source.SourceLookup;
 import alcabala.server.crossing.Entered;
 import alcabala.server.intake.ReadBack.ItemHere;
 import alcabala.server.reference.SourceCatalogue;
@@ -36,6 +36,9 @@ class DocumentsThere {
     private final ReadBack readBack;
     private final SourceCatalogue catalogue;
 
+    /// What is known of the codes of a route, read once for many documents.
+    record Codes(RouteRow route, TaxesBack taxes, Party business) {}
+
     /// What becomes of one.
     sealed interface Told {}
 
@@ -50,8 +53,13 @@ class DocumentsThere {
         this.catalogue = catalogue;
     }
 
+    Codes codes(RouteRow route) {
+        return new Codes(route, readBack.taxes(route), catalogue.business(route.sourceId()));
+    }
+
     /// @throws AnswerUnusableException when it is not what a document can be
-    Told tell(RouteRow route, Entered entered) {
+    Told tell(Codes codes, Entered entered) {
+        RouteRow route = codes.route();
         LedgerRecord there = entered.record();
         if (!entered.isNew()) {
             Optional<String> like = findLike(route, entered);
@@ -62,14 +70,13 @@ class DocumentsThere {
         if (entered.party().isEmpty()) {
             return new Stays("party-unknown");
         }
-        TaxesBack taxes = readBack.taxes(route);
         for (LedgerRecord.Line line : there.lines()) {
-            if (taxes.find(line.taxCode()).isEmpty()) {
+            if (codes.taxes().find(line.taxCode()).isEmpty()) {
                 return new Stays("tax-unknown:" + line.taxCode());
             }
         }
         return new Comes((Document)
-                Understood.record(route.ledger(), "document " + there.number(), () -> document(route, entered, taxes)));
+                Understood.record(route.ledger(), "document " + there.number(), () -> document(codes, entered)));
     }
 
     /// One of the source that has not crossed, and may be the same.
@@ -91,16 +98,17 @@ class DocumentsThere {
                 .optional();
     }
 
-    private Document document(RouteRow route, Entered entered, TaxesBack taxes) {
+    private Document document(Codes codes, Entered entered) {
+        RouteRow route = codes.route();
         LedgerRecord there = entered.record();
         CurrencyUnit currency = currency(route, there);
-        SourceLookup lookup = catalogue.lookup(route.sourceId());
         Map<String, ItemHere> items = readBack.items(route, there.lines());
         List<DocumentLine> lines = new ArrayList<>();
         Money sum = Money.zero(currency);
         for (LedgerRecord.Line line : there.lines()) {
             ItemHere item = line.item() == null ? ItemHere.NONE : items.getOrDefault(line.item(), ItemHere.NONE);
-            DocumentLine told = line(line, item, taxes.find(line.taxCode()).orElseThrow(), currency);
+            DocumentLine told =
+                    line(line, item, codes.taxes().find(line.taxCode()).orElseThrow(), currency);
             lines.add(told);
             sum = sum.plus(told.amount());
         }
@@ -123,8 +131,8 @@ class DocumentsThere {
                 there.pricesIncludeTax() ? PriceMode.TAX_INCLUSIVE : PriceMode.NET,
                 TaxRounding.PER_DOCUMENT,
                 Ownership.SELLER,
-                lookup.business(),
-                lookup.party(entered.party()).withoutContacts(),
+                codes.business(),
+                catalogue.party(route.sourceId(), entered.party()).withoutContacts(),
                 "",
                 lines,
                 List.of(),

@@ -20,6 +20,7 @@ import alcabala.server.crossing.AfterNews;
 import alcabala.server.crossing.Entered;
 import alcabala.server.crossing.Links;
 import alcabala.server.crossing.Outcomes;
+import alcabala.server.intake.DocumentsThere.Codes;
 import alcabala.server.record.Incoming;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
@@ -36,10 +37,12 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.springframework.util.function.SingletonSupplier;
 import tools.jackson.databind.json.JsonMapper;
 
 /// Takes in what people entered on a ledger, as records of the source that is to have it too, in its own words: sales,
@@ -94,11 +97,12 @@ class LedgerIntake implements AfterNews {
     public Map<String, String> entered(RouteRow route, List<Entered> records, String who) {
         routes.lock(route.id());
         Map<String, String> stay = new HashMap<>();
+        Supplier<Codes> codes = SingletonSupplier.of(() -> documents.codes(route));
         for (Entered each : records) {
             LedgerRecord record = each.record();
             try {
                 if (record.recordKind().isDocument()) {
-                    switch (documents.tell(route, each)) {
+                    switch (documents.tell(codes.get(), each)) {
                         case DocumentsThere.Stays stays -> stay.put(record.id(), stays.why());
                         case DocumentsThere.Comes comes ->
                             take(route, record, incoming(route, record, comes.document()), who);

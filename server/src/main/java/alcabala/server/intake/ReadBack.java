@@ -63,17 +63,15 @@ class ReadBack {
         return new TaxesBack(mapped, rates);
     }
 
-    /// Those of a combination as its key names them; none when one of them is not known.
+    /// Those of a combination as its key names them; a source that was only seen to use the combination has it as one.
+    /// None when it is not known.
     private static List<Tax> parts(String key, Map<String, Tax> known) {
-        if (known.containsKey(key)) {
-            return List.of(known.get(key));
-        }
         List<Tax> parts = new ArrayList<>();
         for (String part : key.split("(?=[+>])")) {
             boolean compound = part.startsWith(">");
             Tax tax = known.get(compound || part.startsWith("+") ? part.substring(1) : part);
             if (tax == null) {
-                return List.of();
+                return known.containsKey(key) ? List.of(known.get(key)) : List.of();
             }
             parts.add(new Tax(tax.code(), tax.rate(), tax.category(), compound));
         }

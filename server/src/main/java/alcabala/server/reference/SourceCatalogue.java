@@ -236,7 +236,7 @@ public class SourceCatalogue {
     }
 
     /// By the name that its routes give it.
-    private Party business(long sourceId) {
+    public Party business(long sourceId) {
         return Party.named(
                 "",
                 jdbc.sql("select business_name from route where source_id = :id order by leads desc, id limit 1")

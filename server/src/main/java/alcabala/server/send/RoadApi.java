@@ -6,6 +6,7 @@ import alcabala.connectors.spi.Side;
 import alcabala.server.access.Sight;
 import alcabala.server.access.SignedIn;
 import alcabala.server.connection.Kinds;
+import alcabala.server.crossing.EnteredHeld;
 import alcabala.server.crossing.EnteredTwice;
 import alcabala.server.platform.SumJson;
 import alcabala.server.record.RecordFilter;
@@ -183,9 +184,9 @@ class RoadApi {
                         + (select count(*) from master_lacking where route_id = :route and state in ('asked', 'refused')) as held,
                     (select count(*) from set_aside where settled_at is null
                         and (source_id = :source or ledger_id = :ledger))
-                        + (select count(*) from entered_there where route_id = :route and why <> '' and said = '') as odd,
+                        + (select count(*) from entered_there e where e.route_id = :route and %3$s) as odd,
                     coalesce((select state = 'failed' from run where route_id = :route and state <> 'running'
-                        and carried is null and records is null order by id desc limit 1), false) as run_failed""".formatted(Records.LEFT_ALONE, Records.HELD))
+                        and carried is null and records is null order by id desc limit 1), false) as run_failed""".formatted(Records.LEFT_ALONE, Records.HELD, EnteredHeld.ASKED))
                 .param("route", found.id())
                 .param("source", found.sourceId())
                 .param("ledger", found.ledgerId())

@@ -99,7 +99,7 @@ public class Triggered {
         List<Long> ready = jdbc.sql(
                         """
                 select id from record d where route_id = :route and origin = 'ledger' and""" + Scope.HOLDS + """
-                    and ((state = 'Ready' and outcome is null)
+                    and ((state = 'Ready' and (outcome is null or outcome = 'refused'))
                     or (state = 'Diverged' and refusal = '' and kind = any(:comeBack)
                         and (""" + Candidates.VOIDED_THERE + " or " + Candidates.CHANGED_THERE + """
                     )))

@@ -214,7 +214,7 @@ class EnteredDocumentsTest {
         new Yard(ferro).map("PARTY", code, nobody, "");
         run();
         assertThat(awaitAtYard(number).get("customer").asString()).isEqualTo(code);
-        assertThat(warning("entered-there:party-unknown")).isEmpty();
+        assertThat(isNobodys(number)).isFalse();
         String taxed = enter("invoice", PARTY, "At a rate of nobody's", "30.00", "E0", TODAY);
         run();
         assertThat(warning("entered-there:tax-unknown:E0")
@@ -244,6 +244,36 @@ class EnteredDocumentsTest {
                 .isEqualTo(403);
     }
 
+    @Test
+    void whatIsSaidToBeAnotherOneIsHeldForWhatElseKeepsItAndCanBeLeftAndAskedAboutAgain() {
+        world.standIns().desk("/inkwell/books/saltmere/parties", "name=Somebody+else");
+        String number = ready().get("number").asString();
+        enterAs(number, party("Somebody else"), "16.00");
+        run();
+        assertThat(warning("entered-there:may-be-here:" + ref(number))).isPresent();
+        assertThat(say(number, "BRING")).isEqualTo(204);
+        assertThat(warning("entered-there:may-be-here:" + ref(number))).isEmpty();
+        run();
+        assertThat(isNobodys(number)).isTrue();
+        assertThat(say(number, "LEAVE")).isEqualTo(204);
+        assertThat(say(number, "LEAVE")).as("said already").isEqualTo(409);
+        run();
+        assertThat(isNobodys(number)).isFalse();
+        assertThat(say(number, "ASK")).isEqualTo(204);
+        assertThat(say(number, "LEAVE")).isEqualTo(204);
+    }
+
+    private static boolean isNobodys(String number) {
+        return warning("entered-there:party-unknown")
+                .filter(each -> each.get("sentence").asString().contains(number))
+                .isPresent();
+    }
+
+    private static int say(String number, String answer) {
+        return ferro.post("/api/resolve/warnings/entered", said(ref(number), answer))
+                .status();
+    }
+
     private static Map<String, Object> said(String ref, String answer) {
         return Map.of("route", "yard", "answer", answer, "refs", List.of(ref));
     }
@@ -257,7 +287,11 @@ class EnteredDocumentsTest {
         run();
         Await.until("it refused", () -> row(number).get("state").asString().equals("Refused"));
         assertThat(ferro.get("/api/resolve?route=yard").json().toString())
-                .contains("refused:number-taken", "is empty or used by another document");
+                .contains("back:refused:number-taken", "is empty or used by another document");
+        world.standIns().renumberOnHullwork("/hullwork/documents/" + number.replace("HW-", "d-"), number + "-VOID");
+        world.standIns().editOnInkwell(ref(number), TODAY, "15.00");
+        run();
+        awaitAtYard(number);
     }
 
     @Test
@@ -315,11 +349,15 @@ class EnteredDocumentsTest {
     }
 
     private static void enterAs(String number, String amount) {
+        enterAs(number, PARTY, amount);
+    }
+
+    private static void enterAs(String number, String party, String amount) {
         world.standIns()
                 .desk(
                         BOOKS,
                         "kind=invoice&number=%s&party=%s&date=%s&text=The+same&amount=%s&taxCode=S23"
-                                .formatted(number, PARTY, TODAY, amount));
+                                .formatted(number, party, TODAY, amount));
     }
 
     @Test
