@@ -33,7 +33,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   answered: (d) => `The ${d.side === 'source' ? 'source' : 'ledger'} took it (status ${text(d.status)})`,
   asked: (d) =>
     d.answer && typeof d.answer === 'string' ? `Asked: ${d.answer}` : 'Asked: the ledger has it',
-  refused: (d) => `The ledger refused: ${text(d.sentence)}`,
+  refused: (d) => `The ${d.side === 'source' ? 'source' : 'ledger'} refused: ${text(d.sentence)}`,
   written: (d) => {
     const { file, first, last } = (d.request ?? {}) as Record<string, unknown>;
     return `Written into ${text(file)}, ${first === last ? `row ${text(first)}` : `rows ${text(first)} to ${text(last)}`}`;

@@ -235,7 +235,10 @@ class Dispatches {
         if (!dispatch.inPlace()) {
             outcomes.isOf(dispatch.recordId(), dispatch.id());
         }
-        trail(dispatch, "refused", Map.of("status", status, "code", code, "sentence", sentence, "answer", raw));
+        trail(
+                dispatch,
+                "refused",
+                Map.of("status", status, "code", code, "sentence", sentence, "answer", raw, "side", side(dispatch)));
         compileAgain(dispatch);
     }
 
@@ -270,12 +273,16 @@ class Dispatches {
         } else {
             stands(dispatch, record, now);
         }
-        String side = dispatch.back() ? "source" : "ledger";
         trail(
                 dispatch,
                 dispatch.undoes() ? "undone" : how,
-                Map.of("status", status, "answer", new RawValue(body), "side", side));
+                Map.of("status", status, "answer", new RawValue(body), "side", side(dispatch)));
         settlements.became(dispatch);
+    }
+
+    /// The side that answered.
+    private static String side(Dispatch dispatch) {
+        return dispatch.back() ? "source" : "ledger";
     }
 
     private void stands(Dispatch dispatch, LedgerRecord record, Instant now) {
