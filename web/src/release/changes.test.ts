@@ -5,6 +5,7 @@ describe('fields of both sides', () => {
   it('have names, and lines are counted', () => {
     expect(fieldName('due-date')).toBe('Due');
     expect(fieldName('line 12')).toBe('Line 12');
+    expect(fieldName('summed line 3')).toBe('Line 3, summed');
     expect(fieldName('outline 3')).toBe('outline 3');
   });
 

@@ -310,6 +310,22 @@ class HullworkDesk {
                 + documents.credit(id, line, quantity, LocalDate.now()).id();
     }
 
+    @PostMapping("/documents/{id}/copy-line")
+    String copyLine(
+            @PathVariable String id,
+            @RequestParam int line,
+            @RequestParam BigDecimal quantity,
+            @RequestParam BigDecimal unitPrice) {
+        documents.copyLine(id, line, quantity, unitPrice);
+        return "redirect:/hullwork/documents/" + id;
+    }
+
+    @PostMapping("/documents/{id}/strike-line")
+    String strikeLine(@PathVariable String id, @RequestParam int line) {
+        documents.strikeLine(id, line);
+        return "redirect:/hullwork/documents/" + id;
+    }
+
     @PostMapping("/documents/{id}/currency")
     String currency(
             @PathVariable String id, @RequestParam String currency, @RequestParam(defaultValue = "") String rate) {

@@ -118,6 +118,38 @@ public class HullworkDocuments {
         return save(HullworkArithmetic.total(invoice.creditedBy("d-" + next, "HC-" + next, day, credited)));
     }
 
+    /// A line like one of its own, before all others.
+    ///
+    /// @param no of the line, from 1
+    @Transactional
+    public HullworkDocument copyLine(String id, int no, BigDecimal quantity, BigDecimal price) {
+        HullworkDocument d = withLine(id, no);
+        List<Line> lines = new ArrayList<>(d.lines());
+        lines.addFirst(lines.get(no - 1).with(quantity, price));
+        return save(HullworkArithmetic.total(d.withHead(d.number(), d.date(), d.due(), lines)));
+    }
+
+    /// @param no of the line, from 1; the last one stays
+    @Transactional
+    public HullworkDocument strikeLine(String id, int no) {
+        HullworkDocument d = withLine(id, no);
+        if (d.lines().size() == 1) {
+            throw Refusal.unprocessable("last-line", d.number() + " has no other line.");
+        }
+        List<Line> lines = new ArrayList<>(d.lines());
+        lines.remove(no - 1);
+        return save(HullworkArithmetic.total(d.withHead(d.number(), d.date(), d.due(), lines)));
+    }
+
+    private HullworkDocument withLine(String id, int no) {
+        records.lock();
+        HullworkDocument d = own(id);
+        if (no < 1 || no > d.lines().size()) {
+            throw Refusal.unprocessable("no-such-line", d.number() + " has no line " + no + ".");
+        }
+        return d;
+    }
+
     /// Makes it out in another currency.
     public HullworkDocument inCurrency(String id, String currency, BigDecimal rate) {
         return save(own(id).inCurrency(Currency.getInstance(currency).getCurrencyCode(), rate));

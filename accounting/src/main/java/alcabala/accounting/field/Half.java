@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.Collections;
 import java.util.Map;
 import java.util.Objects;
+import java.util.SortedMap;
 import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -22,6 +23,8 @@ public record Half(Map<String, String> values) {
     public static final String STANDING = "standing";
     public static final String MEANS = "means";
     public static final String REFERENCE = "reference";
+    private static final String LINE = "line ";
+    private static final String SUMMED_LINE = "summed line ";
 
     public Half {
         values = Collections.unmodifiableMap(new TreeMap<>(values));
@@ -31,17 +34,50 @@ public record Half(Map<String, String> values) {
     ///
     /// @param position from 1
     public static String line(int position) {
-        return "line " + position;
+        return LINE + position;
     }
 
     /// Of the field of a line, from 1.
     public static int position(String line) {
-        return Integer.parseInt(line.substring("line ".length()));
+        return Integer.parseInt(line.substring(line.lastIndexOf(' ') + 1));
     }
 
     /// Whether a field is a line.
     public static boolean isLine(String name) {
-        return name.startsWith("line ");
+        return name.startsWith(LINE) || isSummed(name);
+    }
+
+    /// Whether a field is a line of the ledger that stands for several of the source.
+    public static boolean isSummed(String name) {
+        return name.startsWith(SUMMED_LINE);
+    }
+
+    /// Its lines by their number.
+    public SortedMap<Integer, String> lines() {
+        SortedMap<Integer, String> lines = new TreeMap<>();
+        values.forEach((name, value) -> {
+            if (isLine(name)) {
+                lines.put(position(name), value);
+            }
+        });
+        return lines;
+    }
+
+    /// The same with these lines and no other.
+    public Half withLines(Map<Integer, String> lines) {
+        return withLines(LINE, lines);
+    }
+
+    /// The same, its lines named as what stands for several of the source.
+    public Half summed() {
+        return withLines(SUMMED_LINE, lines());
+    }
+
+    private Half withLines(String prefix, Map<Integer, String> lines) {
+        Map<String, String> others = new TreeMap<>(values);
+        others.keySet().removeIf(Half::isLine);
+        lines.forEach((number, value) -> others.put(prefix + number, value));
+        return new Half(others);
     }
 
     /// The same with another value for one of its fields.

@@ -20,6 +20,12 @@ public record Compilation(
         return entry.filter(LedgerDocument.class::isInstance).map(LedgerDocument.class::cast);
     }
 
+    /// Whether lines of the ledger stand for several of the source.
+    public boolean isSummed() {
+        return tax.filter(taxes -> taxes.ledger().lineNets().size() != lines.size())
+                .isPresent();
+    }
+
     public boolean isBlocked() {
         return findings.stream().anyMatch(f -> f.severity() == Severity.BLOCKS);
     }

@@ -1,9 +1,12 @@
 package alcabala.accounting.posting;
 
 import alcabala.accounting.field.Half;
+import alcabala.accounting.sync.Both;
 import alcabala.accounting.sync.Kept;
+import alcabala.accounting.sync.LineMatch.Places;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.joda.money.Money;
 
@@ -36,21 +39,24 @@ public final class PutTogether {
     private final Compilation compiled;
     private final Kept kept;
     private final StandsAs there;
+    private final Places places;
     private final List<LedgerLine> lines;
     private Journal journal;
     private Outcome.Cannot cannot;
 
-    private PutTogether(Compilation compiled, Kept kept, StandsAs there) {
+    private PutTogether(Compilation compiled, Kept kept, StandsAs there, Places places) {
         this.compiled = compiled;
         this.kept = kept;
         this.there = there;
+        this.places = places;
         lines = new ArrayList<>(document().lines());
         journal = compiled.journal().orElseThrow();
     }
 
     /// @param compiled of a document, and clean
-    public static Outcome of(Compilation compiled, Kept kept, StandsAs there) {
-        return new PutTogether(compiled, kept, there).run();
+    /// @param places where the lines of either side stand
+    public static Outcome of(Compilation compiled, Kept kept, StandsAs there, Places places) {
+        return new PutTogether(compiled, kept, there, places).run();
     }
 
     private LedgerDocument document() {
@@ -97,16 +103,16 @@ public final class PutTogether {
     /// What follows from something else that the source changed, such as its share of an allowance, is not kept unless
     /// somebody changed it there.
     private void keepLine(String field) {
-        int place = Half.position(field) - 1;
         boolean changed = kept.changedThere().contains(field);
-        boolean onBoth = place < Math.min(nets().size(), there.lines().size());
-        if (!onBoth || isSummed()) {
+        Optional<Both<Integer>> found = places.find(field);
+        if (found.isEmpty()) {
             if (changed) {
                 cannot(field, Why.LINES);
             }
             return;
         }
-        LedgerLine theirs = there.lines().get(place);
+        int place = found.get().source() - 1;
+        LedgerLine theirs = there.lines().get(found.get().ledger() - 1);
         boolean same = comesToTheSame(lines.get(place), theirs);
         boolean put = same && put(place, theirs.as(lines.get(place)));
         if (changed && !put) {
@@ -137,10 +143,6 @@ public final class PutTogether {
     /// As it stands in the journal: positive is debit.
     private Money booked(Money net) {
         return Side.of(document().kind()).isMirrored(document().kind()) ? net : net.negated();
-    }
-
-    private boolean isSummed() {
-        return nets().size() != compiled.lines().size();
     }
 
     private List<Money> nets() {

@@ -1,101 +1,182 @@
 package alcabala.accounting.sync;
 
-import java.util.ArrayList;
+import alcabala.accounting.field.Half;
+import java.util.ArrayDeque;
+import java.util.Collections;
+import java.util.Deque;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Predicate;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.function.UnaryOperator;
 
 /// Which lines of the two sides are the same: by what they were linked as, then by item and position (synchronisation,
-/// "What is one field"). Each pair is one field, named by its own number, which stays while either side has it.
+/// "What is one field"). Each is one field, named by its number among all that were ever linked on this record, which
+/// it keeps while either side has it, wherever it stands by now.
 public final class LineMatch {
-    /// @param id by which the side knows it; empty where it gives its lines none
-    /// @param item as the source calls it, on both sides; empty where it names none
-    public record Line(String id, String item, String value) {}
+    /// What makes a line the one that it was, the most telling first: all of it, all but its amount, its item or
+    /// account, its amount, and its place among those that are left.
+    private static final List<UnaryOperator<String>> ALIKE = List.of(
+            UnaryOperator.identity(),
+            LineMatch::withoutAmount,
+            LineMatch::first,
+            LineMatch::amount,
+            text -> "among those that are left");
 
-    /// @param link its number among all that were ever linked on this record
-    /// @param was what either side had when both last agreed; empty where a side had none
-    public record Linked(int link, Both<Optional<Line>> was) {}
+    /// A new line of one side is a new line of the other only where they name the same item or account.
+    private static final List<UnaryOperator<String>> ALIKE_ON_BOTH = ALIKE.subList(0, 3);
 
-    /// One field.
+    /// A record of both sides, its lines named as they are linked.
     ///
-    /// @param was as in [Linked]; both empty for what is new
-    public record Pair(int link, Both<Optional<Line>> was, Both<Optional<Line>> now) {}
+    /// @param was what either side had when both last agreed
+    /// @param sent what the ledger would have of it
+    /// @param places where the lines of either side stand now
+    public record Matched(Both<Half> was, Both<Half> now, Optional<Half> sent, Places places) {}
+
+    /// Where linked lines stand on either side, by their number, from 1.
+    public record Places(Both<SortedMap<Integer, Integer>> numbers) {
+        /// @param line the field of one
+        /// @return empty where only one side has it, or the ledger's stands for several
+        public Optional<Both<Integer>> find(String line) {
+            Both<Integer> places = numbers.map(each -> each.get(Half.position(line)));
+            return places.source() == null || places.ledger() == null ? Optional.empty() : Optional.of(places);
+        }
+    }
+
+    private static final Half NOTHING = Half.builder().build();
 
     private LineMatch() {}
 
-    /// @param linked as both last agreed
-    /// @param now the lines of both sides, in their order
-    public static List<Pair> match(List<Linked> linked, Both<List<Line>> now) {
-        Both<List<Line>> left = now.map(ArrayList::new);
-        Both<Map<Integer, Line>> kept =
-                new Both<>(known(Side.SOURCE, linked, left.source()), known(Side.LEDGER, linked, left.ledger()));
-        List<Pair> pairs = new ArrayList<>();
-        int next = 1;
-        for (Linked each : linked) {
-            pairs.add(
-                    new Pair(each.link(), each.was(), kept.map(found -> Optional.ofNullable(found.get(each.link())))));
-            next = Math.max(next, each.link() + 1);
-        }
-        return added(pairs, left, next);
+    /// Where lines of the ledger stand for several of the source they are fields of their own: only totals are
+    /// compared.
+    ///
+    /// @param was lines named as they were linked
+    /// @param now lines counted from 1 as they stand there
+    /// @param sent what the ledger would have of it, lines as they would stand there; empty where that is not known
+    /// @param summed whether they stand for several
+    public static Matched match(Both<Half> was, Both<Half> now, Optional<Half> sent, boolean summed) {
+        Both<SortedMap<Integer, Integer>> numbers = was.with(now, LineMatch::places);
+        Half asThere = summed ? NOTHING : sent.orElse(NOTHING);
+        addFresh(numbers, now, asThere.lines(), next(was));
+        Both<Half> named = now.with(numbers, LineMatch::named);
+        return new Matched(
+                summed ? was.with(Side.LEDGER, was.ledger().summed()) : was,
+                summed ? named.with(Side.LEDGER, named.ledger().summed()) : named,
+                sent.map(half -> summed ? half.withLines(Map.of()) : named(half, numbers.source())),
+                new Places(summed ? numbers.with(Side.LEDGER, Collections.emptySortedMap()) : numbers));
     }
 
-    /// What each line that was linked is on this side now; those found are taken out of what is left.
-    private static Map<Integer, Line> known(Side side, List<Linked> linked, List<Line> left) {
-        Map<Integer, Line> found = new HashMap<>();
-        for (Linked each : linked) {
-            each.was()
-                    .of(side)
-                    .filter(was -> !was.id().isEmpty())
-                    .ifPresent(was -> take(left, line -> line.id().equals(was.id()))
-                            .ifPresent(line -> found.put(each.link(), line)));
-        }
-        for (Linked each : linked) {
-            if (!found.containsKey(each.link())) {
-                each.was()
-                        .of(side)
-                        .filter(was -> was.id().isEmpty())
-                        .ifPresent(was -> take(
-                                        left,
-                                        line -> line.id().isEmpty()
-                                                && line.item().equals(was.item()))
-                                .ifPresent(line -> found.put(each.link(), line)));
-            }
-        }
-        return found;
+    /// Both sides as they are, lines named as they are linked.
+    ///
+    /// @param was lines named as they were linked
+    /// @param now lines counted from 1 as they stand there
+    public static Both<Half> linked(Both<Half> was, Both<Half> now) {
+        Both<SortedMap<Integer, Integer>> numbers = was.with(now, LineMatch::places);
+        addFresh(numbers, now, Map.of(), next(was));
+        return now.with(numbers, LineMatch::named);
     }
 
-    /// New on both sides are the same where they name the same item, in their order.
-    private static List<Pair> added(List<Pair> pairs, Both<List<Line>> left, int first) {
-        Both<Optional<Line>> none = new Both<>(Optional.empty(), Optional.empty());
-        Map<String, List<Line>> there = new LinkedHashMap<>();
-        left.ledger()
-                .forEach(line -> there.computeIfAbsent(line.item(), item -> new ArrayList<>())
-                        .add(line));
-        int next = first;
-        for (Line line : left.source()) {
-            List<Line> alike = there.getOrDefault(line.item(), List.of());
-            Optional<Line> other =
-                    line.item().isEmpty() || alike.isEmpty() ? Optional.empty() : Optional.of(alike.removeFirst());
-            pairs.add(new Pair(next++, none, new Both<>(Optional.of(line), other)));
+    /// Whether one side has something else than it had; where its lines stand is no matter.
+    public static boolean differs(Half was, Half now) {
+        if (was.differing(now).isEmpty()) {
+            return false;
         }
-        for (Line line : left.ledger()) {
-            if (there.get(line.item()).contains(line)) {
-                there.get(line.item()).remove(line);
-                pairs.add(new Pair(next++, none, new Both<>(Optional.empty(), Optional.of(line))));
-            }
-        }
-        return List.copyOf(pairs);
+        SortedMap<Integer, Integer> numbers = places(was, now);
+        return counted(was) != counted(now)
+                || !was.differing(named(now, numbers)).isEmpty();
     }
 
-    private static Optional<Line> take(List<Line> left, Predicate<Line> which) {
-        for (int i = 0; i < left.size(); i++) {
-            if (which.test(left.get(i))) {
-                return Optional.of(left.remove(i));
+    /// Where the lines of one side stand now; what is gone is not in it, nor what is new.
+    ///
+    /// @param was lines named as they were linked
+    /// @param now lines counted from 1 as they stand there
+    public static SortedMap<Integer, Integer> places(Half was, Half now) {
+        return pairs(was.lines(), now.lines(), ALIKE);
+    }
+
+    private static void addFresh(
+            Both<SortedMap<Integer, Integer>> numbers, Both<Half> now, Map<Integer, String> asThere, int first) {
+        Both<SortedMap<Integer, String>> fresh = now.with(numbers, LineMatch::fresh);
+        SortedMap<Integer, String> told = new TreeMap<>(asThere);
+        told.keySet().retainAll(fresh.source().keySet());
+        SortedMap<Integer, Integer> same = pairs(told, fresh.ledger(), ALIKE_ON_BOTH);
+        int number = first;
+        for (int place : fresh.source().keySet()) {
+            numbers.source().put(number, place);
+            if (same.containsKey(place)) {
+                numbers.ledger().put(number, same.get(place));
+            }
+            number++;
+        }
+        for (int place : fresh.ledger().keySet()) {
+            if (!same.containsValue(place)) {
+                numbers.ledger().put(number++, place);
             }
         }
-        return Optional.empty();
+    }
+
+    private static SortedMap<Integer, String> fresh(Half now, SortedMap<Integer, Integer> numbers) {
+        SortedMap<Integer, String> fresh = new TreeMap<>(now.lines());
+        fresh.keySet().removeAll(numbers.values());
+        return fresh;
+    }
+
+    /// Each of some with one of the others, in their order.
+    private static SortedMap<Integer, Integer> pairs(
+            SortedMap<Integer, String> some, SortedMap<Integer, String> others, List<UnaryOperator<String>> alike) {
+        SortedMap<Integer, String> left = new TreeMap<>(some);
+        SortedMap<Integer, String> free = new TreeMap<>(others);
+        SortedMap<Integer, Integer> pairs = new TreeMap<>();
+        for (UnaryOperator<String> key : alike) {
+            Map<String, Deque<Integer>> byKey = new HashMap<>();
+            free.forEach((number, text) -> byKey.computeIfAbsent(key.apply(text), each -> new ArrayDeque<>())
+                    .add(number));
+            left.forEach((number, text) -> Optional.ofNullable(byKey.get(key.apply(text)))
+                    .map(Deque::poll)
+                    .ifPresent(other -> pairs.put(number, other)));
+            left.keySet().removeAll(pairs.keySet());
+            free.keySet().removeAll(pairs.values());
+        }
+        return pairs;
+    }
+
+    private static Half named(Half now, SortedMap<Integer, Integer> numbers) {
+        Map<Integer, String> lines = new HashMap<>();
+        numbers.forEach((number, place) -> lines.put(number, now.lines().get(place)));
+        return now.withLines(lines);
+    }
+
+    private static int next(Both<Half> was) {
+        return 1 + Math.max(last(was.source()), last(was.ledger()));
+    }
+
+    private static int last(Half half) {
+        return half.lines().isEmpty() ? 0 : half.lines().lastKey();
+    }
+
+    private static int counted(Half half) {
+        return half.lines().size();
+    }
+
+    /// Without its dimensions: they are told behind the amount.
+    private static String plain(String text) {
+        int dimensions = text.indexOf(" {");
+        return dimensions < 0 ? text : text.substring(0, dimensions);
+    }
+
+    private static String amount(String text) {
+        String plain = plain(text);
+        return plain.substring(plain.lastIndexOf(' ') + 1);
+    }
+
+    private static String withoutAmount(String text) {
+        String plain = plain(text);
+        return plain.substring(0, Math.max(0, plain.lastIndexOf(' ')));
+    }
+
+    private static String first(String text) {
+        return text.substring(0, Math.max(0, text.indexOf(' ')));
     }
 }

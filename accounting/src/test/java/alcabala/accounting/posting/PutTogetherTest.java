@@ -18,14 +18,19 @@ import alcabala.accounting.field.Half;
 import alcabala.accounting.posting.PutTogether.Outcome;
 import alcabala.accounting.posting.PutTogether.Why;
 import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.sync.Both;
 import alcabala.accounting.sync.Kept;
+import alcabala.accounting.sync.LineMatch.Places;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
 
@@ -89,11 +94,27 @@ class PutTogetherTest {
     }
 
     private static Outcome.Goes goes(Kept kept, StandsAs there) {
-        return (Outcome.Goes) PutTogether.of(COMPILED, kept, there);
+        return (Outcome.Goes) together(COMPILED, kept, there);
+    }
+
+    /// Lines stand on either side as they were linked.
+    private static Outcome together(Compilation compiled, Kept kept, StandsAs there) {
+        int here = compiled.lines().size();
+        return PutTogether.of(
+                compiled,
+                kept,
+                there,
+                new Places(new Both<>(counted(here), counted(there.lines().size()))));
+    }
+
+    private static SortedMap<Integer, Integer> counted(int lines) {
+        SortedMap<Integer, Integer> places = new TreeMap<>();
+        IntStream.rangeClosed(1, lines).forEach(line -> places.put(line, line));
+        return places;
     }
 
     private static void assertCannot(Kept kept, StandsAs there, String field, Why why) {
-        assertThat(PutTogether.of(COMPILED, kept, there)).isEqualTo(new Outcome.Cannot(field, why));
+        assertThat(together(COMPILED, kept, there)).isEqualTo(new Outcome.Cannot(field, why));
     }
 
     private static List<String> journal(Journal journal) {
@@ -135,7 +156,7 @@ class PutTogetherTest {
                 document.dueDate(),
                 document.gross(),
                 List.of(document.lines().get(0), booked(document.lines().get(1), "4010", "50.00", "S23")));
-        Outcome.Goes goes = (Outcome.Goes) PutTogether.of(same, changed("line 2"), there);
+        Outcome.Goes goes = (Outcome.Goes) together(same, changed("line 2"), there);
         assertThat(journal(goes.journal()))
                 .containsExactlyInAnyOrder("1100 98.40", "4020 -30.00", "4010 -50.00", "2200 -18.40");
     }
@@ -157,7 +178,7 @@ class PutTogetherTest {
                 document.dueDate(),
                 document.gross(),
                 List.of(booked(document.lines().getFirst(), "4010", "30.00", "S23")));
-        Outcome.Goes goes = (Outcome.Goes) PutTogether.of(compiled, changed("line 1"), there);
+        Outcome.Goes goes = (Outcome.Goes) together(compiled, changed("line 1"), there);
         assertThat(journal(goes.journal())).containsExactlyInAnyOrder("1100 -36.90", "4010 30.00", "2200 6.90");
     }
 
@@ -179,7 +200,7 @@ class PutTogetherTest {
         assertThat(goes(apart(Half.PARTY), there).document().partyCounterpart()).isEqualTo("IC-1");
         List<CrosswalkRow> rows = new ArrayList<>(Samples.rows());
         rows.add(Samples.row(RowKind.PARTY, sent().party(), "IC-7", ""));
-        Outcome.Goes other = (Outcome.Goes) PutTogether.of(compiled(rows, twoLines()), changed(Half.PARTY), there);
+        Outcome.Goes other = (Outcome.Goes) together(compiled(rows, twoLines()), changed(Half.PARTY), there);
         assertThat(other.document().partyCounterpart()).isEqualTo("IC-1");
         assertThat(other.changedThere()).containsExactly(Half.PARTY);
     }
@@ -226,12 +247,11 @@ class PutTogetherTest {
         LedgerLine line = document.lines().getFirst();
         StandsAs there = new StandsAs(
                 "INK-9", "IC-1", document.issueDate(), LATER, document.gross(), List.of(onAccount(line, "4015")));
-        assertThat(PutTogether.of(dollars, changed("line 1"), there))
-                .isEqualTo(new Outcome.Cannot("line 1", Why.BOOKED));
-        assertThat(((Outcome.Goes) PutTogether.of(dollars, apart("line 1"), there)).document())
+        assertThat(together(dollars, changed("line 1"), there)).isEqualTo(new Outcome.Cannot("line 1", Why.BOOKED));
+        assertThat(((Outcome.Goes) together(dollars, apart("line 1"), there)).document())
                 .as("nobody changed it")
                 .isEqualTo(document);
-        assertThat(PutTogether.of(dollars, changed(Half.DUE_DATE), there)).isInstanceOf(Outcome.Goes.class);
+        assertThat(together(dollars, changed(Half.DUE_DATE), there)).isInstanceOf(Outcome.Goes.class);
     }
 
     /// Whatever is kept, the journal balances and what the document comes to stays.
@@ -249,7 +269,7 @@ class PutTogetherTest {
             int place = i % there.size();
             there.set(place, onAccount(there.get(place), "4015"));
             StandsAs stands = new StandsAs("INK-9", "IC-1", document.issueDate(), LATER, document.gross(), there);
-            if (PutTogether.of(compiled, changed(Half.line(place + 1)), stands) instanceof Outcome.Goes goes) {
+            if (together(compiled, changed(Half.line(place + 1)), stands) instanceof Outcome.Goes goes) {
                 put++;
                 assertThat(goes.journal().isBalanced()).isTrue();
                 assertThat(goes.document().hasSumsOf(document)).isTrue();

@@ -4,6 +4,7 @@ import alcabala.accounting.field.Half;
 import alcabala.accounting.finding.Finding;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerEntry;
+import alcabala.accounting.sync.LineMatch;
 import alcabala.connectors.Kept;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Affected;
@@ -291,7 +292,7 @@ class Dispatches {
         LedgerRecord latest =
                 before.seen().filter(seen -> seen.version() > record.version()).orElse(record);
         Half agreed = before.agreed(decidedTax.agreed(dispatch, record));
-        boolean differs = !agreed.differing(latest.half()).isEmpty();
+        boolean differs = LineMatch.differs(agreed, latest.half());
         outcomes.posted(dispatch, record.id(), latest, differs, now);
         links.agree(dispatch, before, record, agreed, latest, now);
         decidedTax.compare(dispatch, record).ifPresent(otherwise -> decidedOtherwise(dispatch, otherwise));

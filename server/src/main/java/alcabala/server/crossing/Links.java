@@ -3,6 +3,7 @@ package alcabala.server.crossing;
 import alcabala.accounting.field.Half;
 import alcabala.accounting.field.SourceHalf;
 import alcabala.accounting.sync.Both;
+import alcabala.accounting.sync.LineMatch;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.platform.DocumentJson;
 import alcabala.server.record.Revisions;
@@ -76,16 +77,19 @@ public class Links {
     /// What is known of a pair when the answer comes.
     ///
     /// @param sourceHalf of the revision that went
-    /// @param ledgerHalf as it was before
+    /// @param halves as they were before
     /// @param asks fields about which a person is asked still
-    record Before(Optional<LedgerRecord> seen, String sourceHalf, Half ledgerHalf, List<String> asks) {
+    record Before(Optional<LedgerRecord> seen, String sourceHalf, Both<Half> halves, List<String> asks) {
         /// What is agreed on with an answer: of what is asked about, what was agreed on before.
         Half agreed(Half answered) {
             Map<String, String> values = new HashMap<>(answered.values());
+            Map<Integer, Integer> places = LineMatch.places(halves.source(), read(sourceHalf));
             for (String field : asks) {
-                values.computeIfPresent(
-                        field, (name, value) -> ledgerHalf.values().get(name));
-                Optional.ofNullable(ledgerHalf.values().get(field)).ifPresent(value -> values.put(field, value));
+                Optional<String> now = Half.isLine(field)
+                        ? Optional.ofNullable(places.get(Half.position(field))).map(Half::line)
+                        : Optional.of(field);
+                String before = halves.ledger().values().get(field);
+                now.ifPresent(name -> values.compute(name, (same, answer) -> before));
             }
             return new Half(values);
         }
@@ -95,8 +99,9 @@ public class Links {
         return jdbc.sql("""
                 select (select ledger_now from link where record_id = :id) as seen,
                     (select source_half from posting where id = :posting) as half,
-                    (select ledger_half from link where record_id = :id) as ledger_half,
-                    (select asks from dispatch where id = :dispatch) as asks""")
+                    l.source_half, l.ledger_half,
+                    (select asks from dispatch where id = :dispatch) as asks
+                from (values (1)) one left join link l on l.record_id = :id""")
                 .param("dispatch", dispatch.id())
                 .param("id", dispatch.recordId())
                 .param("posting", dispatch.postingId(), Types.BIGINT)
@@ -104,9 +109,13 @@ public class Links {
                         Optional.ofNullable(row.getString("seen")).map(this::record),
                         Optional.ofNullable(row.getString("half"))
                                 .orElseGet(() -> write(sourceHalf(dispatch.recordId()))),
-                        read(Objects.requireNonNullElse(row.getString("ledger_half"), "{}")),
+                        new Both<>(orNone(row.getString("source_half")), orNone(row.getString("ledger_half"))),
                         List.of((String[]) row.getArray("asks").getArray())))
                 .single();
+    }
+
+    private static Half orNone(String kept) {
+        return read(Objects.requireNonNullElse(kept, "{}"));
     }
 
     private LedgerRecord record(String kept) {
@@ -197,14 +206,16 @@ public class Links {
                 .update();
     }
 
-    /// Both halves become what each side has.
+    /// Both halves become what each side has; lines stay linked as they are.
     public void settle(long recordId) {
-        LedgerRecord there = findSeen(recordId).orElseThrow();
+        Pair pair = find(recordId).orElseThrow();
+        Both<Half> has = new Both<>(sourceHalf(recordId), pair.now().half());
+        Both<Half> settled = LineMatch.linked(pair.halves(), has);
         jdbc.sql("""
                 update link set source_half = cast(:source as jsonb), ledger_half = cast(:ledger as jsonb), reconstructed = false
                 where record_id = :id""")
-                .param("source", write(sourceHalf(recordId)))
-                .param("ledger", write(there.half()))
+                .param("source", write(settled.source()))
+                .param("ledger", write(settled.ledger()))
                 .param("id", recordId)
                 .update();
     }

@@ -3,6 +3,7 @@ package alcabala.server.crossing;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.Topic;
+import alcabala.accounting.sync.LineMatch;
 import alcabala.connectors.Kept;
 import alcabala.connectors.Unusable;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -131,7 +132,7 @@ class SeenThere {
         if (record.isVoided()) {
             outcomes.endedThere(linked.recordId());
         } else if (record.recordKind().isDocument()
-                && !Links.read(linked.ledgerHalf()).differing(record.half()).isEmpty()) {
+                && LineMatch.differs(Links.read(linked.ledgerHalf()), record.half())) {
             entered.note(route.ledgerId(), record);
         }
     }
@@ -140,7 +141,7 @@ class SeenThere {
         boolean paid = back.payments() && linked.minor(record.paid()) != linked.paid();
         boolean differs = linked.onItsWay()
                 ? linked.differs()
-                : !Links.read(linked.ledgerHalf()).differing(record.half()).isEmpty();
+                : LineMatch.differs(Links.read(linked.ledgerHalf()), record.half());
         if (linked.same() && !paid && differs == linked.differs()) {
             return Came.NOTHING;
         }

@@ -11,6 +11,7 @@ import alcabala.accounting.record.Record;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.sync.Baseline;
 import alcabala.accounting.sync.Both;
+import alcabala.accounting.sync.LineMatch;
 import alcabala.accounting.sync.RecordMerge;
 import alcabala.server.crossing.Links;
 import alcabala.server.reference.LedgerReference;
@@ -18,10 +19,10 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
-/// Merges what both sides have of a document or payment, by the table of synchronisation. Lines are told apart by their
-/// position.
+/// Merges what both sides have of a document or payment, by the table of synchronisation.
 @Component
 public class Merging {
     private final Links links;
@@ -43,9 +44,12 @@ public class Merging {
         return links.find(recordId).map(pair -> {
             boolean closed =
                     route.ledgerAnswers() && !pair.now().date().isAfter(reference.lockedThrough(route.ledgerId()));
-            RecordFields fields = new RecordFields(
-                    route, record.kind(), settings.of(route.id()), sent(compiled), compiled.isBlocked(), closed);
-            return merge(source, pair, fields);
+            return merge(
+                    source,
+                    pair,
+                    compiled,
+                    sent -> new RecordFields(
+                            route, record.kind(), settings.of(route.id()), sent, compiled.isBlocked(), closed));
         });
     }
 
@@ -54,13 +58,24 @@ public class Merging {
         return merge(
                 SourceHalf.of(record),
                 pair,
-                new RecordFields(route, record.kind(), decided, sent(compiled), false, false));
+                compiled,
+                sent -> new RecordFields(route, record.kind(), decided, sent, false, false));
     }
 
-    private static MergedRecord merge(Half source, Links.Pair pair, RecordFields fields) {
-        Both<Half> now = new Both<>(source, pair.now().half());
-        Baseline baseline = new Baseline(pair.halves(), Set.of());
-        return new MergedRecord(now, baseline, fields, RecordMerge.merge(now, baseline, fields), pair.now());
+    /// @param described its fields, by what the ledger would have of it
+    private static MergedRecord merge(
+            Half source, Links.Pair pair, Compilation compiled, Function<Optional<Half>, RecordFields> described) {
+        LineMatch.Matched matched = LineMatch.match(
+                pair.halves(), new Both<>(source, pair.now().half()), sent(compiled), compiled.isSummed());
+        Baseline baseline = new Baseline(matched.was(), Set.of());
+        RecordFields fields = described.apply(matched.sent());
+        return new MergedRecord(
+                matched.now(),
+                baseline,
+                fields,
+                RecordMerge.merge(matched.now(), baseline, fields),
+                pair.now(),
+                matched.places());
     }
 
     private static Optional<Half> sent(Compilation compiled) {

@@ -20,7 +20,7 @@ import java.util.Optional;
 /// The fields of a document or payment on a route: it goes to the ledger as it would be sent now, and what its source
 /// has is changed there.
 ///
-/// @param sent what the ledger would have of it; empty while it cannot be made out
+/// @param sent what the ledger would have of it, lines named as they are linked; empty while it cannot be made out
 /// @param blocked whether it cannot go now
 /// @param closed whether its period is closed on the ledger
 public record RecordFields(

@@ -82,7 +82,7 @@ public class Together {
     private static PutTogether.Outcome together(
             MergedRecord merged, Compilation compiled, Set<String> ledgers, CurrencyUnit currency) {
         Kept kept = ledgers == null ? merged.kept() : merged.kept().decided(ledgers);
-        return PutTogether.of(compiled, kept, standing(merged.there(), currency));
+        return PutTogether.of(compiled, kept, standing(merged.there(), currency), merged.places());
     }
 
     /// What of it is finer than its currency allows: that can be neither compared nor sent.

@@ -42,6 +42,46 @@ class PutTogetherTest extends OnBothSides {
         assertStandsOnce(posted);
     }
 
+    /// A line stays the one that it was, wherever its source puts it.
+    @Test
+    void aLineBookedElsewhereStaysSoWhenAnotherComesBeforeItAndWhenThatGoesAgain() {
+        Posted posted = post();
+        String desk = "/hullwork/documents/" + posted.number().replace("HW-", "d-");
+        int had = onLedger(posted).get("lines").size();
+        String amount = onLedger(posted).get("lines").get(0).get("amount").asString();
+        String account = bookElsewhere(posted);
+        world.standIns().desk(desk + "/copy-line", "line=1&quantity=1&unitPrice=3.70");
+        decide("INVOICES_TRIGGER", "paid");
+        fetch();
+        Await.until("all has arrived", () -> onTheirWay() == 0);
+        decide("INVOICES_TRIGGER", "batch");
+        JsonNode lines = onLedger(posted).get("lines");
+        assertThat(lines).hasSize(had + 1);
+        assertThat(lines.get(0).get("account").asString()).as("the new one").isNotEqualTo(account);
+        assertThat(lines.get(1).get("account").asString()).isEqualTo(account);
+        assertThat(lines.get(1).get("amount").asDecimal()).isEqualByComparingTo(amount);
+        assertThat(since(posted)).as("what is asked about still").isEqualTo("false true");
+        assertThat(admin.get("/api/documents/" + posted.id())
+                        .json()
+                        .get("sides")
+                        .get("changes")
+                        .findValuesAsString("field"))
+                .as("by where it stands in what both have by now")
+                .containsExactly("line 2");
+
+        settle(posted, "LEDGER");
+        world.standIns().desk(desk + "/strike-line", "line=1");
+        fetch();
+        assertThat(since(posted)).isEqualTo("true false");
+        yard.awaitFinished(yard.send(List.of(posted.id())));
+        assertThat(onLedger(posted).get("lines")).hasSize(had);
+        assertThat(onLedger(posted).get("lines").get(0).get("account").asString())
+                .isEqualTo(account);
+        assertThat(onLedger(posted).get("gross").asDecimal()).isEqualByComparingTo(grossOnSource(posted));
+        assertThat(state(posted)).isEqualTo("Posted");
+        assertStandsOnce(posted);
+    }
+
     @Test
     void whatCannotBePutTogetherIsSaidAndWaitsForAPerson() {
         Posted both = post();
