@@ -58,7 +58,7 @@ final class NewsAgain {
         String after = "";
         List<LedgerRecord> page = page(after);
         while (!page.isEmpty()) {
-            news.look(route, page, "bench");
+            news.look(route, page, List.of(), "bench");
             after = page.getLast().id();
             page = page(after);
         }

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import standins.Refusal;
 import standins.hullwork.HullworkDocument;
 import standins.hullwork.HullworkDocuments;
 import standins.hullwork.HullworkField;
@@ -300,6 +301,22 @@ class HullworkDesk {
     @PostMapping("/documents/{id}/void")
     String voidIt(@PathVariable String id) {
         documents.voidIt(id);
+        return "redirect:/hullwork/documents/" + id;
+    }
+
+    @PostMapping("/documents/{id}/delete")
+    String delete(@PathVariable String id) {
+        HullworkDocument document = documents.get(id);
+        if (payments.settled(document.number()).signum() != 0) {
+            throw Refusal.unprocessable("settled", document.number() + " is settled; it can be voided.");
+        }
+        documents.delete(id);
+        return "redirect:/hullwork";
+    }
+
+    @PostMapping("/documents/{id}/restore")
+    String restore(@PathVariable String id) {
+        documents.restore(id);
         return "redirect:/hullwork/documents/" + id;
     }
 

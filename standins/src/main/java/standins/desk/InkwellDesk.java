@@ -262,6 +262,12 @@ class InkwellDesk {
         return "redirect:" + base() + "/journals/" + id;
     }
 
+    @PostMapping("/documents/{id}/delete")
+    String deleteDocument(@PathVariable String id) {
+        voiding.deleteDocument(id);
+        return "redirect:" + base();
+    }
+
     @PostMapping("/documents/{id}/void")
     String voidDocument(@PathVariable String id) {
         voiding.voidDocument(id, null, null);

@@ -56,6 +56,27 @@ public class HullworkDocuments {
         return save(get(id).withStatus("VOID"));
     }
 
+    /// What is left of a document that was deleted.
+    ///
+    /// @param was as it was, for whoever wants it back
+    record Deleted(String type, String id, String externalRef, HullworkDocument was) {}
+
+    /// As if it had never been.
+    public void delete(String id) {
+        HullworkDocument d = get(id);
+        records.remove("document", id, new Deleted("document", id, d.externalRef(), d));
+    }
+
+    /// As it was before it was deleted.
+    @Transactional
+    public void restore(String id) {
+        records.lock();
+        Deleted left = records.find(HullworkRecords.GONE, id, Deleted.class)
+                .orElseThrow(() -> Refusal.notFound("deleted document " + id));
+        records.remove(HullworkRecords.GONE, id);
+        save(left.was());
+    }
+
     /// Changes the head and the first lines' quantities and prices; the sums follow.
     public HullworkDocument edit(
             String id,
@@ -111,8 +132,7 @@ public class HullworkDocuments {
         if (no < 1 || no > invoice.lines().size() || !invoice.type().equals("INVOICE")) {
             throw Refusal.unprocessable("cannot-credit", invoice.number() + " is no invoice with a line " + no + ".");
         }
-        int next =
-                FIRST_CREDIT + records.all("document", HullworkDocument.class).size();
+        long next = records.nextDocument(FIRST_CREDIT);
         Line line = invoice.lines().get(no - 1);
         List<Line> credited = List.of(line.with(quantity, line.unitPrice()));
         return save(HullworkArithmetic.total(invoice.creditedBy("d-" + next, "HC-" + next, day, credited)));

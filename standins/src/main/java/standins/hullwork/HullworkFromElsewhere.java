@@ -46,7 +46,7 @@ public class HullworkFromElsewhere {
         if (known.isPresent()) {
             return known.get();
         }
-        long next = FIRST + all().filter(HullworkDocument::isFromElsewhere).count();
+        long next = records.nextDocument(FIRST);
         return save(checked(asked.entered("d-" + next, key, asked.externalRef())));
     }
 

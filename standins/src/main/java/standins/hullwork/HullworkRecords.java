@@ -12,6 +12,7 @@ import tools.jackson.databind.json.JsonMapper;
 /// All records of Hullwork. Every write moves the record to the end of the changes feed.
 @Component
 public class HullworkRecords {
+    static final String GONE = "deleted";
     private final JdbcClient jdbc;
     private final JsonMapper json;
 
@@ -35,9 +36,39 @@ public class HullworkRecords {
                 .update();
     }
 
+    /// It is not there any more; the feed tells of that.
+    ///
+    /// @param left what is told of it
+    @Transactional
+    public void remove(String type, String id, Object left) {
+        put(GONE, id, left);
+        remove(type, id);
+    }
+
+    void remove(String type, String id) {
+        jdbc.sql("delete from hullwork_record where type = :type and id = :id")
+                .params(Map.of("type", type, "id", id))
+                .update();
+    }
+
     /// Held until the transaction around it ends.
     void lock() {
         jdbc.sql("select pg_advisory_xact_lock(8490)").query().singleRow();
+    }
+
+    /// The number of the next document, which none ever had.
+    ///
+    /// @param first of ten thousand
+    long nextDocument(long first) {
+        return jdbc.sql("""
+                select coalesce(max(n), :first - 1) + 1 from (
+                    select cast(substring(id from 3) as bigint) as n from hullwork_record
+                    where type in ('document', :gone) and id ~ '^d-[0-9]{1,9}$') numbered
+                where n between :first and :first + 9999""")
+                .param("first", first)
+                .param("gone", GONE)
+                .query(Long.class)
+                .single();
     }
 
     /// As after another machine took over with a copy: the same records, under other places in the feed.

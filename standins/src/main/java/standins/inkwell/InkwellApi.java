@@ -63,8 +63,8 @@ class InkwellApi {
 
     record Change(long seq, String type, String id) {}
 
-    /// @param record the record as it is now
-    record Changed(long cursor, String type, String id, Object record) {}
+    /// @param record the record as it is now; null when it was deleted
+    record Changed(long cursor, String type, String id, boolean deleted, Object record) {}
 
     /// @param referenceVersion of all masters and settings
     record Feed(List<Changed> changes, long next, boolean more, String referenceVersion) {}
@@ -338,10 +338,13 @@ class InkwellApi {
                 .query(Change.class)
                 .list();
         long next = changes.isEmpty() ? after : changes.getLast().seq();
-        List<Changed> records = changes.stream()
-                .map(c -> new Changed(c.seq(), c.type(), c.id(), record(c)))
-                .toList();
+        List<Changed> records = changes.stream().map(this::changed).toList();
         return new Feed(records, next, changes.size() == at, masters.referenceVersion());
+    }
+
+    private Changed changed(Change change) {
+        Object record = record(change);
+        return new Changed(change.seq(), change.type(), change.id(), record == null, record);
     }
 
     private Object record(Change change) {

@@ -1,6 +1,7 @@
 package standins.inkwell;
 
 import java.time.LocalDate;
+import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -48,6 +49,32 @@ public class Voiding {
                 .update();
         masters.changed("document", id);
         return posting.get(id);
+    }
+
+    /// As if it had never been; the feed tells that it is not there any more.
+    @Transactional
+    public void deleteDocument(String id) {
+        jdbc.sql("select id from inkwell_document where id = :id for update")
+                .param("id", id)
+                .query(String.class)
+                .optional();
+        Document document = posting.get(id);
+        boolean settled = jdbc.sql("select exists (select 1 from inkwell_allocation where document = :id)")
+                .param("id", id)
+                .query(Boolean.class)
+                .single();
+        if (settled) {
+            throw Refusal.unprocessable("document-settled", document.number() + " is settled; it can be voided.");
+        }
+        masters.requireUnlocked(document.date());
+        for (String of : List.of(
+                "inkwell_journal_line where journal in (select id from inkwell_journal where document = :id)",
+                "inkwell_journal where document = :id",
+                "inkwell_line where document = :id",
+                "inkwell_document where id = :id")) {
+            jdbc.sql("delete from " + of).param("id", id).update();
+        }
+        masters.changed("document", id);
     }
 
     /// @param what `document`, `payment` or `entry`

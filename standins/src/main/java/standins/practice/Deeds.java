@@ -74,7 +74,7 @@ class Deeds {
             case CONSENT_REVOKED -> consents.revokeAll();
             case CLOCK_AN_HOUR_OFF -> masters.setClockAhead(HOUR);
             case TAX_RATE_CHANGED -> changeRate(about.get("taxCode"));
-            case DOCUMENT_DELETED -> voiding.voidDocument(about.get("ledgerDocument"), null, null);
+            case DOCUMENT_DELETED -> voiding.deleteDocument(about.get("ledgerDocument"));
             case CUSTOMER_ENTERED_TWICE ->
                 yard.enterAgain(about.get("customer"), about.get("document"), about.get("as"));
             case CHANGED_UNDER_US -> {

@@ -65,7 +65,10 @@ public enum Fate {
         };
     }
 
-    private static Fate ofLinked(Both<Boolean> there) {
+    /// Of two that are linked.
+    ///
+    /// @param there whether a side has it, and has it active
+    public static Fate ofLinked(Both<Boolean> there) {
         if (there.source() && there.ledger()) {
             return MERGED;
         }

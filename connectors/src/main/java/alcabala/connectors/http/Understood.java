@@ -151,6 +151,7 @@ public final class Understood {
             case SourceChange.FieldChanged c -> findBeyond(c.field());
             case SourceChange.RecordChanged c ->
                 c.id().isBlank() ? Optional.of("it has no id") : findLonger(c.id(), "", "");
+            case SourceChange.RecordGone c -> findLonger(c.id(), "", "");
             case SourceChange.SetAside c -> Optional.empty();
         };
     }

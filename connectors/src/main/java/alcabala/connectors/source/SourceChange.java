@@ -33,6 +33,11 @@ public sealed interface SourceChange {
     /// A field that the business added to its documents.
     record FieldChanged(CustomField field) implements SourceChange {}
 
+    /// A document or a settlement that the app does not have any more.
+    ///
+    /// @param id as in [RecordChanged]
+    record RecordGone(String id) implements SourceChange {}
+
     /// A document or a settlement.
     ///
     /// @param name what it is called in a sentence

@@ -25,6 +25,7 @@ public class LedgerNews {
     private final EnteredThere entered;
     private final EnteredDocuments enteredDocuments;
     private final SeenThere seen;
+    private final Gone gone;
     private final FieldsBack fields;
     private final Restorations restorations;
     private final JdbcClient jdbc;
@@ -45,6 +46,7 @@ public class LedgerNews {
             EnteredThere entered,
             EnteredDocuments enteredDocuments,
             SeenThere seen,
+            Gone gone,
             FieldsBack fields,
             Restorations restorations,
             JdbcClient jdbc,
@@ -56,6 +58,7 @@ public class LedgerNews {
         this.entered = entered;
         this.enteredDocuments = enteredDocuments;
         this.seen = seen;
+        this.gone = gone;
         this.fields = fields;
         this.restorations = restorations;
         this.jdbc = jdbc;
@@ -111,10 +114,11 @@ public class LedgerNews {
             return Came.NOTHING;
         }
         feed.setAside().forEach(record -> setAsides.keepOfLedger(route.ledgerId(), record));
-        return take(route, feed.records(), who);
+        return take(route, feed.records(), feed.gone(), who);
     }
 
-    private Came take(RouteRow route, List<LedgerRecord> records, String who) {
+    private Came take(RouteRow route, List<LedgerRecord> records, List<String> refs, String who) {
+        gone.there(route.ledgerId(), refs, who);
         setAsides.settleOfLedger(
                 route.ledgerId(), records.stream().map(LedgerRecord::id).toList());
         return seen.take(route, records, who);
@@ -122,14 +126,17 @@ public class LedgerNews {
 
     /// Single records as they were read there just now, those among them that bear our names and are linked with
     /// nothing.
-    public Brought look(RouteRow route, List<LedgerRecord> records, String who) {
-        Came came = transaction.execute(status -> take(route, records, who));
+    ///
+    /// @param refs the ledger's ids of those that it does not have any more
+    public Brought look(RouteRow route, List<LedgerRecord> records, List<String> refs, String who) {
+        Came came = transaction.execute(status -> take(route, records, refs, who));
         follow(route, who);
         return new Brought(came.payments(), came.edits(), false, false);
     }
 
     /// What of the news makes something else of records of ours, or is to be told to their sources.
     private void follow(RouteRow route, String who) {
+        gone.endVoided(who);
         beyond.claim(route.ledgerId(), who);
         enteredDocuments.bringBack(route.ledgerId(), who);
         entered.bringBack(route.ledgerId(), who);

@@ -22,6 +22,7 @@ class LinkedThere {
     /// @param paid minor units
     /// @param onItsWay whether an update of ours is under way: what is read then may be that
     /// @param fromLedger whether it was entered there
+    /// @param gone whether the ledger did not have it any more
     /// @param same whether the ledger says exactly what it said before, and its lines are known
     record Linked(
             String ledgerRef,
@@ -34,6 +35,7 @@ class LinkedThere {
             int version,
             boolean onItsWay,
             boolean fromLedger,
+            boolean gone,
             boolean same) {
         long minor(BigDecimal amount) {
             return Amounts.minor(currency, amount);
@@ -51,7 +53,7 @@ class LinkedThere {
                 .sql("""
                 select l.ledger_ref, l.record_id, d.route_id, l.ledger_half, d.currency, d.paid, d.ledger_differs as differs,
                     d.ledger_version as version, coalesce(d.outcome in ('queued', 'sending', 'unconfirmed'), false) as on_its_way,
-                    d.origin = 'ledger' as from_ledger,
+                    d.origin = 'ledger' as from_ledger, d.gone = 'ledger' as gone,
                     l.ledger_now = cast(x.body as jsonb) and (not is_document(d.kind) or b.known is not null) as same
                 from unnest(cast(:refs as text[]), cast(:bodies as text[])) x (ref, body)
                     join link l on l.ledger_id = :ledger and l.ledger_ref = x.ref join record d on d.id = l.record_id

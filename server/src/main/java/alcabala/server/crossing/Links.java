@@ -158,6 +158,13 @@ public class Links {
                 > 0;
     }
 
+    /// What stood there is not there any more, and somebody said that it is void.
+    void takenThere(long recordId) {
+        jdbc.sql("update link set ledger_now = jsonb_set(ledger_now, '{taken}', 'true') where record_id = :id")
+                .param("id", recordId)
+                .update();
+    }
+
     /// What it stood for is free to be paired with another record of ours.
     void release(long recordId) {
         jdbc.sql("delete from link where record_id = :id").param("id", recordId).update();

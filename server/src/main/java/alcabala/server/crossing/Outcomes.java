@@ -84,7 +84,7 @@ public class Outcomes {
         jdbc.sql("""
                 update record set outcome = :outcome, version = version + 1, ledger_ref = :ref, ledger_number = :number, ledger_version = :version,
                     ledger_gross = :gross, ledger_due = :due, paid = :paid, crossed_at = :now, refusal = '',
-                    ledger_differs = :differs, outcome_revision = :revision
+                    ledger_differs = :differs, outcome_revision = :revision, gone = case gone when 'ledger' then '' else gone end
                 where id = :id""")
                 .param("outcome", latest.isVoided() ? "cancelled" : "posted")
                 .param("revision", dispatch.revision())
@@ -106,13 +106,48 @@ public class Outcomes {
     void arrived(Dispatch dispatch, LedgerRecord there, Instant now) {
         jdbc.sql("""
                 update record set outcome = :outcome, outcome_revision = :revision, crossed_at = :now, refusal = '',
-                    version = version + 1
+                    gone = case gone when 'source' then '' else gone end, version = version + 1
                 where id = :id""")
                 .param("outcome", there.isVoided() ? "cancelled" : "posted")
                 .param("revision", dispatch.revision())
                 .param("now", Timestamp.from(now))
                 .param("id", dispatch.recordId())
                 .update();
+    }
+
+    /// Neither side has it, or has it standing.
+    void ended(long id) {
+        jdbc.sql("""
+                update record set outcome = 'cancelled', gone = '', refusal = '', version = version + 1 where id = :id""").param("id", id).update();
+    }
+
+    /// @param side that does not have it; empty for neither
+    void gone(long id, String side) {
+        jdbc.sql("update record set gone = :side, version = version + 1 where id = :id")
+                .param("side", side)
+                .param("id", id)
+                .update();
+    }
+
+    /// Its source does not have it any more, and somebody said that it is void.
+    void voidedHere(long id) {
+        jdbc.sql("update record set voided = true, gone = '', version = version + 1 where id = :id")
+                .param("id", id)
+                .update();
+    }
+
+    /// The ledger does not have it any more, and somebody said that it is void.
+    void takenThere(long id) {
+        jdbc.sql("update record set ledger_differs = true, gone = '', version = version + 1 where id = :id")
+                .param("id", id)
+                .update();
+    }
+
+    /// What was entered on the ledger goes to its source as if it had never been there.
+    void neverArrived(long id) {
+        jdbc.sql("""
+                update record set outcome = null, outcome_revision = null, crossed_at = null, voided = false,
+                    version = version + 1 where id = :id""").param("id", id).update();
     }
 
     /// What was entered on the ledger and taken back there before it went goes no more.
@@ -163,7 +198,7 @@ public class Outcomes {
         jdbc.sql("""
                 update record set outcome = null, outcome_revision = null, ledger_ref = null, ledger_number = null,
                     ledger_version = null, ledger_gross = null, ledger_due = null, ledger_differs = false, paid = 0,
-                    crossed_at = null, version = version + 1
+                    crossed_at = null, gone = case gone when 'ledger' then '' else gone end, version = version + 1
                 where id = :id""").param("id", id).update();
     }
 
@@ -223,6 +258,6 @@ public class Outcomes {
     public boolean letStand(long id) {
         return jdbc.sql("""
                 update record set ledger_differs = false, outcome_revision = revision, refusal = '', version = version + 1
-                where id = :id and state = 'Diverged' and not voided""").param("id", id).update() > 0;
+                where id = :id and state = 'Diverged' and not voided and gone = ''""").param("id", id).update() > 0;
     }
 }

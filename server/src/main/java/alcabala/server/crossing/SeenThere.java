@@ -32,6 +32,7 @@ class SeenThere {
     private final BookedLines booked;
     private final FieldsBack fields;
     private final Settlements settlements;
+    private final Gone gone;
     private final SettingStore settings;
     private final SetAsides setAsides;
     private final Outcomes outcomes;
@@ -57,6 +58,7 @@ class SeenThere {
             BookedLines booked,
             FieldsBack fields,
             Settlements settlements,
+            Gone gone,
             SettingStore settings,
             SetAsides setAsides,
             Outcomes outcomes,
@@ -71,6 +73,7 @@ class SeenThere {
         this.booked = booked;
         this.fields = fields;
         this.settlements = settlements;
+        this.gone = gone;
         this.settings = settings;
         this.setAsides = setAsides;
         this.outcomes = outcomes;
@@ -102,6 +105,9 @@ class SeenThere {
             if (linked == null) {
                 stranger(route, record);
             } else if (record.isIn(CurrencyUnit.of(linked.currency()))) {
+                if (linked.gone()) {
+                    gone.isThereAgain(linked.routeId(), linked.recordId(), who);
+                }
                 enteredThere(route, linked, record);
                 came = came.plus(take(linked, record, back.computeIfAbsent(linked.routeId(), this::back), who));
             } else {

@@ -17,6 +17,7 @@ import alcabala.connectors.source.TellsChanges;
 import alcabala.server.compile.Compilers;
 import alcabala.server.connection.SetAsides;
 import alcabala.server.connection.Sources;
+import alcabala.server.crossing.Gone;
 import alcabala.server.intake.Intake.TakenIn;
 import alcabala.server.record.Incoming;
 import alcabala.server.record.SourceFacts;
@@ -53,6 +54,7 @@ public class SourcePull {
     private final Intake writer;
     private final SetAsides setAsides;
     private final SourceFacts facts;
+    private final Gone gone;
     private final Trail trail;
     private final TransactionTemplate transaction;
 
@@ -66,6 +68,7 @@ public class SourcePull {
             Intake writer,
             SetAsides setAsides,
             SourceFacts facts,
+            Gone gone,
             Trail trail,
             TransactionTemplate transaction) {
         this.sources = sources;
@@ -77,6 +80,7 @@ public class SourcePull {
         this.writer = writer;
         this.setAsides = setAsides;
         this.facts = facts;
+        this.gone = gone;
         this.trail = trail;
         this.transaction = transaction;
     }
@@ -161,6 +165,7 @@ public class SourcePull {
     public TakenIn take(long sourceId, List<SourceChange> changes, String who) {
         catalogue.keep(sourceId, changes);
         Map<String, Incoming> incoming = read(sourceId, changes);
+        whatIsThere(sourceId, changes, who);
         Map<String, RouteRow> crossed = crossed(sourceId, incoming.keySet());
         Routing.Ways ways = routing.of(sourceId);
         Map<RouteRow, List<Incoming>> byRoute = new LinkedHashMap<>();
@@ -175,7 +180,30 @@ public class SourcePull {
             taken = taken.plus(
                     writer.write(entry.getKey(), compilers.of(entry.getKey().id()), entry.getValue(), who));
         }
+        gone.endVoided(who);
         return taken;
+    }
+
+    /// By the last that is told of each.
+    private void whatIsThere(long sourceId, List<SourceChange> changes, String who) {
+        Map<String, Boolean> there = new HashMap<>();
+        for (SourceChange change : changes) {
+            switch (change) {
+                case SourceChange.RecordChanged c -> there.put(c.id(), true);
+                case SourceChange.RecordGone c -> there.put(c.id(), false);
+                default -> {}
+            }
+        }
+        gone.areHereAgain(sourceId, refs(there, true), who);
+        gone.here(sourceId, refs(there, false), who);
+    }
+
+    private static List<String> refs(Map<String, Boolean> there, boolean which) {
+        return there.entrySet().stream()
+                .filter(each -> each.getValue() == which)
+                .map(Map.Entry::getKey)
+                .sorted()
+                .toList();
     }
 
     /// The last one of each document.
@@ -185,6 +213,7 @@ public class SourcePull {
         List<String> others = new ArrayList<>();
         for (SourceChange change : changes) {
             switch (change) {
+                case SourceChange.RecordGone c -> incoming.remove(c.id());
                 case SourceChange.RecordChanged c -> {
                     incoming.remove(c.id());
                     read(sourceId, c, lookup).ifPresent(one -> incoming.put(c.id(), one));

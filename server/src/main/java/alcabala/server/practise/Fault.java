@@ -14,7 +14,7 @@ enum Fault {
     CONSENT_REVOKED("A consent withdrawn", "run-failed", "check:CONSENT"),
     CLOCK_AN_HOUR_OFF("A clock an hour off", "check:CALENDAR"),
     TAX_RATE_CHANGED("A tax rate changed", "tax-rate-differs"),
-    DOCUMENT_DELETED("A document struck out on the ledger", "voided-there"),
+    DOCUMENT_DELETED("A document deleted on the ledger", "gone-there"),
     CUSTOMER_ENTERED_TWICE("A customer entered twice", "party-doubtful"),
     CHANGED_UNDER_US("A document changed on both sides at once", "changed-both"),
     FEED_BEGUN_AGAIN("A list of changes that begins again", "set-aside:feed"),

@@ -70,6 +70,7 @@ public class SourceCatalogue {
                 case SourceChange.TermsChanged c -> added.keep(sourceId, c.terms());
                 case SourceChange.FieldChanged c -> added.keep(sourceId, c.field());
                 case SourceChange.RecordChanged c -> {}
+                case SourceChange.RecordGone c -> {}
                 case SourceChange.SetAside c -> {}
             }
         }

@@ -64,6 +64,7 @@ class BothSidesView {
     /// What happened to a document after both sides agreed on it.
     ///
     /// @param voided on its source
+    /// @param gone the side that does not have it any more, `source` or `ledger`; empty for neither
     /// @param ledgerVersion the version that the ledger was last seen to have; 0 when it has none
     /// @param taxDecided what the ledger decided otherwise than the document states; else empty
     /// @param notTogether why what each changed cannot go together; empty when it can, null when nothing goes
@@ -74,9 +75,11 @@ class BothSidesView {
             boolean voidedOnLedger,
             int ledgerVersion,
             String taxDecided,
-            String notTogether) {
+            String notTogether,
+            String gone) {
         Since with(String why) {
-            return new Since(changedOnSource, changedOnLedger, voided, voidedOnLedger, ledgerVersion, taxDecided, why);
+            return new Since(
+                    changedOnSource, changedOnLedger, voided, voidedOnLedger, ledgerVersion, taxDecided, why, gone);
         }
     }
 
@@ -222,7 +225,7 @@ class BothSidesView {
                     coalesce((select coalesce(cast(ledger_now->'settlement'->>'voided' as boolean), cast(ledger_now->>'taken' as boolean)) from link
                         where record_id = :id), false) as voided_on_ledger,
                     coalesce(ledger_version, 0) as ledger_version, :decided as tax_decided,
-                    cast(null as text) as not_together
+                    cast(null as text) as not_together, gone
                 from record where id = :id""")
                 .param("id", documentId)
                 .param("decided", decided)

@@ -46,7 +46,10 @@ class HeldRecords {
                 select d.id, d.number, d.kind, d.party_name, d.issue_date, d.currency, signed(d.kind, d.gross) as gross,
                     coalesce(d.ledger_version, 0) as ledger_version, coalesce(p.batch_id, 0) as batch,
                     coalesce(p.sentence, '') as said,
-                    case when d.origin = 'ledger' and (d.state <> 'Diverged' or d.refusal <> '') then 'back:' else '' end || case
+                    case when d.origin = 'ledger' and d.gone = '' and (d.state <> 'Diverged' or d.refusal <> '')
+                        then 'back:' else '' end || case
+                        when d.gone = 'ledger' then 'gone-there'
+                        when d.gone = 'source' then 'gone-here'
                         when d.state = 'Refused' then 'refused:' || d.refusal
                         when d.state = 'Unconfirmed' then 'unconfirmed'
                         when d.state <> 'Diverged' then 'unreached'
@@ -58,12 +61,15 @@ class HeldRecords {
                         when d.ledger_differs then 'changed-there'
                         when d.refusal = 'not-together' then 'not-together'
                         else 'changed-here' end as cause,
-                    coalesce(case when d.state <> 'Diverged' then p.moved_at when d.ledger_differs then l.seen_at end,
+                    coalesce(g.at, case when d.state <> 'Diverged' then p.moved_at when d.ledger_differs then l.seen_at end,
                         v.received_at) as since
                 from record d join record_revision v on v.id = d.revision_id
                     left join link l on l.record_id = d.id
                     left join lateral (
                         select moved_at, sentence, batch_id from dispatch where record_id = d.id order by id desc limit 1) p on true
+                    left join lateral (
+                        select at from trail where record_id = d.id and action = 'gone' and d.gone <> ''
+                        order by id desc limit 1) g on true
                 where d.route_id = :route and""" + " " + Records.HELD + """
                 order by since, d.id limit :most""")
                 .param("route", route.id())

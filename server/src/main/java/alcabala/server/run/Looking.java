@@ -72,21 +72,24 @@ class Looking {
         }
         List<LedgerRecord> found = new ArrayList<>();
         List<SourceChange> changes = new ArrayList<>();
-        int gone = 0;
+        List<String> goneThere = new ArrayList<>();
+        int goneHere = 0;
         int done = 0;
         for (One each : of(route, records)) {
             at.at(done++, records.size());
             if (there.isPresent()) {
-                gone += lookThere(route, there.get(), ledger.get(), each, found) ? 0 : 1;
+                if (!lookThere(route, there.get(), ledger.get(), each, found)) {
+                    goneThere.add(each.ledgerRef());
+                }
             }
             if (here.isPresent() && each.origin().equals("source")) {
                 Optional<SourceChange> its = here.get().find(each.recordKind().family(), each.sourceRef());
-                its.ifPresent(changes::add);
-                gone += its.isEmpty() ? 1 : 0;
+                changes.add(its.orElseGet(() -> new SourceChange.RecordGone(each.sourceRef())));
+                goneHere += its.isEmpty() ? 1 : 0;
             }
         }
-        Brought brought = there.isEmpty() ? Brought.NOTHING : news.look(route, found, who);
-        return new Looked(pull.look(route.sourceId(), changes, who), brought, gone);
+        Brought brought = there.isEmpty() ? Brought.NOTHING : news.look(route, found, goneThere, who);
+        return new Looked(pull.look(route.sourceId(), changes, who), brought, goneThere.size() + goneHere);
     }
 
     /// One that says of itself what nobody can use is set aside, and the rest goes on.

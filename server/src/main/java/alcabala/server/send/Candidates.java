@@ -12,8 +12,6 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -23,20 +21,16 @@ class Candidates {
     private static final int LARGEST = 10_000;
     /// What was entered on the ledger and is void there, and is still on its source.
     static final String VOIDED_THERE = """
-            (d.origin = 'ledger' and not d.voided and exists (
+            (d.origin = 'ledger' and not d.voided and d.gone = '' and exists (
                 select 1 from link v where v.record_id = d.id
                     and 'true' in (v.ledger_now->'settlement'->>'voided', v.ledger_now->>'taken')))""";
     /// What was entered on the ledger and was changed there since it went to its source.
     static final String CHANGED_THERE = """
-            (d.origin = 'ledger' and not d.voided and is_document(d.kind) and d.revision > d.outcome_revision)""";
-    /// What is changed where it stands: a document that is not voided; a settlement, which is taken back if it is.
+            (d.origin = 'ledger' and not d.voided and d.gone = '' and is_document(d.kind)
+                and d.revision > d.outcome_revision)""";
+    /// What is changed or taken back where it stands.
     static final String GOES_AGAIN =
-            "(" + VOIDED_THERE + " or " + CHANGED_THERE + " or d.origin = 'source' and (not d.voided or d.kind in ("
-                    + Stream.of(RecordKind.values())
-                            .filter(kind -> !kind.isDocument())
-                            .map(kind -> "'" + kind.word() + "'")
-                            .collect(Collectors.joining(", "))
-                    + ")))";
+            "(" + VOIDED_THERE + " or " + CHANGED_THERE + " or d.origin = 'source' and d.gone = '')";
     /// What can go: what is not there yet, and what stands on the ledger that the route leads to and differs from the
     /// source.
     static final String CAN_GO =

@@ -42,7 +42,7 @@ public class Settlement {
         RouteSettings decided = settings.of(route.id());
         List<Long> won = jdbc.sql("""
                 select id from record d where route_id = :route and state = 'Diverged' and ledger_differs and not voided
-                    and kind = any(:kinds) and""" + Scope.HOLDS + "and not " + Records.LEFT_ALONE + " order by id")
+                    and gone = '' and kind = any(:kinds) and""" + Scope.HOLDS + "and not " + Records.LEFT_ALONE + " order by id")
                 .params(scope.params())
                 .param("route", route.id())
                 .param("kinds", RecordKind.words(kind -> decided.winner(kind).equals("ledger")))

@@ -1,5 +1,6 @@
 package alcabala.server.send;
 
+import alcabala.server.crossing.Gone;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.record.Records;
 import alcabala.server.route.RouteRow;
@@ -24,6 +25,7 @@ class SettlementApi {
     private final Routes routes;
     private final Settlement settlement;
     private final Batches batches;
+    private final Gone gone;
 
     /// Whose document it is to be on both sides.
     enum Winner {
@@ -43,11 +45,12 @@ class SettlementApi {
     /// @param batch in which it goes again; null when the ledger's stands
     record Settled(Long batch, String sentence) {}
 
-    SettlementApi(Records documents, Routes routes, Settlement settlement, Batches batches) {
+    SettlementApi(Records documents, Routes routes, Settlement settlement, Batches batches, Gone gone) {
         this.documents = documents;
         this.routes = routes;
         this.settlement = settlement;
         this.batches = batches;
+        this.gone = gone;
     }
 
     @PostMapping("/{id}/settlement")
@@ -59,6 +62,10 @@ class SettlementApi {
                     "nothing-to-settle",
                     row.number() + " is " + row.state().toLowerCase(java.util.Locale.ROOT)
                             + "; there is nothing to settle.");
+        }
+        if (gone.isGone(id)) {
+            throw NotPossibleException.conflict(
+                    "gone", row.number() + " is not there any more on one side; say what becomes of it first.");
         }
         if (row.ledgerVersion() != settle.ledgerVersion()) {
             throw NotPossibleException.conflict(

@@ -84,7 +84,7 @@ public class Triggered {
         return jdbc.sql("""
                 select id from record d where route_id = :route and origin = 'source' and""" + Scope.HOLDS + """
                     and kind = any(:kinds) and state = 'Diverged' and ledger_differs and revision > outcome_revision
-                    and refusal = '' and not voided and not\s""" + Records.LEFT_ALONE + " order by issue_date, id limit :most")
+                    and refusal = '' and not voided and gone = '' and not\s""" + Records.LEFT_ALONE + " order by issue_date, id limit :most")
                 .params(scope.params())
                 .param("route", route.id())
                 .param("kinds", kinds)
@@ -111,17 +111,32 @@ public class Triggered {
                 .query(Long.class)
                 .list();
         return Stream.of(Family.values())
-                .flatMap(family -> Stream.of(true, false).map(sales -> ofSide(ready, family, sales)))
+                .flatMap(family -> Stream.of(true, false).map(sales -> ofSide(ready, Origin.LEDGER, family, sales)))
                 .mapToInt(together -> send(route, together, ids -> Choice.of(ids, Origin.LEDGER), who))
                 .sum();
     }
 
-    private List<Long> ofSide(List<Long> ids, Family family, boolean sales) {
-        return jdbc.sql("select id from record where id = any(:ids) and kind = any(:kinds) order by issue_date, id")
+    private List<Long> ofSide(List<Long> ids, Origin origin, Family family, boolean sales) {
+        return jdbc.sql("""
+                select id from record where id = any(:ids) and origin = :origin and kind = any(:kinds)
+                order by issue_date, id""")
                 .param("ids", ids.toArray(Long[]::new))
+                .param("origin", origin.word())
                 .param("kinds", RecordKind.words(kind -> kind.family() == family && kind.isSale() == sales))
                 .query(Long.class)
                 .list();
+    }
+
+    /// What somebody named, whatever of it goes by itself otherwise.
+    ///
+    /// @return how many go
+    public int sendNamed(RouteRow route, List<Long> ids, String who) {
+        return Stream.of(Origin.values())
+                .mapToInt(origin -> Stream.of(Family.values())
+                        .flatMap(family -> Stream.of(true, false).map(sales -> ofSide(ids, origin, family, sales)))
+                        .mapToInt(together -> send(route, together, each -> Choice.of(each, origin), who))
+                        .sum())
+                .sum();
     }
 
     /// A batch is of one currency.
@@ -161,7 +176,7 @@ public class Triggered {
                         and\s""" + Candidates.GOES_AGAIN + """
                     )
                     or (kind = any(:restored) and state = 'Diverged' and ledger_differs
-                        and refusal in ('', 'not-together') and not voided))
+                        and refusal in ('', 'not-together') and not voided and gone = ''))
                 order by issue_date, id limit :most""")
                 .params(scope.params())
                 .param("route", route.id())

@@ -36,7 +36,8 @@ class SettingPreview {
     private static final int LOOKED_AT = 3000;
     private static final String WAITING =
             "d.route_id = :route and not d.voided and (d.outcome is null or d.outcome in ('refused', 'unreached'))";
-    private static final String CHANGED_THERE = "d.state = 'Diverged' and d.ledger_differs and not d.voided";
+    private static final String CHANGED_THERE =
+            "d.state = 'Diverged' and d.ledger_differs and not d.voided and d.gone = ''";
     private final JdbcClient jdbc;
     private final SettingStore store;
     private final Compilers compilers;

@@ -127,6 +127,7 @@ class EndpointsTest {
             POST /api/connect/ledgers/files                        administrator
             POST /api/connect/ledgers/{id}/lists                   administrator
             POST /api/documents/{id}/settlement                    administrator bookkeeper
+            POST /api/documents/gone                               administrator bookkeeper
             GET /api/documents/{id}/choices                        administrator bookkeeper reviewer
             POST /api/documents/{id}/link/there                    administrator bookkeeper
             PUT /api/documents/{id}/link                           administrator bookkeeper

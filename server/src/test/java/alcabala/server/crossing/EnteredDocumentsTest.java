@@ -378,4 +378,38 @@ class EnteredDocumentsTest {
         run();
         awaitAtYard(before);
     }
+
+    /// The books made it: it goes again where its source lost it, and is void there where the books did.
+    @Test
+    void whatOneSideDeletesFollowsTheBooksOnceSomebodySaysSo() {
+        String number = enter("invoice", PARTY, "Winter cover", "75.00", "S23", TODAY);
+        run();
+        String yard = awaitAtYard(number).get("id").asString();
+        world.standIns().desk("/hullwork/documents/" + yard + "/delete", "");
+        run();
+        assertThat(row(number).get("state").asString()).isEqualTo("Diverged");
+        assertThat(find(number)).as("not by itself").isEmpty();
+        follow(number);
+        String again = awaitAtYard(number).get("id").asString();
+        assertThat(again).isNotEqualTo(yard);
+
+        world.standIns().desk(BOOKS + "/" + ref(number) + "/delete", "");
+        run();
+        run();
+        assertThat(find(number).orElseThrow().get("status").asString())
+                .as("not by itself")
+                .isNotEqualTo("VOID");
+        follow(number);
+        Await.until(
+                "it void at the yard",
+                () -> find(number).orElseThrow().get("status").asString().equals("VOID"));
+        Await.until("it void", () -> row(number).get("state").asString().equals("Voided"));
+    }
+
+    private static void follow(String number) {
+        Api.Response answer = ferro.post(
+                "/api/documents/gone",
+                Map.of("route", "yard", "ids", List.of(row(number).get("id").asLong())));
+        assertThat(answer.json().path("going").asInt()).as(answer.body()).isOne();
+    }
 }

@@ -146,7 +146,12 @@ class PractiseTest {
             case ANSWER_LOST -> askAgain();
             case NUMBER_TAKEN -> renumber();
             case PAYMENT_RECORDED_TWICE -> areOne();
-            case LINE_EDITED, DOCUMENT_DELETED, CHANGED_UNDER_US -> letStand();
+            case LINE_EDITED, CHANGED_UNDER_US -> letStand();
+            case DOCUMENT_DELETED -> {
+                Map<String, Object> gone = Map.of(
+                        "route", "yard", "ids", List.of(Long.valueOf(subjects().getFirst())));
+                assertThat(ferro.post("/api/documents/gone", gone).status()).isEqualTo(200);
+            }
             case CONSENT_REVOKED -> consentAgain();
             case CLOCK_AN_HOUR_OFF -> {
                 world.standIns().desk(BOOKS + "/clock", "ahead=0");

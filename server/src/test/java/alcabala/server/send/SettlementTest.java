@@ -206,11 +206,13 @@ class SettlementTest extends OnBothSides {
         assertThat(settlement(posted, "LEDGER").status())
                 .as("it was voided: neither side of it is right")
                 .isEqualTo(409);
-        assertThat(settlement(posted, "SOURCE").json().get("code").asString()).isEqualTo("nothing-to-send");
         decide("INVOICES_WINNER", "ledger");
         fetch();
         assertThat(state(posted)).as("nor by what the route says").isEqualTo("Diverged");
         decide("INVOICES_WINNER", "ask");
+        settle(posted, "SOURCE");
+        assertThat(state(posted)).as("void on both sides").isEqualTo("Voided");
+        assertThat(onLedger(posted).get("status").asString()).isEqualTo("void");
         assertStandsOnce(posted);
     }
 

@@ -77,6 +77,7 @@ public final class HullworkMapping {
                 Optional.of(new SourceChange.TermsChanged(
                         new CodedTerms(text(record, "code"), text(record, "text"), Extras.terms(record), true)));
             case "field" -> Optional.of(new SourceChange.FieldChanged(Extras.field(record, "text", "options")));
+            case "deleted" -> Optional.of(new SourceChange.RecordGone(HullworkPayments.ref(record)));
             case "document" ->
                 Optional.of(new SourceChange.RecordChanged(
                         HullworkPayments.ref(record),

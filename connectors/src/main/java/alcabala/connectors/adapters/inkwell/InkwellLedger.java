@@ -435,18 +435,21 @@ final class InkwellLedger
                 new Understood.Cursor(feed.path("next"), feed.path("more").asBoolean());
         cursor.requireOnward(SYSTEM, after);
         List<LedgerRecord> records = new ArrayList<>();
+        List<String> gone = new ArrayList<>();
         List<Unusable> setAside = new ArrayList<>();
         for (JsonNode change : changes) {
             JsonNode record = change.path("record");
             String type = text(change, "type");
-            if (CROSSES.contains(type)
+            if (CROSSES.contains(type) && change.path("deleted").asBoolean()) {
+                gone.add(text(change, "id"));
+            } else if (CROSSES.contains(type)
                     && record.isObject()
                     && (!type.equals("journal") || InkwellJournals.isOurs(record))) {
                 read(type, record, records, setAside);
             }
         }
         return new LedgerFeed(
-                records, setAside, cursor.next().asLong(), cursor.more(), InkwellMapping.referenceVersion(feed));
+                records, gone, setAside, cursor.next().asLong(), cursor.more(), InkwellMapping.referenceVersion(feed));
     }
 
     private static void read(String type, JsonNode record, List<LedgerRecord> records, List<Unusable> setAside) {
