@@ -5,6 +5,7 @@ import type { Schemas } from '../api/client';
 import { whoChangedQuery } from '../api/queries';
 import { useCurrent } from '../app/current';
 import { Changes } from './Changes';
+import { GoneAnswer } from './GoneAnswer';
 import { undecided, type Decided } from './decided';
 import { Settle } from './Settle';
 
@@ -21,7 +22,11 @@ export function Diverged({ document, sides, stay = false }: Props) {
   const [decided, setDecided] = useState<Decided>({});
   const open = undecided(sides.changes, decided);
   const decides =
-    me.mayChange && sides.since.notTogether === '' && sides.since.changedOnLedger && !route.toFiles;
+    me.mayChange &&
+    sides.since.gone === '' &&
+    sides.since.notTogether === '' &&
+    sides.since.changedOnLedger &&
+    !route.toFiles;
   const decide = (field: string | undefined, whose: 'SOURCE' | 'LEDGER') => {
     if (field) {
       setDecided({ ...decided, [field]: whose });
@@ -31,6 +36,9 @@ export function Diverged({ document, sides, stay = false }: Props) {
   const keys = { enabled: decides, preventDefault: true };
   useHotkeys('1', () => decide(open[0], 'SOURCE'), keys);
   useHotkeys('2', () => decide(open[0], 'LEDGER'), keys);
+  if (sides.since.gone !== '') {
+    return <GoneAnswer document={document} gone={sides.since.gone} />;
+  }
   return (
     <>
       <Settle document={document} since={sides.since} stay={stay} open={open} decided={decided} />

@@ -1,7 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../api/client';
-import { isSettlement } from '../api/recordKinds';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { sendOne } from '../send/sendShown';
@@ -21,9 +20,7 @@ function sendWord(
     return 'Send it again';
   }
   const voided = document.origin === 'ledger' ? since.voidedOnLedger && !since.voided : since.voided;
-  return document.state === 'Diverged' && voided && isSettlement(document.kind)
-    ? `Take it back in ${to}`
-    : '';
+  return document.state === 'Diverged' && voided && since.gone === '' ? `Take it back in ${to}` : '';
 }
 
 /** The one button that sends a record, or takes it back; where there is something to send. */

@@ -63,6 +63,12 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'linked-again': (d) => `Linked with ${text(d.number)} of ${text(d.ledger)} again`,
   'left-alone': () => 'Left alone: neither sent nor asked about any more',
   'looked-after-again': () => 'Looked after again',
+  gone: (d) => `Not there any more on the ${text(d.side)}`,
+  'there-again': (d) => `There again on the ${text(d.side)}`,
+  'gone-on-both': () => 'Ended: neither side has it, or has it standing',
+  'gone-goes-again': (d) => `To go to the ${text(d.side)} again, which does not have it any more`,
+  'gone-taken-back': (d) =>
+    `To be taken back, since the ${text(d.side)} that made it does not have it any more`,
   'payments-apart': (d) => `Is another payment than ${text(d.number)} of ${text(d.side)}`,
   'taken-apart': (d) => `Taken apart from what ${text(d.ledger)} has`,
   settled: (d) => `${text(d.amount)} of it settled by ${text(d.by)}`,

@@ -14,7 +14,8 @@ const NAMES: Record<string, string> = {
 };
 
 /** A field of both sides, as people call it; lines are counted. */
-export const fieldName = (field: string) => NAMES[field] ?? field.replace(/^line (\d+)$/, 'Line $1').replace(/^summed line (\d+)$/, 'Line $1, summed');
+export const fieldName = (field: string) =>
+  NAMES[field] ?? field.replace(/^line (\d+)$/, 'Line $1').replace(/^summed line (\d+)$/, 'Line $1, summed');
 
 /** How loud it is said. */
 export const TONES: Record<Schemas['FieldChange']['becomes'], string> = {

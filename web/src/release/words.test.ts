@@ -41,7 +41,15 @@ describe('where in Alcabala a cause is settled', () => {
 describe('what happened since both sides agreed', () => {
   const said = (changedOnSource: boolean, changedOnLedger: boolean, voided = false) =>
     whatHappened(
-      { changedOnSource, changedOnLedger, voided, voidedOnLedger: false, ledgerVersion: 3, taxDecided: '' },
+      {
+        changedOnSource,
+        changedOnLedger,
+        voided,
+        voidedOnLedger: false,
+        ledgerVersion: 3,
+        taxDecided: '',
+        gone: '',
+      },
       'Hullwork',
       'Inkwell',
     );
@@ -55,7 +63,7 @@ describe('what happened since both sides agreed', () => {
 
   it('says that a ledger which decides tax charged another one, unless the source moved on', () => {
     const since = { changedOnSource: false, changedOnLedger: true, voided: false, voidedOnLedger: false };
-    const decided = { ...since, ledgerVersion: 1, taxDecided: 'EUR 25.30' };
+    const decided = { ...since, gone: '', ledgerVersion: 1, taxDecided: 'EUR 25.30' };
     expect(whatHappened(decided, 'Hullwork', 'Inkwell')).toContain('charged EUR 25.30');
     expect(whatHappened({ ...decided, changedOnSource: true }, 'Hullwork', 'Inkwell')).toContain(
       'both sides',
@@ -72,6 +80,7 @@ describe('what happened since both sides agreed', () => {
           voidedOnLedger,
           ledgerVersion: 3,
           taxDecided: '',
+          gone: '',
         },
         'Hullwork',
         'Inkwell',

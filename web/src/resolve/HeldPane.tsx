@@ -11,6 +11,7 @@ import { TrailList } from '../release/TrailList';
 import { Failure } from '../ui/Failure';
 import { day, money } from '../ui/format';
 import { AskNow } from './AskNow';
+import { FollowAllGone } from './FollowAllGone';
 import { LeaveAlone } from './LeaveAlone';
 import { LetAllStand } from './LetAllStand';
 import { PaneHead } from './PaneHead';
@@ -93,6 +94,9 @@ export function HeldPane({ cause, place, onPlace }: Props) {
         )}
         {me.mayChange && /^(changed-|not-together)/.test(what) && cause.records.length > 1 && (
           <LetAllStand cause={cause} />
+        )}
+        {me.mayChange && what.startsWith('gone-') && cause.records.length > 1 && (
+          <FollowAllGone cause={cause} to={cause.cause === what ? route.ledger : route.source} />
         )}
         {me.mayChange && data && what !== 'unconfirmed' && <LeaveAlone document={data.document} />}
         <Link className="act" to={`/documents/${record.id}?route=${route.code}`}>

@@ -62,6 +62,16 @@ const CAUSES: Record<string, (source: string, ledger: string) => Words> = {
     state: 'Unreached',
     says: `It left here and ${ledger} could not be reached until its attempts ended. Nothing of it stands there; send it again.`,
   }),
+  'gone-there': (source, ledger) => ({
+    title: `Deleted in ${ledger}, still in ${source}`,
+    state: 'Diverged',
+    says: `${ledger} does not have it any more, and ${source}, which made it, does. Send it again, or void it in ${source} as well; nothing of it is done by itself.`,
+  }),
+  'gone-here': (source, ledger) => ({
+    title: `Deleted in ${source}, still in ${ledger}`,
+    state: 'Diverged',
+    says: `${source}, which made it, does not have it any more, and ${ledger} does. Take it back there too, or leave it alone; nothing of it is done by itself.`,
+  }),
   'voided-here': (source, ledger) => ({
     title: `Voided in ${source}, stands in ${ledger}`,
     state: 'Diverged',

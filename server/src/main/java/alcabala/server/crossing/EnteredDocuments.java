@@ -27,6 +27,9 @@ import tools.jackson.databind.json.JsonMapper;
 class EnteredDocuments {
     static final Set<RecordKind> COME_BACK = EnumSet.of(RecordKind.INVOICE, RecordKind.CREDIT_NOTE);
     private static final int MOST = 1000;
+    /// Another route may hear of a change of it in this moment.
+    private static final String AS_IT_WAS =
+            " where ledger_id = :ledger and ledger_ref = :ref and body = cast(:body as jsonb)";
     private final JdbcClient jdbc;
     private final Routes routes;
     private final SettingStore settings;
@@ -34,7 +37,8 @@ class EnteredDocuments {
     private final ObjectProvider<AfterNews> after;
     private final JsonMapper json;
 
-    private record Due(String ledgerRef, String body, String party, String said) {}
+    /// @param known whether it is, or may not be, one that the source has
+    private record Due(String ledgerRef, String body, String party, boolean known) {}
 
     EnteredDocuments(
             JdbcClient jdbc,
@@ -73,10 +77,7 @@ class EnteredDocuments {
             return;
         }
         List<Entered> entered = due.stream()
-                .map(each -> new Entered(
-                        json.readValue(each.body(), LedgerRecord.class),
-                        each.party(),
-                        each.said().equals("new")))
+                .map(each -> new Entered(json.readValue(each.body(), LedgerRecord.class), each.party(), each.known()))
                 .toList();
         Map<String, String> stay = new HashMap<>();
         after.orderedStream().forEach(taker -> stay.putAll(taker.entered(route, entered, who)));
@@ -87,19 +88,20 @@ class EnteredDocuments {
         String why = stay.get(each.ledgerRef());
         jdbc.sql(
                         why == null
-                                ? "delete from entered_there where ledger_id = :ledger and ledger_ref = :ref"
-                                : "update entered_there set why = :why, route_id = :route where ledger_id = :ledger and ledger_ref = :ref")
+                                ? "delete from entered_there" + AS_IT_WAS
+                                : "update entered_there set why = :why, route_id = :route" + AS_IT_WAS)
                 .param("why", why, Types.VARCHAR)
                 .param("route", route.id())
                 .param("ledger", route.ledgerId())
                 .param("ref", each.ledgerRef())
+                .param("body", each.body())
                 .update();
     }
 
     /// Those since the first day of their kind, and those that were brought and changed there since. New ones first.
     private List<Due> due(RouteRow route, RecordKind kind, RouteSettings decided) {
         return jdbc.sql("""
-                select e.ledger_ref, e.body::text as body, e.said, coalesce((
+                select e.ledger_ref, e.body::text as body, e.said = 'new' or d.id is not null as known, coalesce((
                     select x.code from (
                         select l.code, l.linked_at as since from master_link l
                         where l.route_id = :route and l.kind = 'PARTIES' and l.counterpart = e.body->>'party'

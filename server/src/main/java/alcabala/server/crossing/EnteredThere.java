@@ -66,10 +66,7 @@ class EnteredThere {
             return;
         }
         if (record.isVoided() || isNothingYet(record) || apart.holds(ledgerId, record.id())) {
-            jdbc.sql("delete from entered_there where ledger_id = :ledger and ledger_ref = :ref")
-                    .param("ledger", ledgerId)
-                    .param("ref", record.id())
-                    .update();
+            forget(ledgerId, record.id());
             return;
         }
         jdbc.sql("""
@@ -87,6 +84,14 @@ class EnteredThere {
                 .param("now", Timestamp.from(clock.instant()))
                 .param("takers", kind.isSettlement() ? takers() : EnteredDocuments.takers(kinds))
                 .param("reference", record.externalReference() == null ? "" : record.externalReference())
+                .update();
+    }
+
+    /// Nothing of it waits to be brought.
+    void forget(long ledgerId, String ref) {
+        jdbc.sql("delete from entered_there where ledger_id = :ledger and ledger_ref = :ref")
+                .param("ledger", ledgerId)
+                .param("ref", ref)
                 .update();
     }
 
@@ -148,9 +153,13 @@ class EnteredThere {
                                 .map(each -> new Entered(json.readValue(each.body(), LedgerRecord.class), "", false))
                                 .toList(),
                         who)));
-        jdbc.sql("delete from entered_there where ledger_id = :ledger and ledger_ref = any(:refs)")
+        // Another route may hear of a change of one in this moment.
+        jdbc.sql("""
+                delete from entered_there e using unnest(cast(:refs as text[]), cast(:bodies as text[])) as x (ref, body)
+                where e.ledger_id = :ledger and e.ledger_ref = x.ref and e.body = cast(x.body as jsonb)""")
                 .param("ledger", ledgerId)
                 .param("refs", due.stream().map(Due::ledgerRef).toArray(String[]::new))
+                .param("bodies", due.stream().map(Due::body).toArray(String[]::new))
                 .update();
     }
 }

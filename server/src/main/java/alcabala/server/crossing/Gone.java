@@ -52,10 +52,12 @@ public class Gone {
     }
 
     /// As the ledger tells it, by its ids; those that no record of ours stands for were waiting for one.
+    ///
+    /// @return how many were there before
     @Transactional
-    public void there(long ledgerId, Collection<String> refs, String who) {
+    public int there(long ledgerId, Collection<String> refs, String who) {
         if (refs.isEmpty()) {
-            return;
+            return 0;
         }
         String[] ids = refs.toArray(String[]::new);
         for (String table : List.of("ledger_booked", "beyond", "entered_there")) {
@@ -64,7 +66,7 @@ public class Gone {
                     .param("refs", ids)
                     .update();
         }
-        become(
+        return become(
                 jdbc.sql(SELECT + "l.ledger_id = :ledger and l.ledger_ref = any(:refs) order by d.id for update of d")
                         .param("ledger", ledgerId)
                         .param("refs", ids)
@@ -75,12 +77,14 @@ public class Gone {
     }
 
     /// As the source tells it, by what identifies them there.
+    ///
+    /// @return how many were there before
     @Transactional
-    public void here(long sourceId, Collection<String> refs, String who) {
+    public int here(long sourceId, Collection<String> refs, String who) {
         if (refs.isEmpty()) {
-            return;
+            return 0;
         }
-        become(
+        return become(
                 jdbc.sql(SELECT + "d.source_id = :source and d.source_ref = any(:refs) order by d.id for update of d")
                         .param("source", sourceId)
                         .param("refs", refs.toArray(String[]::new))
@@ -90,26 +94,32 @@ public class Gone {
                 who);
     }
 
-    private void become(List<Of> known, Side without, String who) {
+    private int become(List<Of> known, Side without, String who) {
+        int gone = 0;
         for (Of each : known) {
             boolean itsOwn = each.origin().equals(word(without));
-            if (each.crossed() || itsOwn) {
-                become(each, without, itsOwn, who);
-            }
+            gone += (each.crossed() || itsOwn) && become(each, without, itsOwn, who) ? 1 : 0;
         }
+        return gone;
     }
 
     /// What never crossed is told of by the side that made it alone. One of the ledger's goes no more; one of the
     /// source's may come again.
-    private void become(Of each, Side without, boolean itsOwn, String who) {
+    ///
+    /// @return whether it was there before
+    private boolean become(Of each, Side without, boolean itsOwn, String who) {
         boolean neverWent = !each.crossed() && itsOwn && without == Side.LEDGER;
         if (neverWent || each.crossed() && Fate.ofLinked(each.there(without)) == Fate.ENDED) {
             outcomes.ended(each.id());
             say(each.routeId(), each.id(), who, "gone-on-both", without);
-        } else if (each.gone().isEmpty()) {
+            return true;
+        }
+        if (each.gone().isEmpty()) {
             outcomes.gone(each.id(), word(without));
             say(each.routeId(), each.id(), who, "gone", without);
+            return true;
         }
+        return false;
     }
 
     /// Whether one side does not have it any more, and nobody has said yet what becomes of it.

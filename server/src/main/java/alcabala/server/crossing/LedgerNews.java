@@ -33,9 +33,10 @@ public class LedgerNews {
 
     /// What was brought back.
     ///
+    /// @param gone how many it does not have any more
     /// @param news whether checks may find otherwise now: masters changed, or somebody entered a document
-    public record Brought(int payments, int edits, boolean referenceChanged, boolean news) {
-        public static final Brought NOTHING = new Brought(0, 0, false, false);
+    public record Brought(int payments, int edits, int gone, boolean referenceChanged, boolean news) {
+        public static final Brought NOTHING = new Brought(0, 0, 0, false, false);
     }
 
     LedgerNews(
@@ -88,7 +89,7 @@ public class LedgerNews {
         }
         follow(route, who);
         restorations.accounted(route.ledgerId());
-        return new Brought(came.payments(), came.edits(), changed, news);
+        return new Brought(came.payments(), came.edits(), came.gone(), changed, news);
     }
 
     /// Its number may be one that a document of ours is to have.
@@ -118,10 +119,10 @@ public class LedgerNews {
     }
 
     private Came take(RouteRow route, List<LedgerRecord> records, List<String> refs, String who) {
-        gone.there(route.ledgerId(), refs, who);
+        int left = gone.there(route.ledgerId(), refs, who);
         setAsides.settleOfLedger(
                 route.ledgerId(), records.stream().map(LedgerRecord::id).toList());
-        return seen.take(route, records, who);
+        return seen.take(route, records, who).plus(new Came(0, 0, left));
     }
 
     /// Single records as they were read there just now, those among them that bear our names and are linked with
@@ -131,7 +132,7 @@ public class LedgerNews {
     public Brought look(RouteRow route, List<LedgerRecord> records, List<String> refs, String who) {
         Came came = transaction.execute(status -> take(route, records, refs, who));
         follow(route, who);
-        return new Brought(came.payments(), came.edits(), false, false);
+        return new Brought(came.payments(), came.edits(), came.gone(), false, false);
     }
 
     /// What of the news makes something else of records of ours, or is to be told to their sources.

@@ -170,7 +170,8 @@ public class Links {
         jdbc.sql("delete from link where record_id = :id").param("id", recordId).update();
     }
 
-    /// What each has is what is agreed on; what was entered there waits no more to be brought to its source.
+    /// What each has is what is agreed on; what was entered there waits no more to be brought to its source, unless it
+    /// was changed there in this moment.
     ///
     /// @param takenOver whether both sides had it before anything crossed
     void pair(long recordId, long ledgerId, LedgerRecord there, Half source, Instant now, boolean takenOver) {
@@ -186,9 +187,12 @@ public class Links {
                 .param("at", Timestamp.from(now))
                 .param("over", takenOver)
                 .update();
-        jdbc.sql("delete from entered_there where ledger_id = :ledger and ledger_ref = :ref")
+        jdbc.sql("""
+                delete from entered_there
+                where ledger_id = :ledger and ledger_ref = :ref and body->>'version' = :version""")
                 .param("ledger", ledgerId)
                 .param("ref", there.id())
+                .param("version", String.valueOf(there.version()))
                 .update();
     }
 

@@ -163,7 +163,8 @@ public class Outcomes {
     public void entered(long id, LedgerRecord there, long paid, long gross) {
         jdbc.sql("""
                 update record set ledger_ref = :ref, ledger_number = :number, ledger_version = :version, ledger_gross = :gross,
-                    paid = :paid, ledger_due = :due, ledger_differs = false, version = version + 1
+                    paid = :paid, ledger_due = :due, ledger_differs = false, version = version + 1,
+                    refusal = case when outcome = 'posted' then '' else refusal end
                 where id = :id""")
                 .param("due", there.due(), Types.DATE)
                 .param("ref", there.id())

@@ -42,12 +42,12 @@ class SeenThere {
     private final JsonMapper json;
     private final Clock clock;
 
-    /// How many were paid otherwise, and how many changed, by somebody else.
-    record Came(int payments, int edits) {
-        static final Came NOTHING = new Came(0, 0);
+    /// How many were paid otherwise, changed or deleted, by somebody else.
+    record Came(int payments, int edits, int gone) {
+        static final Came NOTHING = new Came(0, 0, 0);
 
         Came plus(Came other) {
-            return new Came(payments + other.payments, edits + other.edits);
+            return new Came(payments + other.payments, edits + other.edits, gone + other.gone);
         }
     }
 
@@ -137,9 +137,13 @@ class SeenThere {
         }
         if (record.isVoided()) {
             outcomes.endedThere(linked.recordId());
-        } else if (record.recordKind().isDocument()
-                && LineMatch.differs(Links.read(linked.ledgerHalf()), record.half())) {
-            entered.note(route.ledgerId(), record);
+        } else if (record.recordKind().isDocument()) {
+            if (LineMatch.differs(Links.read(linked.ledgerHalf()), record.half())) {
+                entered.note(route.ledgerId(), record);
+            } else {
+                // Changed and changed back before the change could go.
+                entered.forget(route.ledgerId(), record.id());
+            }
         }
     }
 
@@ -154,7 +158,7 @@ class SeenThere {
         boolean news = paid && !isOurs(linked, record);
         boolean edited = differs && !linked.onItsWay() && record.version() > linked.version() && !paid;
         write(linked, record, paid, news, differs, back.fields(), who);
-        return new Came(news ? 1 : 0, edited ? 1 : 0);
+        return new Came(news ? 1 : 0, edited ? 1 : 0, 0);
     }
 
     private Unusable finer(LedgerRecord record, String currency) {

@@ -71,7 +71,7 @@ public class Intake {
 
     /// How many were new, changed, or came as they already were.
     public record Written(int added, int changed, int same) {
-        static final Written NOTHING = new Written(0, 0, 0);
+        public static final Written NOTHING = new Written(0, 0, 0);
 
         Written plus(Written other) {
             return new Written(added + other.added, changed + other.changed, same + other.same);
@@ -79,11 +79,13 @@ public class Intake {
     }
 
     /// Documents and what settles them, which nobody counts together.
-    public record TakenIn(Written documents, Written settlements) {
-        public static final TakenIn NOTHING = new TakenIn(Written.NOTHING, Written.NOTHING);
+    ///
+    /// @param gone how many their source does not have any more
+    public record TakenIn(Written documents, Written settlements, int gone) {
+        public static final TakenIn NOTHING = new TakenIn(Written.NOTHING, Written.NOTHING, 0);
 
         TakenIn plus(TakenIn other) {
-            return new TakenIn(documents.plus(other.documents), settlements.plus(other.settlements));
+            return new TakenIn(documents.plus(other.documents), settlements.plus(other.settlements), gone + other.gone);
         }
 
         public int added() {
@@ -129,7 +131,7 @@ public class Intake {
         Written documents = writeFamily(route, compiler, of(Family.DOCUMENT, incoming), who);
         Written settlements = writeFamily(route, compiler, of(Family.SETTLEMENT, incoming), who);
         writeFamily(route, compiler, of(Family.TRANSFER, incoming), who);
-        return new TakenIn(documents, settlements);
+        return new TakenIn(documents, settlements, 0);
     }
 
     private static List<Incoming> of(Family family, List<Incoming> incoming) {

@@ -165,7 +165,7 @@ public class SourcePull {
     public TakenIn take(long sourceId, List<SourceChange> changes, String who) {
         catalogue.keep(sourceId, changes);
         Map<String, Incoming> incoming = read(sourceId, changes);
-        whatIsThere(sourceId, changes, who);
+        int left = whatIsThere(sourceId, changes, who);
         Map<String, RouteRow> crossed = crossed(sourceId, incoming.keySet());
         Routing.Ways ways = routing.of(sourceId);
         Map<RouteRow, List<Incoming>> byRoute = new LinkedHashMap<>();
@@ -175,7 +175,7 @@ public class SourcePull {
                     : ways.to(each.record().site());
             byRoute.computeIfAbsent(way, w -> new ArrayList<>()).add(each);
         }
-        TakenIn taken = TakenIn.NOTHING;
+        TakenIn taken = new TakenIn(Intake.Written.NOTHING, Intake.Written.NOTHING, left);
         for (Map.Entry<RouteRow, List<Incoming>> entry : byRoute.entrySet()) {
             taken = taken.plus(
                     writer.write(entry.getKey(), compilers.of(entry.getKey().id()), entry.getValue(), who));
@@ -185,7 +185,9 @@ public class SourcePull {
     }
 
     /// By the last that is told of each.
-    private void whatIsThere(long sourceId, List<SourceChange> changes, String who) {
+    ///
+    /// @return how many are not there any more
+    private int whatIsThere(long sourceId, List<SourceChange> changes, String who) {
         Map<String, Boolean> there = new HashMap<>();
         for (SourceChange change : changes) {
             switch (change) {
@@ -195,7 +197,7 @@ public class SourcePull {
             }
         }
         gone.areHereAgain(sourceId, refs(there, true), who);
-        gone.here(sourceId, refs(there, false), who);
+        return gone.here(sourceId, refs(there, false), who);
     }
 
     private static List<String> refs(Map<String, Boolean> there, boolean which) {

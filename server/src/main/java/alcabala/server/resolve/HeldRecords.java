@@ -17,8 +17,8 @@ class HeldRecords {
     private static final int MOST = 10_000;
     private final JdbcClient jdbc;
 
-    /// @param cause `refused:` with the ledger's code, or one word for what happened; after `back:` where it was
-    /// entered on the ledger and is on its way to its source
+    /// @param cause `refused:` with the ledger's code, or one word for what happened, as the side sees it that made it;
+    /// after `back:` where it was entered on the ledger and is on its way to its source
     /// @param said by the ledger; empty where it said nothing
     /// @param gross minor units, negative for what is given back
     /// @param batch in which it went last; 0 for none
@@ -46,10 +46,10 @@ class HeldRecords {
                 select d.id, d.number, d.kind, d.party_name, d.issue_date, d.currency, signed(d.kind, d.gross) as gross,
                     coalesce(d.ledger_version, 0) as ledger_version, coalesce(p.batch_id, 0) as batch,
                     coalesce(p.sentence, '') as said,
-                    case when d.origin = 'ledger' and d.gone = '' and (d.state <> 'Diverged' or d.refusal <> '')
+                    case when d.origin = 'ledger' and (d.state <> 'Diverged' or d.gone <> '' or d.refusal <> '')
                         then 'back:' else '' end || case
-                        when d.gone = 'ledger' then 'gone-there'
-                        when d.gone = 'source' then 'gone-here'
+                        when d.gone = d.origin then 'gone-here'
+                        when d.gone <> '' then 'gone-there'
                         when d.state = 'Refused' then 'refused:' || d.refusal
                         when d.state = 'Unconfirmed' then 'unconfirmed'
                         when d.state <> 'Diverged' then 'unreached'

@@ -37,8 +37,7 @@ class Looking {
     private final SourcePull pull;
     private final SetAsides setAsides;
 
-    /// @param gone how many a side does not have any more
-    record Looked(TakenIn taken, Brought brought, int gone) {}
+    record Looked(TakenIn taken, Brought brought) {}
 
     /// @param ledgerRef null where it is linked with nothing
     /// @param free whether it may turn out to stand there without our knowing
@@ -73,7 +72,6 @@ class Looking {
         List<LedgerRecord> found = new ArrayList<>();
         List<SourceChange> changes = new ArrayList<>();
         List<String> goneThere = new ArrayList<>();
-        int goneHere = 0;
         int done = 0;
         for (One each : of(route, records)) {
             at.at(done++, records.size());
@@ -85,11 +83,10 @@ class Looking {
             if (here.isPresent() && each.origin().equals("source")) {
                 Optional<SourceChange> its = here.get().find(each.recordKind().family(), each.sourceRef());
                 changes.add(its.orElseGet(() -> new SourceChange.RecordGone(each.sourceRef())));
-                goneHere += its.isEmpty() ? 1 : 0;
             }
         }
         Brought brought = there.isEmpty() ? Brought.NOTHING : news.look(route, found, goneThere, who);
-        return new Looked(pull.look(route.sourceId(), changes, who), brought, goneThere.size() + goneHere);
+        return new Looked(pull.look(route.sourceId(), changes, who), brought);
     }
 
     /// One that says of itself what nobody can use is set aside, and the rest goes on.

@@ -115,7 +115,7 @@ class Runner {
 
     private Pulled look(RouteRow route, Extent extent, String who, Progress at) {
         Looked looked = looking.look(route, extent.records(), who, at);
-        return follow(route, extent, new News(looked.taken(), looked.brought(), List.of(), looked.gone()), who);
+        return follow(route, extent, new News(looked.taken(), looked.brought(), List.of()), who);
     }
 
     private Pulled pullAll(RouteRow route, Extent extent, String who, Progress at) {
@@ -127,13 +127,11 @@ class Runner {
         TakenIn pulled = route.fromFiles() ? TakenIn.NOTHING : source.pull(route.sourceId(), who);
         at.at(2, 3);
         List<MastersMerged> merged = masters.merge(route, extent.masters(), who);
-        return follow(route, extent, new News(pulled, brought, merged, 0), who);
+        return follow(route, extent, new News(pulled, brought, merged), who);
     }
 
     /// What came of both sides.
-    ///
-    /// @param gone how many single records a side does not have any more
-    private record News(TakenIn pulled, Brought brought, List<MastersMerged> merged, int gone) {}
+    private record News(TakenIn pulled, Brought brought, List<MastersMerged> merged) {}
 
     /// What goes by itself after the news goes.
     private Pulled follow(RouteRow route, Extent extent, News news, String who) {
@@ -173,7 +171,8 @@ class Runner {
             add(parts, each.created(), one + " created in " + route.source(), many + " created in " + route.source());
             add(parts, each.asked(), one + " to be asked about", many + " to be asked about");
         }
-        add(parts, news.gone(), "is not there any more", "are not there any more");
+        addGone(parts, pulled.gone(), route.source());
+        addGone(parts, brought.gone(), route.ledger());
         add(parts, stand, "of them stands there", "of them stand there");
         add(parts, sending, "record on its way by itself", "records on their way by themselves");
         return parts.isEmpty() ? NOTHING_NEW : String.join(", ", parts);
@@ -181,6 +180,10 @@ class Runner {
 
     private static void addChanged(List<String> parts, int count, String one, String many, String side) {
         add(parts, count, one + " changed in " + side, many + " changed in " + side);
+    }
+
+    private static void addGone(List<String> parts, int count, String side) {
+        add(parts, count, "is not in " + side + " any more", "are not in " + side + " any more");
     }
 
     static void add(List<String> parts, int count, String one, String many) {

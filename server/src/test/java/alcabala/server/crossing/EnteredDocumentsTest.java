@@ -387,7 +387,7 @@ class EnteredDocumentsTest {
         String yard = awaitAtYard(number).get("id").asString();
         world.standIns().desk("/hullwork/documents/" + yard + "/delete", "");
         run();
-        assertThat(row(number).get("state").asString()).isEqualTo("Diverged");
+        assertThat(causes()).contains("back:gone-there");
         assertThat(find(number)).as("not by itself").isEmpty();
         follow(number);
         String again = awaitAtYard(number).get("id").asString();
@@ -396,6 +396,7 @@ class EnteredDocumentsTest {
         world.standIns().desk(BOOKS + "/" + ref(number) + "/delete", "");
         run();
         run();
+        assertThat(causes()).contains("back:gone-here");
         assertThat(find(number).orElseThrow().get("status").asString())
                 .as("not by itself")
                 .isNotEqualTo("VOID");
@@ -404,6 +405,10 @@ class EnteredDocumentsTest {
                 "it void at the yard",
                 () -> find(number).orElseThrow().get("status").asString().equals("VOID"));
         Await.until("it void", () -> row(number).get("state").asString().equals("Voided"));
+    }
+
+    private static List<String> causes() {
+        return ferro.get("/api/resolve?route=yard").json().findValuesAsString("cause");
     }
 
     private static void follow(String number) {

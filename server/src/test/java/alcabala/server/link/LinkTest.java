@@ -291,7 +291,7 @@ class LinkTest {
                 .sql("update record set source_ref = 'd-gone' where id = :id")
                 .param("id", id(waiting))
                 .update();
-        assertThat(look(waiting).json().get("sentence").asString()).isEqualTo("1 is not there any more");
+        assertThat(look(waiting).json().get("sentence").asString()).isEqualTo("1 is not in Hullwork any more");
         assertThat(ferro.post("/api/pull/records", Map.of("route", "yard", "records", List.of()))
                         .status())
                 .isEqualTo(400);
@@ -358,7 +358,7 @@ class LinkTest {
                 .sql("update link set ledger_ref = 'gone' where record_id = :id")
                 .param("id", id(document))
                 .update();
-        assertThat(look(document).json().get("sentence").asString()).contains("1 is not there any more");
+        assertThat(look(document).json().get("sentence").asString()).contains("1 is not in Inkwell any more");
     }
 
     @Test

@@ -85,7 +85,7 @@ class GoneTest extends OnBothSides {
                 .orElseThrow();
         Posted never = new Posted(row.get("id").asLong(), row.get("number").asString(), "");
         deleteOnSource(never);
-        assertThat(look(never)).contains("1 is not there any more");
+        assertThat(look(never)).contains("1 is not in Hullwork any more");
         assertThat(state(never)).isEqualTo("Voided");
         assertThat(cause(never)).isEmpty();
         world.standIns().desk("/hullwork/documents/" + ref(never) + "/restore", "");

@@ -252,7 +252,7 @@ final class RecordHistory {
                 .as(doc.number + " in the books")
                 .hasSize(1);
         assertThat(here.getFirst().get("gross").asDecimal())
-                .as(doc.number)
+                .as(() -> doc.number + known(doc))
                 .isEqualByComparingTo(there.get("gross").asDecimal());
         assertThat(here.getFirst().get("status").asString().equals("VOID"))
                 .as(doc.number + " void")
@@ -260,6 +260,27 @@ final class RecordHistory {
         assertThat(settledAtYard(doc.number))
                 .as("paid of " + doc.number)
                 .isEqualByComparingTo(there.get("paid").asDecimal());
+    }
+
+    /// What is known of it here, for whoever has to find out.
+    private String known(Doc doc) {
+        return world
+                .jdbc()
+                .sql("""
+                        select to_jsonb(d)::text from record d where number = :number
+                        union all select to_jsonb(p)::text from dispatch p join record d on d.id = p.record_id
+                            where d.number = :number
+                        union all select to_jsonb(e)::text from entered_there e where ledger_ref = :ref
+                        union all select to_jsonb(l)::text from link l where ledger_ref = :ref
+                        union all select t.at || ' ' || t.action || ' ' || coalesce(t.detail::text, '') from trail t
+                            join record d on d.id = t.record_id where d.number = :number""")
+                .param("number", doc.number)
+                .param("ref", doc.ref)
+                .query(String.class)
+                .list()
+                .stream()
+                .map(row -> "\n" + row)
+                .collect(java.util.stream.Collectors.joining());
     }
 
     private BigDecimal settledAtYard(String number) {
