@@ -379,6 +379,45 @@ class EnteredDocumentsTest {
         awaitAtYard(before);
     }
 
+    /// What waits is what stands there by now, not what stood there in between.
+    @Test
+    void whatIsChangedAndChangedBackWhileItIsOnItsWayWaitsForNothing() {
+        String number = enter("invoice", PARTY, "Varnish", "60.00", "S23", TODAY);
+        run();
+        awaitAtYard(number);
+        world.standIns().editOnInkwell(ref(number), TODAY, "60.00");
+        run();
+        awaitAtYard(number);
+        become(number, "unconfirmed");
+        world.standIns().editOnInkwell(ref(number), TODAY, "61.00");
+        run();
+        assertThat(waiting(number)).isOne();
+        world.standIns().editOnInkwell(ref(number), TODAY, "60.00");
+        run();
+        assertThat(waiting(number)).isZero();
+        become(number, "posted");
+        run();
+        assertThat(find(number).orElseThrow().get("net").asDecimal()).isEqualByComparingTo("60.00");
+        assertThat(row(number).get("state").asString()).isEqualTo("Posted");
+    }
+
+    /// As while a change of it is on its way.
+    private static void become(String number, String outcome) {
+        world.jdbc()
+                .sql("update record set outcome = :outcome where id = :id")
+                .param("outcome", outcome)
+                .param("id", row(number).get("id").asLong())
+                .update();
+    }
+
+    private static int waiting(String number) {
+        return world.jdbc()
+                .sql("select count(*) from entered_there where ledger_ref = :ref")
+                .param("ref", ref(number))
+                .query(Integer.class)
+                .single();
+    }
+
     /// The books made it: it goes again where its source lost it, and is void there where the books did.
     @Test
     void whatOneSideDeletesFollowsTheBooksOnceSomebodySaysSo() {
