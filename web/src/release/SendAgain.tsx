@@ -1,10 +1,12 @@
 import { useMutation } from '@tanstack/react-query';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
 import { sendOne } from '../send/sendShown';
 import { Failure } from '../ui/Failure';
+import { Key } from '../ui/Key';
 
 /** What the one button for a record says; empty when there is none. */
 function sendWord(
@@ -42,6 +44,9 @@ export function SendAgain({
     },
   });
   const word = sendWord(document, since, route);
+  // Where both sides differ, this is what restores what its maker has.
+  const restores = document.state === 'Diverged' && word !== '' && me.mayChange;
+  useHotkeys('r', () => send.mutate(), { enabled: restores && !send.isPending, preventDefault: true });
   if (!me.mayChange || word === '') {
     return null;
   }
@@ -49,7 +54,7 @@ export function SendAgain({
     <span className="flex items-center gap-2">
       {send.error && <Failure error={send.error} />}
       <button type="button" className="act act-main" disabled={send.isPending} onClick={() => send.mutate()}>
-        {word}
+        {word} {restores && <Key>r</Key>}
       </button>
     </span>
   );

@@ -140,7 +140,7 @@ class SeenThere {
         } else if (record.recordKind().isDocument()) {
             if (LineMatch.differs(Links.read(linked.ledgerHalf()), record.half())) {
                 entered.note(route.ledgerId(), record);
-            } else {
+            } else if (!linked.same()) {
                 // Changed and changed back before the change could go.
                 entered.forget(route.ledgerId(), record.id());
             }

@@ -157,7 +157,7 @@ class SendApi {
                 preview.items(),
                 preview.collisions(),
                 layouts(route, preview),
-                sentence(route, preview));
+                PreviewSentence.of(route, preview));
     }
 
     /// By which it can be written; none where the ledger is asked, or nothing would go.
@@ -167,43 +167,6 @@ class SendApi {
                 : layouts.of(route.ledgerId(), Previews.carries(preview.documents())).stream()
                         .map(Layout::name)
                         .toList();
-    }
-
-    private static String sentence(RouteRow route, Preview preview) {
-        int fresh = preview.totals().count() - preview.inPlace();
-        String noun = switch (preview.family()) {
-            case DOCUMENT -> "document";
-            case SETTLEMENT -> "payment";
-            case TRANSFER -> "banking";
-        };
-        String changes = preview.family() == Family.SETTLEMENT ? "takes back" : "changes";
-        StringBuilder sentence = new StringBuilder();
-        if (fresh > 0 || preview.inPlace() == 0) {
-            sentence.append(route.ledgerAnswers() ? "Posts " : "Writes ").append(plural(fresh, noun));
-        }
-        if (preview.inPlace() > 0) {
-            sentence.append(fresh > 0 ? " and " : "")
-                    .append(fresh > 0 ? changes : Character.toUpperCase(changes.charAt(0)) + changes.substring(1))
-                    .append(" ")
-                    .append(plural(preview.inPlace(), noun))
-                    .append(preview.inPlace() == 1 ? " that stands there" : " that stand there");
-        }
-        sentence.append(", ").append(Amounts.shown(preview.totals().gross()));
-        if (!preview.parties().isEmpty() || !preview.items().isEmpty()) {
-            sentence.append(", creates ");
-            if (!preview.parties().isEmpty()) {
-                sentence.append(
-                        preview.parties().size() == 1
-                                ? "1 party"
-                                : preview.parties().size() + " parties");
-            }
-            if (!preview.items().isEmpty()) {
-                sentence.append(preview.parties().isEmpty() ? "" : " and ")
-                        .append(plural(preview.items().size(), "item"));
-            }
-            sentence.append(" on ").append(route.ledger());
-        }
-        return sentence.toString();
     }
 
     private static String text(String given) {
@@ -230,10 +193,6 @@ class SendApi {
             return Family.TRANSFER;
         }
         return Boolean.TRUE.equals(payments) ? Family.SETTLEMENT : Family.DOCUMENT;
-    }
-
-    private static String plural(int count, String noun) {
-        return count + " " + noun + (count == 1 ? "" : "s");
     }
 
     /// Readiness is judged beside it, and what it found stands on the trail; the documents go whatever it says.

@@ -210,6 +210,12 @@ class SettlementTest extends OnBothSides {
         fetch();
         assertThat(state(posted)).as("nor by what the route says").isEqualTo("Diverged");
         decide("INVOICES_WINNER", "ask");
+        Map<String, Object> named = Map.of("route", "yard", "ids", List.of(posted.id()));
+        assertThat(admin.post("/api/batches/preview", named)
+                        .json()
+                        .get("sentence")
+                        .asString())
+                .startsWith("Takes back 1 document, -€");
         settle(posted, "SOURCE");
         assertThat(state(posted)).as("void on both sides").isEqualTo("Voided");
         assertThat(onLedger(posted).get("status").asString()).isEqualTo("void");
