@@ -18,6 +18,7 @@ class PractiseJourneyTest {
             browser.signIn(demo.address(), "admin");
             aLostAnswerIsFoundAgain(browser, demo);
             theSameChangesComeAgain(browser, demo);
+            whatIsDeletedThereGoesAgain(browser, demo);
             whatIsEditedThereIsLeftAlone(browser, demo);
         }
     }
@@ -53,6 +54,17 @@ class PractiseJourneyTest {
         browser.keys("1");
         browser.until(d -> browser.text().contains("Hullwork began again") ? null : true);
         wasRight(browser, demo, "A list of changes that begins again");
+    }
+
+    private static void whatIsDeletedThereGoesAgain(Browser browser, Demo demo) {
+        practise(browser, demo, "A document deleted on the ledger");
+        browser.fetchBothSides();
+        browser.keys("g", "5");
+        browser.awaitText("Deleted in Inkwell, still in Hullwork", "Send it to Inkwell again");
+        browser.keys("1");
+        browser.awaitText("1 record on the way");
+        browser.awaitText("Both sides agree", DOWN_FOR_A_WHILE);
+        wasRight(browser, demo, "A document deleted on the ledger");
     }
 
     private static void whatIsEditedThereIsLeftAlone(Browser browser, Demo demo) {

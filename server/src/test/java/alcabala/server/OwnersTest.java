@@ -32,7 +32,7 @@ class OwnersTest {
                     "blocking cause lands_in tax_codes rounding",
                     "crossing",
                     "outcome outcome_revision refusal ledger_ref ledger_number ledger_version ledger_gross ledger_due"
-                            + " ledger_differs paid crossed_at")),
+                            + " ledger_differs paid crossed_at gone")),
             "ledger",
             columns(Map.of(
                     "connection",

@@ -5,6 +5,7 @@ import alcabala.accounting.sync.Fate;
 import alcabala.accounting.sync.Side;
 import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.Telling;
+import alcabala.server.record.SourceFacts;
 import alcabala.server.trail.Trail;
 import java.util.Collection;
 import java.util.List;
@@ -19,7 +20,9 @@ import org.springframework.transaction.annotation.Transactional;
 public class Gone {
     private final JdbcClient jdbc;
     private final Outcomes outcomes;
+    private final SourceFacts facts;
     private final Undone undone;
+    private final Settlements settlements;
     private final Links links;
     private final Trail trail;
     private final Telling telling;
@@ -42,10 +45,20 @@ public class Gone {
             from record d left join link l on l.record_id = d.id
             where d.outcome is distinct from 'cancelled' and\s""";
 
-    Gone(JdbcClient jdbc, Outcomes outcomes, Undone undone, Links links, Trail trail, Telling telling) {
+    Gone(
+            JdbcClient jdbc,
+            Outcomes outcomes,
+            SourceFacts facts,
+            Undone undone,
+            Settlements settlements,
+            Links links,
+            Trail trail,
+            Telling telling) {
         this.jdbc = jdbc;
         this.outcomes = outcomes;
+        this.facts = facts;
         this.undone = undone;
+        this.settlements = settlements;
         this.links = links;
         this.trail = trail;
         this.telling = telling;
@@ -97,19 +110,20 @@ public class Gone {
     private int become(List<Of> known, Side without, String who) {
         int gone = 0;
         for (Of each : known) {
-            boolean itsOwn = each.origin().equals(word(without));
-            gone += (each.crossed() || itsOwn) && become(each, without, itsOwn, who) ? 1 : 0;
+            boolean tells = each.crossed() || each.origin().equals(word(without));
+            gone += tells && become(each, without, who) ? 1 : 0;
         }
         return gone;
     }
 
-    /// What never crossed is told of by the side that made it alone. One of the ledger's goes no more; one of the
-    /// source's may come again.
+    /// What never crossed is told of by the side that made it alone: it goes no more, unless it is told of again.
     ///
     /// @return whether it was there before
-    private boolean become(Of each, Side without, boolean itsOwn, String who) {
-        boolean neverWent = !each.crossed() && itsOwn && without == Side.LEDGER;
-        if (neverWent || each.crossed() && Fate.ofLinked(each.there(without)) == Fate.ENDED) {
+    private boolean become(Of each, Side without, String who) {
+        if (!each.crossed() && without == Side.SOURCE) {
+            return voidHere(each, who);
+        }
+        if (!each.crossed() || Fate.ofLinked(each.there(without)) == Fate.ENDED) {
             outcomes.ended(each.id());
             say(each.routeId(), each.id(), who, "gone-on-both", without);
             return true;
@@ -120,6 +134,16 @@ public class Gone {
             return true;
         }
         return false;
+    }
+
+    private boolean voidHere(Of each, String who) {
+        if (each.endsHere()) {
+            return false;
+        }
+        facts.voidedHere(each.id());
+        settlements.of(each.id(), "was deleted");
+        say(each.routeId(), each.id(), who, "gone", Side.SOURCE);
+        return true;
     }
 
     /// Whether one side does not have it any more, and nobody has said yet what becomes of it.
@@ -162,11 +186,13 @@ public class Gone {
         } else {
             outcomes.neverArrived(each.id());
         }
+        settlements.of(each.id(), "goes again");
     }
 
     private void takesBack(Of each) {
         if (each.origin().equals("source")) {
-            outcomes.voidedHere(each.id());
+            facts.voidedHere(each.id());
+            outcomes.gone(each.id(), "");
         } else {
             links.takenThere(each.id());
             outcomes.takenThere(each.id());

@@ -129,13 +129,6 @@ public class Outcomes {
                 .update();
     }
 
-    /// Its source does not have it any more, and somebody said that it is void.
-    void voidedHere(long id) {
-        jdbc.sql("update record set voided = true, gone = '', version = version + 1 where id = :id")
-                .param("id", id)
-                .update();
-    }
-
     /// The ledger does not have it any more, and somebody said that it is void.
     void takenThere(long id) {
         jdbc.sql("update record set ledger_differs = true, gone = '', version = version + 1 where id = :id")
@@ -146,8 +139,8 @@ public class Outcomes {
     /// What was entered on the ledger goes to its source as if it had never been there.
     void neverArrived(long id) {
         jdbc.sql("""
-                update record set outcome = null, outcome_revision = null, crossed_at = null, voided = false,
-                    version = version + 1 where id = :id""").param("id", id).update();
+                update record set outcome = null, outcome_revision = null, crossed_at = null, version = version + 1
+                where id = :id""").param("id", id).update();
     }
 
     /// What was entered on the ledger and taken back there before it went goes no more.

@@ -1,5 +1,6 @@
 package alcabala.server.demo;
 
+import alcabala.connectors.UnreachableException;
 import alcabala.server.connection.ConsentRequests;
 import alcabala.server.platform.Settings;
 import java.time.Duration;
@@ -23,8 +24,23 @@ class DemoConsent {
         this.settings = settings;
     }
 
-    /// A consent that waits for its company.
+    /// A consent that waits for its company. A machine that is busy may not answer in time; a code counts once, so that
+    /// all of it is done again.
     ConsentRequests.Pending give() {
+        RetryTemplate patience = new RetryTemplate(RetryPolicy.builder()
+                .includes(UnreachableException.class)
+                .maxRetries(4)
+                .delay(Duration.ofSeconds(1))
+                .multiplier(2)
+                .build());
+        try {
+            return patience.execute(this::ask);
+        } catch (RetryException e) {
+            throw new IllegalStateException("the demo's books gave no consent", e);
+        }
+    }
+
+    private ConsentRequests.Pending ask() {
         Map<String, String> back =
                 owner().letIn(requests.ask(DEMO, null, "inkwell", settings.standins() + "/inkwell", Map.of()));
         requests.given(DEMO, back.get("state"), back.get("code"));

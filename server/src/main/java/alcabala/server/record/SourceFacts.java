@@ -167,6 +167,13 @@ public class SourceFacts {
                 .update();
     }
 
+    /// Its source does not have it any more, and it is as if it had been voided there.
+    public void voidedHere(long id) {
+        jdbc.sql("update record set voided = true, version = version + 1 where id = :id")
+                .param("id", id)
+                .update();
+    }
+
     /// The source voided what was entered on the ledger, or took that back; all else it says of it is what it was told.
     public void voidedThere(long sourceId, String sourceRef, boolean voided) {
         jdbc.sql("""

@@ -76,6 +76,31 @@ class GoneTest extends OnBothSides {
         assertThat(List.of(cause(both), cause(voided))).containsOnly("");
     }
 
+    /// Voids travel as changes do; what the ledger does not take back is said, and not tried again by itself.
+    @Test
+    void whatItsSourceVoidedIsTakenBackByItselfUnlessTheLedgerRefuses() {
+        Posted voided = post();
+        Posted settled = post();
+        LocalDate day = day(settled);
+        world.standIns().desk(settled.desk() + "/pay", "amount=1.00&means=10&account=1210&date=" + day);
+        fetch();
+        decide("INVOICES_TRIGGER", "paid");
+        for (Posted each : List.of(voided, settled)) {
+            world.standIns().desk("/hullwork/documents/" + ref(each) + "/void", "");
+        }
+        fetch();
+        Await.until("all has arrived", () -> onTheirWay() == 0);
+        assertThat(state(voided)).isEqualTo("Voided");
+        assertThat(onLedger(voided).get("status").asString()).isEqualTo("void");
+        assertThat(state(settled)).isEqualTo("Diverged");
+        assertThat(cause(settled)).isEqualTo("voided-here");
+        assertThat(said(settled)).contains("is settled with 1.00; void what settles it first");
+        int sent = timesSent(settled);
+        fetch();
+        assertThat(timesSent(settled)).as("a further run writes nothing").isEqualTo(sent);
+        decide("INVOICES_TRIGGER", "batch");
+    }
+
     /// A look at single ones finds it too, and what is told of again is no question any more.
     @Test
     void whatNeverCrossedGoesNoMoreUntilItsSourceTellsOfItAgain() {
@@ -91,7 +116,7 @@ class GoneTest extends OnBothSides {
         world.standIns().desk("/hullwork/documents/" + ref(never) + "/restore", "");
         fetch();
         assertThat(state(never)).isEqualTo("Ready");
-        assertThat(trail(never)).contains("gone", "there-again");
+        assertThat(trail(never)).containsOnlyOnce("gone").containsOnlyOnce("changed-on-source");
     }
 
     @Test

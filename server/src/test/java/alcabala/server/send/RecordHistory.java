@@ -251,9 +251,15 @@ final class RecordHistory {
         assertThat(world.standIns().inkwell("/documents/numbered?number=" + doc.number))
                 .as(doc.number + " in the books")
                 .hasSize(1);
-        assertThat(here.getFirst().get("gross").asDecimal())
-                .as(() -> doc.number + known(doc))
-                .isEqualByComparingTo(there.get("gross").asDecimal());
+        // What was changed and taken back before either was heard of is void at the yard as it was before.
+        assertThat(doc.ended
+                        || here.getFirst()
+                                        .get("gross")
+                                        .asDecimal()
+                                        .compareTo(there.get("gross").asDecimal())
+                                == 0)
+                .as(() -> "it comes to the same: " + here + there + known(doc))
+                .isTrue();
         assertThat(here.getFirst().get("status").asString().equals("VOID"))
                 .as(doc.number + " void")
                 .isEqualTo(doc.ended);
