@@ -89,8 +89,8 @@ class GoneTest extends OnBothSides {
             world.standIns().desk("/hullwork/documents/" + ref(each) + "/void", "");
         }
         fetch();
-        Await.until("all has arrived", () -> onTheirWay() == 0);
-        assertThat(state(voided)).isEqualTo("Voided");
+        Await.until("one is void there", () -> state(voided).equals("Voided"));
+        Await.until("the other is refused", () -> said(settled).contains("is settled"));
         assertThat(onLedger(voided).get("status").asString()).isEqualTo("void");
         assertThat(state(settled)).isEqualTo("Diverged");
         assertThat(cause(settled)).isEqualTo("voided-here");
