@@ -37,6 +37,7 @@ class Dispatches {
     private final Outcomes outcomes;
     private final Undone undone;
     private final Links links;
+    private final Postings postings;
     private final DecidedTax decidedTax;
     private final SourceFacts facts;
     private final Settlements settlements;
@@ -54,6 +55,7 @@ class Dispatches {
             Outcomes outcomes,
             Undone undone,
             Links links,
+            Postings postings,
             DecidedTax decidedTax,
             SourceFacts facts,
             Settlements settlements,
@@ -70,6 +72,7 @@ class Dispatches {
         this.outcomes = outcomes;
         this.undone = undone;
         this.links = links;
+        this.postings = postings;
         this.decidedTax = decidedTax;
         this.facts = facts;
         this.settlements = settlements;
@@ -268,7 +271,7 @@ class Dispatches {
         if (dispatch.undoes()) {
             undone.keep(List.of(dispatch.recordId()));
         } else if (dispatch.back()) {
-            outcomes.arrived(dispatch, record, now);
+            outcomes.arrived(dispatch, record, saysOtherwise(dispatch, record) ? 0 : dispatch.revision(), now);
             facts.arrived(dispatch.recordId(), record.number());
             links.arrived(dispatch.recordId(), record);
         } else {
@@ -279,6 +282,17 @@ class Dispatches {
                 dispatch.undoes() ? "undone" : how,
                 Map.of("status", status, "answer", new RawValue(body), "side", side(dispatch)));
         settlements.became(dispatch);
+    }
+
+    /// A source that had it already, though that was not known here, answers what it had: what it was told now goes in
+    /// the place of that next.
+    private boolean saysOtherwise(Dispatch dispatch, LedgerRecord record) {
+        return !dispatch.inPlace()
+                && record.recordKind().isDocument()
+                && postings.find(dispatch)
+                        .map(sent -> sent.entry().gross().getAmount())
+                        .filter(told -> told.compareTo(record.gross()) != 0)
+                        .isPresent();
     }
 
     /// The side that answered.

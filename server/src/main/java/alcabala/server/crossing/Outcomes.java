@@ -103,13 +103,14 @@ public class Outcomes {
     /// What was entered on the ledger is on its source too by now, or was taken back there.
     ///
     /// @param there as the source answered it
-    void arrived(Dispatch dispatch, LedgerRecord there, Instant now) {
+    /// @param revision of what it has
+    void arrived(Dispatch dispatch, LedgerRecord there, int revision, Instant now) {
         jdbc.sql("""
                 update record set outcome = :outcome, outcome_revision = :revision, crossed_at = :now, refusal = '',
                     gone = case gone when 'source' then '' else gone end, version = version + 1
                 where id = :id""")
                 .param("outcome", there.isVoided() ? "cancelled" : "posted")
-                .param("revision", dispatch.revision())
+                .param("revision", revision)
                 .param("now", Timestamp.from(now))
                 .param("id", dispatch.recordId())
                 .update();

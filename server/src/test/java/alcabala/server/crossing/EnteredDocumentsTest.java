@@ -418,6 +418,25 @@ class EnteredDocumentsTest {
                 .single();
     }
 
+    /// As after an answer that said no although it had been taken.
+    @Test
+    void whatTheSourceHadAlreadyIsToldWhatItIsByNow() {
+        String number = enter("invoice", PARTY, "Rope", "45.00", "S23", TODAY);
+        run();
+        awaitAtYard(number);
+        world.jdbc()
+                .sql("update record set outcome = 'refused', crossed_at = null where id = :id")
+                .param("id", row(number).get("id").asLong())
+                .update();
+        world.standIns().editOnInkwell(ref(number), TODAY, "46.00");
+        run();
+        Await.until("it is taken", () -> !row(number).get("state").asString().matches("Ready|Queued|Refused"));
+        run();
+        awaitAtYard(number);
+        assertThat(find(number).orElseThrow().get("net").asDecimal()).isEqualByComparingTo("46.00");
+        assertThat(run()).isEqualTo("Nothing new on either side");
+    }
+
     /// The books made it: it goes again where its source lost it, and is void there where the books did.
     @Test
     void whatOneSideDeletesFollowsTheBooksOnceSomebodySaysSo() {
