@@ -17,15 +17,15 @@ class GoneTest extends OnBothSides {
         Posted posted = post();
         LocalDate day = day(posted).minusDays(1);
         deleteOnLedger(posted);
-        decide("INVOICES_TRIGGER", "paid");
-        decide("INVOICES_WINNER", "source");
+        decideOnceAllArrived("INVOICES_TRIGGER", "paid");
+        decideOnceAllArrived("INVOICES_WINNER", "source");
         redate(posted, day);
         fetch();
         fetch();
         assertThat(cause(posted)).as("whatever goes by itself").isEqualTo("gone-there");
         assertThat(state(posted)).isEqualTo("Diverged");
-        decide("INVOICES_TRIGGER", "batch");
-        decide("INVOICES_WINNER", "ask");
+        decideOnceAllArrived("INVOICES_TRIGGER", "batch");
+        decideOnceAllArrived("INVOICES_WINNER", "ask");
         assertThat(trail(posted)).containsOnlyOnce("gone");
         assertThat(settlement(posted, "LEDGER").json().get("code").asString()).isEqualTo("gone");
         assertThat(settlement(posted, "SOURCE").json().get("code").asString()).isEqualTo("gone");
@@ -48,12 +48,12 @@ class GoneTest extends OnBothSides {
     @Test
     void whatItsSourceDeletedIsTakenBackOnTheLedgerWhenSomebodySaysSo() {
         Posted posted = post();
-        decide("INVOICES_TRIGGER", "paid");
+        decideOnceAllArrived("INVOICES_TRIGGER", "paid");
         deleteOnSource(posted);
         fetch();
         assertThat(cause(posted)).as("never by itself").isEqualTo("gone-here");
         assertThat(onLedger(posted).get("status").asString()).isEqualTo("final");
-        decide("INVOICES_TRIGGER", "batch");
+        decideOnceAllArrived("INVOICES_TRIGGER", "batch");
         assertThat(follow(posted)).isEqualTo("1 0");
         Await.until("it is void there", () -> state(posted).equals("Voided"));
         assertThat(onLedger(posted).get("status").asString()).isEqualTo("void");
@@ -84,7 +84,7 @@ class GoneTest extends OnBothSides {
         LocalDate day = day(settled);
         world.standIns().desk(settled.desk() + "/pay", "amount=1.00&means=10&account=1210&date=" + day);
         fetch();
-        decide("INVOICES_TRIGGER", "paid");
+        decideOnceAllArrived("INVOICES_TRIGGER", "paid");
         for (Posted each : List.of(voided, settled)) {
             world.standIns().desk("/hullwork/documents/" + ref(each) + "/void", "");
         }
@@ -98,7 +98,7 @@ class GoneTest extends OnBothSides {
         int sent = timesSent(settled);
         fetch();
         assertThat(timesSent(settled)).as("a further run writes nothing").isEqualTo(sent);
-        decide("INVOICES_TRIGGER", "batch");
+        decideOnceAllArrived("INVOICES_TRIGGER", "batch");
     }
 
     /// A look at single ones finds it too, and what is told of again is no question any more.
@@ -137,6 +137,12 @@ class GoneTest extends OnBothSides {
         fetch();
         assertThat(List.of(trail(here), trail(there)))
                 .allSatisfy(each -> assertThat(each).containsOnlyOnce("there-again"));
+    }
+
+    /// Nothing is decided while something is on its way.
+    private static void decideOnceAllArrived(String setting, String value) {
+        Await.until("all has arrived", () -> onTheirWay() == 0);
+        decide(setting, value);
     }
 
     private static void deleteOnLedger(Posted posted) {

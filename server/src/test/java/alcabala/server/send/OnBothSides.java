@@ -164,6 +164,13 @@ abstract class OnBothSides {
                 .json();
     }
 
+    protected static int onTheirWay() {
+        return world.jdbc()
+                .sql("select count(*) from record where outcome in ('queued', 'sending', 'unconfirmed')")
+                .query(Integer.class)
+                .single();
+    }
+
     protected static void decide(String setting, String value) {
         Yard.decide(admin, "yard", setting, value);
     }

@@ -238,13 +238,6 @@ class PutTogetherTest extends OnBothSides {
         return other;
     }
 
-    private static int onTheirWay() {
-        return world.jdbc()
-                .sql("select count(*) from record where outcome in ('queued', 'sending', 'unconfirmed')")
-                .query(Integer.class)
-                .single();
-    }
-
     /// The accounts of the last posting.
     private static List<String> booked(Posted posted) {
         return world.jdbc()
