@@ -28,9 +28,17 @@ public class Gone {
     private final Telling telling;
 
     /// @param gone the side that is known not to have it; empty for none
-    /// @param crossed whether it stands, or may stand, on the side to which it goes
+    /// @param stands whether it stands on the side to which it goes, and nothing of it is on its way
+    /// @param crossed whether it stands there, or may
     private record Of(
-            long id, long routeId, String origin, String gone, boolean crossed, boolean endsHere, boolean endsThere) {
+            long id,
+            long routeId,
+            String origin,
+            String gone,
+            boolean stands,
+            boolean crossed,
+            boolean endsHere,
+            boolean endsThere) {
         /// Whether each side has it, and has it standing, now that one does not have it any more.
         Both<Boolean> there(Side without) {
             Both<Boolean> has = new Both<>(!gone.equals("source") && !endsHere, !gone.equals("ledger") && !endsThere);
@@ -39,7 +47,7 @@ public class Gone {
     }
 
     private static final String SELECT = """
-            select d.id, d.route_id, d.origin, d.gone, d.voided as ends_here,
+            select d.id, d.route_id, d.origin, d.gone, d.voided as ends_here, coalesce(d.outcome = 'posted', false) as stands,
                 coalesce(d.outcome in ('queued', 'sending', 'unconfirmed', 'posted'), false) as crossed,
                 coalesce('true' in (l.ledger_now->'settlement'->>'voided', l.ledger_now->>'taken'), false) as ends_there
             from record d left join link l on l.record_id = d.id
@@ -123,7 +131,9 @@ public class Gone {
         if (!each.crossed() && without == Side.SOURCE) {
             return voidHere(each, who);
         }
-        if (!each.crossed() || Fate.ofLinked(each.there(without)) == Fate.ENDED) {
+        // What is on its way comes to its end first.
+        boolean ended = each.stands() && Fate.ofLinked(each.there(without)) == Fate.ENDED;
+        if (!each.crossed() || ended) {
             outcomes.ended(each.id());
             say(each.routeId(), each.id(), who, "gone-on-both", without);
             return true;

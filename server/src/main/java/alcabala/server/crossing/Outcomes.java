@@ -84,7 +84,7 @@ public class Outcomes {
         jdbc.sql("""
                 update record set outcome = :outcome, version = version + 1, ledger_ref = :ref, ledger_number = :number, ledger_version = :version,
                     ledger_gross = :gross, ledger_due = :due, paid = :paid, crossed_at = :now, refusal = '',
-                    ledger_differs = :differs, outcome_revision = :revision, gone = case gone when 'ledger' then '' else gone end
+                    ledger_differs = :differs, outcome_revision = :revision
                 where id = :id""")
                 .param("outcome", latest.isVoided() ? "cancelled" : "posted")
                 .param("revision", dispatch.revision())
@@ -107,7 +107,7 @@ public class Outcomes {
     void arrived(Dispatch dispatch, LedgerRecord there, int revision, Instant now) {
         jdbc.sql("""
                 update record set outcome = :outcome, outcome_revision = :revision, crossed_at = :now, refusal = '',
-                    gone = case gone when 'source' then '' else gone end, version = version + 1
+                    version = version + 1
                 where id = :id""")
                 .param("outcome", there.isVoided() ? "cancelled" : "posted")
                 .param("revision", revision)

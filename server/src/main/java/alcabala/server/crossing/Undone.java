@@ -44,7 +44,7 @@ public class Undone {
                 .collect(Collectors.groupingBy(Of::routeId, TreeMap::new, Collectors.toList()));
         byRoute.forEach((route, of) -> {
             awaitAgain(route, of);
-            affected.compileAgain(route, of.stream().map(Of::id).toList(), "Alcabala", "it was taken back");
+            affected.compileAgain(route, of.stream().map(Of::id).toList(), "Alcabala", "it stands there no more");
         });
     }
 
