@@ -87,10 +87,10 @@ public final class Http {
                 .orElseThrow(() -> new UnreachableException(system, "there is nothing at " + path, null));
     }
 
-    /// Empty for 404.
+    /// Empty for 404, unless it comes with a page: that is of whoever stands between, and says nothing of the record.
     public <T> Optional<T> find(String path, Class<T> type, Object... variables) {
         Reply reply = asked(path, addresses.expand(path, variables));
-        if (reply.status() == 404) {
+        if (reply.status() == 404 && !reply.body().stripLeading().startsWith("<")) {
             return Optional.empty();
         }
         if (!reply.isSuccess()) {

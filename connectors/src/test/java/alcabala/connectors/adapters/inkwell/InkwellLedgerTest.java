@@ -242,6 +242,12 @@ class InkwellLedgerTest {
     void askingTellsNotThereFromNoAnswer() {
         answer(404, "{}");
         assertThat(ledger().findPosted("key-1")).isEmpty();
+        answer(404, "");
+        assertThat(ledger().findPosted("key-1")).isEmpty();
+        answer(404, " <html>No such page</html>");
+        assertThatThrownBy(() -> ledger().findPosted("key-1"))
+                .as("of whoever stands between")
+                .isInstanceOf(UnreachableException.class);
         answer(500, "{}");
         assertThatThrownBy(() -> ledger().findPosted("key-1")).isInstanceOf(UnreachableException.class);
         for (String odd : List.of("not json", "", "null")) {
