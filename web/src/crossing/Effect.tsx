@@ -87,6 +87,26 @@ function useDecide(route: string, row: CrossingRow, view: CrossingView) {
   });
 }
 
+const STANDS: Record<Schemas['ChangedFate']['stands'], (route: Schemas['RouteJson']) => string> = {
+  LEDGERS: (route) => `stand as ${route.ledger} has them`,
+  SOURCES: () => 'go again, with what is the ledger’s kept',
+  ASKED: () => 'are asked about on Resolve',
+};
+
+/** What becomes of documents that somebody changed on the ledger. */
+const ChangedThere = ({ fates, route }: { fates: Schemas['ChangedFate'][]; route: Schemas['RouteJson'] }) => (
+  <div data-effect className="border-primary my-3 border-l-[3px] pl-2 text-[13px]">
+    Changed in {route.ledger} since both agreed:
+    <ul>
+      {fates.map((fate) => (
+        <li key={fate.stands}>
+          {plural(fate.count, 'document')}, {moneys(fate.sums)}, {STANDS[fate.stands](route)}
+        </li>
+      ))}
+    </ul>
+  </div>
+);
+
 function OfRow({ route, row, view }: { route: Schemas['RouteJson']; row: CrossingRow; view: CrossingView }) {
   const { me } = useSession();
   const decide = useDecide(route.code, row, view);
@@ -130,6 +150,9 @@ function OfRow({ route, row, view }: { route: Schemas['RouteJson']; row: Crossin
           {plural(effect.data.coming, 'document')}, {moneys(effect.data.comingSums)}, that {route.ledger}{' '}
           alone has would go to {route.source}, as far as they can be told in its codes.
         </p>
+      )}
+      {effect.data && effect.data.changedThere.length > 0 && (
+        <ChangedThere fates={effect.data.changedThere} route={route} />
       )}
       {decide.error && <Failure error={decide.error} />}
       {count > 0 &&

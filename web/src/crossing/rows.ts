@@ -58,6 +58,9 @@ export const aboutRecords = (changes: Changes): Changes =>
 
 const isOf = (setting: string, of: string) => setting === of || setting.startsWith(`${of}_`);
 
+const ownersOf = (of: string, all: SettingJson[]) =>
+  all.filter((each) => each.setting.startsWith(`${of}_OWNER_OF_`));
+
 export function settingsOf(of: string, all: SettingJson[]): RowSettings {
   const named = (name: string) => all.find((each) => each.setting === name);
   const masters = OF_MASTERS[of];
@@ -67,7 +70,7 @@ export function settingsOf(of: string, all: SettingJson[]): RowSettings {
       trigger: undefined,
       winner: named(`${of}_WINNER`),
       from: undefined,
-      owners: all.filter((each) => each.setting.startsWith(`${of}_OWNER_OF_`)),
+      owners: ownersOf(of, all),
       shape: all.filter((each) => masters.includes(each.setting) || each.setting === `${of}_SOURCE_LACKS`),
     };
   }
@@ -76,7 +79,7 @@ export function settingsOf(of: string, all: SettingJson[]): RowSettings {
     trigger: named(`${of}_TRIGGER`),
     winner: named(`${of}_WINNER`),
     from: named(`${of}_CUT_OFF`),
-    owners: [],
+    owners: ownersOf(of, all),
     shape: all.filter((each) => each.of === of && (each.section === 'DOCUMENT' || each.section === 'TAX')),
   };
 }

@@ -21,6 +21,7 @@ const FIELDS: Record<string, string> = {
   phone: 'Phone',
   'bill-to': 'Bill to',
   'ship-to': 'Ship to',
+  terms: 'Terms',
   unit: 'Unit',
   kind: 'Kind of item',
   'in-use': 'In use',

@@ -14,7 +14,8 @@ final class AddressForm {
     /// A party with each field that the form has, empty where it says nothing.
     static Map<String, Object> row(Map<String, Object> party) {
         Map<String, Object> row = new HashMap<>(party);
-        List.of("name", "taxIdentifier", "email", "phone").forEach(name -> row.merge(name, "", (told, none) -> told));
+        List.of("name", "taxIdentifier", "email", "phone", "terms")
+                .forEach(name -> row.merge(name, "", (told, none) -> told));
         ADDRESSES.forEach(name -> row.put(name, address(row.get(name))));
         row.putIfAbsent("retired", false);
         return row;

@@ -126,6 +126,7 @@ class InkwellDesk {
         row.put("phone", party.phone());
         row.put("billTo", party.billTo());
         row.put("shipTo", party.shipTo());
+        row.put("terms", party.terms());
         row.put("contacts", party.contacts());
         row.put("parent", Objects.toString(party.parent(), ""));
         row.put("externalReference", Objects.toString(party.externalReference(), ""));
@@ -286,6 +287,7 @@ class InkwellDesk {
             @RequestParam int version,
             @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate due,
             @RequestParam List<BigDecimal> amount,
+            @RequestParam(required = false) String terms,
             @RequestParam(required = false) List<String> account,
             @RequestParam MultiValueMap<String, String> all) {
         Document d = posting.get(id);
@@ -298,7 +300,8 @@ class InkwellDesk {
         added.fields().stream()
                 .filter(field -> all.containsKey("field-" + field.code()))
                 .forEach(field -> fields.put(field.code(), all.getFirst("field-" + field.code())));
-        posting.change(id, Draft.of(d).changed(due, lines, fields, version));
+        Draft changed = Draft.of(d).changed(due, lines, fields, version);
+        posting.change(id, terms == null ? changed : changed.termed(terms.isBlank() ? null : terms.strip()));
         return "redirect:" + base() + "/documents/" + id;
     }
 

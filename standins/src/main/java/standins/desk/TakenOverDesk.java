@@ -112,6 +112,7 @@ class TakenOverDesk {
                                 "",
                                 Map.of(),
                                 Map.of(),
+                                "",
                                 List.of(),
                                 null,
                                 null,

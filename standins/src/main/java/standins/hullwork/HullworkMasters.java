@@ -28,7 +28,7 @@ public class HullworkMasters {
     public enum Type {
         CUSTOMER(
                 "name",
-                List.of("name", "taxIdentifier", "email", "phone"),
+                List.of("name", "taxIdentifier", "email", "phone", "terms"),
                 List.of("billTo", "shipTo"),
                 List.of("retired"),
                 "taxIdentifier",
@@ -200,9 +200,13 @@ public class HullworkMasters {
         return get(type, code);
     }
 
-    private static void require(Type type, Map<String, Object> master) {
+    private void require(Type type, Map<String, Object> master) {
         if (String.valueOf(master.get(type.called)).isBlank()) {
             throw Refusal.unprocessable("name-missing", "One without a name cannot be kept.");
+        }
+        String terms = Objects.toString(master.get("terms"), "");
+        if (!terms.isEmpty() && records.find("terms", terms, JsonNode.class).isEmpty()) {
+            throw Refusal.unprocessable("terms-unknown", "The yard has no terms of payment " + terms + ".");
         }
     }
 

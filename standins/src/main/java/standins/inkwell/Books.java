@@ -102,6 +102,7 @@ public final class Books {
             String phone,
             Map<String, String> billTo,
             Map<String, String> shipTo,
+            String terms,
             List<Map<String, String>> contacts,
             String parent,
             String externalReference,
@@ -227,7 +228,7 @@ public final class Books {
         /// The same with another due date, other lines and other fields, for a version that somebody has read.
         public Draft changed(
                 LocalDate otherDue, List<DraftLine> otherLines, Map<String, String> otherFields, int read) {
-            return copy(number, numberPrefix, numberFrom, otherDue, otherLines, otherFields, read);
+            return copy(number, numberPrefix, numberFrom, terms, otherDue, otherLines, otherFields, read);
         }
 
         boolean isDraft() {
@@ -235,17 +236,23 @@ public final class Books {
         }
 
         Draft numbered(String given) {
-            return copy(given, null, null, due, lines, fields, version);
+            return copy(given, null, null, terms, due, lines, fields, version);
         }
 
         Draft with(List<DraftLine> others) {
-            return copy(number, numberPrefix, numberFrom, due, others, fields, version);
+            return copy(number, numberPrefix, numberFrom, terms, due, others, fields, version);
+        }
+
+        /// @param other null for none
+        public Draft termed(String other) {
+            return copy(number, numberPrefix, numberFrom, other, due, lines, fields, version);
         }
 
         private Draft copy(
                 String number,
                 String numberPrefix,
                 Long numberFrom,
+                String terms,
                 LocalDate due,
                 List<DraftLine> lines,
                 Map<String, String> fields,

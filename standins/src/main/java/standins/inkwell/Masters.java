@@ -278,16 +278,25 @@ public class Masters {
         values.put("phone", text(draft.phone()));
         values.put("billTo", json.writeValueAsString(draft.billTo() == null ? Map.of() : draft.billTo()));
         values.put("shipTo", json.writeValueAsString(draft.shipTo() == null ? Map.of() : draft.shipTo()));
+        values.put("terms", requireTerms(draft.terms()));
         values.put("contacts", json.writeValueAsString(draft.contacts() == null ? List.of() : draft.contacts()));
         values.put("parent", requireParent(draft.parent()));
         values.put("reference", draft.externalReference());
         jdbc.sql("""
-                insert into inkwell_party (id, name, tax_identifier, email, phone, bill_to, ship_to, contacts, parent,
+                insert into inkwell_party (id, name, tax_identifier, email, phone, bill_to, ship_to, terms, contacts, parent,
                     external_reference)
-                values (:id, :name, :tax, :email, :phone, cast(:billTo as jsonb), cast(:shipTo as jsonb),
+                values (:id, :name, :tax, :email, :phone, cast(:billTo as jsonb), cast(:shipTo as jsonb), :terms,
                     cast(:contacts as jsonb), :parent, :reference)""").params(values).update();
         changed("party", id);
         return findParty(id).orElseThrow();
+    }
+
+    private String requireTerms(String code) {
+        String terms = text(code).strip();
+        if (!terms.isEmpty() && !exists("select 1 from inkwell_terms where code = :value and active", terms)) {
+            throw Refusal.unprocessable("terms-unknown", "There are no terms of payment " + terms + " in use.");
+        }
+        return terms;
     }
 
     private String requireParent(String parent) {
@@ -327,11 +336,12 @@ public class Masters {
         values.put("limit", PHONE_LIMIT);
         values.put("billTo", json.writeValueAsString(draft.billTo() == null ? Map.of() : draft.billTo()));
         values.put("shipTo", json.writeValueAsString(draft.shipTo() == null ? Map.of() : draft.shipTo()));
+        values.put("terms", requireTerms(draft.terms()));
         values.put("active", draft.active());
         values.put("version", draft.version());
         int rows = jdbc.sql("""
                 update inkwell_party set name = :name, tax_identifier = :tax, email = :email, phone = left(:phone, :limit),
-                    bill_to = cast(:billTo as jsonb), ship_to = cast(:shipTo as jsonb), active = :active, version = version + 1
+                    bill_to = cast(:billTo as jsonb), ship_to = cast(:shipTo as jsonb), terms = :terms, active = :active, version = version + 1
                 where id = :id and version = :version""").params(values).update();
         if (rows == 0) {
             findParty(id).orElseThrow(() -> Refusal.notFound("party " + id));
@@ -464,6 +474,7 @@ public class Masters {
                 row.getString("phone"),
                 json.readValue(row.getString("bill_to"), new TypeReference<Map<String, String>>() {}),
                 json.readValue(row.getString("ship_to"), new TypeReference<Map<String, String>>() {}),
+                row.getString("terms"),
                 json.readValue(row.getString("contacts"), new TypeReference<List<Map<String, String>>>() {}),
                 row.getString("parent"),
                 row.getString("external_reference"),
@@ -472,6 +483,6 @@ public class Masters {
     }
 
     private static final String PARTY = """
-            select id, name, tax_identifier, email, phone, bill_to, ship_to, contacts, parent, external_reference, active, version
+            select id, name, tax_identifier, email, phone, bill_to, ship_to, terms, contacts, parent, external_reference, active, version
             from inkwell_party""";
 }

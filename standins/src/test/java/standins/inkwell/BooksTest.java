@@ -489,7 +489,8 @@ class BooksTest {
 
     @Test
     void namesAndCodesOfItemsAndPartiesAreTakenOnce() {
-        Books.Party draft = new Books.Party(null, "New Buoys", "", "", "", null, null, null, null, "test:c1", true, 0);
+        Books.Party draft =
+                new Books.Party(null, "New Buoys", "", "", "", null, null, "", null, null, "test:c1", true, 0);
         saltmere(() -> masters.add(draft));
         assertRefused("name-taken", () -> masters.add(draft));
         Books.Item item = item("BUOY", "Buoy", "test:i1");
@@ -661,6 +662,7 @@ class BooksTest {
                         "",
                         Map.of("country", "US"),
                         Map.of(),
+                        "",
                         null,
                         null,
                         "test:US",

@@ -169,6 +169,7 @@ public final class Limits {
                 longer("the tax identifier of party " + party.code(), party.taxIdentifier(), CODE),
                 longer("the e-mail address of party " + party.code(), party.email(), NAME),
                 longer("the phone number of party " + party.code(), party.phone(), CODE),
+                longer("the terms of party " + party.code(), party.terms(), CODE),
                 party.contacts().stream()
                         .flatMap(each -> Stream.of(each.name(), each.role(), each.email(), each.phone()))
                         .flatMap(each -> longer("a contact of party " + party.code(), each, NAME).stream())

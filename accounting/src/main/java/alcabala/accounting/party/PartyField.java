@@ -32,6 +32,8 @@ public enum PartyField implements MasterField {
     },
     BILL_TO(party -> text(party.billTo()), (party, value) -> party.withBillTo(address(value))),
     SHIP_TO(party -> text(party.shipTo()), (party, value) -> party.withShipTo(address(value))),
+    /// Terms of payment, each side by its own code.
+    TERMS(Party::terms, Party::withTerms),
     IN_USE(party -> Use.of(party.active()), (party, value) -> party.withActive(Use.isActive(value)));
 
     private static final String BETWEEN = " | ";

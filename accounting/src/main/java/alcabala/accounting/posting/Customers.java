@@ -44,14 +44,15 @@ public final class Customers {
     /// A project of a client as a customer.
     public static Party ofProject(Party client, String project) {
         return new Party(
-                code(client.code(), project),
-                client.name() + ", " + project,
-                client.taxIdentifier(),
-                client.email(),
-                client.phone(),
-                client.billTo(),
-                client.shipTo(),
-                client.active());
+                        code(client.code(), project),
+                        client.name() + ", " + project,
+                        client.taxIdentifier(),
+                        client.email(),
+                        client.phone(),
+                        client.billTo(),
+                        client.shipTo(),
+                        client.active())
+                .withTerms(client.terms());
     }
 
     public static String code(String client, String project) {

@@ -33,7 +33,9 @@ public final class PutTogether {
         /// A line was added there or taken away, or stands for several of the source.
         LINES,
         /// More than one line of the journal follows from it.
-        BOOKED
+        BOOKED,
+        /// Its source changed what is the ledger's, and the document would come to something else.
+        OWNED
     }
 
     private final Compilation compiled;
@@ -103,11 +105,12 @@ public final class PutTogether {
     /// What follows from something else that the source changed, such as its share of an allowance, is not kept unless
     /// somebody changed it there.
     private void keepLine(String field) {
-        boolean changed = kept.changedThere().contains(field);
+        boolean owned = kept.owned().contains(field);
+        boolean changed = owned || kept.changedThere().contains(field);
         Optional<Both<Integer>> found = places.find(field);
         if (found.isEmpty()) {
             if (changed) {
-                cannot(field, Why.LINES);
+                cannot(field, owned ? Why.OWNED : Why.LINES);
             }
             return;
         }
@@ -116,7 +119,7 @@ public final class PutTogether {
         boolean same = comesToTheSame(lines.get(place), theirs);
         boolean put = same && put(place, theirs.as(lines.get(place)));
         if (changed && !put) {
-            cannot(field, same ? Why.BOOKED : Why.SUMS);
+            cannot(field, owned ? Why.OWNED : same ? Why.BOOKED : Why.SUMS);
         }
     }
 

@@ -21,6 +21,8 @@ public final class StandardFields {
     public static final String NUMBER_THERE = ".number-there";
     public static final String STANDING_THERE = ".standing-there";
     public static final String PAY_LINK = ".pay-link";
+    public static final String TERMS_THERE = ".terms-there";
+    public static final String DUE_DATE_THERE = ".due-date-there";
     private static final List<CustomField> ALL = List.of(
             field(".number", "Number", FieldType.TEXT),
             field(".delivery-date", "Delivered on", FieldType.DATE),
@@ -34,7 +36,9 @@ public final class StandardFields {
     private static final List<CustomField> TOLD = List.of(
             field(NUMBER_THERE, "Number there", FieldType.TEXT),
             new CustomField(STANDING_THERE, "Standing there", FieldType.CHOICE, 0, Standing.names(), true),
-            field(PAY_LINK, "Link to pay", FieldType.TEXT));
+            field(PAY_LINK, "Link to pay", FieldType.TEXT),
+            field(TERMS_THERE, "Terms there", FieldType.TEXT),
+            field(DUE_DATE_THERE, "Due date there", FieldType.DATE));
 
     /// How a document stands on its ledger.
     public enum Standing {

@@ -145,6 +145,15 @@ public final class RouteSettings {
         return kind.isDocument() ? get(Topic.WINNER, kind) : "ask";
     }
 
+    /// Whether somebody owns single fields of documents of a kind.
+    public boolean hasOwners(RecordKind kind) {
+        return kind.isDocument()
+                && Stream.of(Topic.values())
+                        .filter(Topic::isOwner)
+                        .filter(topic -> topic.concerns().contains(Carried.of(kind)))
+                        .anyMatch(topic -> !get(topic, Carried.of(kind)).equals("nobody"));
+    }
+
     /// The first day whose documents of a kind cross.
     public Optional<LocalDate> findCutOff(RecordKind kind) {
         String day = get(Topic.CUT_OFF, kind);

@@ -1,9 +1,11 @@
 package alcabala.accounting.setting;
 
+import alcabala.accounting.field.Half;
 import alcabala.accounting.field.MasterField;
 import alcabala.accounting.ledger.AccountType;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /// What can be decided about a route, once for all of it or for each kind of record, with the values that it takes and
@@ -96,8 +98,14 @@ public enum Topic {
     OWNER_OF_PHONE(Carried.PARTIES),
     OWNER_OF_BILL_TO(Carried.PARTIES),
     OWNER_OF_SHIP_TO(Carried.PARTIES),
+    OWNER_OF_TERMS(Carried.PARTIES),
     OWNER_OF_UNIT(Carried.ITEMS),
     OWNER_OF_KIND(Carried.ITEMS),
+    /// Whose a field of a document is: who wins where the ledger changed it, whoever wins otherwise.
+    OWNER_OF_PARTY(Carried.DOCUMENTS),
+    OWNER_OF_ISSUE_DATE(Carried.DOCUMENTS),
+    OWNER_OF_DUE_DATE(Carried.DOCUMENTS),
+    OWNER_OF_LINES(Carried.DOCUMENTS),
     /// Who of the source is a customer on the ledger.
     CUSTOMERS(Section.CROSSING, choice("organisation", "with-contacts", "project", "sub-project"), "organisation"),
     NEW_PARTIES(Section.CROSSING, choice("create", "ask"), "create"),
@@ -134,13 +142,17 @@ public enum Topic {
         concerns = Stream.concat(Stream.of(Carried.EVERYTHING), apart.stream()).toList();
     }
 
-    /// Whose a field of a master is.
-    Topic(Carried... masters) {
+    /// Whose a field is.
+    Topic(Carried... kinds) {
+        this(List.of(kinds));
+    }
+
+    Topic(List<Carried> kinds) {
         section = Section.CROSSING;
         shape = choice("nobody", "source", "ledger");
         standard = "nobody";
         apart = List.of();
-        concerns = List.of(masters);
+        concerns = kinds;
     }
 
     public Section section() {
@@ -160,6 +172,21 @@ public enum Topic {
     /// By which it is decided whose a field of a master is.
     public static Topic ownerOf(MasterField field) {
         return valueOf(OWNER_OF + field.code().toUpperCase(Locale.ROOT).replace('-', '_'));
+    }
+
+    /// By which it is decided whose a field of a document is, as a half of a baseline names it; what it comes to
+    /// follows from its lines. Empty where nobody owns it.
+    public static Optional<Topic> findOwnerOf(String field) {
+        if (Half.isLine(field)) {
+            return Optional.of(OWNER_OF_LINES);
+        }
+        return switch (field) {
+            case Half.GROSS, Half.TAX -> Optional.of(OWNER_OF_LINES);
+            case Half.PARTY -> Optional.of(OWNER_OF_PARTY);
+            case Half.ISSUE_DATE -> Optional.of(OWNER_OF_ISSUE_DATE);
+            case Half.DUE_DATE -> Optional.of(OWNER_OF_DUE_DATE);
+            default -> Optional.empty();
+        };
     }
 
     /// Whether a kind only says in what it differs: an empty value is as for everything.

@@ -86,11 +86,12 @@ class PutTogetherTest {
     }
 
     private static Kept changed(String... fields) {
-        return new Kept(new TreeSet<>(Set.of(fields)), new TreeSet<>(Set.of(fields)), new TreeSet<>(), false);
+        return new Kept(
+                new TreeSet<>(Set.of(fields)), new TreeSet<>(Set.of(fields)), new TreeSet<>(), new TreeSet<>(), false);
     }
 
     private static Kept apart(String... fields) {
-        return new Kept(new TreeSet<>(Set.of(fields)), new TreeSet<>(), new TreeSet<>(), false);
+        return new Kept(new TreeSet<>(Set.of(fields)), new TreeSet<>(), new TreeSet<>(), new TreeSet<>(), false);
     }
 
     private static Outcome.Goes goes(Kept kept, StandsAs there) {
@@ -210,7 +211,7 @@ class PutTogetherTest {
         assertCannot(changed("line 1"), firstLine("4010", "100.01", "S23"), "line 1", Why.SUMS);
         assertCannot(changed("line 1"), firstLine("4010", "100.00", "R13"), "line 1", Why.SUMS);
         assertCannot(changed(), there("213.81", sent().lines().toArray(LedgerLine[]::new)), Half.GROSS, Why.SUMS);
-        Kept moved = new Kept(new TreeSet<>(), new TreeSet<>(), new TreeSet<>(), true);
+        Kept moved = new Kept(new TreeSet<>(), new TreeSet<>(), new TreeSet<>(), new TreeSet<>(), true);
         assertThat(goes(moved, there("213.81", sent().lines().toArray(LedgerLine[]::new)))
                         .document())
                 .as("its source changed the sum")
@@ -221,6 +222,36 @@ class PutTogetherTest {
     void aLineThatOneSideAloneHasIsNotPutTogether() {
         assertCannot(changed("line 2"), there(sent().lines().getFirst()), "line 2", Why.LINES);
         assertCannot(changed("line 3"), there(sent().lines().toArray(LedgerLine[]::new)), "line 3", Why.LINES);
+    }
+
+    /// A line of the ledger that its source changed stays where it comes to the same.
+    @Test
+    void whatIsTheLedgersStaysOrIsNotPutTogether() {
+        Kept owned = new Kept(
+                new TreeSet<>(Set.of("line 1")),
+                new TreeSet<>(),
+                new TreeSet<>(),
+                new TreeSet<>(Set.of("line 1")),
+                true);
+        String amount = sent().lines().get(0).amount().getAmount().toPlainString();
+        String code = sent().lines().get(0).taxCode();
+        assertThat(goes(owned, firstLine("4020", amount, code))
+                        .document()
+                        .lines()
+                        .get(0)
+                        .account())
+                .isEqualTo("4020");
+        assertCannot(owned, firstLine("4020", "1.00", code), "line 1", Why.OWNED);
+        assertCannot(
+                new Kept(
+                        new TreeSet<>(Set.of("line 3")),
+                        new TreeSet<>(),
+                        new TreeSet<>(),
+                        new TreeSet<>(Set.of("line 3")),
+                        true),
+                there(sent().lines().toArray(LedgerLine[]::new)),
+                "line 3",
+                Why.OWNED);
     }
 
     @Test
@@ -285,7 +316,8 @@ class PutTogetherTest {
 
     @Test
     void whatBothChangedWaitsForAPerson() {
-        Kept both = new Kept(new TreeSet<>(), new TreeSet<>(), new TreeSet<>(Set.of(Half.DUE_DATE)), false);
+        Kept both = new Kept(
+                new TreeSet<>(), new TreeSet<>(), new TreeSet<>(Set.of(Half.DUE_DATE)), new TreeSet<>(), false);
         assertCannot(both, there(sent().lines().toArray(LedgerLine[]::new)), Half.DUE_DATE, Why.CONFLICT);
     }
 }

@@ -80,7 +80,7 @@ class SettingsTest {
 
     @Test
     void whatHoldsUntilSomebodyDecidesIsAValueThatTheSettingTakes() {
-        assertThat(Setting.all()).hasSize(91).allSatisfy(setting -> {
+        assertThat(Setting.all()).hasSize(108).allSatisfy(setting -> {
             assertThat(setting.shape().takes(setting.standard(), LEDGER)).isTrue();
             assertThat(RouteSettings.STANDARD.get(setting)).isEqualTo(setting.standard());
             assertThat(Setting.find(setting.name())).contains(setting);
@@ -104,6 +104,7 @@ class SettingsTest {
         "DIRECTION, PARTIES, PARTIES, none",
         "SOURCE_LACKS, ITEMS, ITEMS_SOURCE_LACKS, leave",
         "OWNER_OF_NAME, PARTIES, PARTIES_OWNER_OF_NAME, nobody",
+        "OWNER_OF_LINES, BILLS, BILLS_OWNER_OF_LINES, nobody",
         "OWNER_OF_UNIT, ITEMS, ITEMS_OWNER_OF_UNIT, nobody",
         "ARRIVAL, BILLS, BILLS_ARRIVAL, ''",
         "SALES_TAX, CREDIT_NOTES, CREDIT_NOTES_SALES_TAX, ''"
@@ -155,6 +156,10 @@ class SettingsTest {
                         "INVOICES_TRIGGER",
                         "INVOICES_CUT_OFF",
                         "INVOICES_WINNER",
+                        "INVOICES_OWNER_OF_PARTY",
+                        "INVOICES_OWNER_OF_ISSUE_DATE",
+                        "INVOICES_OWNER_OF_DUE_DATE",
+                        "INVOICES_OWNER_OF_LINES",
                         "CREDIT_NOTES")
                 .endsWith(
                         "PAYMENTS_OUT_CUT_OFF",
@@ -167,6 +172,7 @@ class SettingsTest {
                         "PARTIES_OWNER_OF_PHONE",
                         "PARTIES_OWNER_OF_BILL_TO",
                         "PARTIES_OWNER_OF_SHIP_TO",
+                        "PARTIES_OWNER_OF_TERMS",
                         "ITEMS",
                         "ITEMS_WINNER",
                         "ITEMS_SOURCE_LACKS",

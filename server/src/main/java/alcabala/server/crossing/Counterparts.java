@@ -206,10 +206,17 @@ class Counterparts {
         return Customers.isProject(code) ? Customers.ofProject(party, Customers.project(code)) : party;
     }
 
+    /// By the ledger's code; empty for what stands for none there.
+    private String termsThere(RouteRow route, Party party) {
+        return store.find(route.id(), RowKind.TERMS, party.terms())
+                .map(CrosswalkRow::counterpart)
+                .orElse("");
+    }
+
     private Answer<Party> create(Trip trip, Party party, String parent, String reference, String key) {
         Connection ledger = trip.ledger().get();
         boolean spokenTo = settings.of(trip.route().id()).is(Topic.CUSTOMERS, Customers.WITH_CONTACTS);
-        Party told = spokenTo ? party : party.withoutContacts();
+        Party told = (spokenTo ? party : party.withoutContacts()).withTerms(termsThere(trip.route(), party));
         return parent.isEmpty()
                 ? ledger.get(CreatesMasters.class).create(told, reference, key)
                 : ledger.get(CreatesBelow.class).createBelow(told, parent, reference, key);

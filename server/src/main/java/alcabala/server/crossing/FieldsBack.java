@@ -122,6 +122,8 @@ class FieldsBack {
             case StandardFields.NUMBER_THERE -> record.number();
             case StandardFields.STANDING_THERE -> record.standing().word();
             case StandardFields.PAY_LINK -> record.payLink();
+            case StandardFields.TERMS_THERE -> record.terms();
+            case StandardFields.DUE_DATE_THERE -> Objects.toString(record.due(), "");
             default -> record.fields() == null ? null : record.fields().get(row.counterpart());
         };
         return value == null ? "" : value;

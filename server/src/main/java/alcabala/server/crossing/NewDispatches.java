@@ -23,6 +23,7 @@ public class NewDispatches {
     /// @param turn what goes one after the other has the same; empty for what goes at any time
     /// @param undoes the dispatch that it takes back; null for what takes none back
     /// @param keeps of what both changed, the fields that stay as there; null where nothing is kept
+    /// @param ruled whether of what was changed there only that stays which the route says is the ledger's
     /// @param asks fields that stay as they were changed there, about which a person is asked still
     public record New(
             long recordId,
@@ -32,6 +33,7 @@ public class NewDispatches {
             String turn,
             Long undoes,
             Set<String> keeps,
+            boolean ruled,
             Set<String> asks) {}
 
     /// What stands on the other side goes over the version that is known now. What one needs goes before it where it
@@ -42,8 +44,8 @@ public class NewDispatches {
         for (New each : all) {
             long id = jdbc.sql("""
                     insert into dispatch (batch_id, record_id, idempotency_key, outcome, revision, posting_id, after_id, undoes,
-                        keeps, asks, read_version)
-                    select :batch, id, :key, 'queued', revision, :posting, :after, :undoes, :keeps, :asks,
+                        keeps, ruled, asks, read_version)
+                    select :batch, id, :key, 'queued', revision, :posting, :after, :undoes, :keeps, :ruled, :asks,
                         case when ledger_ref is not null and (origin = 'source' or crossed_at is not null) then ledger_version end
                     from record where id = :record returning id""")
                     .param("batch", batch)
@@ -53,6 +55,7 @@ public class NewDispatches {
                     .param("after", turns.getOrDefault(each.turn(), inserted.get(each.needs())), Types.BIGINT)
                     .param("undoes", each.undoes(), Types.BIGINT)
                     .param("keeps", each.keeps() == null ? null : each.keeps().toArray(String[]::new), Types.ARRAY)
+                    .param("ruled", each.ruled())
                     .param("asks", each.asks().toArray(String[]::new))
                     .query(Long.class)
                     .single();

@@ -167,7 +167,7 @@ class LackingCreating {
                             .create(
                                     there.get(CreatesMasters.class),
                                     lacking.counterpart(),
-                                    lacking.body(),
+                                    lacking.master().asNew(lacking.body()),
                                     route.reference(lacking.master().word() + ":" + lacking.counterpart()),
                                     lacking.key()));
         } catch (CannotException e) {
@@ -202,7 +202,7 @@ class LackingCreating {
         Master master = lacking.master();
         String code = master.code(answered);
         Half here = master.half(answered);
-        Half there = master.half(lacking.body());
+        Half there = master.half(master.asNew(lacking.body()));
         transaction.executeWithoutResult(status -> {
             master.knowNew(route, answered);
             // Somebody may have linked it meanwhile: then it stays with whom she said.

@@ -91,7 +91,12 @@ interface Master {
     /// Those of some of the ledger that may be one with another of them, but for the first of each.
     Set<String> repeated(Map<String, String> bodies);
 
-    /// @param body as the other side has it
+    /// What the source is told of one that is new there, of what the ledger has. The rest travels once both have it.
+    default String asNew(String body) {
+        return body;
+    }
+
+    /// @param body as a new one is told
     /// @return accepted with what stands there by now
     Answer<String> create(CreatesMasters there, String code, String body, String reference, String key);
 

@@ -1,5 +1,6 @@
 package alcabala.server.masters;
 
+import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.RowKind;
 import alcabala.accounting.field.Half;
 import alcabala.accounting.field.MasterField;
@@ -10,7 +11,7 @@ import alcabala.accounting.party.PartyField;
 import alcabala.accounting.setting.Carried;
 import alcabala.accounting.sync.LastChanges;
 import alcabala.accounting.sync.PartyHalf;
-import alcabala.accounting.sync.Saying;
+import alcabala.accounting.sync.PartySaying;
 import alcabala.accounting.sync.Side;
 import alcabala.connectors.ledger.Answer;
 import alcabala.connectors.ledger.CreatesMasters;
@@ -19,6 +20,7 @@ import alcabala.connectors.ledger.RewritesParties.PartyThere;
 import alcabala.connectors.ledger.TellsWhoChanged;
 import alcabala.connectors.source.SourceChange;
 import alcabala.connectors.spi.Connection;
+import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
@@ -47,9 +49,16 @@ class PartyMaster implements Master {
     private final JdbcClient jdbc;
     private final SourceCatalogue catalogue;
     private final LedgerReference reference;
+    private final CrosswalkStore crosswalk;
     private final JsonMapper json;
 
-    PartyMaster(JdbcClient jdbc, SourceCatalogue catalogue, LedgerReference reference, JsonMapper json) {
+    PartyMaster(
+            JdbcClient jdbc,
+            SourceCatalogue catalogue,
+            LedgerReference reference,
+            CrosswalkStore crosswalk,
+            JsonMapper json) {
+        this.crosswalk = crosswalk;
         this.jdbc = jdbc;
         this.catalogue = catalogue;
         this.reference = reference;
@@ -111,7 +120,10 @@ class PartyMaster implements Master {
 
     @Override
     public Sayings sayings(RouteRow route) {
-        return new Sayings("", (code, named) -> Saying.PLAIN);
+        PartySaying saying = new PartySaying(crosswalk.rows(route.id(), List.of(RowKind.TERMS)).stream()
+                .filter(row -> !row.counterpart().isEmpty())
+                .collect(Collectors.toMap(CrosswalkRow::code, CrosswalkRow::counterpart)));
+        return new Sayings(saying.text(), (code, named) -> saying);
     }
 
     @Override
@@ -168,6 +180,12 @@ class PartyMaster implements Master {
         return Twins.among(bodies.values().stream().map(this::party).toList()).stream()
                 .map(twins -> twins.other().party().code())
                 .collect(Collectors.toSet());
+    }
+
+    /// Its terms are a code of the ledger: they are told once it stands on both sides.
+    @Override
+    public String asNew(String body) {
+        return written(party(body).withTerms(""));
     }
 
     @Override

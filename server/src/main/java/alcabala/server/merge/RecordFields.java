@@ -4,16 +4,13 @@ import alcabala.accounting.field.Half;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.sync.Both;
-import alcabala.accounting.sync.Direction;
 import alcabala.accounting.sync.Fields;
-import alcabala.accounting.sync.Owner;
-import alcabala.accounting.sync.Policy;
+import alcabala.accounting.sync.RecordRules;
 import alcabala.accounting.sync.Rule;
 import alcabala.accounting.sync.Side;
 import alcabala.accounting.sync.Verdict;
 import alcabala.server.route.RouteRow;
 import java.time.Instant;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 
@@ -43,15 +40,7 @@ public record RecordFields(
 
     @Override
     public Rule rule(String field) {
-        String winner = decided.winner(kind).toUpperCase(Locale.ROOT);
-        return new Rule(direction(), Owner.NOBODY, Policy.valueOf(winner));
-    }
-
-    private Direction direction() {
-        boolean goes = decided.crosses(kind);
-        return decided.comesBack(kind)
-                ? goes ? Direction.BOTH : Direction.FROM_LEDGER
-                : goes ? Direction.TO_LEDGER : Direction.NONE;
+        return RecordRules.of(decided, kind, field);
     }
 
     /// Of money, what it settles may be less than it is.
@@ -100,7 +89,9 @@ public record RecordFields(
                 : "Changed in " + (drift.of().contains(Side.SOURCE) ? route.source() : route.ledger());
         return switch (drift.why()) {
             case DIRECTION_NONE -> who + ", and nothing of this kind goes either way.";
-            case OWNED_BY_OTHER -> who + ", where it is not decided.";
+            case OWNED_BY_OTHER ->
+                "%s, and %s decides it."
+                        .formatted(who, drift.of().contains(Side.SOURCE) ? route.ledger() : route.source());
             case ONE_WAY ->
                 "%s, and nothing of it comes back: keep it there, or put it back by sending.".formatted(who);
             case TOTAL -> who + ", and no line of it did.";

@@ -7,8 +7,10 @@ import alcabala.accounting.posting.PostingKey;
 import alcabala.accounting.posting.PutTogether;
 import alcabala.accounting.posting.StandsAs;
 import alcabala.accounting.record.Record;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.sync.Kept;
+import alcabala.accounting.sync.RecordRules;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.crossing.Links;
 import alcabala.server.route.RouteRow;
@@ -18,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -39,10 +42,22 @@ public class Together {
     public Optional<String> findWhyNot(
             RouteRow route, RouteSettings decided, long id, Record record, Compilation compiled) {
         return of(route, decided, List.of(id))
-                .find(id, record, compiled, Set.of())
+                .find(id, record, compiled, said(Set.of()))
                 .map(outcome -> outcome instanceof PutTogether.Outcome.Cannot cannot
                         ? TogetherSentences.why(route, cannot)
                         : "");
+    }
+
+    /// As somebody said it.
+    ///
+    /// @param ledgers of what both changed, the fields that stay as they are there; null for none said
+    public static UnaryOperator<Kept> said(Set<String> ledgers) {
+        return kept -> ledgers == null ? kept : kept.decided(ledgers);
+    }
+
+    /// As a route has decided it, of each field that was changed there.
+    public static UnaryOperator<Kept> ruled(RouteSettings decided, RecordKind kind) {
+        return kept -> kept.ruled(field -> RecordRules.stands(decided, kind, field));
     }
 
     /// What is known of these on both sides, read once.
@@ -65,8 +80,9 @@ public class Together {
         /// Empty for what is not linked, or does not compile clean.
         ///
         /// @param record a document
-        /// @param ledgers of what both changed, the fields that stay as they are there; null for none said
-        public Optional<PutTogether.Outcome> find(long id, Record record, Compilation compiled, Set<String> ledgers) {
+        /// @param whose what of it stays as it is there, see [#said] and [#ruled]
+        public Optional<PutTogether.Outcome> find(
+                long id, Record record, Compilation compiled, UnaryOperator<Kept> whose) {
             Optional<Links.Pair> pair = Optional.ofNullable(pairs.get(id));
             if (compiled.ledgerDocument().isEmpty()) {
                 return Optional.empty();
@@ -75,14 +91,14 @@ public class Together {
             return pair.map(each -> findFiner(each.now(), currency)
                     .<PutTogether.Outcome>map(field -> new PutTogether.Outcome.Cannot(field, PutTogether.Why.SUMS))
                     .orElseGet(() -> together(
-                            merging.going(route, decided, each, record, compiled), compiled, ledgers, currency)));
+                            merging.going(route, decided, each, record, compiled), compiled, whose, currency)));
         }
     }
 
     private static PutTogether.Outcome together(
-            MergedRecord merged, Compilation compiled, Set<String> ledgers, CurrencyUnit currency) {
-        Kept kept = ledgers == null ? merged.kept() : merged.kept().decided(ledgers);
-        return PutTogether.of(compiled, kept, standing(merged.there(), currency), merged.places());
+            MergedRecord merged, Compilation compiled, UnaryOperator<Kept> whose, CurrencyUnit currency) {
+        return PutTogether.of(
+                compiled, whose.apply(merged.kept()), standing(merged.there(), currency), merged.places());
     }
 
     /// What of it is finer than its currency allows: that can be neither compared nor sent.

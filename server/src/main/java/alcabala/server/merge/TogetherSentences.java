@@ -19,6 +19,7 @@ public final class TogetherSentences {
             case LINES ->
                 "%s was added or taken away in %s, or stands for several of %s."
                         .formatted(capital(field), ledger, route.source());
+            case OWNED -> "%s was changed in %s, and %s decides it.".formatted(capital(field), route.source(), ledger);
             case BOOKED ->
                 "%s is booked otherwise in %s, and more of its journal follows from that."
                         .formatted(capital(field), ledger);

@@ -268,6 +268,7 @@ class Batches {
                     posting.turn(),
                     each.undoes(),
                     each.keeps(),
+                    each.ruled(),
                     each.asks()));
         }
         dispatches.insert(batch, all);

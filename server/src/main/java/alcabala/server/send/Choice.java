@@ -36,6 +36,8 @@ record Choice(
         KEPT,
         /// It keeps all that was changed there, and a person is asked about that still.
         ASKED,
+        /// Of what was changed there it keeps what the route says is the ledger's, and that is settled by it.
+        RULED,
         /// They go as their source has them.
         REPLACED
     }
@@ -68,6 +70,11 @@ record Choice(
     /// @param theirs null to go only where no field was changed by both
     Choice keeping(Set<String> theirs) {
         return standing(Standing.KEPT, theirs);
+    }
+
+    /// As the route has decided it of each field.
+    Choice ruled() {
+        return standing(Standing.RULED, null);
     }
 
     /// Of what nobody has looked at.

@@ -54,6 +54,7 @@ record Preview(
     ///
     /// @param undoes the dispatch that it takes back; null for what takes none back
     /// @param keeps of what both changed, the fields that stay as there; null where nothing is kept
+    /// @param ruled whether of what was changed there only that stays which the route says is the ledger's
     /// @param asks fields that stay as they were changed there, about which a person is asked still
     record Prepared(
             long id,
@@ -66,6 +67,7 @@ record Preview(
             Posting posting,
             Long undoes,
             Set<String> keeps,
+            boolean ruled,
             Set<String> asks) {
         ControlTotals.Member member() {
             LedgerEntry sent = posting.entry();

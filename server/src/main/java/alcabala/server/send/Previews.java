@@ -146,7 +146,8 @@ class Previews {
                 .filter(each -> each.stands() && !each.isFromLedger() && route.ledgerAnswers())
                 .map(Candidate::id)
                 .toList();
-        return new InPlace(choice, together.of(route, compiler.route().settings(), stand));
+        RouteSettings decided = compiler.route().settings();
+        return new InPlace(choice, decided, together.of(route, decided, stand));
     }
 
     /// A day that somebody gives is looked at beforehand: the ledger would refuse all of them for it.
@@ -219,6 +220,7 @@ class Previews {
                 made.posting(),
                 null,
                 made.together().isPresent() ? choice.kept() : null,
+                made.together().isPresent() && choice.standing() == Standing.RULED,
                 choice.standing() == Standing.ASKED
                         ? made.together()
                                 .map(PutTogether.Outcome.Goes::changedThere)

@@ -92,6 +92,7 @@ class Retries {
             boolean voided,
             boolean undoes,
             String keeps,
+            boolean ruled,
             String content) {
         /// Of what both changed, the fields that stay as they are there.
         Set<String> kept() {
@@ -125,7 +126,7 @@ class Retries {
         return jdbc.sql("""
                 select p.id, p.record_id, p.outcome, p.read_version is not null as in_place, p.posting_id, d.revision,
                     d.voided and d.outcome = 'posted' as voided, p.undoes is not null as undoes,
-                    array_to_string(p.keeps, ',') as keeps,\s""" + Stored.COLUMN + """
+                    array_to_string(p.keeps, ',') as keeps, p.ruled,\s""" + Stored.COLUMN + """
                  from dispatch p join record d on d.id = p.record_id join record_revision v on v.id = d.revision_id
                 where p.batch_id = :batch and p.id = (select max(l.id) from dispatch l where l.record_id = d.id)
                     and ((p.outcome = 'unconfirmed' and p.rests) or (p.outcome = 'unreached'
@@ -172,7 +173,11 @@ class Retries {
         RouteSettings decided = compiler.route().settings();
         if (failed.keeps() != null) {
             return together.of(route, decided, List.of(failed.recordId()))
-                    .find(failed.recordId(), record, compilation, failed.kept())
+                    .find(
+                            failed.recordId(),
+                            record,
+                            compilation,
+                            failed.ruled() ? Together.ruled(decided, record.kind()) : Together.said(failed.kept()))
                     .filter(Goes.class::isInstance)
                     .map(Goes.class::cast)
                     .map(goes -> posting(failed, record, decided, goes.document(), goes.journal(), dated));

@@ -10,6 +10,7 @@ import alcabala.server.record.Scope;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import alcabala.server.trail.Trail;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -21,19 +22,22 @@ import org.springframework.transaction.annotation.Transactional;
 public class Settlement {
     private final JdbcClient jdbc;
     private final SettingStore settings;
+    private final Owned owned;
     private final Outcomes outcomes;
     private final Links links;
     private final Trail trail;
 
-    Settlement(JdbcClient jdbc, SettingStore settings, Outcomes outcomes, Links links, Trail trail) {
+    Settlement(JdbcClient jdbc, SettingStore settings, Owned owned, Outcomes outcomes, Links links, Trail trail) {
         this.jdbc = jdbc;
         this.settings = settings;
+        this.owned = owned;
         this.outcomes = outcomes;
         this.links = links;
         this.trail = trail;
     }
 
-    /// Those of a route whose settings say that the ledger wins.
+    /// Those of a route whose settings say that the ledger wins, or that all that was changed there is the ledger's.
+    /// What was entered there goes to its source instead.
     ///
     /// @param scope which of them
     /// @return how many
@@ -41,15 +45,19 @@ public class Settlement {
     public int letStand(RouteRow route, Scope scope, String who) {
         RouteSettings decided = settings.of(route.id());
         List<Long> won = jdbc.sql("""
-                select id from record d where route_id = :route and state = 'Diverged' and ledger_differs and not voided
+                select id from record d where route_id = :route and origin = 'source' and state = 'Diverged' and ledger_differs and not voided
                     and gone = '' and kind = any(:kinds) and""" + Scope.HOLDS + "and not " + Records.LEFT_ALONE + " order by id")
                 .params(scope.params())
                 .param("route", route.id())
-                .param("kinds", RecordKind.words(kind -> decided.winner(kind).equals("ledger")))
+                .param(
+                        "kinds",
+                        RecordKind.words(kind -> decided.winner(kind).equals("ledger") && !decided.hasOwners(kind)))
                 .query(Long.class)
                 .list();
-        won.forEach(id -> letStand(route.id(), id, who));
-        return won.size();
+        List<Long> all = new ArrayList<>(won);
+        all.addAll(owned.stand(route, scope, decided));
+        all.forEach(id -> letStand(route.id(), id, who));
+        return all.size();
     }
 
     /// Also what its source has changed meanwhile is settled by it.

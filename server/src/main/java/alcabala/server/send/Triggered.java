@@ -19,18 +19,20 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /// Sends by itself what a route's settings say goes by itself: what is ready, what its source changed after it was
-/// posted, and what was changed on the ledger where the source wins. What failed waits for a person.
+/// posted, and what was changed on the ledger where the source wins or owns it. What failed waits for a person.
 @Component
 public class Triggered {
     private static final int MOST = 5000;
     private final JdbcClient jdbc;
     private final SettingStore settings;
+    private final Owned owned;
     private final Previews previews;
     private final Batches batches;
 
-    Triggered(JdbcClient jdbc, SettingStore settings, Previews previews, Batches batches) {
+    Triggered(JdbcClient jdbc, SettingStore settings, Owned owned, Previews previews, Batches batches) {
         this.jdbc = jdbc;
         this.settings = settings;
+        this.owned = owned;
         this.previews = previews;
         this.batches = batches;
     }
@@ -55,12 +57,23 @@ public class Triggered {
                         RecordKind.words(concerns),
                         RecordKind.words(
                                 concerns.and(kind -> decided.trigger(kind).isAutomatic())),
-                        RecordKind.words(
-                                concerns.and(kind -> decided.winner(kind).equals("source"))),
+                        RecordKind.words(concerns.and(
+                                kind -> decided.winner(kind).equals("source") && !decided.hasOwners(kind))),
                         who);
             }
         }
+        sent += sendOwned(route, scope, decided, who);
         return sent + sendBesideWhatIsAsked(route, scope, decided, who);
+    }
+
+    /// What was changed on the ledger and is the source's is put back there, and what is the ledger's stays.
+    private int sendOwned(RouteRow route, Scope scope, RouteSettings decided, String who) {
+        List<Long> go = owned.go(route, scope, decided);
+        return Stream.of(true, false)
+                .map(sales -> ofSide(go, Origin.SOURCE, Family.DOCUMENT, sales))
+                .mapToInt(together -> send(
+                        route, together, ids -> Choice.of(ids, Origin.SOURCE).ruled(), who))
+                .sum();
     }
 
     /// What its source changed goes though something else was changed there; a person is asked about that all the same.

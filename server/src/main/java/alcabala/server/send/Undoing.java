@@ -229,6 +229,7 @@ class Undoing {
                 taken.posting(),
                 gone.dispatchId(),
                 null,
+                false,
                 Set.of());
     }
 }

@@ -19,6 +19,7 @@ import alcabala.server.platform.SumJson;
 import alcabala.server.record.Stored;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
+import alcabala.server.settings.ChangedFates.ChangedFate;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
@@ -46,6 +47,7 @@ class CrossingEffect {
     private final Compilers compilers;
     private final Compiling compiling;
     private final EnteredHeld entered;
+    private final ChangedFates changedFates;
 
     record ProspectSum(Prospect prospect, int count, List<SumJson> sums) {}
 
@@ -60,6 +62,7 @@ class CrossingEffect {
     /// @param strandedSums what these are of
     /// @param coming documents that the ledger alone has, and that would be brought to the source
     /// @param comingSums what these are of
+    /// @param changedThere what would become of those that were changed on the ledger
     record CrossingPreview(
             int waiting,
             List<ProspectSum> now,
@@ -68,7 +71,8 @@ class CrossingEffect {
             int stranded,
             List<SumJson> strandedSums,
             int coming,
-            List<SumJson> comingSums) {}
+            List<SumJson> comingSums,
+            List<ChangedFate> changedThere) {}
 
     private record Waiting(long id, Origin origin, Set<Milestone> reached, Record record) {}
 
@@ -127,7 +131,14 @@ class CrossingEffect {
         }
     }
 
-    CrossingEffect(JdbcClient jdbc, SettingStore store, Compilers compilers, Compiling compiling, EnteredHeld entered) {
+    CrossingEffect(
+            JdbcClient jdbc,
+            SettingStore store,
+            Compilers compilers,
+            Compiling compiling,
+            EnteredHeld entered,
+            ChangedFates changedFates) {
+        this.changedFates = changedFates;
         this.entered = entered;
         this.jdbc = jdbc;
         this.store = store;
@@ -167,7 +178,8 @@ class CrossingEffect {
                         .collect(Collectors.toMap(
                                 Coming::currency,
                                 each -> Amounts.minor(each.currency(), each.gross()),
-                                Math::addExact))));
+                                Math::addExact))),
+                changedFates.of(route, kinds, after));
     }
 
     private List<Coming> coming(RouteRow route, List<RecordKind> kinds, RouteSettings after) {

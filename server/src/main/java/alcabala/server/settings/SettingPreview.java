@@ -44,6 +44,7 @@ class SettingPreview {
     private final LedgerReference reference;
     private final JsonMapper json;
     private final Compiling compiling;
+    private final ChangedFates changedFates;
 
     /// @param differs whether the shown document would be another one on the ledger
     /// @param sentence what it would do to all that wait
@@ -62,7 +63,9 @@ class SettingPreview {
             Compilers compilers,
             Compiling compiling,
             LedgerReference reference,
+            ChangedFates changedFates,
             JsonMapper json) {
+        this.changedFates = changedFates;
         this.compiling = compiling;
         this.json = json;
         this.jdbc = jdbc;
@@ -204,6 +207,9 @@ class SettingPreview {
                 .or(() -> kindsOf(Topic.WINNER, setting).stream()
                         .findFirst()
                         .map(kind -> changedThere(route, kind, after)))
+                .or(() -> Optional.of(setting)
+                        .filter(each -> each.topic().isOwner() && each.of().isDocument())
+                        .map(each -> changedFates.sentence(route, each.of().kinds(), after)))
                 .orElseGet(() -> switch (setting.topic()) {
                     case DIRECTION -> setting.of() == Carried.PAYMENTS ? payments(route, after) : changed(all);
                     case RECEIVING_BANK ->

@@ -3,6 +3,7 @@ package alcabala.server.settings;
 import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.setting.Shape;
+import alcabala.accounting.setting.Topic;
 import alcabala.server.platform.Sentences;
 import java.util.Locale;
 import java.util.Map;
@@ -119,8 +120,13 @@ final class SettingSentences {
             case OWNER_OF_PHONE -> "Whose phone numbers are";
             case OWNER_OF_BILL_TO -> "Whose bill-to addresses are";
             case OWNER_OF_SHIP_TO -> "Whose ship-to addresses are";
+            case OWNER_OF_TERMS -> "Whose terms are";
             case OWNER_OF_UNIT -> "Whose units are";
             case OWNER_OF_KIND -> "Whose kinds of item are";
+            case OWNER_OF_PARTY -> "Whose parties are";
+            case OWNER_OF_ISSUE_DATE -> "Whose dates are";
+            case OWNER_OF_DUE_DATE -> "Whose due dates are";
+            case OWNER_OF_LINES -> "Whose lines are";
             case DISCOUNT_TAX -> "Discount for paying early";
             case PAYMENT_DIFFERENCE -> "Cents that may be missing";
             case CUSTOMERS -> "Customers on the ledger";
@@ -167,9 +173,15 @@ final class SettingSentences {
                     OWNER_OF_PHONE,
                     OWNER_OF_BILL_TO,
                     OWNER_OF_SHIP_TO,
+                    OWNER_OF_TERMS,
                     OWNER_OF_UNIT,
                     OWNER_OF_KIND ->
                 "Whose it is stands on both sides as far as it goes that way; what the other side changes in it is shown.";
+            case OWNER_OF_PARTY, OWNER_OF_ISSUE_DATE, OWNER_OF_DUE_DATE, OWNER_OF_LINES ->
+                "Whose it is, whoever wins otherwise: where the ledger changed it, the source’s goes again in its place or the ledger’s stands."
+                        + (setting.topic() == Topic.OWNER_OF_LINES
+                                ? " What its source changes in lines of the ledger is asked about."
+                                : "");
             case WINNER ->
                 !setting.of().hasRecords()
                         ? "Who wins where a field that nobody owns was changed on both sides: one side’s goes to the other, the later of the two does, or somebody is asked."

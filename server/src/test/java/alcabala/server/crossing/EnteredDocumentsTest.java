@@ -18,6 +18,8 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
 /// Invoices and credit notes that people enter in the books, and the yard that is to have them too.
@@ -154,8 +156,11 @@ class EnteredDocumentsTest {
         assertThat(awaitAtYard(number).get("type").asString()).isEqualTo("CREDIT_NOTE");
     }
 
-    @Test
-    void whatIsChangedThereGoesInItsPlaceAndWhatIsTakenBackIsVoidAtTheYard() {
+    /// Whoever wins where a document of the yard was changed in the books.
+    @ParameterizedTest
+    @ValueSource(strings = {"ledger", "ask"})
+    void whatIsChangedThereGoesInItsPlaceAndWhatIsTakenBackIsVoidAtTheYard(String winner) {
+        Yard.decide(world.api("admin"), "yard", "INVOICES_WINNER", winner);
         String number = enter("invoice", PARTY, "Fuel", "50.00", "S23", TODAY);
         run();
         awaitAtYard(number);

@@ -427,6 +427,39 @@ class AddedFieldsThereTest {
     }
 
     /// With its date, amounts and all else left as they are.
+    @Test
+    @Order(12)
+    void termsAndDueDatesThatAreChangedThereAreToldToTheYard() {
+        assertThat(put("books-no", into(".terms-there"), version("books-no")).status())
+                .isEqualTo(200);
+        assertThat(put("survey", into(".due-date-there"), version("survey")).status())
+                .isEqualTo(200);
+        long id = world.jdbc()
+                .sql(
+                        "select id from record where state = 'Ready' and kind = 'invoice' order by issue_date desc, id limit 1")
+                .query(Long.class)
+                .single();
+        yard.awaitFinished(yard.send(List.of(id)));
+        posted = there(id);
+        assertThat(yardSays("books-no")).isEqualTo(posted.get("terms").asString());
+        assertThat(yardSays("survey")).isEqualTo(posted.get("due").asString());
+        StringBuilder form = new StringBuilder(
+                "terms=EOM&due=2027-03-31&version=" + posted.get("version").asInt());
+        posted.get("lines")
+                .forEach(line ->
+                        form.append("&amount=").append(line.get("amount").asString()));
+        world.standIns()
+                .desk("/inkwell/books/saltmere/documents/" + posted.get("id").asString() + "/edit", form.toString());
+        fetch();
+        assertThat(yardSays("books-no")).isEqualTo("EOM");
+        assertThat(yardSays("survey")).isEqualTo("2027-03-31");
+        assertThat(toBeTold()).isZero();
+    }
+
+    private static int version(String field) {
+        return row("field", field).get("row").get("version").asInt();
+    }
+
     private static void sayThere(String field) {
         JsonNode now = there(recordId());
         StringBuilder form = new StringBuilder("version=" + now.get("version").asInt() + "&due="

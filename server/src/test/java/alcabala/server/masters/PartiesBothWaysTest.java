@@ -302,6 +302,31 @@ class PartiesBothWaysTest extends PartiesOnBothDesks {
         takeUpAgain("1006");
     }
 
+    /// Each side has codes of its own for the terms that are usual with a party.
+    @Test
+    void termsGoAcrossInTheCodesOfEitherSide() {
+        yard.map("TERMS", "N30", "30D", "");
+        yard.map("TERMS", "T14", "14D", "");
+        run();
+        atYard("C-1002", "terms", "N30");
+        assertThat(run()).contains("1 party changed in Inkwell");
+        assertThat(there("IC-1002", "terms")).isEqualTo("30D");
+        assertThat(run()).as("what was written is no news").isEqualTo("Nothing new on either side");
+        onLedger("IC-1002", "terms", "14D");
+        assertThat(run()).contains("1 party changed in Hullwork");
+        assertThat(here("C-1002", "terms")).isEqualTo("T14");
+
+        onLedger("IC-1002", "terms", "EOM");
+        assertThat(run()).as("nothing stands for it here").contains("1 party to be asked about");
+        JsonNode held = cause("party:drift:terms:LEDGER").get("masters").get(0);
+        assertThat(field(held, "terms").get("ledger").asString()).isEqualTo("EOM");
+        yard.map("TERMS", "EOM", "EOM", "");
+        assertThat(run()).as("it goes by itself once that is mapped").contains("1 party changed in Hullwork");
+        assertThat(here("C-1002", "terms")).isEqualTo("EOM");
+        assertThat(asked("C-1002")).isEmpty();
+        assertThat(run()).isEqualTo("Nothing new on either side");
+    }
+
     @Test
     void whereSeveralStandForOneTheFirstLeads() {
         yard.map("PARTY", "C-1009", "IC-1002", "");

@@ -26,6 +26,7 @@ class NeededFirstTest {
                 new Posting(null, null, null, "", needs),
                 null,
                 null,
+                false,
                 Set.of());
     }
 

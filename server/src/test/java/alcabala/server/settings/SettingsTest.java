@@ -35,7 +35,7 @@ class SettingsTest {
     @Test
     void everySettingSaysWhatItDoesAndShowsEachOfItsValuesOnADocument() {
         JsonNode all = admin.get("/api/settings?route=yard").json();
-        assertThat(all.size()).isEqualTo(91);
+        assertThat(all.size()).isEqualTo(108);
         for (JsonNode setting : all) {
             String name = setting.get("setting").asString();
             assertThat(setting.get("does").asString()).as(name).endsWith(".").hasSizeGreaterThan(25);

@@ -146,6 +146,7 @@ public final class HullworkMapping {
                 "phone", party.phone(),
                 "billTo", Json.body(party.billTo()),
                 "shipTo", Json.body(party.shipTo()),
+                "terms", party.terms(),
                 "retired", !party.active());
     }
 
@@ -187,19 +188,23 @@ public final class HullworkMapping {
 
     static Party party(JsonNode record) {
         return new Party(
-                text(record, "code"),
-                text(record, "name"),
-                text(record, "taxIdentifier"),
-                text(record, "email"),
-                text(record, "phone"),
-                Json.address(record.path("billTo")),
-                Json.address(record.path("shipTo")),
-                record.path("contacts")
-                        .valueStream()
-                        .map(each -> new Contact(
-                                text(each, "name"), text(each, "role"), text(each, "email"), text(each, "phone")))
-                        .toList(),
-                !record.path("retired").asBoolean());
+                        text(record, "code"),
+                        text(record, "name"),
+                        text(record, "taxIdentifier"),
+                        text(record, "email"),
+                        text(record, "phone"),
+                        Json.address(record.path("billTo")),
+                        Json.address(record.path("shipTo")),
+                        record.path("contacts")
+                                .valueStream()
+                                .map(each -> new Contact(
+                                        text(each, "name"),
+                                        text(each, "role"),
+                                        text(each, "email"),
+                                        text(each, "phone")))
+                                .toList(),
+                        !record.path("retired").asBoolean())
+                .withTerms(text(record, "terms"));
     }
 
     private static Document document(JsonNode record, SourceLookup lookup) {

@@ -102,6 +102,7 @@ final class InkwellLedger
             "phone", PartyField.PHONE.code(),
             "billTo", PartyField.BILL_TO.code(),
             "shipTo", PartyField.SHIP_TO.code(),
+            "terms", PartyField.TERMS.code(),
             "active", PartyField.IN_USE.code());
 
     private static final Map<String, String> ITEM = Map.of(

@@ -175,6 +175,7 @@ final class InkwellMapping {
         body.put("phone", party.phone());
         body.put("billTo", Json.body(party.billTo()));
         body.put("shipTo", Json.body(party.shipTo()));
+        body.put("terms", party.terms());
         body.put("active", party.active());
         body.put("version", version);
         return body;
@@ -182,14 +183,15 @@ final class InkwellMapping {
 
     static Party party(JsonNode node) {
         Party party = new Party(
-                text(node, "id"),
-                text(node, "name"),
-                text(node, "taxIdentifier"),
-                text(node, "email"),
-                text(node, "phone"),
-                Json.address(node.path("billTo")),
-                Json.address(node.path("shipTo")),
-                node.path("active").asBoolean());
+                        text(node, "id"),
+                        text(node, "name"),
+                        text(node, "taxIdentifier"),
+                        text(node, "email"),
+                        text(node, "phone"),
+                        Json.address(node.path("billTo")),
+                        Json.address(node.path("shipTo")),
+                        node.path("active").asBoolean())
+                .withTerms(text(node, "terms"));
         return Understood.party(party);
     }
 

@@ -1,0 +1,90 @@
+package alcabala.server.merge;
+
+import alcabala.accounting.record.RecordKind;
+import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.sync.Owner;
+import alcabala.accounting.sync.RecordRules;
+import alcabala.server.crossing.Links;
+import alcabala.server.record.Records;
+import alcabala.server.record.Scope;
+import alcabala.server.route.RouteRow;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/// Documents of the source that somebody changed on the ledger, with the fields that were changed there. Nothing is
+/// compiled for it.
+@Component
+public class ChangedThere {
+    private static final int MOST = 5000;
+    private final JdbcClient jdbc;
+    private final Links links;
+
+    /// @param minor what it comes to, signed as its kind is; minor units
+    /// @param onSource whether its source changed it too
+    /// @param apart whether the two could not be put together
+    /// @param fields as a half of a baseline names them
+    public record Changed(
+            long id,
+            RecordKind kind,
+            String currency,
+            long minor,
+            boolean onSource,
+            boolean apart,
+            Set<String> fields) {
+        /// Of what was changed there, whose stands; nobody's where a person is asked.
+        public Set<Owner> whose(RouteSettings decided) {
+            return fields.stream()
+                    .map(field -> RecordRules.stands(decided, kind, field))
+                    .collect(Collectors.toCollection(() -> EnumSet.noneOf(Owner.class)));
+        }
+    }
+
+    private record Found(long id, String kind, String currency, long minor, boolean onSource, boolean apart) {
+        Changed changed(Links.Pair pair) {
+            return new Changed(
+                    id,
+                    RecordKind.of(kind),
+                    currency,
+                    minor,
+                    onSource,
+                    apart,
+                    pair.halves().ledger().differing(pair.now().half()));
+        }
+    }
+
+    ChangedThere(JdbcClient jdbc, Links links) {
+        this.jdbc = jdbc;
+        this.links = links;
+    }
+
+    /// By their days; of very many the first. Those that wait for something else, such as a refusal, are not among
+    /// them.
+    public List<Changed> of(RouteRow route, Scope scope, String[] kinds) {
+        if (kinds.length == 0) {
+            return List.of();
+        }
+        List<Found> found = jdbc.sql(
+                        """
+                select id, kind, currency, signed(kind, coalesce(ledger_gross, gross)) as minor,
+                    revision > outcome_revision as on_source, refusal <> '' as apart from record d
+                where route_id = :route and origin = 'source' and state = 'Diverged' and ledger_differs and not voided
+                    and gone = '' and refusal in ('', 'not-together') and kind = any(:kinds) and""" + Scope.HOLDS + "and not " + Records.LEFT_ALONE + " order by issue_date, id limit :most")
+                .params(scope.params())
+                .param("route", route.id())
+                .param("kinds", kinds)
+                .param("most", MOST)
+                .query(Found.class)
+                .list();
+        Map<Long, Links.Pair> pairs =
+                links.findAll(found.stream().map(Found::id).toList());
+        return found.stream()
+                .filter(each -> pairs.containsKey(each.id()))
+                .map(each -> each.changed(pairs.get(each.id())))
+                .toList();
+    }
+}
