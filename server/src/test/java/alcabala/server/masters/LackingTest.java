@@ -15,7 +15,9 @@ class LackingTest extends OnBothDesks {
 
     @BeforeAll
     static void start() {
-        new Yard(ferro).mapEverything();
+        Yard yard = new Yard(ferro);
+        yard.mapEverything();
+        yard.map("TERMS", "N30", "30D", "");
         run();
         assertThat(preview("PARTIES").get("lacking").get("stay").asInt())
                 .as("what the ledger of the demo has for itself")
@@ -99,12 +101,18 @@ class LackingTest extends OnBothDesks {
 
     @Test
     void aPartyOfTheLedgerIsCreatedOnTheSourceOnceAndIsOneWithItFromThenOn() {
-        enter("parties", "name=Zennor+Gig+Club&taxIdentifier=IE9911223Z&email=oars@zennor.example&phone=%2B353+1");
+        enter(
+                "parties",
+                "name=Zennor+Gig+Club&taxIdentifier=IE9911223Z&email=oars@zennor.example&phone=%2B353+1&terms=30D");
         assertThat(run()).contains("1 party created in Hullwork");
         JsonNode made = customer("Zennor Gig Club");
         assertThat(made.get("email").asString()).isEqualTo("oars@zennor.example");
         assertThat(made.get("taxIdentifier").asString()).isEqualTo("IE9911223Z");
         String code = made.get("code").asString();
+        assertThat(run())
+                .as("each side has a code of its own for its terms: they go once both have it")
+                .contains("1 party changed in Hullwork");
+        assertThat(customer("Zennor Gig Club").get("terms").asString()).isEqualTo("N30");
         assertThat(run()).as("what was written is no news").isEqualTo("Nothing new on either side");
         world.standIns().desk("/hullwork/customers/" + code, "email=crew@zennor.example");
         assertThat(run()).contains("1 party changed in Inkwell");
