@@ -237,6 +237,15 @@ class InkwellDesk {
         return "redirect:" + base() + "/payments/" + id;
     }
 
+    @PostMapping("/payments/{id}/edit")
+    String change(
+            @PathVariable String id,
+            @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate date,
+            @RequestParam String reference) {
+        payments.change(id, date, reference.strip());
+        return "redirect:" + base() + "/payments/" + id;
+    }
+
     @PostMapping("/payments/{id}/void")
     String voidPayment(@PathVariable String id) {
         payments.voidIt(id, null);

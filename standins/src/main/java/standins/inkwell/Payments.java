@@ -113,6 +113,33 @@ public class Payments {
         return changed(id);
     }
 
+    /// By the people at the desk.
+    @Transactional
+    public Payment change(String id, LocalDate date, String reference) {
+        Payment payment = get(id);
+        return replace(
+                id,
+                payment.version(),
+                new PaymentDraft(
+                        payment.kind(),
+                        payment.number(),
+                        payment.party(),
+                        date,
+                        payment.controlAccount(),
+                        payment.account(),
+                        payment.means(),
+                        reference,
+                        payment.note(),
+                        payment.externalReference(),
+                        payment.amount(),
+                        payment.charges(),
+                        payment.chargesAccount(),
+                        payment.allocations(),
+                        payment.currency(),
+                        payment.exchangeRate(),
+                        payment.exchangeAccount()));
+    }
+
     private Map<String, Object> values(String id, PaymentDraft draft) {
         Map<String, Object> values = new HashMap<>();
         values.put("id", id);

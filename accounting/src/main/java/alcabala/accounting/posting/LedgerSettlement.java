@@ -95,7 +95,22 @@ public record LedgerSettlement(
 
     /// The same, with the account that takes the difference in exchange.
     LedgerSettlement differingOn(String account) {
-        return copy(date, account);
+        return copy(number, date, means, reference, account);
+    }
+
+    /// The same under another number.
+    LedgerSettlement numbered(String other) {
+        return copy(other, date, means, reference, exchangeAccount);
+    }
+
+    /// The same, paid otherwise; the account that the money moves on is the same.
+    LedgerSettlement paidBy(String other) {
+        return copy(number, date, other, reference, exchangeAccount);
+    }
+
+    /// The same with another reference.
+    LedgerSettlement saying(String other) {
+        return copy(number, date, means, other, exchangeAccount);
     }
 
     @Override
@@ -110,13 +125,14 @@ public record LedgerSettlement(
 
     @Override
     public LedgerSettlement onDay(LocalDate day) {
-        return copy(day, exchangeAccount);
+        return copy(number, day, means, reference, exchangeAccount);
     }
 
-    private LedgerSettlement copy(LocalDate day, String exchange) {
+    private LedgerSettlement copy(
+            String otherNumber, LocalDate day, String otherMeans, String otherReference, String exchange) {
         return new LedgerSettlement(
                 kind,
-                number,
+                otherNumber,
                 day,
                 currency,
                 rate,
@@ -124,8 +140,8 @@ public record LedgerSettlement(
                 partyCounterpart,
                 controlAccount,
                 account,
-                means,
-                reference,
+                otherMeans,
+                otherReference,
                 note,
                 gross,
                 charges,

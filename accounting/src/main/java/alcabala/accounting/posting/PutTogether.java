@@ -18,7 +18,7 @@ public final class PutTogether {
     public sealed interface Outcome {
         /// @param journal what it will cause
         /// @param changedThere the fields that stay as somebody changed them there
-        record Goes(LedgerDocument document, Journal journal, Set<String> changedThere) implements Outcome {}
+        record Goes(LedgerEntry entry, Journal journal, Set<String> changedThere) implements Outcome {}
 
         /// @param field as a half of a baseline names it
         record Cannot(String field, Why why) implements Outcome {}
@@ -55,10 +55,12 @@ public final class PutTogether {
         journal = compiled.journal().orElseThrow();
     }
 
-    /// @param compiled of a document, and clean
+    /// @param compiled of a document or payment, and clean
     /// @param places where the lines of either side stand
     public static Outcome of(Compilation compiled, Kept kept, StandsAs there, Places places) {
-        return new PutTogether(compiled, kept, there, places).run();
+        return compiled.entry().orElseThrow() instanceof LedgerSettlement money
+                ? new MoneyTogether(money, compiled.journal().orElseThrow(), kept, there).run()
+                : new PutTogether(compiled, kept, there, places).run();
     }
 
     private LedgerDocument document() {

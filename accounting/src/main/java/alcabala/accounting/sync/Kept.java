@@ -5,7 +5,9 @@ import alcabala.accounting.sync.RecordMerge.Merged;
 import java.util.Collections;
 import java.util.Objects;
 import java.util.Set;
+import java.util.SortedMap;
 import java.util.SortedSet;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -23,7 +25,10 @@ public record Kept(
         SortedSet<String> undecided,
         SortedSet<String> owned,
         boolean sumsMoved) {
-    public static Kept of(Both<Half> now, Baseline baseline, Merged merged) {
+    /// Totals follow from the lines.
+    public static Kept of(Both<Half> now, Baseline baseline, Merged all, Fields described) {
+        SortedMap<String, Verdict> merged = new TreeMap<>(all.fields());
+        merged.keySet().removeIf(described::isTotal);
         SortedSet<String> fields = those(merged, verdict -> !goes(verdict) && !(verdict instanceof Verdict.Conflict));
         SortedSet<String> changed = new TreeSet<>(fields);
         changed.removeIf(name ->
@@ -85,11 +90,10 @@ public record Kept(
                 && drift.of().contains(Side.SOURCE);
     }
 
-    /// Totals follow from the lines.
-    private static SortedSet<String> those(Merged merged, Predicate<Verdict> which) {
+    private static SortedSet<String> those(SortedMap<String, Verdict> merged, Predicate<Verdict> which) {
         SortedSet<String> names = new TreeSet<>();
-        merged.fields().forEach((name, verdict) -> {
-            if (!name.equals(Half.GROSS) && !name.equals(Half.TAX) && which.test(verdict)) {
+        merged.forEach((name, verdict) -> {
+            if (which.test(verdict)) {
                 names.add(name);
             }
         });

@@ -98,6 +98,10 @@ class PutTogetherTest {
         return (Outcome.Goes) together(COMPILED, kept, there);
     }
 
+    private static LedgerDocument document(Outcome.Goes goes) {
+        return (LedgerDocument) goes.entry();
+    }
+
     /// Lines stand on either side as they were linked.
     private static Outcome together(Compilation compiled, Kept kept, StandsAs there) {
         int here = compiled.lines().size();
@@ -127,16 +131,16 @@ class PutTogetherTest {
     @Test
     void nothingKeptIsWhatWouldGoAnyway() {
         Outcome.Goes goes = goes(changed(), there(sent().lines().toArray(LedgerLine[]::new)));
-        assertThat(goes.document()).isEqualTo(sent());
+        assertThat(goes.entry()).isEqualTo(sent());
         assertThat(goes.journal()).isEqualTo(COMPILED.journal().orElseThrow());
     }
 
     @Test
     void aLineBookedElsewhereStaysThereAndItsJournalFollows() {
         Outcome.Goes goes = goes(changed("line 1"), firstLine("4015", "100.00", "S23"));
-        assertThat(goes.document().lines()).extracting(LedgerLine::account).containsExactly("4015", "4020");
-        assertThat(goes.document().lines().getFirst().description()).isEqualTo("as it is called there");
-        assertThat(goes.document().hasSumsOf(sent())).isTrue();
+        assertThat(goes.entry().lines()).extracting(LedgerLine::account).containsExactly("4015", "4020");
+        assertThat(goes.entry().lines().getFirst().description()).isEqualTo("as it is called there");
+        assertThat(goes.entry().hasSumsOf(sent())).isTrue();
         assertThat(journal(COMPILED.journal().orElseThrow()))
                 .containsExactly("1100 213.80", "4010 -100.00", "4020 -80.00", "2200 -33.80");
         assertThat(journal(goes.journal()))
@@ -186,23 +190,22 @@ class PutTogetherTest {
     @Test
     void daysAndNumbersStayAsTheyAreThere() {
         StandsAs there = there(sent().lines().toArray(LedgerLine[]::new));
-        LedgerDocument kept = goes(changed(Half.DUE_DATE, Half.ISSUE_DATE, Half.NUMBER), there)
-                .document();
+        LedgerDocument kept = document(goes(changed(Half.DUE_DATE, Half.ISSUE_DATE, Half.NUMBER), there));
         assertThat(List.of(kept.dueDate(), kept.issueDate(), kept.number()))
                 .isEqualTo(List.of(LATER, there.date(), "INK-9"));
         StandsAs never = new StandsAs("INK-9", "IC-1", there.date(), null, there.gross(), there.lines());
-        assertThat(goes(changed(Half.DUE_DATE), never).document().dueDate()).isNull();
+        assertThat(document(goes(changed(Half.DUE_DATE), never)).dueDate()).isNull();
     }
 
     @Test
     void itStaysMadeOutToWhomItIsThere() {
         StandsAs there = there(sent().lines().toArray(LedgerLine[]::new));
         assertThat(sent().partyCounterpart()).isEmpty();
-        assertThat(goes(apart(Half.PARTY), there).document().partyCounterpart()).isEqualTo("IC-1");
+        assertThat(goes(apart(Half.PARTY), there).entry().partyCounterpart()).isEqualTo("IC-1");
         List<CrosswalkRow> rows = new ArrayList<>(Samples.rows());
         rows.add(Samples.row(RowKind.PARTY, sent().party(), "IC-7", ""));
         Outcome.Goes other = (Outcome.Goes) together(compiled(rows, twoLines()), changed(Half.PARTY), there);
-        assertThat(other.document().partyCounterpart()).isEqualTo("IC-1");
+        assertThat(other.entry().partyCounterpart()).isEqualTo("IC-1");
         assertThat(other.changedThere()).containsExactly(Half.PARTY);
     }
 
@@ -213,7 +216,7 @@ class PutTogetherTest {
         assertCannot(changed(), there("213.81", sent().lines().toArray(LedgerLine[]::new)), Half.GROSS, Why.SUMS);
         Kept moved = new Kept(new TreeSet<>(), new TreeSet<>(), new TreeSet<>(), new TreeSet<>(), true);
         assertThat(goes(moved, there("213.81", sent().lines().toArray(LedgerLine[]::new)))
-                        .document())
+                        .entry())
                 .as("its source changed the sum")
                 .isEqualTo(sent());
     }
@@ -236,7 +239,7 @@ class PutTogetherTest {
         String amount = sent().lines().get(0).amount().getAmount().toPlainString();
         String code = sent().lines().get(0).taxCode();
         assertThat(goes(owned, firstLine("4020", amount, code))
-                        .document()
+                        .entry()
                         .lines()
                         .get(0)
                         .account())
@@ -257,12 +260,12 @@ class PutTogetherTest {
     @Test
     void whatFollowsFromSomethingElseGoesAsItsSourceHasIt() {
         assertThat(goes(apart("line 1"), firstLine("4015", "99.00", "S23"))
-                        .document()
+                        .entry()
                         .lines())
                 .as("its share of an allowance, say")
                 .isEqualTo(sent().lines());
         assertThat(goes(apart("line 1"), firstLine("4015", "100.00", "S23"))
-                        .document()
+                        .entry()
                         .lines()
                         .getFirst()
                         .account())
@@ -279,7 +282,7 @@ class PutTogetherTest {
         StandsAs there = new StandsAs(
                 "INK-9", "IC-1", document.issueDate(), LATER, document.gross(), List.of(onAccount(line, "4015")));
         assertThat(together(dollars, changed("line 1"), there)).isEqualTo(new Outcome.Cannot("line 1", Why.BOOKED));
-        assertThat(((Outcome.Goes) together(dollars, apart("line 1"), there)).document())
+        assertThat(((Outcome.Goes) together(dollars, apart("line 1"), there)).entry())
                 .as("nobody changed it")
                 .isEqualTo(document);
         assertThat(together(dollars, changed(Half.DUE_DATE), there)).isInstanceOf(Outcome.Goes.class);
@@ -303,8 +306,8 @@ class PutTogetherTest {
             if (together(compiled, changed(Half.line(place + 1)), stands) instanceof Outcome.Goes goes) {
                 put++;
                 assertThat(goes.journal().isBalanced()).isTrue();
-                assertThat(goes.document().hasSumsOf(document)).isTrue();
-                assertThat(goes.document().lines().get(place).account()).isEqualTo("4015");
+                assertThat(goes.entry().hasSumsOf(document)).isTrue();
+                assertThat(goes.entry().lines().get(place).account()).isEqualTo("4015");
             }
         }
         assertThat(put).as("documents put together").isGreaterThan(300);

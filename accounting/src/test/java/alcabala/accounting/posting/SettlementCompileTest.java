@@ -28,6 +28,9 @@ import alcabala.accounting.settlement.Deduction;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.accounting.settlement.Target;
 import alcabala.accounting.settlement.Target.Standing;
+import alcabala.accounting.sync.Both;
+import alcabala.accounting.sync.Kept;
+import alcabala.accounting.sync.LineMatch;
 import alcabala.accounting.tax.TaxBreakdown;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -36,6 +39,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.joda.money.Money;
 import org.junit.jupiter.api.BeforeEach;
@@ -541,5 +547,49 @@ class SettlementCompileTest {
                 .containsExactly(eur("500.00"), eur("0.00"));
         assertThat(taken.kind()).isEqualTo(RecordKind.PAYMENT_IN);
         assertThat(taken.onDay(DAY.plusDays(1)).date()).isEqualTo(DAY);
+    }
+
+    private static PutTogether.Outcome together(Compilation compiled, List<String> changedThere, String... others) {
+        SortedSet<String> fields = new TreeSet<>(changedThere);
+        fields.addAll(List.of(others));
+        SortedSet<String> none = new TreeSet<>();
+        return PutTogether.of(
+                compiled,
+                new Kept(fields, new TreeSet<>(changedThere), none, none, true),
+                new StandsAs("INK-P-9", "IC-1", DAY.minusDays(2), null, eur("400.00"), List.of(), "10", "statement 12"),
+                new LineMatch.Places(new Both<>(new TreeMap<>(), new TreeMap<>())));
+    }
+
+    /// The day it was on the statement, how it was paid and what it says, whatever its source changed of its sum.
+    @Test
+    void aPaymentKeepsWhatWasChangedThereThatCausesNothingElse() {
+        Compilation compiled = compile(payment("48", "500.00", of("invoice HW-1", "450.00")));
+        PutTogether.Outcome.Goes goes = (PutTogether.Outcome.Goes)
+                together(compiled, List.of("issue-date", "means", "reference"), "number", "line 1");
+        LedgerSettlement kept = (LedgerSettlement) goes.entry();
+        assertThat(List.of(kept.date(), kept.means(), kept.reference(), kept.number()))
+                .isEqualTo(List.of(DAY.minusDays(2), "10", "statement 12", "INK-P-9"));
+        assertThat(kept.gross()).as("its source's").isEqualTo(eur("500.00"));
+        assertThat(kept.parts()).isEqualTo(entry(compiled).parts());
+        assertThat(goes.journal()).isEqualTo(compiled.journal().orElseThrow());
+        assertThat(goes.changedThere()).containsExactlyInAnyOrder("issue-date", "means", "reference");
+    }
+
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource({"gross, SUMS", "party, BOOKED", "standing, BOOKED", "line 1, LINES"})
+    void whatCausesMoreIsNotPutTogether(String field, PutTogether.Why why) {
+        assertThat(together(compile(payment("48", "500.00", of("invoice HW-1", "450.00"))), List.of(field)))
+                .isEqualTo(new PutTogether.Outcome.Cannot(field, why));
+    }
+
+    @Test
+    void whatBothChangedOfAPaymentWaitsForAPerson() {
+        SortedSet<String> none = new TreeSet<>();
+        assertThat(PutTogether.of(
+                        compile(payment("48", "500.00", of("invoice HW-1", "450.00"))),
+                        new Kept(none, none, new TreeSet<>(List.of("gross")), none, true),
+                        new StandsAs("INK-P-9", "IC-1", DAY, null, eur("400.00"), List.of(), "", ""),
+                        new LineMatch.Places(new Both<>(new TreeMap<>(), new TreeMap<>()))))
+                .isEqualTo(new PutTogether.Outcome.Cannot("gross", PutTogether.Why.CONFLICT));
     }
 }

@@ -20,6 +20,6 @@ public record MergedRecord(
         LedgerRecord there,
         LineMatch.Places places) {
     Kept kept() {
-        return Kept.of(now, baseline, merged);
+        return Kept.of(now, baseline, merged, fields);
     }
 }

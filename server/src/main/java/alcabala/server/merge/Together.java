@@ -2,7 +2,10 @@ package alcabala.server.merge;
 
 import alcabala.accounting.field.Half;
 import alcabala.accounting.posting.Compilation;
+import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerLine;
+import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.posting.PostingKey;
 import alcabala.accounting.posting.PutTogether;
 import alcabala.accounting.posting.StandsAs;
@@ -26,7 +29,7 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Component;
 
-/// Documents that stand on the ledger, as they go in their own place when it keeps what it changed itself.
+/// Documents and payments that stand on the ledger, as they go in their own place when it keeps what it changed itself.
 @Component
 public class Together {
     private final Links links;
@@ -37,7 +40,7 @@ public class Together {
         this.merging = merging;
     }
 
-    /// Why a document cannot go with what each side changed, and its source's of what both did; empty text when it can.
+    /// Why one cannot go with what each side changed, and its source's of what both did; empty text when it can.
     /// Empty when it does not stand there or does not compile clean.
     public Optional<String> findWhyNot(
             RouteRow route, RouteSettings decided, long id, Record record, Compilation compiled) {
@@ -79,12 +82,11 @@ public class Together {
 
         /// Empty for what is not linked, or does not compile clean.
         ///
-        /// @param record a document
         /// @param whose what of it stays as it is there, see [#said] and [#ruled]
         public Optional<PutTogether.Outcome> find(
                 long id, Record record, Compilation compiled, UnaryOperator<Kept> whose) {
             Optional<Links.Pair> pair = Optional.ofNullable(pairs.get(id));
-            if (compiled.ledgerDocument().isEmpty()) {
+            if (compiled.entry().filter(Together::isMerged).isEmpty()) {
                 return Optional.empty();
             }
             CurrencyUnit currency = record.gross().getCurrencyUnit();
@@ -93,6 +95,11 @@ public class Together {
                     .orElseGet(() -> together(
                             merging.going(route, decided, each, record, compiled), compiled, whose, currency)));
         }
+    }
+
+    /// Money on its way to a bank, and what takes something back, is not.
+    private static boolean isMerged(LedgerEntry entry) {
+        return entry instanceof LedgerDocument || entry instanceof LedgerSettlement;
     }
 
     private static PutTogether.Outcome together(
@@ -121,7 +128,9 @@ public class Together {
                 there.date(),
                 there.due(),
                 Money.of(currency, there.gross()),
-                there.lines().stream().map(line -> line(line, currency)).toList());
+                there.lines().stream().map(line -> line(line, currency)).toList(),
+                there.settlement() == null ? "" : text(there.settlement().means()),
+                there.settlement() == null ? "" : text(there.settlement().reference()));
     }
 
     /// One unit at its amount where the ledger tells neither quantity nor price.

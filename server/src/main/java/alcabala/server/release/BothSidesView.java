@@ -6,6 +6,7 @@ import alcabala.accounting.posting.Journal;
 import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.TaxComparison;
 import alcabala.accounting.record.Origin;
+import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -130,9 +131,9 @@ class BothSidesView {
     }
 
     private BothSides of(Records.Row row, RouteRow route, Settlement settlement) {
-        Since since = since(row.id());
         Optional<LedgerRecord> there = findPosted(row.id());
         Compilation wouldBe = compiling.compile(route.id(), row.id(), settlement);
+        Since since = together(since(row.id()), route, row, settlement, wouldBe);
         SettlementSides sides = new SettlementSides(settlement, row, since.voided(), there, wouldBe.entry());
         List<JournalLine> journal =
                 there.map(record -> journal(route, record)).orElseGet(() -> wouldBeJournal(route, wouldBe));
@@ -191,13 +192,11 @@ class BothSidesView {
                 posted.isPresent() ? ledgerDesk(row.id()) + "/documents/" + row.ledgerRef() : "");
     }
 
-    private Since together(Since since, RouteRow route, Records.Row row, Document document, Compilation compiled) {
-        boolean changed = document.origin() == Origin.SOURCE
-                && since.changedOnSource()
-                && !since.voided()
-                && route.ledgerAnswers();
+    private Since together(Since since, RouteRow route, Records.Row row, Record record, Compilation compiled) {
+        boolean changed =
+                record.origin() == Origin.SOURCE && since.changedOnSource() && !since.voided() && route.ledgerAnswers();
         return changed
-                ? since.with(together.findWhyNot(route, settings.of(route.id()), row.id(), document, compiled)
+                ? since.with(together.findWhyNot(route, settings.of(route.id()), row.id(), record, compiled)
                         .orElse(null))
                 : since;
     }

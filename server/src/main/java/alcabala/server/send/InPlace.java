@@ -1,6 +1,5 @@
 package alcabala.server.send;
 
-import alcabala.accounting.document.Document;
 import alcabala.accounting.posting.Compilation;
 import alcabala.accounting.posting.PutTogether;
 import alcabala.accounting.record.Record;
@@ -32,7 +31,7 @@ final class InPlace {
 
     /// Empty for what goes as its source has it; where the two cannot be put together that is remembered.
     Optional<PutTogether.Outcome> find(Candidate candidate, Record record, Compilation compiled) {
-        if (!candidate.stands() || !keeps(candidate) || !(record instanceof Document)) {
+        if (!candidate.stands() || !keeps(candidate) || !record.kind().hasParty()) {
             return Optional.empty();
         }
         Optional<PutTogether.Outcome> both = sides.find(candidate.id(), record, compiled, whose(record.kind()));

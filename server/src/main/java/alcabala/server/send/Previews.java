@@ -256,8 +256,7 @@ class Previews {
             case PutTogether.Outcome.Cannot cannot -> Optional.empty();
             case PutTogether.Outcome.Goes goes ->
                 Optional.of(new Made(
-                        Posting.of(
-                                record, dates.dated(decided, candidate.id(), goes.document(), dated), goes.journal()),
+                        Posting.of(record, dates.dated(decided, candidate.id(), goes.entry(), dated), goes.journal()),
                         Optional.of(goes)));
             case null ->
                 compilation

@@ -180,7 +180,7 @@ class Retries {
                             failed.ruled() ? Together.ruled(decided, record.kind()) : Together.said(failed.kept()))
                     .filter(Goes.class::isInstance)
                     .map(Goes.class::cast)
-                    .map(goes -> posting(failed, record, decided, goes.document(), goes.journal(), dated));
+                    .map(goes -> posting(failed, record, decided, goes.entry(), goes.journal(), dated));
         }
         return compilation
                 .entry()

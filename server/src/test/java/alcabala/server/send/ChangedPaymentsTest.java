@@ -193,6 +193,59 @@ class ChangedPaymentsTest {
         assertThat(stateOf(payment)).isEqualTo("Posted");
     }
 
+    /// The yard corrects what was paid; on Inkwell it was given the day of the statement.
+    @Test
+    void eachSideKeepsWhatItChangedOfAPayment() {
+        JsonNode payment = onAccount("50.00");
+        String ref = payment.get("ledgerRef").asString();
+        String day = LocalDate.now().minusDays(1).toString();
+        correct(payment, "60.00");
+        world.standIns().desk(BOOKS + "/payments/" + ref + "/edit", "date=" + day + "&reference=statement+12");
+        money.fetch();
+        assertThat(since(payment).get("notTogether").asString()).isEmpty();
+        Api.Response settled = settle(payment, "BOTH");
+        assertThat(settled.status()).as(settled.body()).isEqualTo(200);
+        yard.awaitFinished(settled.json().get("batch").asLong());
+        JsonNode there = onInkwell(payment);
+        assertThat(there.get("amount").asDecimal()).isEqualByComparingTo("60.00");
+        assertThat(there.get("date").asString()).isEqualTo(day);
+        assertThat(there.get("reference").asString()).isEqualTo("statement 12");
+        assertThat(stateOf(payment)).isEqualTo("Posted");
+        money.fetch();
+        assertThat(stateOf(payment)).as("and it is no news").isEqualTo("Posted");
+
+        correct(payment, "61.00");
+        money.fetch();
+        money.send();
+        assertThat(onInkwell(payment).get("date").asString())
+                .as("it lasts through the next change")
+                .isEqualTo(day);
+        assertThat(onInkwell(payment).get("amount").asDecimal()).isEqualByComparingTo("61.00");
+
+        world.standIns().desk(BOOKS + "/payments/" + ref + "/edit", "date=" + day + "&reference=statement+13");
+        correct(payment, "62.00");
+        money.fetch();
+        yard.awaitFinished(settle(payment, "SOURCE").json().get("batch").asLong());
+        assertThat(onInkwell(payment).get("reference").asString())
+                .as("as its source has it, if somebody says so")
+                .isNotEqualTo("statement 13");
+    }
+
+    private static JsonNode since(JsonNode payment) {
+        return money.detail(payment.get("id").asLong()).get("sides").get("since");
+    }
+
+    private static Api.Response settle(JsonNode payment, String winner) {
+        return world.api("admin")
+                .post(
+                        "/api/documents/" + payment.get("id").asLong() + "/settlement",
+                        Map.of(
+                                "winner",
+                                winner,
+                                "ledgerVersion",
+                                since(payment).get("ledgerVersion").asInt()));
+    }
+
     /// Its document is open again on both sides, and it is taken back once, whatever is lost on the way.
     @Test
     void whatWasEnteredOnInkwellAndIsVoidThereIsTakenBackAtTheYard() {
