@@ -2,7 +2,7 @@ import { Fragment, useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import type { SettingJson } from '../settings/values';
-import { counted, day, totals } from '../ui/format';
+import { counted, day, plural, totals } from '../ui/format';
 import type { CrossingView } from './CrossingPage';
 import { OpenRow } from './OpenRow';
 import {
@@ -11,6 +11,7 @@ import {
   isMaster,
   leaves,
   listOf,
+  ownedOf,
   markOf,
   saysOf,
   settingsOf,
@@ -118,6 +119,7 @@ function Row({ route, row, group, settings, changes, open, onOpen }: RowProps) {
   const mark: Mark = master ? 'when first needed' : markOf(trigger);
   const from = valueOf(own.from, changes);
   const crosses = direction !== 'none' && row.taken;
+  const owned = ownedOf(own, changes);
   return (
     <tr
       data-kind={row.of}
@@ -147,6 +149,7 @@ function Row({ route, row, group, settings, changes, open, onOpen }: RowProps) {
         {own.winner && crosses && (!master || decided === 'both')
           ? winnerOf(valueOf(own.winner, changes), route)
           : '–'}
+        {owned > 0 && crosses && <span className="soft block">{plural(owned, 'field')} owned</span>}
       </td>
       <td className="px-2 whitespace-nowrap">
         {master || from === '' ? <span className="soft">any day</span> : day(from)}

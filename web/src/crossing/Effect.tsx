@@ -88,9 +88,9 @@ function useDecide(route: string, row: CrossingRow, view: CrossingView) {
 }
 
 const STANDS: Record<Schemas['ChangedFate']['stands'], (route: Schemas['RouteJson']) => string> = {
-  LEDGERS: (route) => `stand as ${route.ledger} has them`,
-  SOURCES: () => 'go again, with what is the ledger’s kept',
-  ASKED: () => 'are asked about on Resolve',
+  LEDGERS: (route) => `would stand as in ${route.ledger}`,
+  SOURCES: () => 'would go again, with what is the ledger’s kept',
+  ASKED: () => 'would be asked about on Resolve',
 };
 
 /** What becomes of documents that somebody changed on the ledger. */

@@ -11,7 +11,7 @@ import { Key } from '../ui/Key';
 import { useNotice } from '../ui/notices';
 import { plural } from '../ui/format';
 import type { CrossingView } from './CrossingPage';
-import { isMaster, valueOf, type CrossingRow } from './rows';
+import { isMaster, ownedOf, valueOf, type CrossingRow } from './rows';
 
 interface Props {
   route: Schemas['RouteJson'];
@@ -33,7 +33,7 @@ export function OpenRow({ route, row, view }: Props) {
   useHotkeys('2', () => way(1));
   useHotkeys('3', () => way(2));
   useHotkeys('4', () => way(3));
-  const owned = owners.filter((each) => valueOf(each, view.changes) !== 'nobody').length;
+  const owned = ownedOf(view.row, view.changes);
   const own = shape.filter((each) => valueOf(each, view.changes) !== '').length;
   return (
     <tr className="bg-base-200 border-base-300 border-b">
@@ -65,7 +65,12 @@ export function OpenRow({ route, row, view }: Props) {
           {owners.length > 0 && (
             <details open={owned > 0}>
               <summary className="cursor-pointer text-[13px]">
-                Whose a field is: {owned === 0 ? 'nobody’s' : `decided of ${plural(owned, 'field')}`}
+                Whose a field is:{' '}
+                {owned === 0
+                  ? master
+                    ? 'nobody’s'
+                    : 'whoever wins'
+                  : `decided of ${plural(owned, 'field')}`}
               </summary>
               <div className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-x-4 gap-y-2">
                 {owners.map((each) => (

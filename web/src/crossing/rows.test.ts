@@ -10,6 +10,7 @@ import {
   leaves,
   listOf,
   markOf,
+  ownedOf,
   read,
   rowOf,
   settingsOf,
@@ -104,6 +105,17 @@ describe('what one proposes', () => {
     const changes = changed({}, trigger, 'approved');
     expect(valueOf(trigger, changes)).toBe('approved');
     expect(changed(changes, trigger, 'batch')).toEqual({});
+  });
+});
+
+describe('whose a field is', () => {
+  it('is counted as it would be', () => {
+    const due = setting('INVOICES_OWNER_OF_DUE_DATE', 'INVOICES', 'CROSSING', 'nobody');
+    const lines = setting('INVOICES_OWNER_OF_LINES', 'INVOICES', 'CROSSING', 'source');
+    const row = settingsOf('INVOICES', [...ALL, due, lines]);
+    expect(row.owners).toEqual([due, lines]);
+    expect(ownedOf(row, {})).toBe(1);
+    expect(ownedOf(row, { INVOICES_OWNER_OF_DUE_DATE: 'ledger' })).toBe(2);
   });
 });
 

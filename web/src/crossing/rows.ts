@@ -130,6 +130,10 @@ export function changed(changes: Changes, setting: SettingJson, value: string): 
 export const valueOf = (setting: SettingJson | undefined, changes: Changes): string =>
   setting === undefined ? '' : (changes[setting.setting] ?? setting.value);
 
+/** How many fields of a kind somebody owns, whoever wins otherwise. */
+export const ownedOf = ({ owners }: RowSettings, changes: Changes): number =>
+  owners.filter((each) => valueOf(each, changes) !== 'nobody').length;
+
 export const saysOf = (setting: SettingJson | undefined, changes: Changes): string => {
   const value = valueOf(setting, changes);
   return setting?.choices.find((choice) => choice.value === value)?.says ?? value;

@@ -64,7 +64,9 @@ final class SettingSentences {
             return "as all";
         }
         if (setting.topic().isOwner()) {
-            return OWNERS.getOrDefault(value, value);
+            return value.equals("nobody") && setting.of().isDocument()
+                    ? "whoever wins"
+                    : OWNERS.getOrDefault(value, value);
         }
         return WORDS.getOrDefault(setting.topic() + " " + value, WORDS.getOrDefault(value, value));
     }
