@@ -11,7 +11,7 @@ import { DocumentPicker } from '../settings/DocumentPicker';
 import { TwoDocuments } from '../settings/TwoDocuments';
 import { Failure } from '../ui/Failure';
 import { Key } from '../ui/Key';
-import { monthOf, moneys, plural, totals } from '../ui/format';
+import { counted, monthOf, moneys, plural, totals } from '../ui/format';
 import { useDone } from '../undo/useTakeBack';
 import type { CrossingView } from './CrossingPage';
 import { Decided } from './Decided';
@@ -48,18 +48,25 @@ export function Effect({ route, rows, view }: Props) {
   );
 }
 
+/** What is decided, and whether it holds for what waits already. */
+interface Decision {
+  changes: Changes;
+  onlyNext: boolean;
+}
+
 /** Decides all that is proposed at once, so that it can be taken back at once. */
 function useDecide(route: string, row: CrossingRow, view: CrossingView) {
   const done = useDone();
   const refresh = useConnectRefresh();
   const settings = allOf(view.row);
   return useMutation({
-    mutationFn: (changes: Changes) => {
+    mutationFn: ({ changes, onlyNext }: Decision) => {
       const concerned = settings.filter((each) => changes[each.setting] !== undefined);
       return workDone(
         client.PUT('/api/settings', {
           body: {
             route,
+            onlyNext,
             changes: concerned.map((each) => ({
               setting: each.setting,
               value: changes[each.setting] ?? '',
@@ -86,6 +93,11 @@ function useDecide(route: string, row: CrossingRow, view: CrossingView) {
     },
   });
 }
+
+/** How many would go by themselves that do not now. */
+const newlyGoing = ({ now, would }: Preview): number => Math.max(0, goes(would) - goes(now));
+
+const goes = (all: Preview['now']): number => all.find((each) => each.prospect === 'GOES')?.count ?? 0;
 
 const STANDS: Record<Schemas['ChangedFate']['stands'], (route: Schemas['RouteJson']) => string> = {
   LEDGERS: (route) => `would stand as in ${route.ledger}`,
@@ -118,9 +130,11 @@ function OfRow({ route, row, view }: { route: Schemas['RouteJson']; row: Crossin
   const looked: Changes =
     Object.keys(records).length > 0 ? records : first ? { [first.setting]: first.value } : {};
   const effect = useQuery({ ...effectQuery(route.code, looked), enabled: first !== undefined });
-  useHotkeys('d', () => decide.mutate(view.changes), {
-    enabled: mayDecide && count > 0 && !decide.isPending,
-  });
+  const going = effect.data ? newlyGoing(effect.data) : 0;
+  const can = mayDecide && count > 0 && !decide.isPending;
+  const decideSo = (onlyNext: boolean) => decide.mutate({ changes: view.changes, onlyNext });
+  useHotkeys('d', () => decideSo(false), { enabled: can });
+  useHotkeys('n', () => decideSo(true), { enabled: can && going > 0 });
   return (
     <>
       <h2 className="title text-[17px]">
@@ -162,10 +176,25 @@ function OfRow({ route, row, view }: { route: Schemas['RouteJson']; row: Crossin
               type="button"
               className="act act-main grow justify-center"
               disabled={decide.isPending}
-              onClick={() => decide.mutate(view.changes)}
+              onClick={() => decideSo(false)}
             >
-              {decide.isPending ? 'Compiling again…' : 'Decide so'} <Key>d</Key>
+              {decide.isPending
+                ? 'Compiling again…'
+                : going > 0
+                  ? `Decide so, ${counted(going)} go`
+                  : 'Decide so'}{' '}
+              <Key>d</Key>
             </button>
+            {going > 0 && (
+              <button
+                type="button"
+                className="act"
+                disabled={decide.isPending}
+                onClick={() => decideSo(true)}
+              >
+                Only from the next one on <Key>n</Key>
+              </button>
+            )}
             <button type="button" className="act" onClick={() => view.open(row.of)}>
               Leave it <Key>Esc</Key>
             </button>

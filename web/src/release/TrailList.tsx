@@ -61,6 +61,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   unlinked: (d) => `Unlinked from ${text(d.number)} of ${text(d.ledger)}`,
   linked: (d) => `Stands for ${text(d.number)} of ${text(d.ledger)} from now on`,
   'linked-again': (d) => `Linked with ${text(d.number)} of ${text(d.ledger)} again`,
+  'held-back': () => 'Held until somebody sends it: it was there before its kind went by itself',
   'left-alone': () => 'Left alone: neither sent nor asked about any more',
   'looked-after-again': () => 'Looked after again',
   gone: (d) => `Not there any more on the ${text(d.side)}`,

@@ -194,7 +194,7 @@ final class WholeProgram {
                 alter table trail disable trigger user; alter table trail_block disable trigger user;
                 alter table record_revision disable trigger user; alter table posting disable trigger user;
                 alter table posting_record disable trigger user; alter table posting_line disable trigger user;
-                truncate apart, left_alone, payment_apart, readiness_result, practice, master_lacking, master_write, master_question, master_link, banking_receipt, banking, mail_file, mail, history_load_batch, history_load, answer_file, batch_file, batch_layout, field_return, record_revision, record_find, record, finding, trail, trail_block, link, dispatch, batch, posting, posting_record,
+                truncate apart, left_alone, held_back, payment_apart, readiness_result, practice, master_lacking, master_write, master_question, master_link, banking_receipt, banking, mail_file, mail, history_load_batch, history_load, answer_file, batch_file, batch_layout, field_return, record_revision, record_find, record, finding, trail, trail_block, link, dispatch, batch, posting, posting_record,
                     posting_line, approval_claim, allocation, correction, correction_journal, correction_line,
                     correction_record restart identity;
                 update trail_watch set up_to = 0, writers = '{}';

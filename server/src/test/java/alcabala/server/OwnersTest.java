@@ -71,7 +71,7 @@ class OwnersTest {
                         "record", "allocation record_find record_revision",
                         "compile", "compiled_by crosswalk_row finding",
                         "crossing",
-                                "apart batch beyond dispatch entered_there field_return left_alone link payment_apart posting posting_line posting_record restoration",
+                                "apart batch beyond dispatch entered_there field_return held_back left_alone link payment_apart posting posting_line posting_record restoration",
                         "release", "approval_claim known_as",
                         "trail", "trail trail_checked")
                 .forEach((owner, tables) -> Stream.of(tables.split(" ")).forEach(table -> owners.put(table, owner)));

@@ -3,6 +3,7 @@ package alcabala.server;
 import java.math.BigDecimal;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -250,6 +251,24 @@ public final class StandIns {
                 .withToken("hullwork-demo-key")
                 .get("/hullwork/api" + path)
                 .json();
+    }
+
+    /// All that Hullwork has of a kind, as its list of changes has it, page by page: it tells a thousand at once.
+    ///
+    /// @param type such as `document` or `customer`
+    public List<JsonNode> onHullwork(String type) {
+        List<JsonNode> records = new ArrayList<>();
+        long after = 0;
+        JsonNode page;
+        do {
+            page = hullwork("/changes?limit=1000&after=" + after);
+            page.get("changes")
+                    .valueStream()
+                    .filter(each -> each.get("type").asString().equals(type))
+                    .forEach(each -> records.add(each.get("record")));
+            after = page.get("next").asLong();
+        } while (page.get("more").asBoolean());
+        return records;
     }
 
     /// A page of a desk.

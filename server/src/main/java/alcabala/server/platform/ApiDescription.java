@@ -24,6 +24,7 @@ class ApiDescription {
             "RunRecordJson.date",
             "Settle.ledgers",
             "ChoiceJson.keeps",
+            "DecideSettings.onlyNext",
             "SendJson.keeps",
             "SendJson.ownList",
             "OwnListRead.id",

@@ -4,6 +4,7 @@ import alcabala.accounting.record.Family;
 import alcabala.accounting.record.Origin;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.server.crossing.HeldBack;
 import alcabala.server.record.Records;
 import alcabala.server.record.Scope;
 import alcabala.server.route.RouteRow;
@@ -184,7 +185,8 @@ public class Triggered {
         List<Long> ready = jdbc.sql("""
                 select id from record d where route_id = :route and origin = 'source' and""" + Scope.HOLDS + """
                     and ((state = 'Ready' and outcome is null
-                        and (kind = any(:automatic) or kind = any(:concerned) and 'NUMBER_ASKED' = any(milestones)))
+                        and (kind = any(:automatic) and not\s""" + HeldBack.HELD_BACK + """
+                            or kind = any(:concerned) and 'NUMBER_ASKED' = any(milestones)))
                     or (kind = any(:automatic) and state = 'Diverged' and not ledger_differs and refusal = ''
                         and\s""" + Candidates.GOES_AGAIN + """
                     )

@@ -13,6 +13,7 @@ import alcabala.server.compile.Compilers;
 import alcabala.server.compile.Compiling;
 import alcabala.server.crossing.EnteredHeld;
 import alcabala.server.crossing.EnteredHeld.Coming;
+import alcabala.server.crossing.HeldBack;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.SumJson;
@@ -74,7 +75,7 @@ class CrossingEffect {
             List<SumJson> comingSums,
             List<ChangedFate> changedThere) {}
 
-    private record Waiting(long id, Origin origin, Set<Milestone> reached, Record record) {}
+    private record Waiting(long id, Origin origin, Set<Milestone> reached, boolean heldBack, Record record) {}
 
     /// Counts and minor units by currency.
     private static final class Gathered {
@@ -113,13 +114,18 @@ class CrossingEffect {
             this.after = after;
         }
 
+        private boolean goesOtherwise(RecordKind kind) {
+            return before.trigger(kind) != after.trigger(kind) || before.crosses(kind) != after.crosses(kind);
+        }
+
         void add(List<Waiting> chunk, Compiler was, Compiler becomes) {
             Map<Long, Record> records = chunk.stream().collect(Collectors.toMap(Waiting::id, Waiting::record));
             LongFunction<Compilation> old = compiling.with(route, was, records);
             LongFunction<Compilation> other = compiling.with(route, becomes, records);
             for (Waiting each : chunk) {
-                Prospect prospect = prospect(each, old.apply(each.id()), before);
+                Prospect prospect = held(each, prospect(each, old.apply(each.id()), before));
                 Prospect another = prospect(each, other.apply(each.id()), after);
+                another = goesOtherwise(each.record().kind()) ? another : held(each, another);
                 now.add(prospect, each.record());
                 would.add(another, each.record());
                 months.computeIfAbsent(each.record().date().withDayOfMonth(1), month -> new Gathered())
@@ -129,6 +135,11 @@ class CrossingEffect {
                 }
             }
         }
+    }
+
+    /// What was there before its kind went by itself waits, until that is decided anew.
+    private static Prospect held(Waiting each, Prospect prospect) {
+        return prospect == Prospect.GOES && each.heldBack() ? Prospect.HELD : prospect;
     }
 
     CrossingEffect(
@@ -206,7 +217,8 @@ class CrossingEffect {
     }
 
     private List<Waiting> chunk(RouteRow route, List<RecordKind> kinds, long after) {
-        return jdbc.sql("select d.id, d.origin, d.milestones, " + Stored.COLUMN + " from record d" + Stored.JOIN
+        return jdbc.sql("select d.id, d.origin, d.milestones," + HeldBack.HELD_BACK + "as held_back, " + Stored.COLUMN
+                        + " from record d" + Stored.JOIN
                         + "where d.id in (select id from record where" + WAITING
                         + " and id > :after order by id limit :most) order by d.id")
                 .param("route", route.id())
@@ -224,6 +236,7 @@ class CrossingEffect {
                 Stream.of((String[]) row.getArray("milestones").getArray())
                         .map(Milestone::valueOf)
                         .collect(Collectors.toSet()),
+                row.getBoolean("held_back"),
                 Stored.record(row.getString("content")));
     }
 

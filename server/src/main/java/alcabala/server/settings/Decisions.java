@@ -8,6 +8,7 @@ import alcabala.accounting.setting.Trigger;
 import alcabala.server.compile.Affected;
 import alcabala.server.compile.Released;
 import alcabala.server.crossing.EnteredHeld;
+import alcabala.server.crossing.HeldBack;
 import alcabala.server.crossing.Outcomes;
 import alcabala.server.jobs.Works.Progress;
 import alcabala.server.platform.Amounts;
@@ -37,6 +38,7 @@ class Decisions {
     private final EnteredHeld entered;
     private final SourceFacts facts;
     private final Outcomes outcomes;
+    private final HeldBack heldBack;
     private final Routes routes;
     private final SettingStore store;
     private final LedgerReference reference;
@@ -44,7 +46,8 @@ class Decisions {
     private final Trail trail;
 
     /// @param moved documents that wait now and did not before, or the other way round, or whose payments came back
-    record Taken(int moved, Released released) {}
+    /// @param held how many wait for somebody to send them, though their kind goes by itself from now on
+    record Taken(int moved, int held, Released released) {}
 
     /// @param expected the version of the setting that was seen
     record Change(Setting setting, String value, int expected) {}
@@ -54,6 +57,7 @@ class Decisions {
             EnteredHeld entered,
             SourceFacts facts,
             Outcomes outcomes,
+            HeldBack heldBack,
             Routes routes,
             SettingStore store,
             LedgerReference reference,
@@ -63,6 +67,7 @@ class Decisions {
         this.entered = entered;
         this.facts = facts;
         this.outcomes = outcomes;
+        this.heldBack = heldBack;
         this.routes = routes;
         this.store = store;
         this.reference = reference;
@@ -88,16 +93,21 @@ class Decisions {
     }
 
     /// All of them or none.
+    ///
+    /// @param onlyNext whether what waits now goes by itself no more than before
     @Transactional
-    public Taken decide(RouteRow route, List<Change> changes, String who, Progress at) {
+    public Taken decide(RouteRow route, List<Change> changes, boolean onlyNext, String who, Progress at) {
         routes.lock(route.id());
         routes.requireNothingOnItsWay(route);
         changes.forEach(each -> decide(route, each, who));
         int moved = changes.stream().mapToInt(each -> move(route, each)).sum();
+        int held = changes.stream()
+                .mapToInt(each -> hold(route, each, onlyNext, who))
+                .sum();
         String why = changes.stream()
                 .map(each -> SettingSentences.title(each.setting()))
                 .collect(Collectors.joining(", "));
-        return new Taken(moved, affected.compileAgain(route.id(), Set.of(), who, "setting " + why, at));
+        return new Taken(moved, held, affected.compileAgain(route.id(), Set.of(), who, "setting " + why, at));
     }
 
     private void decide(RouteRow route, Change change, String who) {
@@ -115,6 +125,27 @@ class Decisions {
                         "setting", SettingSentences.title(setting),
                         "from", SettingSentences.word(setting, before),
                         "to", SettingSentences.word(setting, change.value())));
+    }
+
+    private int hold(RouteRow route, Change change, boolean onlyNext, String who) {
+        Topic topic = change.setting().topic();
+        List<RecordKind> kinds = change.setting().of().kinds();
+        if (kinds.isEmpty() || topic != Topic.TRIGGER && topic != Topic.DIRECTION) {
+            return 0;
+        }
+        boolean automatic = store.of(route.id()).trigger(kinds.getFirst()).isAutomatic();
+        if (onlyNext && automatic) {
+            int held = heldBack.hold(route.id(), kinds, who);
+            trail.write(
+                    route.id(),
+                    null,
+                    who,
+                    "held-back",
+                    Map.of("kind", SettingSentences.kinds(change.setting().of()), "documents", held));
+            return held;
+        }
+        heldBack.release(route.id(), kinds);
+        return 0;
     }
 
     private int move(RouteRow route, Change change) {

@@ -72,9 +72,12 @@ class SettingsApi {
             int expectedVersion) {}
 
     /// What is decided together.
+    ///
+    /// @param onlyNext whether what waits now goes by itself no more than before; left out for no
     record DecideSettings(
             @NotBlank String route,
-            @NotNull @Size(min = 1, max = 60) List<@NotNull @Valid SettingChange> changes) {}
+            @NotNull @Size(min = 1, max = 60) List<@NotNull @Valid SettingChange> changes,
+            Boolean onlyNext) {}
 
     record DecidedJson(String sentence) {}
 
@@ -156,12 +159,13 @@ class SettingsApi {
                 .map(each ->
                         new Decisions.Change(named(each.setting()), each.value().trim(), each.expectedVersion()))
                 .toList();
+        boolean onlyNext = Boolean.TRUE.equals(decided.onlyNext());
         return works.start(
                 Kind.COMPILING,
                 route.code() + " " + UUID.randomUUID(),
                 who.getName(),
                 DecidedJson.class,
-                at -> new DecidedJson(sentence(decisions.decide(route, changes, who.getName(), at))));
+                at -> new DecidedJson(sentence(decisions.decide(route, changes, onlyNext, who.getName(), at))));
     }
 
     private static String sentence(Decisions.Taken taken) {
@@ -169,6 +173,9 @@ class SettingsApi {
         Released released = taken.released();
         if (taken.moved() > 0) {
             sentence.append("; it concerns ").append(taken.moved()).append(" documents");
+        }
+        if (taken.held() > 0) {
+            sentence.append("; ").append(taken.held()).append(" that were there wait for somebody to send them");
         }
         if (released.count() > 0) {
             sentence.append("; ").append(released.sentence());

@@ -99,12 +99,7 @@ class EnteredDocumentsTest {
 
     /// As the yard has it.
     private static Optional<JsonNode> find(String number) {
-        List<JsonNode> found = world.standIns()
-                .hullwork("/changes?after=0&limit=1000000")
-                .get("changes")
-                .valueStream()
-                .filter(each -> each.get("type").asString().equals("document"))
-                .map(each -> each.get("record"))
+        List<JsonNode> found = world.standIns().onHullwork("document").stream()
                 .filter(each -> each.get("number").asString().equals(number))
                 .toList();
         assertThat(found).as(number).hasSizeLessThanOrEqualTo(1);

@@ -44,12 +44,7 @@ class LackingTest extends OnBothDesks {
     }
 
     private static List<JsonNode> customers(String name) {
-        return world.standIns()
-                .hullwork("/changes?after=0&limit=10000")
-                .get("changes")
-                .valueStream()
-                .filter(each -> each.get("type").asString().equals("customer"))
-                .map(each -> each.get("record"))
+        return world.standIns().onHullwork("customer").stream()
                 .filter(each -> each.get("name").asString().equals(name))
                 .toList();
     }

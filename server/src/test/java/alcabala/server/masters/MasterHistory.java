@@ -12,6 +12,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 
 /// Random edits at both desks, runs, answers of people, bad days of either system, and blows in the middle of runs.
@@ -271,11 +272,9 @@ final class MasterHistory {
     }
 
     private boolean standsOnce(String name) {
-        long there = world.standIns()
-                .hullwork("/changes?after=0&limit=100000")
-                .get("changes")
-                .valueStream()
-                .filter(each -> each.get("record").toString().contains("\"" + name + "\""))
+        long there = Stream.of("customer", "item")
+                .flatMap(type -> world.standIns().onHullwork(type).stream())
+                .filter(each -> each.toString().contains("\"" + name + "\""))
                 .count();
         int linked =
                 world.jdbc().sql("""

@@ -14,12 +14,15 @@ class KilledBothWaysTest {
     /// More, for a longer look: `-Dkills=100`.
     private static final int KILLS = Integer.getInteger("kills", 3);
 
+    /// Another one for another history: `-Dseed=7`.
+    private static final int SEED = Integer.getInteger("seed", 5);
+
     private static final int BETWEEN = 6;
 
     @Test
     void whateverDiesEachStandsOnceOnEitherSideAndComesToTheSame() {
         try (World world = World.inProcessOfItsOwn()) {
-            RecordHistory history = new RecordHistory(world, 5, (running, after) -> kill(world, running, after));
+            RecordHistory history = new RecordHistory(world, SEED, (running, after) -> kill(world, running, after));
             history.begin();
             history.afterAllThingsCalmDown(KILLS, BETWEEN);
             assertThat(history.deeds()).isEqualTo(KILLS * BETWEEN);

@@ -236,12 +236,7 @@ final class RecordHistory {
 
     private void agrees(Doc doc) {
         JsonNode there = world.standIns().inkwell("/documents/" + doc.ref);
-        List<JsonNode> here = world.standIns()
-                .hullwork("/changes?after=0&limit=1000000")
-                .get("changes")
-                .valueStream()
-                .filter(each -> each.get("type").asString().equals("document"))
-                .map(each -> each.get("record"))
+        List<JsonNode> here = world.standIns().onHullwork("document").stream()
                 .filter(each -> each.get("number").asString().equals(doc.number))
                 .toList();
         if (doc.ended && here.isEmpty()) {
@@ -290,12 +285,7 @@ final class RecordHistory {
     }
 
     private BigDecimal settledAtYard(String number) {
-        return world.standIns()
-                .hullwork("/changes?after=0&limit=1000000")
-                .get("changes")
-                .valueStream()
-                .filter(each -> each.get("type").asString().equals("payment"))
-                .map(each -> each.get("record"))
+        return world.standIns().onHullwork("payment").stream()
                 .filter(each -> !each.get("status").asString().equals("VOID"))
                 .flatMap(each -> each.get("allocations").valueStream())
                 .filter(each -> each.get("document").asString().equals(number))
