@@ -90,6 +90,7 @@ const KEYS: [string, [string, string][]][] = [
       ['r', 'judge readiness again'],
       ['j k', 'next, previous setting'],
       ['d', 'decide so'],
+      ['n', 'decide so, only from the next one on'],
     ],
   ],
   [

@@ -88,7 +88,7 @@ export function HeldPane({ cause, place, onPlace }: Props) {
         )}
         {me.mayChange && goesAgain(cause) && !route.toFiles && (
           <>
-            {what === 'changed-both' && !isSettlement(record.kind) && <SendAll cause={cause} keeps />}
+            {what === 'changed-both' && <SendAll cause={cause} keeps />}
             <SendAll cause={cause} />
           </>
         )}

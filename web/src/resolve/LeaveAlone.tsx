@@ -4,9 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { answer, client, type Schemas } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
-import { DoOrLeave } from '../ui/DoOrLeave';
-import { Failure } from '../ui/Failure';
-import { Key } from '../ui/Key';
+import { AskedFirst } from '../ui/AskedFirst';
 import { useDone } from '../undo/useTakeBack';
 
 /** Says of a record that nobody is to be asked about it any more; what that does is said first. */
@@ -25,33 +23,20 @@ export function LeaveAlone({ document }: { document: Schemas['DocumentRow'] }) {
     onSettled: refresh,
   });
   useHotkeys('x', () => setAsked(true), { enabled: !asked, preventDefault: true });
-  if (!asked) {
-    return (
-      <button type="button" className="act" onClick={() => setAsked(true)}>
-        Leave it alone <Key>x</Key>
-      </button>
-    );
-  }
   return (
-    <form
-      className="border-accent flex flex-wrap items-center gap-3 border-l-[3px] px-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        leave.mutate();
-      }}
+    <AskedFirst
+      button="Leave it alone"
+      hotkey="x"
+      asked={asked}
+      onAsked={setAsked}
+      says={`Leave ${document.number} alone`}
+      otherwise="Keep asking"
+      ready
+      doing={leave}
+      onDo={() => leave.mutate()}
     >
-      <span>
-        {route.source} and {route.ledger} keep what they have: nothing of {document.number} is sent or asked
-        about any more, until somebody looks after it again on its own page.
-      </span>
-      <DoOrLeave
-        says={`Leave ${document.number} alone`}
-        otherwise="Keep asking"
-        ready
-        disabled={leave.isPending}
-        onLeave={() => setAsked(false)}
-      />
-      {leave.error && <Failure error={leave.error} />}
-    </form>
+      {route.source} and {route.ledger} keep what they have: nothing of {document.number} is sent or asked
+      about any more, until somebody looks after it again on its own page.
+    </AskedFirst>
   );
 }

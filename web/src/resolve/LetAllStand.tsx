@@ -3,8 +3,7 @@ import { useState } from 'react';
 import { answer, ApiError, client } from '../api/client';
 import { useRefresh } from '../api/useRefresh';
 import { useCurrent } from '../app/current';
-import { DoOrLeave } from '../ui/DoOrLeave';
-import { Failure } from '../ui/Failure';
+import { AskedFirst } from '../ui/AskedFirst';
 import { moneys, plural } from '../ui/format';
 import { useNotice } from '../ui/notices';
 import type { HeldCause, HeldRecord } from './queries';
@@ -38,29 +37,19 @@ export function LetAllStand({ cause }: { cause: HeldCause }) {
     },
     onSettled: refresh,
   });
-  if (!asked) {
-    return (
-      <button type="button" className="act" onClick={() => setAsked(true)}>
-        Let {route.ledger}’s stand for all {cause.records.length}
-      </button>
-    );
-  }
   return (
-    <form
-      className="border-accent flex flex-wrap items-center gap-3 border-l-[3px] px-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        stand.mutate();
-      }}
+    <AskedFirst
+      button={`Let ${route.ledger}’s stand for all ${cause.records.length}`}
+      asked={asked}
+      onAsked={setAsked}
+      says="Let them stand"
+      doing={stand}
+      onDo={() => stand.mutate()}
     >
-      <span>
-        {stand.isPending
-          ? `${done} of ${cause.records.length}…`
-          : `${plural(cause.records.length, 'record')} of ${moneys(cause.sums)}: ${givesUp(cause.cause, route)}.`}
-      </span>
-      <DoOrLeave says="Let them stand" disabled={stand.isPending} onLeave={() => setAsked(false)} />
-      {stand.error && <Failure error={stand.error} />}
-    </form>
+      {stand.isPending
+        ? `${done} of ${cause.records.length}…`
+        : `${plural(cause.records.length, 'record')} of ${moneys(cause.sums)}: ${givesUp(cause.cause, route)}.`}
+    </AskedFirst>
   );
 }
 
