@@ -184,7 +184,17 @@ public class ReferencePull {
                 .orElse("A pull has just ended; ask again.");
     }
 
+    /// A database that is away from the first moment on leaves no pull under way either.
     private boolean run(long pull) {
+        try {
+            return read(pull);
+        } catch (RuntimeException e) {
+            fail(pull, e);
+            throw e;
+        }
+    }
+
+    private boolean read(long pull) {
         long ledgerId = jdbc.sql("select ledger_id from reference_pull where id = :id and state = 'running'")
                 .param("id", pull)
                 .query(Long.class)
@@ -193,27 +203,22 @@ public class ReferencePull {
                 .param("id", pull)
                 .query(String.class)
                 .single();
-        try {
-            Connection connection = ledgers.of(ledgerId);
-            LedgerCompany company = connection.get(DescribesCompany.class).company();
-            ReadsReferenceData ledger = connection.get(ReadsReferenceData.class);
-            PulledRows.Reading reading = pulled.read(pull, ledgerName(ledgerId));
-            ledger.accounts(reading::accounts);
-            ledger.taxCodes(reading::taxCodes);
-            ledger.parties(reading::parties);
-            ledger.items(reading::items);
-            ledger.dimensions(reading::dimensions);
-            ledger.rates(reading::rates);
-            ledger.terms(reading::terms);
-            ledger.fields(reading::fields);
-            return transaction.execute(status -> {
-                int changes = pulled.merge(pull, ledgerId, ReferenceKind.values());
-                return finish(pull, ledgerId, changes, keepSettings(ledgerId, company, changes > 0), who);
-            });
-        } catch (RuntimeException e) {
-            fail(pull, e);
-            throw e;
-        }
+        Connection connection = ledgers.of(ledgerId);
+        LedgerCompany company = connection.get(DescribesCompany.class).company();
+        ReadsReferenceData ledger = connection.get(ReadsReferenceData.class);
+        PulledRows.Reading reading = pulled.read(pull, ledgerName(ledgerId));
+        ledger.accounts(reading::accounts);
+        ledger.taxCodes(reading::taxCodes);
+        ledger.parties(reading::parties);
+        ledger.items(reading::items);
+        ledger.dimensions(reading::dimensions);
+        ledger.rates(reading::rates);
+        ledger.terms(reading::terms);
+        ledger.fields(reading::fields);
+        return transaction.execute(status -> {
+            int changes = pulled.merge(pull, ledgerId, ReferenceKind.values());
+            return finish(pull, ledgerId, changes, keepSettings(ledgerId, company, changes > 0), who);
+        });
     }
 
     private void fail(long pull, RuntimeException e) {
@@ -231,7 +236,7 @@ public class ReferencePull {
         pulled.forget(pull);
         jdbc.sql("""
                 update reference_pull set state = 'failed', finished_at = :now, problem = :problem, detail = :detail
-                where id = :id""")
+                where id = :id and state = 'running'""")
                 .param("now", Timestamp.from(clock.instant()))
                 .param("problem", problem)
                 .param("detail", detail)
