@@ -181,7 +181,7 @@ function OfRow({ route, row, view }: { route: Schemas['RouteJson']; row: Crossin
               {decide.isPending
                 ? 'Compiling again…'
                 : going > 0
-                  ? `Decide so, ${counted(going)} go`
+                  ? `Decide so, ${counted(going)} ${going === 1 ? 'goes' : 'go'}`
                   : 'Decide so'}{' '}
               <Key>d</Key>
             </button>
