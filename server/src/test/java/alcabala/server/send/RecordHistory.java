@@ -256,7 +256,7 @@ final class RecordHistory {
                 .as(() -> "it comes to the same: " + here + there + known(doc))
                 .isTrue();
         assertThat(here.getFirst().get("status").asString().equals("VOID"))
-                .as(doc.number + " void")
+                .as(() -> doc.number + " void" + known(doc))
                 .isEqualTo(doc.ended);
         assertThat(settledAtYard(doc.number))
                 .as("paid of " + doc.number)
