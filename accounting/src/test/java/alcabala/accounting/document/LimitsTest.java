@@ -135,7 +135,8 @@ class LimitsTest {
         "name, 500, the name of party C-1",
         "taxIdentifier, 200, the tax identifier of party C-1",
         "email, 500, the e-mail address of party C-1",
-        "phone, 200, the phone number of party C-1"
+        "phone, 200, the phone number of party C-1",
+        "terms, 200, the terms of party C-1"
     })
     void textsOfEitherParty(String component, int most, String what) {
         String says = what + " is longer than " + most + " characters";

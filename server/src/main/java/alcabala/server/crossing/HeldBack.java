@@ -22,19 +22,31 @@ public class HeldBack {
         this.clock = clock;
     }
 
+    /// Those of these kinds that are ready, and that nothing holds back.
+    public List<Long> going(long routeId, List<RecordKind> kinds) {
+        return jdbc.sql("select id from record d where route_id = :route and kind = any(:kinds) and origin = 'source'"
+                        + " and state = 'Ready' and outcome is null and not" + HELD_BACK)
+                .param("route", routeId)
+                .param("kinds", words(kinds))
+                .query(Long.class)
+                .list();
+    }
+
     /// All of these kinds that would go by themselves, now or once they are put right. What its source asks the number
     /// of goes all the same. Within the caller's transaction.
     ///
+    /// @param but those that went by themselves before
     /// @return how many
-    public int hold(long routeId, List<RecordKind> kinds, String who) {
+    public int hold(long routeId, List<RecordKind> kinds, List<Long> but, String who) {
         return jdbc.sql("""
                 insert into held_back (record_id, who, at)
                 select id, :who, :now from record
                 where route_id = :route and kind = any(:kinds) and origin = 'source' and approved and not voided
-                    and (outcome is null or outcome in ('refused', 'unreached'))
+                    and (outcome is null or outcome in ('refused', 'unreached')) and id <> all(:but)
                 on conflict do nothing""")
                 .param("route", routeId)
                 .param("kinds", words(kinds))
+                .param("but", but.toArray(Long[]::new))
                 .param("who", who)
                 .param("now", Timestamp.from(clock.instant()))
                 .update();

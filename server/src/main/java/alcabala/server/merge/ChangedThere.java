@@ -8,6 +8,7 @@ import alcabala.server.crossing.Links;
 import alcabala.server.record.Records;
 import alcabala.server.record.Scope;
 import alcabala.server.route.RouteRow;
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -20,7 +21,7 @@ import org.springframework.stereotype.Component;
 /// compiled for it.
 @Component
 public class ChangedThere {
-    private static final int MOST = 5000;
+    private static final int PAGE = 1000;
     private final JdbcClient jdbc;
     private final Links links;
 
@@ -62,29 +63,33 @@ public class ChangedThere {
         this.links = links;
     }
 
-    /// By their days; of very many the first. Those that wait for something else, such as a refusal, are not among
-    /// them.
+    /// Those that wait for something else, such as a refusal, are not among them.
     public List<Changed> of(RouteRow route, Scope scope, String[] kinds) {
-        if (kinds.length == 0) {
-            return List.of();
+        List<Changed> all = new ArrayList<>();
+        List<Changed> page = kinds.length == 0 ? List.of() : page(route, scope, kinds, 0);
+        while (!page.isEmpty()) {
+            all.addAll(page);
+            page = page(route, scope, kinds, page.getLast().id());
         }
-        List<Found> found = jdbc.sql(
-                        """
+        return all;
+    }
+
+    private List<Changed> page(RouteRow route, Scope scope, String[] kinds, long after) {
+        List<Found> found = jdbc.sql("""
                 select id, kind, currency, signed(kind, coalesce(ledger_gross, gross)) as minor,
                     revision > outcome_revision as on_source, refusal <> '' as apart from record d
                 where route_id = :route and origin = 'source' and state = 'Diverged' and ledger_differs and not voided
-                    and gone = '' and refusal in ('', 'not-together') and kind = any(:kinds) and""" + Scope.HOLDS + "and not " + Records.LEFT_ALONE + " order by issue_date, id limit :most")
+                    and gone = '' and refusal in ('', 'not-together') and kind = any(:kinds) and id > :after
+                    and exists (select 1 from link l where l.record_id = d.id) and""" + Scope.HOLDS + "and not " + Records.LEFT_ALONE + " order by id limit :most")
                 .params(scope.params())
                 .param("route", route.id())
                 .param("kinds", kinds)
-                .param("most", MOST)
+                .param("after", after)
+                .param("most", PAGE)
                 .query(Found.class)
                 .list();
         Map<Long, Links.Pair> pairs =
                 links.findAll(found.stream().map(Found::id).toList());
-        return found.stream()
-                .filter(each -> pairs.containsKey(each.id()))
-                .map(each -> each.changed(pairs.get(each.id())))
-                .toList();
+        return found.stream().map(each -> each.changed(pairs.get(each.id()))).toList();
     }
 }

@@ -125,14 +125,16 @@ class Retries {
     private List<Failed> failed(long batch) {
         return jdbc.sql("""
                 select p.id, p.record_id, p.outcome, p.read_version is not null as in_place, p.posting_id, d.revision,
-                    d.voided and d.outcome = 'posted' as voided, p.undoes is not null as undoes,
+                    (d.voided or\s""" + Candidates.VOIDED_THERE + """
+                    ) and d.outcome = 'posted' as voided, p.undoes is not null as undoes,
                     array_to_string(p.keeps, ',') as keeps, p.ruled,\s""" + Stored.COLUMN + """
                  from dispatch p join record d on d.id = p.record_id join record_revision v on v.id = d.revision_id
                 where p.batch_id = :batch and p.id = (select max(l.id) from dispatch l where l.record_id = d.id)
                     and ((p.outcome = 'unconfirmed' and p.rests) or (p.outcome = 'unreached'
                         and ((d.outcome = 'unreached' and d.state = 'Ready')
                             or (p.read_version is not null and d.outcome = 'posted' and (d.state = 'Diverged' or p.undoes is not null)))))
-                    and not\s""" + Records.LEFT_ALONE + " order by p.id")
+                    and not\s""" + Records.LEFT_ALONE
+                        + " order by p.id")
                 .param("batch", batch)
                 .query(Failed.class)
                 .list();

@@ -36,7 +36,7 @@ class ChangedFates {
         this.changed = changed;
     }
 
-    /// Those of which there are none are left out; of very many the first are counted.
+    /// Those of which there are none are left out.
     List<ChangedFate> of(RouteRow route, List<RecordKind> kinds, RouteSettings decided) {
         String[] documents = RecordKind.words(kind -> kind.isDocument() && kinds.contains(kind));
         Map<WhatStands, List<Changed>> sorted = changed.of(route, Scope.ALL, documents).stream()

@@ -2,6 +2,7 @@ package alcabala.server.settings;
 
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.Carried;
+import alcabala.accounting.setting.RouteSettings;
 import alcabala.accounting.setting.Setting;
 import alcabala.accounting.setting.Topic;
 import alcabala.accounting.setting.Trigger;
@@ -24,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -99,11 +101,15 @@ class Decisions {
     public Taken decide(RouteRow route, List<Change> changes, boolean onlyNext, String who, Progress at) {
         routes.lock(route.id());
         routes.requireNothingOnItsWay(route);
+        List<RecordKind> kinds = kinds(changes);
+        List<Long> going = onlyNext ? heldBack.going(route.id(), automatic(route, kinds)) : List.of();
         changes.forEach(each -> decide(route, each, who));
         int moved = changes.stream().mapToInt(each -> move(route, each)).sum();
-        int held = changes.stream()
-                .mapToInt(each -> hold(route, each, onlyNext, who))
-                .sum();
+        changes.stream()
+                .filter(Decisions::saysHowItGoes)
+                .forEach(
+                        each -> heldBack.release(route.id(), each.setting().of().kinds()));
+        int held = onlyNext ? hold(route, automatic(route, kinds), going, who) : 0;
         String why = changes.stream()
                 .map(each -> SettingSentences.title(each.setting()))
                 .collect(Collectors.joining(", "));
@@ -127,25 +133,30 @@ class Decisions {
                         "to", SettingSentences.word(setting, change.value())));
     }
 
-    private int hold(RouteRow route, Change change, boolean onlyNext, String who) {
-        Topic topic = change.setting().topic();
-        List<RecordKind> kinds = change.setting().of().kinds();
-        if (kinds.isEmpty() || topic != Topic.TRIGGER && topic != Topic.DIRECTION) {
-            return 0;
-        }
-        boolean automatic = store.of(route.id()).trigger(kinds.getFirst()).isAutomatic();
-        if (onlyNext && automatic) {
-            int held = heldBack.hold(route.id(), kinds, who);
-            trail.write(
-                    route.id(),
-                    null,
-                    who,
-                    "held-back",
-                    Map.of("kind", SettingSentences.kinds(change.setting().of()), "documents", held));
-            return held;
-        }
-        heldBack.release(route.id(), kinds);
-        return 0;
+    /// The kinds of record that the changes concern; what is decided for everything concerns all of them.
+    private static List<RecordKind> kinds(List<Change> changes) {
+        return changes.stream()
+                .map(each -> each.setting().of())
+                .flatMap(of -> of == Carried.EVERYTHING ? Stream.of(RecordKind.values()) : of.kinds().stream())
+                .distinct()
+                .toList();
+    }
+
+    private List<RecordKind> automatic(RouteRow route, List<RecordKind> kinds) {
+        RouteSettings decided = store.of(route.id());
+        return kinds.stream()
+                .filter(kind -> decided.crosses(kind) && decided.trigger(kind).isAutomatic())
+                .toList();
+    }
+
+    private static boolean saysHowItGoes(Change change) {
+        return change.setting().topic() == Topic.TRIGGER || change.setting().topic() == Topic.DIRECTION;
+    }
+
+    private int hold(RouteRow route, List<RecordKind> kinds, List<Long> going, String who) {
+        int held = heldBack.hold(route.id(), kinds, going, who);
+        trail.write(route.id(), null, who, "held-back", Map.of("documents", held));
+        return held;
     }
 
     private int move(RouteRow route, Change change) {

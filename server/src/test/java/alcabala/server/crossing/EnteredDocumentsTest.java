@@ -176,6 +176,33 @@ class EnteredDocumentsTest {
         assertThat(run()).isEqualTo("Nothing new on either side");
     }
 
+    /// That it is void failed on its way, as when the yard was away for long: it goes again as that, and as no change.
+    @Test
+    void whatIsVoidThereIsVoidAtTheYardAlsoWhenItsBatchIsTriedAgain() {
+        String number = enter("invoice", PARTY, "Ballast", "51.00", "S23", TODAY);
+        run();
+        awaitAtYard(number);
+        world.standIns().editOnInkwell(ref(number), TODAY, "52.00");
+        run();
+        Await.until("it posted again", () -> row(number).get("state").asString().equals("Posted"));
+        Yard.decide(world.api("admin"), "yard", "INVOICES", "to-ledger");
+        world.standIns().desk(BOOKS + "/" + ref(number) + "/void", "");
+        run();
+        assertThat(find(number).orElseThrow().get("status").asString()).isNotEqualTo("VOID");
+        Yard.decide(world.api("admin"), "yard", "INVOICES", "both");
+        long batch =
+                world.jdbc().sql("""
+                        update dispatch set outcome = 'unreached', posting_id = null where id = (
+                            select max(p.id) from dispatch p join record d on d.id = p.record_id where d.number = :number)
+                        returning batch_id""").param("number", number).query(Long.class).single();
+        assertThat(ferro.post("/api/batches/" + batch + "/retry", Map.of()).status())
+                .isEqualTo(200);
+        Await.until(
+                "it void at the yard",
+                () -> find(number).orElseThrow().get("status").asString().equals("VOID"));
+        Await.until("it void", () -> row(number).get("state").asString().equals("Voided"));
+    }
+
     @Test
     void whatWasPaidOfItInTheBooksIsPaidAtTheYardToo() {
         String number = enter("invoice", PARTY, "Mooring", "200.00", "S23", TODAY);

@@ -51,6 +51,8 @@ class OnlyFromTheNextTest {
             yard.awaitFinished(yard.send(List.of(one.get("id").asLong())));
             assertThat(yard.counts().get("Ready")).as("one that somebody sends").isEqualTo(ready - 1);
 
+            aFirstDayThatIsTakenAwayLetsNothingGoThatWasThere(admin, yard);
+
             assertThat(goes(admin, "INVOICES_TRIGGER sent"))
                     .as("another decision holds for all")
                     .isPositive();
@@ -58,6 +60,18 @@ class OnlyFromTheNextTest {
             decide(admin, "approved", false);
             assertThat(goes(admin, "INVOICES_WINNER ask")).isEqualTo(invoices - 1);
         }
+    }
+
+    /// Whatever lets them go: and what went by itself before still does.
+    private static void aFirstDayThatIsTakenAwayLetsNothingGoThatWasThere(Api admin, Yard yard) {
+        decide(admin, "INVOICES_TRIGGER", "batch", false);
+        decide(admin, "INVOICES_TRIGGER", "approved", false);
+        decide(admin, "INVOICES_CUT_OFF", "2026-11-01", false);
+        long before = goes(admin, "INVOICES_WINNER ask");
+        assertThat(goes(admin, "INVOICES_CUT_OFF")).isGreaterThan(before);
+        decide(admin, "INVOICES_CUT_OFF", "", true);
+        assertThat(goes(admin, "INVOICES_WINNER ask")).isEqualTo(before);
+        decide(admin, "INVOICES_TRIGGER", "batch", false);
     }
 
     private static long goes(Api admin, String change) {
@@ -75,10 +89,14 @@ class OnlyFromTheNextTest {
     }
 
     private static Api.Response decide(Api admin, String value, boolean onlyNext) {
+        return decide(admin, "INVOICES_TRIGGER", value, onlyNext);
+    }
+
+    private static Api.Response decide(Api admin, String setting, String value, boolean onlyNext) {
         int version = admin.get("/api/settings?route=yard")
                 .json()
                 .valueStream()
-                .filter(each -> each.get("setting").asString().equals("INVOICES_TRIGGER"))
+                .filter(each -> each.get("setting").asString().equals(setting))
                 .findFirst()
                 .orElseThrow()
                 .get("version")
@@ -91,7 +109,7 @@ class OnlyFromTheNextTest {
                         "onlyNext",
                         onlyNext,
                         "changes",
-                        List.of(Map.of("setting", "INVOICES_TRIGGER", "value", value, "expectedVersion", version))));
+                        List.of(Map.of("setting", setting, "value", value, "expectedVersion", version))));
         assertThat(answer.status()).as(answer.body()).isEqualTo(200);
         return answer;
     }
