@@ -11,11 +11,17 @@ const NAMES: Record<string, string> = {
   standing: 'Standing',
   means: 'Means',
   reference: 'Reference',
+  note: 'Note',
+  terms: 'Terms',
 };
 
 /** A field of both sides, as people call it; lines are counted. */
 export const fieldName = (field: string) =>
-  NAMES[field] ?? field.replace(/^line (\d+)$/, 'Line $1').replace(/^summed line (\d+)$/, 'Line $1, summed');
+  NAMES[field] ??
+  field
+    .replace(/^line (\d+)$/, 'Line $1')
+    .replace(/^summed line (\d+)$/, 'Line $1, summed')
+    .replace(/^field (.+)$/, 'Field $1');
 
 /** How loud it is said. */
 export const TONES: Record<Schemas['FieldChange']['becomes'], string> = {

@@ -166,6 +166,7 @@ final class NewsAgain {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 }

@@ -297,20 +297,25 @@ class InkwellDesk {
             @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate due,
             @RequestParam List<BigDecimal> amount,
             @RequestParam(required = false) String terms,
+            @RequestParam(required = false) String note,
             @RequestParam(required = false) List<String> account,
             @RequestParam MultiValueMap<String, String> all) {
+        // Not a list of parameters: a text with a comma would be taken for two.
+        List<String> texts = all.get("text");
         Document d = posting.get(id);
         List<DraftLine> lines = new ArrayList<>();
         for (int i = 0; i < d.lines().size(); i++) {
             DraftLine line = d.lines().get(i).at(amount.get(i));
-            lines.add(account == null ? line : line.on(account.get(i).trim()));
+            DraftLine booked = account == null ? line : line.on(account.get(i).trim());
+            lines.add(texts == null ? booked : booked.saying(texts.get(i).strip()));
         }
         Map<String, String> fields = new LinkedHashMap<>();
         added.fields().stream()
                 .filter(field -> all.containsKey("field-" + field.code()))
                 .forEach(field -> fields.put(field.code(), all.getFirst("field-" + field.code())));
         Draft changed = Draft.of(d).changed(due, lines, fields, version);
-        posting.change(id, terms == null ? changed : changed.termed(terms.isBlank() ? null : terms.strip()));
+        Draft noted = note == null ? changed : changed.noted(note.strip());
+        posting.change(id, terms == null ? noted : noted.termed(terms.isBlank() ? null : terms.strip()));
         return "redirect:" + base() + "/documents/" + id;
     }
 

@@ -228,7 +228,11 @@ public final class Books {
         /// The same with another due date, other lines and other fields, for a version that somebody has read.
         public Draft changed(
                 LocalDate otherDue, List<DraftLine> otherLines, Map<String, String> otherFields, int read) {
-            return copy(number, numberPrefix, numberFrom, terms, otherDue, otherLines, otherFields, read);
+            return copy(number, numberPrefix, numberFrom, note, terms, otherDue, otherLines, otherFields, read);
+        }
+
+        public Draft noted(String other) {
+            return copy(number, numberPrefix, numberFrom, other, terms, due, lines, fields, version);
         }
 
         boolean isDraft() {
@@ -236,22 +240,23 @@ public final class Books {
         }
 
         Draft numbered(String given) {
-            return copy(given, null, null, terms, due, lines, fields, version);
+            return copy(given, null, null, note, terms, due, lines, fields, version);
         }
 
         Draft with(List<DraftLine> others) {
-            return copy(number, numberPrefix, numberFrom, terms, due, others, fields, version);
+            return copy(number, numberPrefix, numberFrom, note, terms, due, others, fields, version);
         }
 
         /// @param other null for none
         public Draft termed(String other) {
-            return copy(number, numberPrefix, numberFrom, other, due, lines, fields, version);
+            return copy(number, numberPrefix, numberFrom, note, other, due, lines, fields, version);
         }
 
         private Draft copy(
                 String number,
                 String numberPrefix,
                 Long numberFrom,
+                String note,
                 String terms,
                 LocalDate due,
                 List<DraftLine> lines,
@@ -327,6 +332,11 @@ public final class Books {
         public DraftLine on(String other) {
             return new DraftLine(
                     item, other, text, quantity, unitPrice, adjustment, amount, taxCode, taxable, dimensions);
+        }
+
+        public DraftLine saying(String other) {
+            return new DraftLine(
+                    item, account, other, quantity, unitPrice, adjustment, amount, taxCode, taxable, dimensions);
         }
 
         BigDecimal computed() {

@@ -23,8 +23,12 @@ public record Half(Map<String, String> values) {
     public static final String STANDING = "standing";
     public static final String MEANS = "means";
     public static final String REFERENCE = "reference";
+    public static final String NOTE = "note";
+    public static final String TERMS = "terms";
     private static final String LINE = "line ";
     private static final String SUMMED_LINE = "summed line ";
+    private static final String OWN = "field ";
+    private static final String WORDS = " “";
 
     public Half {
         values = Collections.unmodifiableMap(new TreeMap<>(values));
@@ -50,6 +54,33 @@ public record Half(Map<String, String> values) {
     /// Whether a field is a line of the ledger that stands for several of the source.
     public static boolean isSummed(String name) {
         return name.startsWith(SUMMED_LINE);
+    }
+
+    /// A field of the business's own.
+    public static String own(String code) {
+        return OWN + code;
+    }
+
+    /// Whether a field is one of the business's own.
+    public static boolean isOwn(String name) {
+        return name.startsWith(OWN);
+    }
+
+    /// A line without what it says in words.
+    public static String wordless(String line) {
+        int words = line.indexOf(WORDS);
+        return words < 0 ? line : line.substring(0, words);
+    }
+
+    /// What can be held against another: what was kept before words were, says nothing of them.
+    public Half like(Half other) {
+        if (other.lines().values().stream().anyMatch(line -> line.contains(WORDS))) {
+            return this;
+        }
+        Map<String, String> without = new TreeMap<>(values);
+        without.keySet().removeIf(name -> name.equals(NOTE) || name.equals(TERMS) || isOwn(name));
+        without.replaceAll((name, value) -> isLine(name) ? wordless(value) : value);
+        return new Half(without);
     }
 
     /// Its lines by their number.
@@ -129,14 +160,21 @@ public record Half(Map<String, String> values) {
 
         /// @param account empty on a side that names none
         public Builder line(int position, String account, String tax, BigDecimal amount) {
-            return line(position, account, tax, amount, null);
+            return line(position, account, tax, amount, null, null);
         }
 
         /// @param dimensions values by dimensions; null or none where there are none
+        /// @param words what a line of a document says; null of money
         public Builder line(
-                int position, String account, String tax, BigDecimal amount, Map<String, String> dimensions) {
+                int position,
+                String account,
+                String tax,
+                BigDecimal amount,
+                Map<String, String> dimensions,
+                String words) {
             String told = dimensions == null || dimensions.isEmpty() ? "" : " " + new TreeMap<>(dimensions);
-            return text(Half.line(position), String.join(" ", text(account), text(tax), plain(amount)) + told);
+            String said = words == null ? "" : WORDS + words.strip() + "”";
+            return text(Half.line(position), String.join(" ", text(account), text(tax), plain(amount)) + told + said);
         }
 
         public Half build() {

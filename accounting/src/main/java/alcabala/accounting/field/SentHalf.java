@@ -16,10 +16,19 @@ public final class SentHalf {
                 .text(Half.PARTY, document.partyCounterpart())
                 .day(Half.ISSUE_DATE, document.issueDate())
                 .day(Half.DUE_DATE, document.dueDate())
-                .number(Half.GROSS, document.gross().getAmount());
+                .number(Half.GROSS, document.gross().getAmount())
+                .text(Half.NOTE, document.note())
+                .text(Half.TERMS, document.terms());
+        document.fields().forEach((code, value) -> half.text(Half.own(code), value));
         int position = 0;
         for (LedgerLine line : document.lines()) {
-            half.line(++position, line.account(), line.taxCode(), line.amount().getAmount(), line.dimensions());
+            half.line(
+                    ++position,
+                    line.account(),
+                    line.taxCode(),
+                    line.amount().getAmount(),
+                    line.dimensions(),
+                    line.description());
         }
         return half.build();
     }

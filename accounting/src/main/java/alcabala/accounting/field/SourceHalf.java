@@ -2,10 +2,13 @@ package alcabala.accounting.field;
 
 import alcabala.accounting.document.Document;
 import alcabala.accounting.document.DocumentLine;
+import alcabala.accounting.posting.StandardFields;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.settlement.Allocation;
 import alcabala.accounting.settlement.Banking;
 import alcabala.accounting.settlement.Settlement;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /// What the source's half of a baseline holds.
 public final class SourceHalf {
@@ -26,11 +29,21 @@ public final class SourceHalf {
     }
 
     private static void add(Document document, Half.Builder half) {
-        half.day(Half.DUE_DATE, document.dueDate());
+        half.day(Half.DUE_DATE, document.dueDate())
+                .text(Half.NOTE, document.note())
+                .text(Half.TERMS, document.terms());
+        StandardFields.of(document).forEach((code, said) -> half.text(Half.own(code), said.value()));
         int position = 0;
         for (DocumentLine line : document.lines()) {
-            half.line(++position, line.item(), line.tax().key(), line.amount().getAmount());
+            half.line(++position, line.item(), line.tax().key(), line.amount().getAmount(), null, words(line));
         }
+    }
+
+    /// By all of it is decided what stands there.
+    private static String words(DocumentLine line) {
+        return Stream.of(line.description(), line.note(), line.project(), line.category())
+                .filter(each -> !each.isBlank())
+                .collect(Collectors.joining(" · "));
     }
 
     private static void add(Banking banking, Half.Builder half) {

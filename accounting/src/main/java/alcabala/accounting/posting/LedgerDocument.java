@@ -97,6 +97,11 @@ public record LedgerDocument(
         return copy(kind, number, issueDate, dueDate, partyCounterpart, precedingNumber, List.copyOf(others));
     }
 
+    /// The same, saying something else.
+    LedgerDocument saying(String note, String terms, Map<String, String> fields) {
+        return copy(kind, number, issueDate, dueDate, partyCounterpart, precedingNumber, lines, note, terms, fields);
+    }
+
     private LedgerDocument copy(
             RecordKind kind,
             String number,
@@ -105,6 +110,20 @@ public record LedgerDocument(
             String partyCounterpart,
             String preceding,
             List<LedgerLine> lines) {
+        return copy(kind, number, day, due, partyCounterpart, preceding, lines, note, terms, fields);
+    }
+
+    private LedgerDocument copy(
+            RecordKind kind,
+            String number,
+            LocalDate day,
+            LocalDate due,
+            String partyCounterpart,
+            String preceding,
+            List<LedgerLine> lines,
+            String note,
+            String terms,
+            Map<String, String> fields) {
         return new LedgerDocument(
                 kind,
                 number,

@@ -6,8 +6,10 @@ import alcabala.accounting.sync.Kept;
 import alcabala.accounting.sync.LineMatch.Places;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import org.joda.money.Money;
 
 /// A document that goes in the place of one that stands on the ledger, with what that side keeps (synchronisation, "The
@@ -97,9 +99,30 @@ public final class PutTogether {
             case Half.ISSUE_DATE -> document.onDay(there.date());
             case Half.DUE_DATE -> document.dueOn(there.due());
             case Half.PARTY -> document.madeOutTo(there.party());
+            case Half.NOTE, Half.TERMS -> isTheirs(field) ? says(document, field) : document;
+            case String own when Half.isOwn(own) -> isTheirs(own) ? says(document, own) : document;
             default -> {
                 cannot(field, Why.SUMS);
                 yield document;
+            }
+        };
+    }
+
+    /// What says something goes as its source has it unless somebody changed it there: what it goes by may be decided
+    /// otherwise meanwhile.
+    private boolean isTheirs(String field) {
+        return kept.owned().contains(field) || kept.changedThere().contains(field);
+    }
+
+    private LedgerDocument says(LedgerDocument document, String field) {
+        return switch (field) {
+            case Half.NOTE -> document.saying(there.note(), document.terms(), document.fields());
+            case Half.TERMS -> document.saying(document.note(), there.terms(), document.fields());
+            default -> {
+                Map<String, String> fields = new TreeMap<>(document.fields());
+                fields.replaceAll((code, value) ->
+                        Half.own(code).equals(field) ? there.fields().getOrDefault(code, "") : value);
+                yield document.saying(document.note(), document.terms(), fields);
             }
         };
     }

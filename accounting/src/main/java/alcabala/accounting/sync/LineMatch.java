@@ -16,17 +16,19 @@ import java.util.function.UnaryOperator;
 /// "What is one field"). Each is one field, named by its number among all that were ever linked on this record, which
 /// it keeps while either side has it, wherever it stands by now.
 public final class LineMatch {
-    /// What makes a line the one that it was, the most telling first: all of it, all but its amount, its item or
-    /// account, its amount, and its place among those that are left.
+    /// What makes a line the one that it was, the most telling first: all of it, all but its words, all but its amount,
+    /// neither of them, its item or account, its amount, and its place among those that are left.
     private static final List<UnaryOperator<String>> ALIKE = List.of(
             UnaryOperator.identity(),
+            Half::wordless,
+            line -> withoutAmount(line) + words(line),
             LineMatch::withoutAmount,
             LineMatch::first,
             LineMatch::amount,
             text -> "among those that are left");
 
     /// A new line of one side is a new line of the other only where they name the same item or account.
-    private static final List<UnaryOperator<String>> ALIKE_ON_BOTH = ALIKE.subList(0, 3);
+    private static final List<UnaryOperator<String>> ALIKE_ON_BOTH = ALIKE.subList(0, 5);
 
     /// A record of both sides, its lines named as they are linked.
     ///
@@ -160,10 +162,15 @@ public final class LineMatch {
         return half.lines().size();
     }
 
-    /// Without its dimensions: they are told behind the amount.
-    private static String plain(String text) {
+    /// Without its dimensions and words: they are told behind the amount.
+    private static String plain(String line) {
+        String text = Half.wordless(line);
         int dimensions = text.indexOf(" {");
         return dimensions < 0 ? text : text.substring(0, dimensions);
+    }
+
+    private static String words(String line) {
+        return line.substring(Half.wordless(line).length());
     }
 
     private static String amount(String text) {

@@ -62,6 +62,32 @@ class HalfTest {
         assertThat(other.differing(some().build())).isEqualTo(some().build().differing(other));
     }
 
+    private static Half.Builder worded(String words) {
+        return Half.builder().line(1, "4010", "S23", BigDecimal.ONE, Map.of("DEPT", "ENG"), words);
+    }
+
+    @Test
+    void aLineOfADocumentIsAlsoWhatItSays() {
+        Half half = worded("  Hull  wash ").build();
+        assertThat(half.values()).containsEntry(Half.line(1), "4010 S23 1 {DEPT=ENG} “Hull wash”");
+        assertThat(Half.wordless(half.values().get(Half.line(1)))).isEqualTo("4010 S23 1 {DEPT=ENG}");
+        assertThat(half.differing(worded("Hull wash, twice").build())).containsExactly(Half.line(1));
+    }
+
+    @Test
+    void whatWasKeptBeforeWordsWereSaysNothingOfThem() {
+        Half now = worded("Hull wash")
+                .text(Half.NOTE, "Thank you")
+                .text(Half.TERMS, "30D")
+                .text(Half.own("HULL"), "CB-1")
+                .build();
+        Half before = worded(null).build();
+        assertThat(now.like(before)).isEqualTo(before);
+        assertThat(now.like(worded("").build())).as("nothing was said").isEqualTo(now);
+        assertThat(Half.isOwn(Half.own("HULL"))).isTrue();
+        assertThat(Half.isOwn(Half.NOTE)).isFalse();
+    }
+
     @Test
     void nothingAndBlankAreNotThere() {
         assertThat(Half.builder()
@@ -87,7 +113,7 @@ class HalfTest {
                 .containsEntry(Half.PARTY, document.seller().code())
                 .containsEntry(Half.ISSUE_DATE, "2026-11-20")
                 .containsEntry(Half.GROSS, "61.5");
-        assertThat(half.values().get(Half.line(1))).endsWith(" V23 50");
+        assertThat(half.values().get(Half.line(1))).contains(" V23 50 “");
     }
 
     @Test

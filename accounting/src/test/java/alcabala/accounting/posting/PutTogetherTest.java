@@ -26,6 +26,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -92,6 +93,42 @@ class PutTogetherTest {
 
     private static Kept apart(String... fields) {
         return new Kept(new TreeSet<>(Set.of(fields)), new TreeSet<>(), new TreeSet<>(), new TreeSet<>(), false);
+    }
+
+    /// What was changed there of what it says stays; what only differs goes as its source has it by now.
+    @Test
+    void whatADocumentSaysStaysAsItWasChangedThere() {
+        Map<String, String> fields = Map.of("HULL", "CB-2", "BERTH", "S", "OWN", "theirs");
+        LedgerDocument says = sent().saying("Thank you", "30D", Map.of("HULL", "CB-1", "BERTH", "N", "SURVEY", "x"));
+        StandsAs there = new StandsAs(
+                "INK-9",
+                "IC-1",
+                says.issueDate(),
+                LATER,
+                says.gross(),
+                says.lines(),
+                "With thanks",
+                "14D",
+                fields,
+                "",
+                "");
+        Kept kept = new Kept(
+                new TreeSet<>(Set.of(Half.NOTE, Half.TERMS, Half.own("HULL"), Half.own("SURVEY"))),
+                new TreeSet<>(Set.of(Half.NOTE, Half.own("HULL"), Half.own("SURVEY"))),
+                new TreeSet<>(),
+                new TreeSet<>(),
+                false);
+        LedgerDocument goes = document((Outcome.Goes) together(saying(says), kept, there));
+        assertThat(goes.note()).isEqualTo("With thanks");
+        assertThat(goes.terms()).as("only apart").isEqualTo("30D");
+        assertThat(goes.fields())
+                .as("of what goes at all; what was emptied there stays so")
+                .isEqualTo(Map.of("HULL", "CB-2", "BERTH", "N", "SURVEY", ""));
+    }
+
+    private static Compilation saying(LedgerDocument says) {
+        return new Compilation(
+                COMPILED.findings(), COMPILED.lines(), COMPILED.tax(), Optional.of(says), COMPILED.journal());
     }
 
     private static Outcome.Goes goes(Kept kept, StandsAs there) {

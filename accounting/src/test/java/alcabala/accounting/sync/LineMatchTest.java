@@ -79,6 +79,16 @@ class LineMatchTest {
                         .startsWith(accounts.get(line.split(" ")[0])));
     }
 
+    /// Of two on one account, each stays the one that it was when what it says is edited, or its amount.
+    @Test
+    void whatALineSaysTellsItApart() {
+        Both<Half> was = both("rope a 5 “new”, rope a 7 “old”", "4010 A 5 “new”, 4010 A 7 “old”");
+        Both<Half> now = both("rope a 7 “older”, rope a 5 “newer”", "4010 A 9 “old”, 4010 A 8 “new”");
+        Half sent = lines("4010 A 7 “older”, 4010 A 5 “newer”");
+        assertThat(said(LineMatch.match(was, now, Optional.of(sent), false).now()))
+                .isEqualTo("1:rope a 5 “newer”=4010 A 8 “new”, 2:rope a 7 “older”=4010 A 9 “old”");
+    }
+
     @Test
     void aLineIsFoundWhereItStandsByNow() {
         LineMatch.Places places = LineMatch.match(

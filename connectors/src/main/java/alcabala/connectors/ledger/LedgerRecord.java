@@ -11,6 +11,7 @@ import java.net.URISyntaxException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 
@@ -24,6 +25,7 @@ import org.joda.money.CurrencyUnit;
 /// @param settlement what only a settlement has; null for a document
 /// @param taken whether it was taken back there, being a document; null for one that was not
 /// @param currency of a document's amounts; null where the other side keeps no other than its own
+/// @param note at the end of a document; null where the ledger tells none
 /// @param payLink where whoever owes it can pay it; null where the ledger tells none
 public record LedgerRecord(
         String id,
@@ -48,7 +50,8 @@ public record LedgerRecord(
         Moved settlement,
         Boolean taken,
         String payLink,
-        String currency) {
+        String currency,
+        String note) {
     private static final int LONGEST_LINK = 2000;
 
     /// What leads nowhere that one can pay at is none: it is shown to customers.
@@ -91,9 +94,10 @@ public record LedgerRecord(
         boolean lined =
                 lines != null && lines.stream().allMatch(line -> isText(line.account()) && isSensible(line.amount()));
         boolean added = fields == null || isSensible(fields);
+        boolean said = note == null || isNote(note);
         boolean counting = currency == null || currency.isEmpty() || Limits.isCurrency(currency);
         boolean rated = exchangeRate == null || Limits.isExchangeRate(exchangeRate);
-        if (!named || !counted || !lined || !added || !counting || !rated) {
+        if (!named || !counted || !lined || !added || !said || !counting || !rated) {
             throw new IllegalArgumentException("a record without what it cannot be without");
         }
         return this;
@@ -113,6 +117,10 @@ public record LedgerRecord(
                 .day(Half.ISSUE_DATE, date)
                 .day(Half.DUE_DATE, due)
                 .number(Half.GROSS, gross);
+        if (recordKind().isDocument()) {
+            half.text(Half.NOTE, note).text(Half.TERMS, terms);
+            own().forEach((code, value) -> half.text(Half.own(code), value));
+        }
         if (settlement != null) {
             half.text(Half.MEANS, settlement.means())
                     .text(Half.REFERENCE, settlement.reference())
@@ -126,7 +134,7 @@ public record LedgerRecord(
         }
         int position = 0;
         for (Line line : lines) {
-            half.line(++position, named(line), line.taxCode(), line.amount(), line.dimensions());
+            half.line(++position, named(line), line.taxCode(), line.amount(), line.dimensions(), words(line));
         }
         return half.build();
     }
@@ -138,6 +146,15 @@ public record LedgerRecord(
 
     private String named(Line line) {
         return settlement == null ? line.account() : line.account() + " " + line.text();
+    }
+
+    private String words(Line line) {
+        return recordKind().isDocument() ? Objects.requireNonNullElse(line.text(), "") : null;
+    }
+
+    /// Values by fields of the business's own.
+    public Map<String, String> own() {
+        return fields == null ? Map.of() : fields;
     }
 
     private boolean isParty() {
@@ -171,6 +188,10 @@ public record LedgerRecord(
                 && fields.entrySet().stream()
                         .allMatch(each -> isText(each.getKey())
                                 && (each.getValue() == null || each.getValue().isEmpty() || isField(each.getValue())));
+    }
+
+    private static boolean isNote(String note) {
+        return note.length() <= Limits.TEXT && note.codePoints().noneMatch(Kept::isUnfit);
     }
 
     private static boolean isField(String value) {

@@ -45,7 +45,8 @@ class LedgerRecordTest {
                 null,
                 taken,
                 payLink,
-                currency);
+                currency,
+                null);
     }
 
     @ParameterizedTest(name = "{1} of {0} paid, voided {2}: {3}")

@@ -4,6 +4,7 @@ import alcabala.accounting.crosswalk.Crosswalk;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.sync.Crossed;
 import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.NotPossibleException;
 import alcabala.server.platform.Telling;
@@ -64,6 +65,11 @@ public class CrosswalkStore {
                 .param("codes", codes.toArray(String[]::new))
                 .query(CrosswalkRows.Said.class)
                 .list());
+    }
+
+    /// What of the fields of the business's own goes to the ledger.
+    public Crossed crossed(long routeId) {
+        return Crossed.of(rows(routeId, List.of(RowKind.FIELD)));
     }
 
     /// As they stood at a moment.

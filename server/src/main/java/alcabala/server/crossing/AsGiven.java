@@ -56,7 +56,8 @@ final class AsGiven {
                 entry instanceof LedgerSettlement settlement ? moved(settlement, voided) : null,
                 voided && !(entry instanceof LedgerSettlement) ? Boolean.TRUE : null,
                 null,
-                null);
+                null,
+                entry instanceof LedgerDocument document ? document.note() : null);
     }
 
     /// Of a settlement, what of its money settles something.

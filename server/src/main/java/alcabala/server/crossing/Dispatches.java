@@ -8,6 +8,7 @@ import alcabala.accounting.sync.LineMatch;
 import alcabala.connectors.Kept;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Affected;
+import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.platform.Amounts;
 import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.Pauses;
@@ -39,6 +40,7 @@ class Dispatches {
     private final Links links;
     private final Postings postings;
     private final DecidedTax decidedTax;
+    private final CrosswalkStore crosswalk;
     private final SourceFacts facts;
     private final Settlements settlements;
     private final Trail trail;
@@ -57,6 +59,7 @@ class Dispatches {
             Links links,
             Postings postings,
             DecidedTax decidedTax,
+            CrosswalkStore crosswalk,
             SourceFacts facts,
             Settlements settlements,
             Trail trail,
@@ -74,6 +77,7 @@ class Dispatches {
         this.links = links;
         this.postings = postings;
         this.decidedTax = decidedTax;
+        this.crosswalk = crosswalk;
         this.facts = facts;
         this.settlements = settlements;
         this.trail = trail;
@@ -306,7 +310,8 @@ class Dispatches {
         LedgerRecord latest =
                 before.seen().filter(seen -> seen.version() > record.version()).orElse(record);
         Half agreed = before.agreed(decidedTax.agreed(dispatch, record));
-        boolean differs = LineMatch.differs(agreed, latest.half());
+        boolean differs = LineMatch.differs(agreed, latest.half())
+                && crosswalk.crossed(dispatch.routeId()).differsThere(agreed, latest.half());
         outcomes.posted(dispatch, record.id(), latest, differs, now);
         links.agree(dispatch, before, record, agreed, latest, now);
         decidedTax.compare(dispatch, record).ifPresent(otherwise -> decidedOtherwise(dispatch, otherwise));

@@ -3,10 +3,11 @@ package alcabala.server.crossing;
 import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.Topic;
-import alcabala.accounting.sync.LineMatch;
+import alcabala.accounting.sync.Crossed;
 import alcabala.connectors.Kept;
 import alcabala.connectors.Unusable;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.connection.SetAsides;
 import alcabala.server.crossing.LinkedThere.Linked;
 import alcabala.server.route.RouteRow;
@@ -31,6 +32,7 @@ class SeenThere {
     private final LinkedThere linkedThere;
     private final BookedLines booked;
     private final FieldsBack fields;
+    private final CrosswalkStore crosswalk;
     private final Settlements settlements;
     private final Gone gone;
     private final SettingStore settings;
@@ -57,6 +59,7 @@ class SeenThere {
             LinkedThere linkedThere,
             BookedLines booked,
             FieldsBack fields,
+            CrosswalkStore crosswalk,
             Settlements settlements,
             Gone gone,
             SettingStore settings,
@@ -72,6 +75,7 @@ class SeenThere {
         this.linkedThere = linkedThere;
         this.booked = booked;
         this.fields = fields;
+        this.crosswalk = crosswalk;
         this.settlements = settlements;
         this.gone = gone;
         this.settings = settings;
@@ -85,7 +89,7 @@ class SeenThere {
     }
 
     /// What a route brings back: asked for once for many records.
-    private record Back(boolean payments, List<CrosswalkRow> fields) {}
+    private record Back(boolean payments, List<CrosswalkRow> fields, Crossed crossed) {}
 
     /// Within the caller's transaction. Of several versions of one the last counts.
     Came take(RouteRow route, List<LedgerRecord> records, String who) {
@@ -108,8 +112,9 @@ class SeenThere {
                 if (linked.gone()) {
                     gone.isThereAgain(linked.routeId(), linked.recordId(), who);
                 }
-                enteredThere(route, linked, record);
-                came = came.plus(take(linked, record, back.computeIfAbsent(linked.routeId(), this::back), who));
+                Back brings = back.computeIfAbsent(linked.routeId(), this::back);
+                enteredThere(route, linked, record, brings);
+                came = came.plus(take(linked, record, brings, who));
             } else {
                 setAsides.keepOfLedger(route.ledgerId(), finer(record, linked.currency()));
             }
@@ -119,7 +124,7 @@ class SeenThere {
 
     private Back back(long routeId) {
         boolean payments = !settings.of(routeId).is(Topic.DIRECTION, Carried.PAYMENTS, "none");
-        return new Back(payments, fields.rows(routeId));
+        return new Back(payments, fields.rows(routeId), crosswalk.crossed(routeId));
     }
 
     private void stranger(RouteRow route, LedgerRecord record) {
@@ -131,14 +136,14 @@ class SeenThere {
 
     /// What was entered there and is changed there since goes to its source once more; what was taken back before it
     /// went does not go.
-    private void enteredThere(RouteRow route, Linked linked, LedgerRecord record) {
+    private void enteredThere(RouteRow route, Linked linked, LedgerRecord record, Back back) {
         if (!linked.fromLedger()) {
             return;
         }
         if (record.isVoided()) {
             outcomes.endedThere(linked.recordId());
         } else if (record.recordKind().isDocument()) {
-            if (LineMatch.differs(Links.read(linked.ledgerHalf()), record.half())) {
+            if (back.crossed().differsThere(Links.read(linked.ledgerHalf()), record.half())) {
                 entered.note(route.ledgerId(), record);
             } else if (!linked.same()) {
                 // Changed and changed back before the change could go.
@@ -151,7 +156,7 @@ class SeenThere {
         boolean paid = back.payments() && linked.minor(record.paid()) != linked.paid();
         boolean differs = linked.onItsWay()
                 ? linked.differs()
-                : LineMatch.differs(Links.read(linked.ledgerHalf()), record.half());
+                : back.crossed().differsThere(Links.read(linked.ledgerHalf()), record.half());
         if (linked.same() && !paid && differs == linked.differs()) {
             return Came.NOTHING;
         }

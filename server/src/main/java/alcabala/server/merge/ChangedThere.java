@@ -1,9 +1,12 @@
 package alcabala.server.merge;
 
+import alcabala.accounting.field.Half;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.sync.Crossed;
 import alcabala.accounting.sync.Owner;
 import alcabala.accounting.sync.RecordRules;
+import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.crossing.Links;
 import alcabala.server.record.Records;
 import alcabala.server.record.Scope;
@@ -24,6 +27,7 @@ public class ChangedThere {
     private static final int PAGE = 1000;
     private final JdbcClient jdbc;
     private final Links links;
+    private final CrosswalkStore crosswalk;
 
     /// @param minor what it comes to, signed as its kind is; minor units
     /// @param onSource whether its source changed it too
@@ -46,7 +50,8 @@ public class ChangedThere {
     }
 
     private record Found(long id, String kind, String currency, long minor, boolean onSource, boolean apart) {
-        Changed changed(Links.Pair pair) {
+        Changed changed(Links.Pair pair, Crossed crossed) {
+            Half was = pair.halves().ledger();
             return new Changed(
                     id,
                     RecordKind.of(kind),
@@ -54,11 +59,13 @@ public class ChangedThere {
                     minor,
                     onSource,
                     apart,
-                    pair.halves().ledger().differing(pair.now().half()));
+                    crossed.ledger(was)
+                            .differing(crossed.ledger(pair.now().half().like(was))));
         }
     }
 
-    ChangedThere(JdbcClient jdbc, Links links) {
+    ChangedThere(JdbcClient jdbc, Links links, CrosswalkStore crosswalk) {
+        this.crosswalk = crosswalk;
         this.jdbc = jdbc;
         this.links = links;
     }
@@ -90,6 +97,9 @@ public class ChangedThere {
                 .list();
         Map<Long, Links.Pair> pairs =
                 links.findAll(found.stream().map(Found::id).toList());
-        return found.stream().map(each -> each.changed(pairs.get(each.id()))).toList();
+        Crossed crossed = crosswalk.crossed(route.id());
+        return found.stream()
+                .map(each -> each.changed(pairs.get(each.id()), crossed))
+                .toList();
     }
 }

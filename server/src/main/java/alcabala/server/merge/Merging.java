@@ -8,11 +8,15 @@ import alcabala.accounting.posting.LedgerDocument;
 import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Record;
+import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.setting.Topic;
 import alcabala.accounting.sync.Baseline;
 import alcabala.accounting.sync.Both;
+import alcabala.accounting.sync.Crossed;
 import alcabala.accounting.sync.LineMatch;
 import alcabala.accounting.sync.RecordMerge;
+import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.crossing.Links;
 import alcabala.server.reference.LedgerReference;
 import alcabala.server.route.RouteRow;
@@ -20,6 +24,7 @@ import alcabala.server.route.SettingStore;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
 
 /// Merges what both sides have of a document or payment, by the table of synchronisation.
@@ -28,9 +33,11 @@ public class Merging {
     private final Links links;
     private final SettingStore settings;
     private final LedgerReference reference;
+    private final CrosswalkStore crosswalk;
 
-    Merging(Links links, SettingStore settings, LedgerReference reference) {
+    Merging(Links links, SettingStore settings, LedgerReference reference, CrosswalkStore crosswalk) {
         this.links = links;
+        this.crosswalk = crosswalk;
         this.settings = settings;
         this.reference = reference;
     }
@@ -44,29 +51,55 @@ public class Merging {
         return links.find(recordId).map(pair -> {
             boolean closed =
                     route.ledgerAnswers() && !pair.now().date().isAfter(reference.lockedThrough(route.ledgerId()));
+            RouteSettings decided = settings.of(route.id());
             return merge(
+                    taking(crosswalk.crossed(route.id()), decided, record.kind(), pair),
                     source,
                     pair,
                     compiled,
-                    sent -> new RecordFields(
-                            route, record.kind(), settings.of(route.id()), sent, compiled.isBlocked(), closed));
+                    sent -> new RecordFields(route, record.kind(), decided, sent, compiled.isBlocked(), closed));
         });
     }
 
     /// As it goes, whether the ledger takes it or not: what it says to that is its own.
-    MergedRecord going(RouteRow route, RouteSettings decided, Links.Pair pair, Record record, Compilation compiled) {
+    MergedRecord going(
+            RouteRow route,
+            RouteSettings decided,
+            Crossed crossed,
+            Links.Pair pair,
+            Record record,
+            Compilation compiled) {
         return merge(
+                taking(crossed, decided, record.kind(), pair),
                 SourceHalf.of(record),
                 pair,
                 compiled,
                 sent -> new RecordFields(route, record.kind(), decided, sent, false, false));
     }
 
+    /// What of both sides takes part, as they are compared with what they had.
+    private static UnaryOperator<Both<Half>> taking(
+            Crossed crossed, RouteSettings decided, RecordKind kind, Links.Pair pair) {
+        boolean noted = decided.is(Topic.WORK_DESCRIPTION, kind, "yes");
+        return halves -> {
+            Both<Half> like = pair.halves().with(halves, (was, half) -> half.like(was));
+            return new Both<>(crossed.source(like.source(), noted), crossed.ledger(like.ledger()));
+        };
+    }
+
+    /// @param taking what of both takes part
     /// @param described its fields, by what the ledger would have of it
     private static MergedRecord merge(
-            Half source, Links.Pair pair, Compilation compiled, Function<Optional<Half>, RecordFields> described) {
+            UnaryOperator<Both<Half>> taking,
+            Half source,
+            Links.Pair pair,
+            Compilation compiled,
+            Function<Optional<Half>, RecordFields> described) {
         LineMatch.Matched matched = LineMatch.match(
-                pair.halves(), new Both<>(source, pair.now().half()), sent(compiled), compiled.isSummed());
+                taking.apply(pair.halves()),
+                taking.apply(new Both<>(source, pair.now().half())),
+                sent(compiled).map(half -> half.like(pair.halves().ledger())),
+                compiled.isSummed());
         Baseline baseline = new Baseline(matched.was(), Set.of());
         RecordFields fields = described.apply(matched.sent());
         return new MergedRecord(

@@ -12,9 +12,11 @@ import alcabala.accounting.posting.StandsAs;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
+import alcabala.accounting.sync.Crossed;
 import alcabala.accounting.sync.Kept;
 import alcabala.accounting.sync.RecordRules;
 import alcabala.connectors.ledger.LedgerRecord;
+import alcabala.server.compile.CrosswalkStore;
 import alcabala.server.crossing.Links;
 import alcabala.server.route.RouteRow;
 import java.math.BigDecimal;
@@ -34,8 +36,10 @@ import org.springframework.stereotype.Component;
 public class Together {
     private final Links links;
     private final Merging merging;
+    private final CrosswalkStore crosswalk;
 
-    Together(Links links, Merging merging) {
+    Together(Links links, Merging merging, CrosswalkStore crosswalk) {
+        this.crosswalk = crosswalk;
         this.links = links;
         this.merging = merging;
     }
@@ -65,18 +69,20 @@ public class Together {
 
     /// What is known of these on both sides, read once.
     public Of of(RouteRow route, RouteSettings decided, Collection<Long> ids) {
-        return new Of(route, decided, links.findAll(ids));
+        return new Of(route, decided, crosswalk.crossed(route.id()), links.findAll(ids));
     }
 
     /// Those of one route.
     public final class Of {
         private final RouteRow route;
         private final RouteSettings decided;
+        private final Crossed crossed;
         private final Map<Long, Links.Pair> pairs;
 
-        private Of(RouteRow route, RouteSettings decided, Map<Long, Links.Pair> pairs) {
+        private Of(RouteRow route, RouteSettings decided, Crossed crossed, Map<Long, Links.Pair> pairs) {
             this.route = route;
             this.decided = decided;
+            this.crossed = crossed;
             this.pairs = pairs;
         }
 
@@ -93,7 +99,10 @@ public class Together {
             return pair.map(each -> findFiner(each.now(), currency)
                     .<PutTogether.Outcome>map(field -> new PutTogether.Outcome.Cannot(field, PutTogether.Why.SUMS))
                     .orElseGet(() -> together(
-                            merging.going(route, decided, each, record, compiled), compiled, whose, currency)));
+                            merging.going(route, decided, crossed, each, record, compiled),
+                            compiled,
+                            whose,
+                            currency)));
         }
     }
 
@@ -129,6 +138,9 @@ public class Together {
                 there.due(),
                 Money.of(currency, there.gross()),
                 there.lines().stream().map(line -> line(line, currency)).toList(),
+                text(there.note()),
+                text(there.terms()),
+                there.own(),
                 there.settlement() == null ? "" : text(there.settlement().means()),
                 there.settlement() == null ? "" : text(there.settlement().reference()));
     }

@@ -96,6 +96,7 @@ class BookedLinesTest {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 

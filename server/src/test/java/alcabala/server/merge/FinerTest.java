@@ -45,6 +45,7 @@ class FinerTest {
                 null,
                 null,
                 null,
+                null,
                 null);
         assertThat(Together.findFiner(there, CurrencyUnit.of(currency)).orElse(""))
                 .isEqualTo(finer);

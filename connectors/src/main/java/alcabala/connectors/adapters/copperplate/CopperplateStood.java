@@ -151,6 +151,7 @@ final class CopperplateStood {
                 null,
                 null,
                 null,
+                null,
                 null);
         documents.add(
                 new OpenDocument(record, CurrencyUnit.of(cell(row, "Currency")), open, amount(row, "Open in books")));

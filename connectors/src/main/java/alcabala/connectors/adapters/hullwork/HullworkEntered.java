@@ -95,7 +95,8 @@ final class HullworkEntered {
                         null,
                         text(node, "status").equals("VOID") ? Boolean.TRUE : null,
                         null,
-                        text(node, "currency"))
+                        text(node, "currency"),
+                        null)
                 .complete();
     }
 

@@ -197,6 +197,7 @@ final class HullworkPayments {
                                 text(node, "status").equals("VOID")),
                         null,
                         null,
+                        null,
                         null)
                 .complete();
     }

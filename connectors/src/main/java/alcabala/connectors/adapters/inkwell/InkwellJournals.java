@@ -81,6 +81,7 @@ final class InkwellJournals {
                         null,
                         text(node, "status").equals("void") ? Boolean.TRUE : null,
                         null,
+                        null,
                         null)
                 .complete();
     }

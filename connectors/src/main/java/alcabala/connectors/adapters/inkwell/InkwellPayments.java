@@ -103,6 +103,7 @@ final class InkwellPayments {
                                 text(node, "status").equals("void")),
                         null,
                         null,
+                        null,
                         null)
                 .complete();
     }
