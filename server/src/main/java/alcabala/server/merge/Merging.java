@@ -80,7 +80,7 @@ public class Merging {
     /// What of both sides takes part, as they are compared with what they had.
     private static UnaryOperator<Both<Half>> taking(
             Crossed crossed, RouteSettings decided, RecordKind kind, Links.Pair pair) {
-        boolean noted = decided.is(Topic.WORK_DESCRIPTION, kind, "yes");
+        boolean noted = kind.isDocument() && decided.is(Topic.WORK_DESCRIPTION, kind, "yes");
         return halves -> {
             Both<Half> like = pair.halves().with(halves, (was, half) -> half.like(was));
             return new Both<>(crossed.source(like.source(), noted), crossed.ledger(like.ledger()));
