@@ -102,6 +102,7 @@ const goes = (all: Preview['now']): number => all.find((each) => each.prospect =
 const STANDS: Record<Schemas['ChangedFate']['stands'], (route: Schemas['RouteJson']) => string> = {
   LEDGERS: (route) => `would stand as in ${route.ledger}`,
   SOURCES: () => 'would go again, with what is the ledger’s kept',
+  LATER: () => 'would stand as the later change has it, where both tell when',
   ASKED: () => 'would be asked about on Resolve',
 };
 

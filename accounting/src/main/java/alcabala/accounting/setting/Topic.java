@@ -72,16 +72,11 @@ public enum Topic {
         }
     },
     /// Who wins when a document was changed on the ledger, or a field of a master on both sides that nobody owns.
-    WINNER(Section.CROSSING, choice("ask", "source", "ledger"), "ask") {
+    WINNER(Section.CROSSING, choice("ask", "source", "ledger", "latest"), "ask") {
         @Override
         public List<Carried> concerns() {
             return Stream.concat(KINDS.stream().filter(Carried::isDocument), Carried.MASTERS.stream())
                     .toList();
-        }
-
-        @Override
-        Shape shape(Carried of) {
-            return of.hasRecords() ? super.shape(of) : choice("ask", "source", "ledger", "latest");
         }
     },
     /// What becomes of masters that only the ledger has, where they travel from it.

@@ -32,6 +32,7 @@ public class ChangedThere {
     /// @param minor what it comes to, signed as its kind is; minor units
     /// @param onSource whether its source changed it too
     /// @param apart whether the two could not be put together
+    /// @param revision of its source
     /// @param fields as a half of a baseline names them
     public record Changed(
             long id,
@@ -40,6 +41,7 @@ public class ChangedThere {
             long minor,
             boolean onSource,
             boolean apart,
+            int revision,
             Set<String> fields) {
         /// Of what was changed there, whose stands; nobody's where a person is asked.
         public Set<Owner> whose(RouteSettings decided) {
@@ -49,7 +51,8 @@ public class ChangedThere {
         }
     }
 
-    private record Found(long id, String kind, String currency, long minor, boolean onSource, boolean apart) {
+    private record Found(
+            long id, String kind, String currency, long minor, boolean onSource, boolean apart, int revision) {
         Changed changed(Links.Pair pair, Crossed crossed) {
             Half was = pair.halves().ledger();
             return new Changed(
@@ -59,6 +62,7 @@ public class ChangedThere {
                     minor,
                     onSource,
                     apart,
+                    revision,
                     crossed.ledger(was)
                             .differing(crossed.ledger(pair.now().half().like(was))));
         }
@@ -84,7 +88,7 @@ public class ChangedThere {
     private List<Changed> page(RouteRow route, Scope scope, String[] kinds, long after) {
         List<Found> found = jdbc.sql("""
                 select id, kind, currency, signed(kind, coalesce(ledger_gross, gross)) as minor,
-                    revision > outcome_revision as on_source, refusal <> '' as apart from record d
+                    revision > outcome_revision as on_source, refusal <> '' as apart, revision from record d
                 where route_id = :route and origin = 'source' and state = 'Diverged' and ledger_differs and not voided
                     and gone = '' and refusal in ('', 'not-together') and kind = any(:kinds) and id > :after
                     and exists (select 1 from link l where l.record_id = d.id) and""" + Scope.HOLDS + "and not " + Records.LEFT_ALONE + " order by id limit :most")

@@ -23,6 +23,7 @@ import alcabala.server.route.RouteRow;
 import alcabala.server.route.SettingStore;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
@@ -75,6 +76,19 @@ public class Merging {
                 pair,
                 compiled,
                 sent -> new RecordFields(route, record.kind(), decided, sent, false, false));
+    }
+
+    /// What either side changed of a document since both last agreed, but for what it comes to.
+    static Both<Set<String>> changed(RouteSettings decided, Crossed crossed, Links.Pair pair, Record record) {
+        UnaryOperator<Both<Half>> taking = taking(crossed, decided, record.kind(), pair);
+        Both<Half> was = taking.apply(pair.halves());
+        Both<Half> now = LineMatch.linked(
+                was, taking.apply(new Both<>(SourceHalf.of(record), pair.now().half())));
+        return new Baseline(was, Set.of()).changed(now).map(fields -> {
+            Set<String> others = new TreeSet<>(fields);
+            others.removeAll(Set.of(Half.GROSS, Half.TAX));
+            return others;
+        });
     }
 
     /// What of both sides takes part, as they are compared with what they had.

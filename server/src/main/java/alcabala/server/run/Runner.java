@@ -17,6 +17,7 @@ import alcabala.server.record.Scope;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
 import alcabala.server.run.Looking.Looked;
+import alcabala.server.send.Later;
 import alcabala.server.send.Settlement;
 import alcabala.server.send.Triggered;
 import java.util.ArrayList;
@@ -37,6 +38,7 @@ class Runner {
     private final ReadinessRun readiness;
     private final MasterMerging masters;
     private final Settlement settlement;
+    private final Later later;
     private final Triggered triggered;
     private final RunStore runs;
     private final Looking looking;
@@ -57,6 +59,7 @@ class Runner {
             ReadinessRun readiness,
             MasterMerging masters,
             Settlement settlement,
+            Later later,
             Triggered triggered,
             RunStore runs,
             Looking looking,
@@ -67,6 +70,7 @@ class Runner {
         this.readiness = readiness;
         this.masters = masters;
         this.settlement = settlement;
+        this.later = later;
         this.triggered = triggered;
         this.runs = runs;
         this.looking = looking;
@@ -136,12 +140,13 @@ class Runner {
     /// What goes by itself after the news goes.
     private Pulled follow(RouteRow route, Extent extent, News news, String who) {
         Scope scope = extent.scope();
-        int stand = routes.ofSource(route.sourceId()).stream()
-                .mapToInt(each -> settlement.letStand(each, scope, who))
-                .sum();
-        int sending = routes.ofSource(route.sourceId()).stream()
-                .mapToInt(each -> triggered.send(each, scope, who))
-                .sum();
+        int stand = 0;
+        int sending = 0;
+        for (RouteRow each : routes.ofSource(route.sourceId())) {
+            Later.Decided decided = later.decide(each, scope);
+            stand += settlement.letStand(each, scope, decided.stand(), who);
+            sending += triggered.send(each, scope, decided, who);
+        }
         return new Pulled(
                 news.pulled().added(),
                 news.pulled().changed(),

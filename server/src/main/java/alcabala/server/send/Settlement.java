@@ -40,9 +40,10 @@ public class Settlement {
     /// What was entered there goes to its source instead.
     ///
     /// @param scope which of them
+    /// @param later of which the ledger's is the later change, by the revision of their source that was looked at
     /// @return how many
     @Transactional
-    public int letStand(RouteRow route, Scope scope, String who) {
+    public int letStand(RouteRow route, Scope scope, Map<Long, Integer> later, String who) {
         RouteSettings decided = settings.of(route.id());
         List<Long> won = jdbc.sql("""
                 select id from record d where route_id = :route and origin = 'source' and state = 'Diverged' and ledger_differs and not voided
@@ -56,8 +57,22 @@ public class Settlement {
                 .list();
         List<Long> all = new ArrayList<>(won);
         all.addAll(owned.stand(route, scope, decided));
+        all.addAll(stillSo(later));
         all.forEach(id -> letStand(route.id(), id, who));
         return all.size();
+    }
+
+    private List<Long> stillSo(Map<Long, Integer> later) {
+        return jdbc
+                .sql(
+                        "select id, revision from record where id = any(:ids) and state = 'Diverged' order by id for update")
+                .param("ids", later.keySet().toArray(Long[]::new))
+                .query((row, n) -> Map.entry(row.getLong("id"), row.getInt("revision")))
+                .list()
+                .stream()
+                .filter(each -> each.getValue().equals(later.get(each.getKey())))
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     /// Also what its source has changed meanwhile is settled by it.

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -42,7 +43,8 @@ public class Triggered {
     /// ledger into one that goes back.
     ///
     /// @param scope which of them
-    public int send(RouteRow route, Scope scope, String who) {
+    /// @param later what goes of those of which the later change wins
+    public int send(RouteRow route, Scope scope, Later.Decided later, String who) {
         RouteSettings decided = settings.of(route.id());
         int back = sendBack(route, scope, decided, who);
         if (!route.ledgerAnswers()) {
@@ -64,16 +66,20 @@ public class Triggered {
             }
         }
         sent += sendOwned(route, scope, decided, who);
+        sent += inTheirPlace(route, later.together(), Choice::ruled, who);
+        sent += inTheirPlace(route, later.replaced(), Choice::replacing, who);
         return sent + sendBesideWhatIsAsked(route, scope, decided, who);
     }
 
     /// What was changed on the ledger and is the source's is put back there, and what is the ledger's stays.
     private int sendOwned(RouteRow route, Scope scope, RouteSettings decided, String who) {
-        List<Long> go = owned.go(route, scope, decided);
+        return inTheirPlace(route, owned.go(route, scope, decided), Choice::ruled, who);
+    }
+
+    private int inTheirPlace(RouteRow route, List<Long> go, UnaryOperator<Choice> standing, String who) {
         return Stream.of(true, false)
                 .map(sales -> ofSide(go, Origin.SOURCE, Family.DOCUMENT, sales))
-                .mapToInt(together -> send(
-                        route, together, ids -> Choice.of(ids, Origin.SOURCE).ruled(), who))
+                .mapToInt(together -> send(route, together, ids -> standing.apply(Choice.of(ids, Origin.SOURCE)), who))
                 .sum();
     }
 

@@ -26,6 +26,8 @@ class ChangedFates {
         LEDGERS,
         /// They go again, and keep there what is the ledger's.
         SOURCES,
+        /// The later change wins, as either side tells of it.
+        LATER,
         /// A person is asked.
         ASKED
     }
@@ -60,6 +62,7 @@ class ChangedFates {
         return switch (fate.stands()) {
             case LEDGERS -> "%,d would stand as %s has them".formatted(fate.count(), route.ledger());
             case SOURCES -> "%,d would go again, with what is the ledger’s kept".formatted(fate.count());
+            case LATER -> "of %,d the later change would stand, if both tell when".formatted(fate.count());
             case ASKED -> "%,d would be asked about".formatted(fate.count());
         };
     }
@@ -67,10 +70,21 @@ class ChangedFates {
     private static WhatStands stands(Changed each, RouteSettings decided) {
         Set<Owner> whose = each.whose(decided);
         boolean owners = decided.hasOwners(each.kind());
+        if (whose.contains(Owner.NOBODY) && decided.winner(each.kind()).equals("latest") && !each.apart()) {
+            return later(each, whose);
+        }
         if (whose.contains(Owner.NOBODY) || owners && each.apart() && whose.contains(Owner.LEDGER)) {
             return WhatStands.ASKED;
         }
         return whose.contains(Owner.SOURCE) || each.onSource() && owners ? WhatStands.SOURCES : WhatStands.LEDGERS;
+    }
+
+    /// What its source did not change is the later there.
+    private static WhatStands later(Changed each, Set<Owner> whose) {
+        if (each.onSource()) {
+            return WhatStands.LATER;
+        }
+        return whose.contains(Owner.SOURCE) ? WhatStands.SOURCES : WhatStands.LEDGERS;
     }
 
     private static Map<String, Long> sums(List<Changed> all) {

@@ -286,6 +286,7 @@ class SettingPreview {
         String become = switch (after.winner(kind)) {
             case "source" -> "Such go again at the next fetch as %s has them".formatted(route.source());
             case "ledger" -> "Such stand from the next fetch on as %s has them".formatted(route.ledger());
+            case "latest" -> "Of such the later change stands from the next fetch on, where both sides tell when";
             default -> "Such wait until somebody says who wins";
         };
         String concerned = documents(sums.stream().mapToInt(Sum::count).sum());

@@ -187,7 +187,8 @@ final class SettingSentences {
             case WINNER ->
                 !setting.of().hasRecords()
                         ? "Who wins where a field that nobody owns was changed on both sides: one side’s goes to the other, the later of the two does, or somebody is asked."
-                        : "Who wins when one was changed on the ledger after it was posted: the source’s goes again in its place, the ledger’s stands, or somebody is asked.";
+                        : "Who wins when one was changed on the ledger after it was posted: the source’s goes again in its place, the ledger’s stands, the later of the two does, or somebody is asked."
+                                + " What both changed has a later one only where it is one field and both tell when.";
             case DISCOUNT_TAX ->
                 "Whether a discount for paying early takes back its share of the document’s tax, or is booked in full as discount.";
             case PAYMENT_DIFFERENCE ->
