@@ -1,7 +1,7 @@
 import type { Schemas } from '../api/client';
 import { Changed } from '../ui/Changed';
 import { Key } from '../ui/Key';
-import { fieldName, TONES, valueSaid } from './changes';
+import { fieldName, NOTHING, TONES, valueSaid } from './changes';
 import { undecided, type Decided } from './decided';
 
 interface Props {
@@ -45,19 +45,19 @@ export function Changes({ changes, source, ledger, who, decided = {}, onDecide }
         {changes.map((change) => (
           <tr key={change.field} data-becomes={change.becomes} data-row={change.row}>
             <td className="soft">{fieldName(change.field)}</td>
-            <td>
+            <td className="!whitespace-normal !py-1 break-words">
               <Change
                 before={valueSaid(change.field, change.sourceBefore)}
                 now={valueSaid(change.field, change.source)}
               />
             </td>
-            <td>
+            <td className="!whitespace-normal !py-1 break-words">
               <Change
                 before={valueSaid(change.field, change.ledgerBefore)}
                 now={valueSaid(change.field, change.ledger)}
               />
             </td>
-            <td className={`!whitespace-normal ${TONES[change.becomes]}`}>
+            <td className={`!whitespace-normal !py-1 ${TONES[change.becomes]}`}>
               {onDecide && change.becomes === 'CONFLICT' ? (
                 <Whose
                   names={{ SOURCE: source, LEDGER: ledger }}
@@ -110,7 +110,7 @@ function Change({ before, now }: { before: string; now: string }) {
   }
   return (
     <span title={`${before} became ${now}`}>
-      <del className="soft">{before}</del> <b>{now}</b>
+      {before !== NOTHING && <del className="soft">{before}</del>} <b>{now}</b>
     </span>
   );
 }

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { trailQuery } from '../api/queries';
-import { moment, plural } from '../ui/format';
+import { amount, moment, plural } from '../ui/format';
 
 type Entry = Schemas['TrailEntry'];
 
@@ -76,7 +76,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'opened-again': (d) => `${text(d.amount)} of it open again: ${text(d.by)} was taken back`,
   'tax-decided-otherwise': (d) =>
     `The ledger decided the tax: ${text(d.decided)} where ${text(d.stated)} is stated`,
-  'edited-on-ledger': (d) => `Edited on the ledger, gross now ${text(d.gross)}`,
+  'edited-on-ledger': (d) => `Edited on the ledger, gross now ${amount(text(d.gross))}`,
   'agrees-again': () => 'Both sides agree again',
 };
 

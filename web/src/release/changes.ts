@@ -31,10 +31,13 @@ export const TONES: Record<Schemas['FieldChange']['becomes'], string> = {
   CONFLICT: 'text-accent font-semibold',
 };
 
+/** What is shown for what is not there. */
+export const NOTHING = '–';
+
 /** A value of a field as people read it: its codes stay as they are. */
 export function valueSaid(field: string, value: string) {
   if (value === '') {
-    return '–';
+    return NOTHING;
   }
   if (field.endsWith('-date')) {
     return day(value);

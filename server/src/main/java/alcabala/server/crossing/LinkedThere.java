@@ -37,6 +37,11 @@ class LinkedThere {
             boolean fromLedger,
             boolean gone,
             boolean same) {
+        /// With the decimals of its currency.
+        String decimal(BigDecimal amount) {
+            return Amounts.decimal(currency, minor(amount));
+        }
+
         long minor(BigDecimal amount) {
             return Amounts.minor(currency, amount);
         }

@@ -224,7 +224,7 @@ class SeenThere {
                     linked.recordId(),
                     who,
                     "payment-brought-back",
-                    Map.of("paid", record.paid(), "gross", record.gross()));
+                    Map.of("paid", linked.decimal(record.paid()), "gross", linked.decimal(record.gross())));
         }
         if (differs != linked.differs()) {
             trail.write(
@@ -232,7 +232,7 @@ class SeenThere {
                     linked.recordId(),
                     who,
                     differs ? "edited-on-ledger" : "agrees-again",
-                    Map.of("gross", record.gross(), "version", record.version()));
+                    Map.of("gross", linked.decimal(record.gross()), "version", record.version()));
         }
     }
 }
