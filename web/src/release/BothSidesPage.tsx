@@ -189,7 +189,7 @@ function Fields({ sides, source, ledger }: SidesProps) {
       <tbody>
         {sides.fields.map((field) => (
           <tr key={field.name} data-differs={field.differs}>
-            <td className="soft">{field.name}</td>
+            <td className="soft !whitespace-normal">{field.name}</td>
             <td title={field.source}>{shown(field.name, field.source)}</td>
             <td className="gutter">{field.differs && <b className="text-accent text-[12px]">differs</b>}</td>
             <td title={field.ledger} className={field.differs ? 'text-accent font-semibold' : ''}>

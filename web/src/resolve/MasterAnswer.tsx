@@ -126,10 +126,11 @@ interface ForWhomProps {
 function ForWhom({ cause, whom, onWhom }: ForWhomProps) {
   const { me } = useCurrent();
   const field = fieldName(cause.field).toLowerCase();
+  const one = cause.kind === 'PARTIES' ? 'party' : 'item';
   const choices: [For, string, boolean][] = [
     ['one', 'this one', true],
     ['all', `all ${cause.masters.length} of the cause`, cause.masters.length > 1],
-    ['always', `this one, and every ${field} from now on`, cause.conflict && me.role === 'ADMINISTRATOR'],
+    ['always', `this one, and the ${field} of every ${one} from now on`, cause.conflict && me.role === 'ADMINISTRATOR'],
   ];
   const offered = choices.filter(([, , there]) => there);
   if (offered.length < 2) {
