@@ -54,9 +54,28 @@ public final class World implements AutoCloseable {
     /// The demo business on a database that is reached through a wire.
     public static World inProcess(Wire wire) {
         World world = prepared();
+        return world.start(true, world.databaseAt(wire));
+    }
+
+    /// The demo business on a database and beside systems that are each reached through a wire.
+    public static World inProcess(Wire wire, Wire network) {
+        World world = prepared();
+        String there = "http://127.0.0.1:" + network.port();
         return world.start(
                 true,
-                "--spring.datasource.url=" + url(world.database).replaceFirst(":[0-9]+/", ":" + wire.port() + "/"));
+                world.databaseAt(wire),
+                "--alcabala.standins=" + there,
+                "--alcabala.addresses.inkwell=" + there + "/inkwell");
+    }
+
+    private String databaseAt(Wire wire) {
+        return "--spring.datasource.url=" + url(database).replaceFirst(":[0-9]+/", ":" + wire.port() + "/");
+    }
+
+    /// Where the outside world is on this machine.
+    public static int standInsPort() {
+        prepareStandIns();
+        return URI.create(standIns.address()).getPort();
     }
 
     /// Where the database of the tests is on this machine.
@@ -126,10 +145,14 @@ public final class World implements AutoCloseable {
         return world;
     }
 
-    private static World prepared() {
+    private static void prepareStandIns() {
         if (standIns == null) {
             standIns = new StandIns();
         }
+    }
+
+    private static World prepared() {
+        prepareStandIns();
         standIns.reset();
         World world = new World();
         return world;
