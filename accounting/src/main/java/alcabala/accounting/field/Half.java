@@ -9,6 +9,7 @@ import java.util.SortedMap;
 import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 
 /// One side's half of a baseline: what that side had when both last agreed, field by field, in its own codes
 /// (synchronisation, "the merge of one field"). Values are normalised for good, so that equal ones are equal as text:
@@ -74,13 +75,17 @@ public record Half(Map<String, String> values) {
 
     /// What can be held against another: what was kept before words were, says nothing of them.
     public Half like(Half other) {
-        if (other.lines().values().stream().anyMatch(line -> line.contains(WORDS))) {
+        if (other.hasWords()) {
             return this;
         }
         Map<String, String> without = new TreeMap<>(values);
         without.keySet().removeIf(name -> name.equals(NOTE) || name.equals(TERMS) || isOwn(name));
         without.replaceAll((name, value) -> isLine(name) ? wordless(value) : value);
         return new Half(without);
+    }
+
+    private boolean hasWords() {
+        return values.entrySet().stream().anyMatch(each -> each.getValue().contains(WORDS) && isLine(each.getKey()));
     }
 
     /// Its lines by their number.
@@ -138,12 +143,15 @@ public record Half(Map<String, String> values) {
 
     /// Gathers the fields of one side; what is null or blank is not there.
     public static final class Builder {
+        /// What is not one blank: most texts are normal as they are, and there are millions of them.
+        private static final Pattern SPACE = Pattern.compile("[\\s&&[^ ]]\\s*| \\s+");
+
         private final Map<String, String> values = new TreeMap<>();
 
         private Builder() {}
 
         public Builder text(String name, String value) {
-            String normal = value == null ? "" : value.strip().replaceAll("\\s+", " ");
+            String normal = value == null ? "" : SPACE.matcher(value.strip()).replaceAll(" ");
             if (!normal.isEmpty()) {
                 values.put(name, normal);
             }

@@ -64,6 +64,7 @@ public final class Crossed {
     /// @param was lines named as they were linked
     /// @param now lines counted from 1 as they stand there
     public boolean differsThere(Half was, Half now) {
-        return LineMatch.differs(ledger(was), ledger(now.like(was)));
+        Half like = now.like(was);
+        return !was.equals(like) && LineMatch.differs(ledger(was), ledger(like));
     }
 }
