@@ -213,6 +213,7 @@ final class RecordHistory {
     private void calm() {
         world.standIns().fault("inkwell", "NONE", 0);
         world.standIns().fault("hullwork", "NONE", 0);
+        List<Api.Response> retried = new ArrayList<>();
         for (int i = 0; i < ROUNDS; i++) {
             Await.until("a run to its end", () -> !run().isEmpty());
             Await.until(
@@ -228,9 +229,9 @@ final class RecordHistory {
                             where outcome = 'unreached' or rests and outcome = 'unconfirmed'""").query(Long.class).list();
             // The last time nothing is left to be tried again.
             assertThat(i < ROUNDS - 1 || open.isEmpty())
-                    .as("batches that rest: " + open)
+                    .as(() -> "batches that rest: " + open + retried + resting())
                     .isTrue();
-            open.forEach(batch -> ferro.post("/api/batches/" + batch + "/retry", Map.of()));
+            open.forEach(batch -> retried.add(ferro.post("/api/batches/" + batch + "/retry", Map.of())));
         }
     }
 
@@ -263,7 +264,18 @@ final class RecordHistory {
                 .isEqualByComparingTo(there.get("paid").asDecimal());
     }
 
-    /// What is known of it here, for whoever has to find out.
+    /// What is known of those whose batches rest, for whoever has to find out.
+    private String resting() {
+        return world
+                .jdbc()
+                .sql("select number, ledger_ref from record where outcome in ('unreached', 'unconfirmed')")
+                .query((row, n) -> new Doc(row.getString("number"), row.getString("ledger_ref"), false))
+                .list()
+                .stream()
+                .map(this::known)
+                .collect(java.util.stream.Collectors.joining());
+    }
+
     private String known(Doc doc) {
         return world
                 .jdbc()
