@@ -117,7 +117,8 @@ class EnteredDocuments {
                     and case when d.id is null
                         then cast(:from as date) is null or cast(e.body->>'date' as date) >= :from
                         else d.route_id = :route and d.origin = 'ledger'
-                            and (d.outcome is null or d.outcome in ('posted', 'refused', 'unreached')) end
+                            and (d.outcome is null or d.outcome in ('posted', 'refused', 'unreached'))
+                            and cast(e.body->>'version' as integer) >= d.ledger_version end
                 order by e.why <> '', e.body->>'date', e.ledger_ref limit :most""")
                 .param("route", route.id())
                 .param("ledger", route.ledgerId())

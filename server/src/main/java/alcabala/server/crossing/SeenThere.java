@@ -108,6 +108,9 @@ class SeenThere {
             Linked linked = known.get(record.id());
             if (linked == null) {
                 stranger(route, record);
+            } else if (record.version() < linked.version()) {
+                // Feeds may skip back: what is older than what is known is no news (synchronisation, "order").
+                continue;
             } else if (record.isIn(CurrencyUnit.of(linked.currency()))) {
                 if (linked.gone()) {
                     gone.isThereAgain(linked.routeId(), linked.recordId(), who);
@@ -142,6 +145,8 @@ class SeenThere {
         }
         if (record.isVoided()) {
             outcomes.endedThere(linked.recordId());
+            // A change that waits to be brought is older than that.
+            entered.forget(route.ledgerId(), record.id());
         } else if (record.recordKind().isDocument()) {
             if (back.crossed().differsThere(Links.read(linked.ledgerHalf()), record.half())) {
                 entered.note(route.ledgerId(), record);
@@ -154,7 +159,8 @@ class SeenThere {
 
     private Came take(Linked linked, LedgerRecord record, Back back, String who) {
         boolean paid = back.payments() && linked.minor(record.paid()) != linked.paid();
-        boolean differs = linked.onItsWay()
+        // What is under way of what was entered there goes to its source: what is read there is none of it.
+        boolean differs = linked.onItsWay() && !linked.fromLedger()
                 ? linked.differs()
                 : back.crossed().differsThere(Links.read(linked.ledgerHalf()), record.half());
         if (linked.same() && !paid && differs == linked.differs()) {

@@ -116,12 +116,13 @@ public class Triggered {
     /// What was entered on the ledger goes to its source as soon as it is known, and is taken back there when it is
     /// void.
     private int sendBack(RouteRow route, Scope scope, RouteSettings decided, String who) {
-        List<Long> ready = jdbc.sql(
-                        """
+        List<Long> ready = jdbc.sql("""
                 select id from record d where route_id = :route and origin = 'ledger' and""" + Scope.HOLDS + """
-                    and ((state = 'Ready' and (outcome is null or outcome = 'refused'))
+                    and ((state = 'Ready' and (outcome is null or outcome = 'refused' or\s""" + Candidates.TRIED_BEFORE_ITS_CHANGE + """
+                    ))
                     or (state = 'Diverged' and refusal = '' and kind = any(:comeBack)
-                        and (""" + Candidates.VOIDED_THERE + " or " + Candidates.CHANGED_THERE + """
+                        and ("""
+                        + Candidates.VOIDED_THERE + " or " + Candidates.CHANGED_THERE + """
                     )))
                 order by kind, issue_date, id limit :most""")
                 .params(scope.params())
@@ -190,8 +191,10 @@ public class Triggered {
             RouteRow route, Scope scope, String[] concerned, String[] automatic, String[] restored, String who) {
         List<Long> ready = jdbc.sql("""
                 select id from record d where route_id = :route and origin = 'source' and""" + Scope.HOLDS + """
-                    and ((state = 'Ready' and outcome is null
-                        and (kind = any(:automatic) and not\s""" + HeldBack.HELD_BACK + """
+                    and ((state = 'Ready' and (outcome is null or\s""" + Candidates.TRIED_BEFORE_ITS_CHANGE + """
+                    )
+                        and (kind = any(:automatic) and not\s"""
+                        + HeldBack.HELD_BACK + """
                             or kind = any(:concerned) and 'NUMBER_ASKED' = any(milestones)))
                     or (kind = any(:automatic) and state = 'Diverged' and not ledger_differs and refusal = ''
                         and\s""" + Candidates.GOES_AGAIN + """

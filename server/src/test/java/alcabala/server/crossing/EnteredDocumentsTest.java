@@ -428,6 +428,55 @@ class EnteredDocumentsTest {
         assertThat(row(number).get("state").asString()).isEqualTo("Posted");
     }
 
+    /// A change that waits to be brought is older than that it is void.
+    @Test
+    void whatIsVoidWhileAnEarlierChangeOfItWaitsIsVoidAtTheYard() {
+        String number = enter("invoice", PARTY, "Rudder", "62.00", "S23", TODAY);
+        run();
+        awaitAtYard(number);
+        world.standIns().editOnInkwell(ref(number), TODAY, "62.00");
+        run();
+        awaitAtYard(number);
+        become(number, "unconfirmed");
+        world.standIns().editOnInkwell(ref(number), TODAY, "63.00");
+        run();
+        assertThat(waiting(number)).isOne();
+        world.standIns().desk(BOOKS + "/" + ref(number) + "/void", "");
+        run();
+        assertThat(waiting(number)).isZero();
+        become(number, "posted");
+        run();
+        Await.until(
+                "it void at the yard",
+                () -> find(number).orElseThrow().get("status").asString().equals("VOID"));
+        Await.until("it void", () -> row(number).get("state").asString().equals("Voided"));
+    }
+
+    /// Nothing of what was tried can be tried again: what it is by now goes as if it had never been tried.
+    @Test
+    void whatDidNotGetThroughAndIsChangedSinceGoesByItself() {
+        String number = enter("invoice", PARTY, "Tiller", "64.00", "S23", TODAY);
+        run();
+        awaitAtYard(number);
+        world.jdbc().sql("""
+                with d as (update record set outcome = 'unreached', outcome_revision = null, crossed_at = null
+                    where id = :id returning id)
+                update dispatch p set outcome = 'unreached' from d where p.record_id = d.id""").param("id", row(number).get("id").asLong()).update();
+        run();
+        assertThat(row(number).get("state").asString())
+                .as("what was tried waits for somebody who says so")
+                .isEqualTo("Ready");
+        world.standIns().editOnInkwell(ref(number), TODAY, "65.00");
+        run();
+        Await.until("it is taken", () -> row(number).get("state").asString().matches("Posted|Diverged"));
+        // The yard had it, as what it was before.
+        run();
+        Await.until(
+                "it as it is by now",
+                () -> find(number).orElseThrow().get("net").asDecimal().doubleValue() == 65);
+        awaitAtYard(number);
+    }
+
     /// As while a change of it is on its way.
     private static void become(String number, String outcome) {
         world.jdbc()
