@@ -45,19 +45,19 @@ export function Changes({ changes, source, ledger, who, decided = {}, onDecide }
         {changes.map((change) => (
           <tr key={change.field} data-becomes={change.becomes} data-row={change.row}>
             <td className="soft">{fieldName(change.field)}</td>
-            <td className="!whitespace-normal !py-1 break-words">
+            <td className="!py-1 break-words !whitespace-normal">
               <Change
                 before={valueSaid(change.field, change.sourceBefore)}
                 now={valueSaid(change.field, change.source)}
               />
             </td>
-            <td className="!whitespace-normal !py-1 break-words">
+            <td className="!py-1 break-words !whitespace-normal">
               <Change
                 before={valueSaid(change.field, change.ledgerBefore)}
                 now={valueSaid(change.field, change.ledger)}
               />
             </td>
-            <td className={`!whitespace-normal !py-1 ${TONES[change.becomes]}`}>
+            <td className={`!py-1 !whitespace-normal ${TONES[change.becomes]}`}>
               {onDecide && change.becomes === 'CONFLICT' ? (
                 <Whose
                   names={{ SOURCE: source, LEDGER: ledger }}

@@ -130,7 +130,11 @@ function ForWhom({ cause, whom, onWhom }: ForWhomProps) {
   const choices: [For, string, boolean][] = [
     ['one', 'this one', true],
     ['all', `all ${cause.masters.length} of the cause`, cause.masters.length > 1],
-    ['always', `this one, and the ${field} of every ${one} from now on`, cause.conflict && me.role === 'ADMINISTRATOR'],
+    [
+      'always',
+      `this one, and the ${field} of every ${one} from now on`,
+      cause.conflict && me.role === 'ADMINISTRATOR',
+    ],
   ];
   const offered = choices.filter(([, , there]) => there);
   if (offered.length < 2) {

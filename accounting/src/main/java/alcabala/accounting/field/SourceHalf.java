@@ -39,9 +39,12 @@ public final class SourceHalf {
         }
     }
 
-    /// By all of it is decided what stands there.
+    /// By all of it is decided what stands there, also where it comes to the same.
     private static String words(DocumentLine line) {
-        return Stream.of(line.description(), line.note(), line.project(), line.category())
+        String priced = line.quantity().stripTrailingZeros().toPlainString()
+                + " × "
+                + line.price().stripTrailingZeros().toPlainString();
+        return Stream.of(line.description(), line.note(), line.project(), line.category(), priced)
                 .filter(each -> !each.isBlank())
                 .collect(Collectors.joining(" · "));
     }

@@ -113,7 +113,7 @@ class HalfTest {
                 .containsEntry(Half.PARTY, document.seller().code())
                 .containsEntry(Half.ISSUE_DATE, "2026-11-20")
                 .containsEntry(Half.GROSS, "61.5");
-        assertThat(half.values().get(Half.line(1))).contains(" V23 50 “");
+        assertThat(half.values().get(Half.line(1))).isEqualTo("IT-labour V23 50 “an item of labour · labour · 1 × 50”");
     }
 
     @Test

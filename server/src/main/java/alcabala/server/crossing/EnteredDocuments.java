@@ -118,7 +118,7 @@ class EnteredDocuments {
                         then cast(:from as date) is null or cast(e.body->>'date' as date) >= :from
                         else d.route_id = :route and d.origin = 'ledger'
                             and (d.outcome is null or d.outcome in ('posted', 'refused', 'unreached'))
-                            and cast(e.body->>'version' as integer) >= d.ledger_version end
+                            and cast(e.body->>'version' as integer) >= coalesce(d.ledger_version, 0) end
                 order by e.why <> '', e.body->>'date', e.ledger_ref limit :most""")
                 .param("route", route.id())
                 .param("ledger", route.ledgerId())
