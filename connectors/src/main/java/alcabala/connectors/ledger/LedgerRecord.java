@@ -12,6 +12,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 
@@ -152,9 +153,11 @@ public record LedgerRecord(
         return recordKind().isDocument() ? Objects.requireNonNullElse(line.text(), "") : null;
     }
 
-    /// Values by fields of the business's own.
+    /// Values by fields of the business's own, but for those that say nothing.
     public Map<String, String> own() {
-        return fields == null ? Map.of() : fields;
+        Map<String, String> said = new TreeMap<>(fields == null ? Map.of() : fields);
+        said.values().removeIf(value -> value == null || value.isEmpty());
+        return said;
     }
 
     private boolean isParty() {

@@ -3,9 +3,11 @@ package alcabala.connectors.ledger;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowable;
 
+import alcabala.accounting.field.Half;
 import alcabala.accounting.posting.StandardFields.Standing;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -22,6 +24,17 @@ class LedgerRecordTest {
     }
 
     private static LedgerRecord record(String gross, String paid, Boolean taken, String payLink, String currency) {
+        return record(gross, paid, taken, payLink, currency, Map.of(), null);
+    }
+
+    private static LedgerRecord record(
+            String gross,
+            String paid,
+            Boolean taken,
+            String payLink,
+            String currency,
+            Map<String, String> fields,
+            String note) {
         return new LedgerRecord(
                 "IN-1",
                 1,
@@ -41,12 +54,12 @@ class LedgerRecordTest {
                 List.of(),
                 List.of(),
                 null,
-                Map.of(),
+                fields,
                 null,
                 taken,
                 payLink,
                 currency,
-                null);
+                note);
     }
 
     @ParameterizedTest(name = "{1} of {0} paid, voided {2}: {3}")
@@ -85,6 +98,31 @@ class LedgerRecordTest {
         assertThat(record("1.00", "0.00", null, longest + "p").payLink()).isNull();
         assertThat(record("1.00", "0.00", null, "HTTP://127.0.0.1:8490/pay").payLink())
                 .isNotNull();
+    }
+
+    @Test
+    void aFieldWithoutAValueSaysNothing() {
+        Map<String, String> fields = new HashMap<>(Map.of("HULL", "CB-1", "PO", ""));
+        fields.put("PIER", null);
+        LedgerRecord record =
+                record("1.00", "0.00", null, null, null, fields, null).complete();
+        assertThat(record.own()).isEqualTo(Map.of("HULL", "CB-1"));
+        assertThat(record.half().values())
+                .containsEntry(Half.own("HULL"), "CB-1")
+                .doesNotContainKey(Half.own("PIER"));
+    }
+
+    @ParameterizedTest(name = "{0} letters: {1}")
+    @CsvSource({"0, true", "20000, true", "20001, false"})
+    void aNoteHasAtMostTwentyThousandLetters(int letters, boolean fits) {
+        LedgerRecord record = record("1.00", "0.00", null, null, null, Map.of(), "n".repeat(letters));
+        assertThat(catchThrowable(record::complete) == null).isEqualTo(fits);
+    }
+
+    @Test
+    void aNoteOfWhatIsNoTextIsRefused() {
+        LedgerRecord record = record("1.00", "0.00", null, null, null, Map.of(), "n\u0000");
+        assertThat(catchThrowable(record::complete)).isInstanceOf(IllegalArgumentException.class);
     }
 
     @ParameterizedTest(name = "{0}: {1}")

@@ -31,10 +31,12 @@ class Candidates {
     /// What is changed or taken back where it stands.
     static final String GOES_AGAIN =
             "(" + VOIDED_THERE + " or " + CHANGED_THERE + " or d.origin = 'source' and d.gone = '')";
-    /// What did not get through, and is another since: nothing of what was tried can be tried again.
+    /// What did not get through, and is another since: nothing of what was tried can be tried again. What somebody took
+    /// back waits for somebody.
     static final String TRIED_BEFORE_ITS_CHANGE = """
             (d.outcome = 'unreached' and d.revision > (
-                select p.revision from dispatch p where p.record_id = d.id order by p.id desc limit 1))""";
+                select case when p.undoes is null then p.revision end from dispatch p
+                where p.record_id = d.id order by p.id desc limit 1))""";
     /// What can go: what is not there yet, and what stands on the ledger that the route leads to and differs from the
     /// source.
     static final String CAN_GO =
