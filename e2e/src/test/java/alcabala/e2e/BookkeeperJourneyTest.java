@@ -45,7 +45,7 @@ class BookkeeperJourneyTest {
         browser.keys("u");
         browser.awaitText("1 record can be taken back, 1 cannot");
         browser.awaitText("Voids 1, €");
-        browser.find("form[aria-label='Take back'] input").sendKeys("Posted to the wrong account", Keys.ENTER);
+        browser.type("form[aria-label='Take back'] input", "Posted to the wrong account", Keys.ENTER);
         browser.awaitText("takes back batch 2: Posted to the wrong account");
         browser.awaitText("1 taken back");
     }
@@ -70,7 +70,7 @@ class BookkeeperJourneyTest {
         browser.awaitText("Undone");
         browser.awaitText("RIG-0042 Swage terminal 6 mm has no account");
         browser.press("Map it once");
-        browser.find("tr.cause input").sendKeys(Keys.ENTER);
+        browser.type("tr.cause input", Keys.ENTER);
         browser.awaitText("15 documents released");
     }
 
@@ -114,8 +114,9 @@ class BookkeeperJourneyTest {
         browser.open(demo.address() + "/release?route=harbour");
         browser.awaitText("The file says gross €738.59, its own figures give €728.59.");
         browser.press("Take in files");
-        browser.find("input[type=file]")
-                .sendKeys(demo.files().resolve("CB-7002-corrected.xml") + "\n"
+        browser.type(
+                "input[type=file]",
+                demo.files().resolve("CB-7002-corrected.xml") + "\n"
                         + demo.files().resolve("bill-from-tarpaulin-works.xml"));
         browser.awaitText("Bills do not cross on this route.");
         browser.press("Take in 2 documents");
@@ -129,7 +130,7 @@ class BookkeeperJourneyTest {
         browser.awaitText("Ready 150");
         browser.press("Batch the 150 ready");
         seeItBefore(browser);
-        browser.find("aside[aria-label=Batch] input[inputmode=decimal]").sendKeys("12.00");
+        browser.type("aside[aria-label=Batch] input[inputmode=decimal]", "12.00");
         browser.press("Send 150 documents");
         browser.awaitText("your own list to €12.00");
         WebElement own = browser.find("aside[aria-label=Batch] input[inputmode=decimal]");
@@ -192,7 +193,7 @@ class BookkeeperJourneyTest {
 
     private static void lookAtBothSides(Browser browser, Demo demo) {
         browser.open(demo.address() + "/release?route=yard&state=Posted&order=NUMBER&what=documents");
-        browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
+        browser.type("tr[data-document] button", Keys.ENTER);
         browser.awaitText("The ledger took it");
         String address = browser.driver().getCurrentUrl();
         assertThat(browser.all("tr[data-differs=true]")).isEmpty();
@@ -211,7 +212,7 @@ class BookkeeperJourneyTest {
     /// Somebody changes the amount there; one key puts it back, in the same place.
     private static void settleWhatWasChangedThere(Browser browser, Demo demo) {
         browser.open(demo.address() + "/release?route=yard&state=Posted&order=NUMBER&what=documents");
-        browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
+        browser.type("tr[data-document] button", Keys.ENTER);
         browser.awaitText("The ledger took it");
         String address = browser.driver().getCurrentUrl();
         browser.open(browser.find("a[href*='/inkwell/books/']").getAttribute("href"));

@@ -79,8 +79,8 @@ final class Browser implements AutoCloseable {
 
     void signIn(String address, String name) {
         driver.get(address + "/sign-in");
-        find("input[autocomplete=username]").sendKeys(name);
-        find("input[type=password]").sendKeys(name + "-corvane", Keys.ENTER);
+        type("input[autocomplete=username]", name);
+        type("input[type=password]", name + "-corvane", Keys.ENTER);
         find("nav[aria-label='The road']");
     }
 
@@ -89,6 +89,14 @@ final class Browser implements AutoCloseable {
         return until(d -> (WebElement) driver.executeScript(
                 "return [...document.querySelectorAll(arguments[0])].find(each => each.checkVisibility()) ?? null",
                 css));
+    }
+
+    /// Into the first that can be seen. The page may draw it anew between the look and the first key.
+    void type(String css, CharSequence... keys) {
+        until(d -> {
+            find(css).sendKeys(keys);
+            return true;
+        });
     }
 
     WebElement button(String beginning) {

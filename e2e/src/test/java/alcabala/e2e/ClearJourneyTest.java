@@ -99,7 +99,7 @@ class ClearJourneyTest {
         banking.theSlipSays(less);
         browser.awaitText("though they differ");
         browser.pressAt("input[name=difference]");
-        browser.find("aside fieldset input:not([type=radio])").sendKeys("a coin rolled away");
+        browser.type("aside fieldset input:not([type=radio])", "a coin rolled away");
         browser.press("Correct it to ");
         browser.awaitText("was changed since it went");
         browser.awaitText("revision 2");

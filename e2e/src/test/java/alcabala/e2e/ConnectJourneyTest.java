@@ -166,7 +166,7 @@ class ConnectJourneyTest {
 
     private static void consent(Browser browser, String decision) {
         browser.awaitText("Sign in to Inkwell");
-        browser.find("input[name=password]").sendKeys("office-inkwell", Keys.ENTER);
+        browser.type("input[name=password]", "office-inkwell", Keys.ENTER);
         browser.awaitText("Let Alcabala into your books?");
         browser.press(decision);
     }

@@ -100,7 +100,7 @@ record FilesJourney(Browser browser, Demo demo, Path folder) {
                 said("fetch('/api/batches/%s/files/download').then(answer => answer.text()).then(done);".formatted(id));
         Path sales = write("sales-" + id + ".csv", file);
         browser.open(demo.desks() + "/copperplate/imports");
-        browser.find("input[type=file]").sendKeys(sales.toString());
+        browser.type("input[type=file]", sales.toString());
         browser.pressAt("form[enctype] button");
         browser.awaitText(outcome);
     }

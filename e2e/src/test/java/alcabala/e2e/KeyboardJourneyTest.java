@@ -71,9 +71,10 @@ class KeyboardJourneyTest {
         browser.awaitText("Runs by hand only");
         browser.press("Let it run by itself");
         LocalDateTime first = LocalDateTime.now().plusSeconds(90);
-        browser.find("form[aria-label='When it runs'] [role=spinbutton]")
-                .sendKeys(first.format(DateTimeFormatter.ofPattern("ddMMuuuuHHmm")));
-        browser.find("form[aria-label='When it runs'] input[type=number]").sendKeys(Keys.chord(Keys.CONTROL, "a"), "5");
+        browser.type(
+                "form[aria-label='When it runs'] [role=spinbutton]",
+                first.format(DateTimeFormatter.ofPattern("ddMMuuuuHHmm")));
+        browser.type("form[aria-label='When it runs'] input[type=number]", Keys.chord(Keys.CONTROL, "a"), "5");
         new Select(browser.find("form[aria-label='When it runs'] select")).selectByValue("minute");
         browser.press("Run so");
         browser.awaitText("Runs by itself every 5 minutes");

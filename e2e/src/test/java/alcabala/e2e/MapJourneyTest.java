@@ -87,7 +87,7 @@ class MapJourneyTest {
         browser.press("Save, and draft 3 journals");
         browser.awaitText("correction 2 is drafted");
         browser.open(demo.address() + "/map/corrections?route=yard");
-        browser.find("aside[aria-label=Correction] input").sendKeys("GJ-9", Keys.ENTER);
+        browser.type("aside[aria-label=Correction] input", "GJ-9", Keys.ENTER);
         browser.awaitText("entered as GJ-9");
         browser.press("Not entered after all");
         browser.awaitText("to be entered");
@@ -100,7 +100,7 @@ class MapJourneyTest {
                 fetch('/api/map/bulk/file?route=yard&kind=CATEGORY&format=csv').then(answer => answer.text()).then(done);""");
         Path edited = folder.resolve("categories.csv");
         Files.writeString(edited, written.replace(",4015,", ",4018,").replace(",4060,", ",9999,"));
-        browser.find("input[type=file]").sendKeys(edited.toString());
+        browser.type("input[type=file]", edited.toString());
         browser.awaitText("1 would change");
         browser.awaitText("Inkwell has no active account 9999.", "4015 Paint and coatings");
         browser.press("Take over 1 row");
@@ -116,7 +116,7 @@ class MapJourneyTest {
         browser.find("tr[data-code=berths].row-chosen");
         browser.keys("x", "j", "x");
         browser.awaitText("2 codes chosen");
-        browser.find("[aria-label='Map together'] input").sendKeys("4060");
+        browser.type("[aria-label='Map together'] input", "4060");
         browser.until(d -> browser.textOf("[role=option]").startsWith("4060") ? true : null);
         browser.keys(Keys.ENTER);
         browser.awaitText("1 would change, 1 stay");

@@ -70,13 +70,13 @@ class PaymentsJourneyTest {
         browser.awaitText("It waits for invoice");
         browser.press("Map it once");
         assertThat(browser.find("tr.cause input").getAttribute("value")).startsWith("1250 Card clearing");
-        browser.find("tr.cause input").sendKeys(Keys.ENTER);
+        browser.type("tr.cause input", Keys.ENTER);
         browser.awaitText("0 documents released");
     }
 
     private static void sendItsInvoice(Browser browser, Demo demo, String invoice) {
         browser.open(demo.address() + "/release?route=yard&state=Ready&text=" + invoice);
-        browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
+        browser.type("tr[data-document] button", Keys.ENTER);
         browser.press("Send to Inkwell");
         browser.awaitText("1 posted");
     }
@@ -92,7 +92,7 @@ class PaymentsJourneyTest {
 
     private static void seeItOnBothSides(Browser browser, Demo demo, String invoice) {
         browser.open(demo.address() + "/release?route=yard&state=Posted&text=HW-P-1001");
-        browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
+        browser.type("tr[data-document] button", Keys.ENTER);
         browser.awaitText("Settles in Hullwork");
         browser.awaitText("invoice " + invoice, "1250 Card clearing", "bank card (48)", "terminal 0417");
         assertThat(browser.all("tr[data-differs=true]")).isEmpty();
@@ -119,11 +119,11 @@ class PaymentsJourneyTest {
 
     private static void enterTheRestOnInkwell(Browser browser, Demo demo, String invoice) {
         browser.open(demo.address() + "/release?route=yard&state=Posted&text=" + invoice);
-        browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
+        browser.type("tr[data-document] button", Keys.ENTER);
         browser.awaitText("Settled by");
         String address = browser.driver().getCurrentUrl();
         browser.open(browser.find("a[href*='/inkwell/books/']").getAttribute("href"));
-        browser.find("input[name=reference]").sendKeys("over the counter");
+        browser.type("input[name=reference]", "over the counter");
         browser.press("Record payment");
         browser.awaitText("over the counter");
         browser.open(address);

@@ -126,7 +126,7 @@ class ReadinessJourneyTest {
         browser.awaitText("which neither side has used");
         browser.pressAt("tr[data-check=NUMBERS] a");
         browser.pressAt("button[data-setting=NUMBER_PREFIX]");
-        browser.find("form[aria-label=Decide] input").sendKeys("SM-");
+        browser.type("aside[aria-label='Before the number'] input", "SM-");
         browser.find("[data-effect]");
         browser.press("Decide so");
         browser.find("section[aria-label='Earlier decisions']");
@@ -173,7 +173,7 @@ class ReadinessJourneyTest {
         expect("ACCOUNT_ROLES", "BLOCKS");
         browser.pressAt("tr[data-check=DEFAULT_FOR_PURCHASES] a");
         browser.press("Accept the 2 exact");
-        browser.find("tr[data-code=PURCHASES] button").sendKeys("y");
+        browser.type("tr[data-code=PURCHASES] button", "y");
         browser.find("tr[data-code=PURCHASES] svg[aria-label=mapped]");
         judge("harbour");
         passes("DEFAULT_FOR_PURCHASES");
@@ -185,7 +185,7 @@ class ReadinessJourneyTest {
 
     private void takeIn(Path file) {
         browser.open(demo.address() + "/release?route=harbour&panel=intake");
-        browser.find("input[type=file]").sendKeys(file.toString());
+        browser.type("input[type=file]", file.toString());
         browser.press("Take in 1 document");
         browser.awaitText("1 document taken in");
     }
@@ -222,7 +222,7 @@ class ReadinessJourneyTest {
         browser.pressAt("tr[data-check=CONSENT] a");
         browser.press("Connect again");
         browser.awaitText("Sign in to Inkwell");
-        browser.find("input[name=password]").sendKeys("office-inkwell", Keys.ENTER);
+        browser.type("input[name=password]", "office-inkwell", Keys.ENTER);
         browser.press("Let it in");
         browser.pressAt("input[value=saltmere]");
         browser.press("Connect Corvane Boatyards, Saltmere");

@@ -62,7 +62,7 @@ class Screenshots {
             browser.awaitText("Taken in");
             browser.picture(folder.resolve("resolve.png"));
             browser.open(at + "/release?route=yard&state=Posted");
-            browser.find("tr[data-document] button").sendKeys(Keys.ENTER);
+            browser.type("tr[data-document] button", Keys.ENTER);
             browser.awaitText("Taken in");
             browser.picture(folder.resolve("both-sides.png"));
             connect(browser, at);
@@ -91,7 +91,7 @@ class Screenshots {
         browser.press("Connect another company");
         browser.press("Ask for consent on Inkwell");
         browser.awaitText("Sign in to Inkwell");
-        browser.find("input[name=password]").sendKeys("office-inkwell", Keys.ENTER);
+        browser.type("input[name=password]", "office-inkwell", Keys.ENTER);
         browser.press("Let it in");
         browser.pressAt("input[value=charter]");
         browser.picture(folder.resolve("connect.png"));

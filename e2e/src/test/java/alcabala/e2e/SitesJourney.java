@@ -41,11 +41,11 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
         List<org.openqa.selenium.WebElement> fields = browser.all("form[aria-label='Ledger of files'] input");
         fields.get(1).sendKeys("Corvane Port Ellery");
         fields.get(2).sendKeys("cad", Keys.ENTER);
-        browser.find("article[aria-label=Copperplate] input[type=file]")
-                .sendKeys(file(demo, "accounts", "separator=%7C"));
+        browser.type("article[aria-label=Copperplate] input[type=file]", file(demo, "accounts", "separator=%7C"));
         browser.awaitText("Its first line is one column only");
-        browser.find("article[aria-label=Copperplate] input[type=file]")
-                .sendKeys(List.of("accounts", "tax-codes", "parties", "terms").stream()
+        browser.type(
+                "article[aria-label=Copperplate] input[type=file]",
+                List.of("accounts", "tax-codes", "parties", "terms").stream()
                         .map(list -> file(demo, list, "separator=%3B"))
                         .collect(Collectors.joining("\n")));
         browser.awaitText("16 accounts, 3 tax codes, 3 parties, terms of 3 kinds");
@@ -120,8 +120,7 @@ record SitesJourney(Browser browser, Demo demo, Path folder) {
     private static void connectStoreloft(Browser browser, Demo demo) {
         browser.open(demo.address() + "/connect?view=connections&route=yard");
         browser.press("Connect Storeloft");
-        browser.find("form[aria-label='Key of the app'] input[type=password]")
-                .sendKeys("storeloft-demo-key", Keys.ENTER);
+        browser.type("form[aria-label='Key of the app'] input[type=password]", "storeloft-demo-key", Keys.ENTER);
         browser.awaitText("5 parties, 7 items; Port Ellery and Saltmere");
     }
 }

@@ -17,6 +17,7 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -30,6 +31,9 @@ public final class World implements AutoCloseable {
     public static final String KEY = "dGVzdC1rZXktb2YtMzItYnl0ZXMtZm9yLXRlc3RzISE=";
     /// What the first administrator has to know.
     public static final String FIRST_SECRET = "the-first-of-all";
+
+    private static final int LOWEST_PORT = 12_000;
+    private static final int HIGHEST_PORT = 32_000;
 
     private static StandIns standIns;
     private final String database = Blank.copy();
@@ -340,11 +344,21 @@ public final class World implements AutoCloseable {
         }
     }
 
+    /// Below those that the system gives to whoever connects: between this look and the moment when the process listens
+    /// lie seconds, and whatever connects anywhere meanwhile could be given the same.
     static int freePort() {
-        try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
-            return socket.getLocalPort();
+        return ThreadLocalRandom.current()
+                .ints(LOWEST_PORT, HIGHEST_PORT)
+                .filter(World::isFree)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static boolean isFree(int port) {
+        try (ServerSocket socket = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
+            return socket.isBound();
         } catch (IOException e) {
-            throw new UncheckedIOException(e);
+            return false;
         }
     }
 
