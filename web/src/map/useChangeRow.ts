@@ -38,8 +38,7 @@ export function useChangeRow(onDone?: () => void) {
         remove: !changed.before,
       };
       const became = change.remove ? 'taken away' : `mapped to ${allSaid(change.meaning) || 'a new one'}`;
-      const told = `${change.code} ${became}: ${changed.sentence}`;
-      done(changed.sentence, { what: 'row', change: undone }, told);
+      done(`${change.code} ${became}: ${changed.sentence}`, { what: 'row', change: undone });
     },
     onError: async () => {
       await refresh();

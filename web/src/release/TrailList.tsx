@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { trailQuery } from '../api/queries';
 import { amount, moment, plural } from '../ui/format';
+import { fieldName, NOTHING, valueSaid } from './changes';
 
 type Entry = Schemas['TrailEntry'];
 
@@ -9,6 +10,12 @@ const text = (value: unknown) =>
   typeof value === 'string' || typeof value === 'number' ? String(value) : JSON.stringify(value);
 
 const listed = (value: unknown) => (Array.isArray(value) ? value.map(text).join(', ') : text(value));
+
+/** `Due 10 Jan 2027; Note –`, of fields by what stands in them. */
+const stood = (fields: unknown) =>
+  Object.entries(Object(fields) as Record<string, string>)
+    .map(([field, value]) => `${fieldName(field)} ${valueSaid(field, value) || NOTHING}`)
+    .join('; ');
 
 /** Operations people are not told the key. */
 const under = (d: Record<string, unknown>) => (d.key ? ` under key ${text(d.key)}` : '');
@@ -26,7 +33,8 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   approved: (d) => `Approved in ${text(d.source)}`,
   queued: (d) => `Put into batch ${text(d.batch)}`,
   sent: (d) => `Sent${under(d)}`,
-  'sent-in-place': (d) => `Sent in place of what stands there${under(d)}`,
+  'sent-in-place': (d) =>
+    `Sent in place of what stands there${under(d)}${d.replaced ? `. Until then there: ${stood(d.replaced)}` : ''}`,
   'taken-back': (d) => `Taken back there${under(d)}`,
   'not-put-together': (d) => `Not sent: ${text(d.why)}`,
   'ledger-stands': () => 'Settled: it stands as the ledger has it',
@@ -76,7 +84,8 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'opened-again': (d) => `${text(d.amount)} of it open again: ${text(d.by)} was taken back`,
   'tax-decided-otherwise': (d) =>
     `The ledger decided the tax: ${text(d.decided)} where ${text(d.stated)} is stated`,
-  'edited-on-ledger': (d) => `Edited on the ledger, gross now ${amount(text(d.gross))}`,
+  'edited-on-ledger': (d) =>
+    `Edited on the ledger, gross now ${amount(text(d.gross))}${d.changed ? `. Now there: ${stood(d.changed)}` : ''}`,
   'agrees-again': () => 'Both sides agree again',
 };
 

@@ -72,12 +72,12 @@ export function useTakeBack() {
   });
 }
 
-/** Says what was done, and that it can be taken back. In the list of deeds it is told by what it was done to. */
+/** Says what was done, and that it can be taken back. */
 export function useDone() {
   const notice = useNotice();
   const back = useTakeBack();
-  return (says: string, undoing: Undoing, told = says) => {
-    const deed = did(told, undoing);
+  return (says: string, undoing: Undoing) => {
+    const deed = did(says, undoing);
     notice({ tone: 'done', text: says, undo: () => back.mutate(deed) });
   };
 }

@@ -1,14 +1,25 @@
 package alcabala.accounting.field;
 
 import alcabala.accounting.posting.LedgerDocument;
+import alcabala.accounting.posting.LedgerEntry;
 import alcabala.accounting.posting.LedgerLine;
 import alcabala.accounting.posting.LedgerSettlement;
+import java.util.Optional;
 
 /// What the ledger's half of a baseline would hold, once it has taken a record as it would be sent now: by it a value
 /// of
 /// the source and one of the ledger are the same or not.
 public final class SentHalf {
     private SentHalf() {}
+
+    /// Empty for what takes something back, and for money that is only moved.
+    public static Optional<Half> find(LedgerEntry entry) {
+        return switch (entry) {
+            case LedgerDocument document -> Optional.of(of(document));
+            case LedgerSettlement settlement -> Optional.of(of(settlement));
+            default -> Optional.empty();
+        };
+    }
 
     public static Half of(LedgerDocument document) {
         Half.Builder half = Half.builder()

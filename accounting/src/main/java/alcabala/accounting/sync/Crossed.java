@@ -8,6 +8,7 @@ import alcabala.accounting.posting.CustomFields;
 import alcabala.accounting.posting.StandardFields;
 import java.util.Collection;
 import java.util.Map;
+import java.util.SortedMap;
 import java.util.TreeMap;
 
 /// What of a document's notes and fields of the business's own goes to the ledger, by what it is there, as the
@@ -57,6 +58,14 @@ public final class Crossed {
         Map<String, String> values = new TreeMap<>(half.values());
         values.keySet().removeIf(name -> Half.isOwn(name) && !fromByThere.containsKey(name));
         return new Half(values);
+    }
+
+    /// What the ledger has that it had not, by its fields; empty text for what it has no more.
+    ///
+    /// @param was lines named as they were linked
+    /// @param now lines counted from 1 as they stand there
+    public SortedMap<String, String> changesThere(Half was, Half now) {
+        return LineMatch.changes(ledger(was), ledger(now.like(was)));
     }
 
     /// Whether the ledger has something else than it had.

@@ -82,12 +82,24 @@ public final class LineMatch {
 
     /// Whether one side has something else than it had; where its lines stand is no matter.
     public static boolean differs(Half was, Half now) {
-        if (was.differing(now).isEmpty()) {
-            return false;
-        }
+        return !was.differing(now).isEmpty() && !changes(was, now).isEmpty();
+    }
+
+    /// What one side has that it had not, by its fields; empty text for what it has no more. Lines that are new are
+    /// counted on from those that it had.
+    ///
+    /// @param was lines named as they were linked
+    /// @param now lines counted from 1 as they stand there
+    public static SortedMap<String, String> changes(Half was, Half now) {
         SortedMap<Integer, Integer> numbers = places(was, now);
-        return counted(was) != counted(now)
-                || !was.differing(named(now, numbers)).isEmpty();
+        int number = last(was);
+        for (int place : fresh(now, numbers).keySet()) {
+            numbers.put(++number, place);
+        }
+        Half named = named(now, numbers);
+        SortedMap<String, String> changes = new TreeMap<>();
+        was.differing(named).forEach(field -> changes.put(field, named.values().getOrDefault(field, "")));
+        return changes;
     }
 
     /// Where the lines of one side stand now; what is gone is not in it, nor what is new.
@@ -156,10 +168,6 @@ public final class LineMatch {
 
     private static int last(Half half) {
         return half.lines().isEmpty() ? 0 : half.lines().lastKey();
-    }
-
-    private static int counted(Half half) {
-        return half.lines().size();
     }
 
     /// Without its dimensions and words: they are told behind the amount.

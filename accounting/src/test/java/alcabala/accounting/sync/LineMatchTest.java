@@ -130,13 +130,14 @@ class LineMatchTest {
 
     @ParameterizedTest(name = "{0} → {1}: {2}")
     @CsvSource(delimiter = '|', textBlock = """
-            rope a 5, paint a 7 | paint a 7, rope a 5           | false
-            rope a 5, paint a 7 | paint a 7, rope a 6           | true
-            rope a 5, paint a 7 | rope a 5                      | true
-            rope a 5, paint a 7 | sail a 3, rope a 5, paint a 7 | true
-            rope a 5            | rope a 5                      | false
+            rope a 5, paint a 7 | paint a 7, rope a 5           | {}
+            rope a 5, paint a 7 | paint a 7, rope a 6           | {line 1=rope a 6}
+            rope a 5, paint a 7 | rope a 5                      | {line 2=}
+            rope a 5, paint a 7 | sail a 3, rope a 5, paint a 7 | {line 3=sail a 3}
+            rope a 5            | rope a 5                      | {}
             """)
-    void whereALineStandsIsNoChange(String was, String now, boolean differs) {
-        assertThat(LineMatch.differs(lines(was), lines(now))).isEqualTo(differs);
+    void whereALineStandsIsNoChange(String was, String now, String changes) {
+        assertThat(LineMatch.changes(lines(was), lines(now))).hasToString(changes);
+        assertThat(LineMatch.differs(lines(was), lines(now))).isEqualTo(!changes.equals("{}"));
     }
 }

@@ -40,6 +40,7 @@ class Dispatches {
     private final Links links;
     private final Postings postings;
     private final DecidedTax decidedTax;
+    private final Replaced replaced;
     private final CrosswalkStore crosswalk;
     private final SourceFacts facts;
     private final Settlements settlements;
@@ -59,6 +60,7 @@ class Dispatches {
             Links links,
             Postings postings,
             DecidedTax decidedTax,
+            Replaced replaced,
             CrosswalkStore crosswalk,
             SourceFacts facts,
             Settlements settlements,
@@ -77,6 +79,7 @@ class Dispatches {
         this.links = links;
         this.postings = postings;
         this.decidedTax = decidedTax;
+        this.replaced = replaced;
         this.crosswalk = crosswalk;
         this.facts = facts;
         this.settlements = settlements;
@@ -102,10 +105,14 @@ class Dispatches {
                 .update();
         // Of the record it stays queued: whether it waits or is on the wire is no different state of it.
         moved(dispatch, "sending", rows);
-        trail(
-                dispatch,
-                actionOf(dispatch, entry),
-                Map.of("key", dispatch.idempotencyKey(), "request", new RawValue(request)));
+        Map<String, Object> told = new LinkedHashMap<>();
+        told.put("key", dispatch.idempotencyKey());
+        Map<String, String> stood = replaced.by(dispatch, entry);
+        if (!stood.isEmpty()) {
+            told.put("replaced", stood);
+        }
+        told.put("request", new RawValue(request));
+        trail(dispatch, actionOf(dispatch, entry), told);
     }
 
     /// What stands there is changed in its place, or taken back.
@@ -239,7 +246,11 @@ class Dispatches {
                 .param("now", now())
                 .param("id", dispatch.id())
                 .update();
-        outcomes.refuse(dispatch.recordId(), code);
+        if (dispatch.inPlace() && !dispatch.back()) {
+            outcomes.refused(dispatch, code);
+        } else {
+            outcomes.refuse(dispatch.recordId(), code);
+        }
         if (!dispatch.inPlace()) {
             outcomes.isOf(dispatch.recordId(), dispatch.id());
         }

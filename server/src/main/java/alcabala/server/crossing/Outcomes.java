@@ -67,6 +67,17 @@ public class Outcomes {
                 .update();
     }
 
+    /// Of a change, unless the ledger told of a later version while it was on its way: what was refused named an older
+    /// one, and is merged again with what was read (synchronisation, "concurrent change").
+    void refused(Dispatch change, String code) {
+        jdbc.sql("""
+                update record set refusal = case when ledger_version > :read then '' else :code end where id = :id""")
+                .param("read", change.readVersion())
+                .param("code", code)
+                .param("id", change.recordId())
+                .update();
+    }
+
     /// What stands there cannot take what its source changed without losing what is kept there.
     ///
     /// @return false when that was known

@@ -4,6 +4,7 @@ import alcabala.accounting.crosswalk.CrosswalkRow;
 import alcabala.accounting.setting.Carried;
 import alcabala.accounting.setting.Topic;
 import alcabala.accounting.sync.Crossed;
+import alcabala.accounting.sync.LineMatch;
 import alcabala.connectors.Kept;
 import alcabala.connectors.Unusable;
 import alcabala.connectors.ledger.LedgerRecord;
@@ -168,7 +169,7 @@ class SeenThere {
         }
         boolean news = paid && !isOurs(linked, record);
         boolean edited = differs && !linked.onItsWay() && record.version() > linked.version() && !paid;
-        write(linked, record, paid, news, differs, back.fields(), who);
+        write(linked, record, paid, news, differs, back, who);
         return new Came(news ? 1 : 0, edited ? 1 : 0, 0);
     }
 
@@ -202,23 +203,27 @@ class SeenThere {
         return paid >= Math.min(own.done(), with) && paid <= Math.max(own.done(), with);
     }
 
-    /// @param back the fields that come back on its route
+    /// Changed there, and then once more: what stood there in between was seen.
+    private boolean isChangedAgain(Linked linked, LedgerRecord record) {
+        return !linked.onItsWay()
+                && record.version() > linked.version()
+                && links.findSeen(linked.recordId())
+                        .filter(seen -> LineMatch.differs(seen.half(), record.half()))
+                        .isPresent();
+    }
+
     private void write(
-            Linked linked,
-            LedgerRecord record,
-            boolean paid,
-            boolean news,
-            boolean differs,
-            List<CrosswalkRow> back,
-            String who) {
+            Linked linked, LedgerRecord record, boolean paid, boolean news, boolean differs, Back back, String who) {
+        boolean told = differs != linked.differs() || differs && isChangedAgain(linked, record);
         outcomes.seen(
                 linked.recordId(),
                 record,
                 paid ? linked.minor(record.paid()) : linked.paid(),
                 linked.minor(record.gross()),
                 differs);
-        if (!back.isEmpty() && record.recordKind().isDocument()) {
-            fields.note(linked.routeId(), linked.recordId(), back, links.findSeen(linked.recordId()), record, who);
+        if (!back.fields().isEmpty() && record.recordKind().isDocument()) {
+            fields.note(
+                    linked.routeId(), linked.recordId(), back.fields(), links.findSeen(linked.recordId()), record, who);
         }
         links.seen(linked.recordId(), record, clock.instant());
         if (paid) {
@@ -232,13 +237,19 @@ class SeenThere {
                     "payment-brought-back",
                     Map.of("paid", linked.decimal(record.paid()), "gross", linked.decimal(record.gross())));
         }
-        if (differs != linked.differs()) {
+        if (told) {
             trail.write(
                     linked.routeId(),
                     linked.recordId(),
                     who,
                     differs ? "edited-on-ledger" : "agrees-again",
-                    Map.of("gross", linked.decimal(record.gross()), "version", record.version()));
+                    Map.of(
+                            "gross",
+                            linked.decimal(record.gross()),
+                            "version",
+                            record.version(),
+                            "changed",
+                            back.crossed().changesThere(Links.read(linked.ledgerHalf()), record.half())));
         }
     }
 }

@@ -4,9 +4,6 @@ import alcabala.accounting.field.Half;
 import alcabala.accounting.field.SentHalf;
 import alcabala.accounting.field.SourceHalf;
 import alcabala.accounting.posting.Compilation;
-import alcabala.accounting.posting.LedgerDocument;
-import alcabala.accounting.posting.LedgerEntry;
-import alcabala.accounting.posting.LedgerSettlement;
 import alcabala.accounting.record.Record;
 import alcabala.accounting.record.RecordKind;
 import alcabala.accounting.setting.RouteSettings;
@@ -126,14 +123,6 @@ public class Merging {
     }
 
     private static Optional<Half> sent(Compilation compiled) {
-        return compiled.entry().flatMap(Merging::sent);
-    }
-
-    private static Optional<Half> sent(LedgerEntry entry) {
-        return switch (entry) {
-            case LedgerDocument document -> Optional.of(SentHalf.of(document));
-            case LedgerSettlement settlement -> Optional.of(SentHalf.of(settlement));
-            default -> Optional.empty();
-        };
+        return compiled.entry().flatMap(SentHalf::find);
     }
 }

@@ -23,6 +23,7 @@ import alcabala.server.route.SettingStore;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -75,7 +76,7 @@ public class Later {
     public Decided decide(RouteRow route, Scope scope) {
         RouteSettings decided = settings.of(route.id());
         Decided all = new Decided(new HashMap<>(), new ArrayList<>(), new ArrayList<>());
-        Map<Changed, String> onBoth = new HashMap<>();
+        Map<Changed, String> onBoth = new LinkedHashMap<>();
         List<Changed> concerned = there.of(route, scope, RecordKind.words(kind -> isLater(decided, kind))).stream()
                 .filter(each -> !each.apart() && each.whose(decided).contains(Owner.NOBODY))
                 .toList();

@@ -65,7 +65,7 @@ class LaterDocumentsTest extends OnBothSides {
         Posted source = post();
         Posted ledger = post();
         Posted nobody = post();
-        extendOnBoth(source);
+        LocalDate overwritten = extendOnBoth(source);
         LocalDate later = extendOnBoth(ledger);
         extendOnBoth(nobody);
         earlier(ON_LEDGER, source.ledgerRef(), 90);
@@ -75,6 +75,9 @@ class LaterDocumentsTest extends OnBothSides {
         fetch();
         awaitSettled(source);
         assertThat(due(source)).as("its source was the later").isEqualTo(later(source));
+        assertThat(told(source, "sent-in-place", "replaced"))
+                .as("the trail keeps what stood there")
+                .containsExactly("{\"due-date\":\"" + overwritten + "\"}");
         assertThat(state(ledger)).isEqualTo("Posted");
         assertThat(due(ledger)).isEqualTo(later);
         assertThat(state(nobody)).as("less than a minute apart").isEqualTo("Diverged");

@@ -133,6 +133,16 @@ abstract class OnBothSides {
                 .get(what);
     }
 
+    /// What the trail keeps of a deed, each time that it was done.
+    protected static List<String> told(Posted posted, String action, String detail) {
+        return admin.get("/api/documents/" + posted.id() + "/trail")
+                .json()
+                .valueStream()
+                .filter(entry -> entry.get("action").asString().equals(action))
+                .map(entry -> entry.get("detail").path(detail).toString())
+                .toList();
+    }
+
     protected static BigDecimal grossOnSource(Posted posted) {
         return yard.document(posted.number()).get("gross").asDecimal();
     }

@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 
 /// Documents and payments that people enter, change, take back and record at both desks, runs, bad days of either
 /// system, and blows in the middle of runs. Once it is calm, each document stands once on either side and comes to the
-/// same there, and what is paid of it is the same on both.
+/// same there, what is paid of it is the same on both, and the trail keeps what was overwritten.
 final class RecordHistory {
     private static final List<String> FAULTS =
             List.of("ANSWER_LOST", "UNAVAILABLE", "SERVER_ERROR", "EMPTY_ANSWER", "UNREADABLE_ANSWER", "HTML_PAGE");
@@ -52,6 +52,8 @@ final class RecordHistory {
         private final boolean ofTheYard;
         private boolean ended;
         private boolean paid;
+        /// The due dates that it was given in the books.
+        private final List<String> extended = new ArrayList<>();
 
         /// @param ref the ledger's id of it
         Doc(String number, String ref, boolean ofTheYard) {
@@ -95,6 +97,7 @@ final class RecordHistory {
             yards.add(new Doc(number, yard.document(number).get("ledgerRef").asString(), true));
         }
         Yard.decide(yard.api(), "yard", "INVOICES", "both");
+        Yard.decide(yard.api(), "yard", "INVOICES_WINNER", "source");
         Yard.decide(yard.api(), "yard", "INVOICES_TRIGGER", "approved");
         Yard.decide(yard.api(), "yard", "PAYMENTS_TRIGGER", "approved");
     }
@@ -130,13 +133,14 @@ final class RecordHistory {
 
     private void act() {
         deeds++;
-        switch (random.nextInt(12)) {
+        switch (random.nextInt(14)) {
             case 0, 1 -> fault();
             case 2, 3 -> enter();
             case 4, 5 -> editAtYard();
             case 6, 7 -> payAtYard();
             case 8, 9 -> payInBooks();
             case 10 -> editInBooks();
+            case 11, 12 -> extendInBooks();
             default -> voidInBooks();
         }
     }
@@ -182,6 +186,42 @@ final class RecordHistory {
                 .findAny()
                 .ifPresent(
                         each -> world.standIns().editOnInkwell(each.ref, TODAY, (100 + random.nextInt(400)) + ".00"));
+    }
+
+    /// One of the yard's, whose edits there were all read: what nobody has read is no matter between people at a desk.
+    private void extendInBooks() {
+        world.standIns().fault("inkwell", "NONE", 0);
+        yards.stream()
+                .filter(each -> each.extended.stream().allMatch(day -> isOnTrail(each, day)))
+                .findFirst()
+                .ifPresent(each -> {
+                    String day = LocalDate.now().plusDays(100 + deeds).toString();
+                    Await.until("it is changed there", () -> isExtended(each, day));
+                    each.extended.add(day);
+                });
+    }
+
+    /// What is on its way may come between the look and the edit.
+    private boolean isExtended(Doc doc, String day) {
+        try {
+            world.standIns().editOnInkwell(doc.ref, day, null);
+            return true;
+        } catch (IllegalStateException e) {
+            return false;
+        }
+    }
+
+    private boolean isOnTrail(Doc doc, String day) {
+        return world.jdbc()
+                        .sql("""
+                                select count(*) from trail t join record d on d.id = t.record_id
+                                where d.number = :number and t.detail->'changed'->>'due-date' = :day
+                                    or t.detail->'replaced'->>'due-date' = :day""")
+                        .param("number", doc.number)
+                        .param("day", day)
+                        .query(Integer.class)
+                        .single()
+                > 0;
     }
 
     private void voidInBooks() {
@@ -259,6 +299,14 @@ final class RecordHistory {
         assertThat(here.getFirst().get("status").asString().equals("VOID"))
                 .as(() -> doc.number + " void" + known(doc))
                 .isEqualTo(doc.ended);
+        assertThat(doc.extended)
+                .as(() -> "each edit in the books is on the trail: " + known(doc))
+                .allMatch(day -> isOnTrail(doc, day));
+        if (doc.ofTheYard) {
+            assertThat(there.get("due").asString())
+                    .as(() -> "the yard's due date stands: " + known(doc))
+                    .isEqualTo(here.getFirst().get("due").asString());
+        }
         assertThat(settledAtYard(doc.number))
                 .as("paid of " + doc.number)
                 .isEqualByComparingTo(there.get("paid").asDecimal());

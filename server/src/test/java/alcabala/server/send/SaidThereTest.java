@@ -66,6 +66,21 @@ class SaidThereTest extends OnBothSides {
     }
 
     @Test
+    void theTrailKeepsEachEditAsItWasRead() {
+        Posted posted = post();
+        edit(posted, Map.of("note", "First"), null);
+        fetch();
+        edit(posted, Map.of("note", "Second", "field-HULL", "CB-8"), null);
+        fetch();
+        fetch();
+        assertThat(told(posted, "edited-on-ledger", "changed"))
+                .containsExactly("{\"note\":\"First\"}", "{\"note\":\"Second\",\"field HULL\":\"CB-8\"}");
+        settle(posted, "SOURCE");
+        assertThat(told(posted, "sent-in-place", "replaced"))
+                .containsExactly("{\"note\":\"Second\",\"field HULL\":\"CB-8\"}");
+    }
+
+    @Test
     void aFieldThatNothingIsLedIntoIsTheLedgersAlone() {
         Posted posted = post();
         edit(posted, Map.of("field-WEIGHT", "1200"), null);
