@@ -294,12 +294,14 @@ public class SourcePull {
 
     private Map<String, RouteRow> crossed(long sourceId, Set<String> refs) {
         Map<String, RouteRow> crossed = new HashMap<>();
+        Map<Long, RouteRow> known = new HashMap<>();
         jdbc.sql("""
                 select source_ref, route_id from record where source_id = :source and source_ref = any(:refs)
                     and outcome in ('posted', 'queued', 'sending', 'unconfirmed')""")
                 .param("source", sourceId)
                 .param("refs", refs.toArray(String[]::new))
-                .query((row, n) -> crossed.put(row.getString("source_ref"), routes.get(row.getLong("route_id"))))
+                .query((row, n) -> crossed.put(
+                        row.getString("source_ref"), known.computeIfAbsent(row.getLong("route_id"), routes::get)))
                 .list();
         return crossed;
     }

@@ -13,6 +13,7 @@ import alcabala.server.route.Routes;
 import alcabala.server.trail.Trail;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -62,8 +63,9 @@ class Strangers {
         trail.write(route.id(), null, who, is ? "party-is-business" : "party-is-not-business", Map.of("party", party));
         int documents = 0;
         int released = 0;
+        Map<Long, RouteRow> ways = new HashMap<>();
         for (Waiting each : concerned(route, party)) {
-            RouteRow way = routes.get(each.routeId());
+            RouteRow way = ways.computeIfAbsent(each.routeId(), routes::get);
             Document before = Stored.document(each.content());
             Document after = before.seenBy(Ownership.of(before, way.business()));
             if (after.ownership() != before.ownership()) {
