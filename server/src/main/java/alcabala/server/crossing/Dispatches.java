@@ -41,6 +41,7 @@ class Dispatches {
     private final Postings postings;
     private final DecidedTax decidedTax;
     private final Replaced replaced;
+    private final EditedThere edited;
     private final CrosswalkStore crosswalk;
     private final SourceFacts facts;
     private final Settlements settlements;
@@ -61,6 +62,7 @@ class Dispatches {
             Postings postings,
             DecidedTax decidedTax,
             Replaced replaced,
+            EditedThere edited,
             CrosswalkStore crosswalk,
             SourceFacts facts,
             Settlements settlements,
@@ -80,6 +82,7 @@ class Dispatches {
         this.postings = postings;
         this.decidedTax = decidedTax;
         this.replaced = replaced;
+        this.edited = edited;
         this.crosswalk = crosswalk;
         this.facts = facts;
         this.settlements = settlements;
@@ -210,6 +213,9 @@ class Dispatches {
                 .update();
         if (dispatch.inPlace()) {
             outcomes.refuse(dispatch.recordId(), "unreached");
+            if (!dispatch.back()) {
+                edited.heed(dispatch, WHO);
+            }
         }
         trail(dispatch, "given-up", Map.of("reason", sentence));
         compileAgain(dispatch);
@@ -248,6 +254,7 @@ class Dispatches {
                 .update();
         if (dispatch.inPlace() && !dispatch.back()) {
             outcomes.refused(dispatch, code);
+            edited.heed(dispatch, WHO);
         } else {
             outcomes.refuse(dispatch.recordId(), code);
         }
@@ -323,8 +330,11 @@ class Dispatches {
         Half agreed = before.agreed(decidedTax.agreed(dispatch, record));
         boolean differs = LineMatch.differs(agreed, latest.half())
                 && crosswalk.crossed(dispatch.routeId()).differsThere(agreed, latest.half());
-        outcomes.posted(dispatch, record.id(), latest, differs, now);
+        outcomes.posted(dispatch, record.id(), latest, false, now);
         links.agree(dispatch, before, record, agreed, latest, now);
+        if (differs) {
+            edited.heed(dispatch, WHO);
+        }
         decidedTax.compare(dispatch, record).ifPresent(otherwise -> decidedOtherwise(dispatch, otherwise));
     }
 

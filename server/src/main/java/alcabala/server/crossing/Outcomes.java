@@ -78,6 +78,13 @@ public class Outcomes {
                 .update();
     }
 
+    /// @return false when that was known
+    boolean differs(long id, boolean differs) {
+        return jdbc.sql("""
+                update record set ledger_differs = :differs, version = version + 1
+                where id = :id and outcome in ('posted', 'cancelled') and ledger_differs <> :differs""").param("differs", differs).param("id", id).update() > 0;
+    }
+
     /// What stands there cannot take what its source changed without losing what is kept there.
     ///
     /// @return false when that was known

@@ -40,6 +40,7 @@ class SeenThere {
     private final SetAsides setAsides;
     private final Outcomes outcomes;
     private final Links links;
+    private final EditedThere edited;
     private final Trail trail;
     private final JdbcClient jdbc;
     private final JsonMapper json;
@@ -67,6 +68,7 @@ class SeenThere {
             SetAsides setAsides,
             Outcomes outcomes,
             Links links,
+            EditedThere edited,
             Trail trail,
             JdbcClient jdbc,
             JsonMapper json,
@@ -83,6 +85,7 @@ class SeenThere {
         this.setAsides = setAsides;
         this.outcomes = outcomes;
         this.links = links;
+        this.edited = edited;
         this.trail = trail;
         this.jdbc = jdbc;
         this.json = json;
@@ -163,7 +166,7 @@ class SeenThere {
         // What is under way of what was entered there goes to its source: what is read there is none of it.
         boolean differs = linked.onItsWay() && !linked.fromLedger()
                 ? linked.differs()
-                : back.crossed().differsThere(Links.read(linked.ledgerHalf()), record.half());
+                : read(linked, record, back).differs();
         if (linked.same() && !paid && differs == linked.differs()) {
             return Came.NOTHING;
         }
@@ -171,6 +174,16 @@ class SeenThere {
         boolean edited = differs && !linked.onItsWay() && record.version() > linked.version() && !paid;
         write(linked, record, paid, news, differs, back, who);
         return new Came(news ? 1 : 0, edited ? 1 : 0, 0);
+    }
+
+    private static EditedThere.Read read(Linked linked, LedgerRecord record, Back back) {
+        return new EditedThere.Read(
+                linked.routeId(),
+                linked.recordId(),
+                linked.currency(),
+                back.crossed(),
+                Links.read(linked.ledgerHalf()),
+                record);
     }
 
     private Unusable finer(LedgerRecord record, String currency) {
@@ -238,18 +251,7 @@ class SeenThere {
                     Map.of("paid", linked.decimal(record.paid()), "gross", linked.decimal(record.gross())));
         }
         if (told) {
-            trail.write(
-                    linked.routeId(),
-                    linked.recordId(),
-                    who,
-                    differs ? "edited-on-ledger" : "agrees-again",
-                    Map.of(
-                            "gross",
-                            linked.decimal(record.gross()),
-                            "version",
-                            record.version(),
-                            "changed",
-                            back.crossed().changesThere(Links.read(linked.ledgerHalf()), record.half())));
+            edited.tell(read(linked, record, back), differs, who);
         }
     }
 }
