@@ -188,8 +188,12 @@ class Counterparts {
         boolean said = store.find(route.id(), RowKind.PARTY, code)
                 .filter(CrosswalkRow::saysCounterpart)
                 .isPresent();
-        if (!said && !Customers.isProject(code)) {
-            requireNew(trip, party);
+        Optional<Party> like = said || Customers.isProject(code)
+                ? Optional.empty()
+                : trip.newcomers().findLike(party);
+        if (like.isPresent()) {
+            Party ours = findOurs(trip, party).orElseThrow(() -> doubtful(party, like.get()));
+            return isThere(trip, recordId, party, name, new Answer.Accepted<>(ours, 200, ""), who);
         }
         return createParty(trip, recordId, party, name, parent, who);
     }
@@ -222,25 +226,34 @@ class Counterparts {
                 : ledger.get(CreatesBelow.class).createBelow(told, parent, reference, key);
     }
 
-    /// Somebody who said that it is new has been asked already.
-    private static void requireNew(Trip trip, Party party) {
-        trip.newcomers().findLike(party).ifPresent(there -> {
-            throw new DoubtfulException(
-                    Sentences.of(new Finding.PartyDoubtful(party.code(), party.name(), there.code(), there.name()))
-                            .text());
-        });
+    private static DoubtfulException doubtful(Party party, Party there) {
+        return new DoubtfulException(
+                Sentences.of(new Finding.PartyDoubtful(party.code(), party.name(), there.code(), there.name()))
+                        .text());
+    }
+
+    /// What it resembles may be what we made of it ourselves: whoever made it may have died before it was noted.
+    private static Optional<Party> findOurs(Trip trip, Party party) {
+        return trip.ledger().get().get(CreatesMasters.class).findCreatedParty(key(trip.route(), about(party)));
+    }
+
+    private static String about(Party party) {
+        return "party:" + party.code();
     }
 
     private Answer<String> createParty(Trip trip, Long recordId, Party party, String name, String parent, String who) {
         RouteRow route = trip.route();
-        String about = "party:" + party.code();
-        String key = key(route, about);
-        CreatesMasters ledger = trip.ledger().get().get(CreatesMasters.class);
+        String key = key(route, about(party));
         Answer<Party> answer = asked(
-                () -> create(trip, party, parent, route.reference(about), key), () -> ledger.findCreatedParty(key));
-        if (!(answer instanceof Answer.Accepted<Party> accepted)) {
-            return pass(answer);
-        }
+                () -> create(trip, party, parent, route.reference(about(party)), key), () -> findOurs(trip, party));
+        return answer instanceof Answer.Accepted<Party> accepted
+                ? isThere(trip, recordId, party, name, accepted, who)
+                : pass(answer);
+    }
+
+    private Answer<String> isThere(
+            Trip trip, Long recordId, Party party, String name, Answer.Accepted<Party> accepted, String who) {
+        RouteRow route = trip.route();
         Party created = accepted.record();
         transaction.executeWithoutResult(status -> {
             trail.write(

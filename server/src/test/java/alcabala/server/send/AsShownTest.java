@@ -4,18 +4,26 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import alcabala.accounting.crosswalk.Meaning;
 import alcabala.accounting.crosswalk.RowKind;
+import alcabala.accounting.party.Party;
+import alcabala.connectors.ledger.Answer;
+import alcabala.connectors.ledger.CreatesMasters;
 import alcabala.server.Api;
 import alcabala.server.HarbourFiles;
 import alcabala.server.World;
 import alcabala.server.Yard;
 import alcabala.server.compile.Compilers;
 import alcabala.server.compile.CrosswalkStore;
+import alcabala.server.connection.Ledgers;
 import alcabala.server.record.Stored;
+import alcabala.server.reference.LedgerReference;
+import alcabala.server.reference.SourceCatalogue;
 import alcabala.server.route.RouteRow;
 import alcabala.server.route.Routes;
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -182,6 +190,27 @@ class AsShownTest {
         assertThat(dispatch.get("outcome").asString()).isEqualTo("unreached");
         assertThat(dispatch.get("sentence").asString()).startsWith("It stays here: Marlin Sailmaker");
         assertThat(dispatch.get("state").asString()).isEqualTo("Blocked");
+    }
+
+    /// Whoever had it made died before it was noted, and a pull came first: the ledger knows it by its key.
+    @Test
+    void whatResemblesThePartyAndWasMadeOfItIsTheParty() {
+        String code = "IE1000009A";
+        files.take(HarbourFiles.invoiceTo("CB-821", "Heron Rigging", code));
+        RouteRow harbour = world.bean(Routes.class).get("harbour");
+        Party heron = world.bean(SourceCatalogue.class).party(harbour.sourceId(), code);
+        String key = UUID.nameUUIDFromBytes(
+                        ("harbour/" + harbour.ledgerId() + "/party:" + code).getBytes(StandardCharsets.UTF_8))
+                .toString();
+        Answer<Party> made = world.bean(Ledgers.class)
+                .of(harbour.ledgerId())
+                .get(CreatesMasters.class)
+                .create(heron, harbour.reference("party:" + code), key);
+        Party there = ((Answer.Accepted<Party>) made).record();
+        world.bean(LedgerReference.class).keep(harbour.ledgerId(), there);
+        assertThat(ferro.post("/api/map/parties/creation", Map.of("route", "harbour", "code", code))
+                        .body())
+                .contains(there.code());
     }
 
     private long send(String number) {
