@@ -21,8 +21,20 @@ import tools.jackson.databind.JsonNode;
 /// system, and blows in the middle of runs. Once it is calm, each document stands once on either side and comes to the
 /// same there, what is paid of it is the same on both, and the trail keeps what was overwritten.
 final class RecordHistory {
-    private static final List<String> FAULTS =
-            List.of("ANSWER_LOST", "UNAVAILABLE", "SERVER_ERROR", "EMPTY_ANSWER", "UNREADABLE_ANSWER", "HTML_PAGE");
+    private static final List<String> FAULTS = List.of(
+            "SLOW",
+            "UNAVAILABLE",
+            "ANSWER_LOST",
+            "ANSWER_LOST_THEN_DOWN",
+            "REQUEST_LIMIT",
+            "SERVER_ERROR",
+            "HTML_PAGE",
+            "REDIRECT",
+            "EMPTY_ANSWER",
+            "UNREADABLE_ANSWER",
+            "HUGE_ANSWER",
+            "SLOW_ANSWER",
+            "BAD_RECORDS");
     private static final String BOOKS = "/inkwell/books/saltmere/documents";
     private static final String PARTY = "IC-1002";
     private static final String TODAY = LocalDate.now().toString();
