@@ -219,12 +219,16 @@ public class Outcomes {
     ///
     /// @param paid minor units
     /// @param gross minor units
-    void seen(long id, LedgerRecord there, long paid, long gross, boolean differs) {
-        jdbc.sql("""
+    /// @param differs from what was agreed on; what is read while a change of ours is on its way may be that
+    /// @return whether it is held to differ by now
+    boolean seen(long id, LedgerRecord there, long paid, long gross, boolean differs) {
+        return jdbc.sql("""
                 update record set paid = :paid, ledger_version = :version, ledger_gross = :gross, ledger_due = :due,
-                    ledger_number = :number, ledger_differs = :differs, version = version + 1,
+                    ledger_number = :number, version = version + 1,
+                    ledger_differs = case when origin = 'source' and outcome in ('queued', 'sending', 'unconfirmed')
+                        then ledger_differs else :differs end,
                     refusal = case when outcome = 'posted' and ledger_version < :version then '' else refusal end
-                where id = :id""")
+                where id = :id returning ledger_differs""")
                 .param("paid", paid)
                 .param("version", there.version())
                 .param("gross", gross)
@@ -232,7 +236,8 @@ public class Outcomes {
                 .param("number", there.number())
                 .param("differs", differs)
                 .param("id", id)
-                .update();
+                .query(Boolean.class)
+                .single();
     }
 
     /// @param paid minor units

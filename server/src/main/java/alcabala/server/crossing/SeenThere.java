@@ -227,13 +227,14 @@ class SeenThere {
 
     private void write(
             Linked linked, LedgerRecord record, boolean paid, boolean news, boolean differs, Back back, String who) {
-        boolean told = differs != linked.differs() || differs && isChangedAgain(linked, record);
-        outcomes.seen(
+        boolean again = differs && isChangedAgain(linked, record);
+        boolean now = outcomes.seen(
                 linked.recordId(),
                 record,
                 paid ? linked.minor(record.paid()) : linked.paid(),
                 linked.minor(record.gross()),
-                differs);
+                read(linked, record, back).differs());
+        boolean told = now != linked.differs() || again;
         if (!back.fields().isEmpty() && record.recordKind().isDocument()) {
             fields.note(
                     linked.routeId(), linked.recordId(), back.fields(), links.findSeen(linked.recordId()), record, who);
@@ -251,7 +252,7 @@ class SeenThere {
                     Map.of("paid", linked.decimal(record.paid()), "gross", linked.decimal(record.gross())));
         }
         if (told) {
-            edited.tell(read(linked, record, back), differs, who);
+            edited.tell(read(linked, record, back), now, who);
         }
     }
 }
