@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { trailQuery } from '../api/queries';
 import { amount, moment, plural } from '../ui/format';
-import { fieldName, NOTHING, valueSaid } from './changes';
+import { fieldsSaid } from './changes';
 
 type Entry = Schemas['TrailEntry'];
 
@@ -11,11 +11,11 @@ const text = (value: unknown) =>
 
 const listed = (value: unknown) => (Array.isArray(value) ? value.map(text).join(', ') : text(value));
 
-/** `Due 10 Jan 2027; Note –`, of fields by what stands in them. */
-const stood = (fields: unknown) =>
-  Object.entries(Object(fields) as Record<string, string>)
-    .map(([field, value]) => `${fieldName(field)} ${valueSaid(field, value) || NOTHING}`)
-    .join('; ');
+/** Of fields as a half of a baseline names them; nothing where none is told. */
+const within = (words: string, fields: unknown) => {
+  const said = fieldsSaid(Object(fields) as Record<string, string>);
+  return said && ` (${words} ${said})`;
+};
 
 /** Operations people are not told the key. */
 const under = (d: Record<string, unknown>) => (d.key ? ` under key ${text(d.key)}` : '');
@@ -33,8 +33,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   approved: (d) => `Approved in ${text(d.source)}`,
   queued: (d) => `Put into batch ${text(d.batch)}`,
   sent: (d) => `Sent${under(d)}`,
-  'sent-in-place': (d) =>
-    `Sent in place of what stands there${under(d)}${d.replaced ? `. Until then there: ${stood(d.replaced)}` : ''}`,
+  'sent-in-place': (d) => `Sent in place of what stands there${under(d)}${within('until then', d.replaced)}`,
   'taken-back': (d) => `Taken back there${under(d)}`,
   'not-put-together': (d) => `Not sent: ${text(d.why)}`,
   'ledger-stands': () => 'Settled: it stands as the ledger has it',
@@ -85,7 +84,7 @@ const WORDS: Record<string, (detail: Record<string, unknown>) => string> = {
   'tax-decided-otherwise': (d) =>
     `The ledger decided the tax: ${text(d.decided)} where ${text(d.stated)} is stated`,
   'edited-on-ledger': (d) =>
-    `Edited on the ledger, gross now ${amount(text(d.gross))}${d.changed ? `. Now there: ${stood(d.changed)}` : ''}`,
+    `Edited on the ledger, gross now ${amount(text(d.gross))}${within('now', d.changed)}`,
   'agrees-again': () => 'Both sides agree again',
 };
 

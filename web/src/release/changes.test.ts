@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fieldName, valueSaid } from './changes';
+import { fieldName, fieldsSaid, valueSaid } from './changes';
 
 describe('fields of both sides', () => {
   it('have names, and lines are counted', () => {
@@ -13,5 +13,11 @@ describe('fields of both sides', () => {
     expect(valueSaid('gross', '1201.5')).toBe('1,201.50');
     expect(valueSaid('due-date', '')).toBe('–');
     expect(valueSaid('line 1', 'RIG V23 2')).toBe('RIG V23 2');
+  });
+
+  it('are told one after the other, and what stands there no more as nothing', () => {
+    expect(fieldsSaid({ 'due-date': '2027-03-30', gross: '326.7', note: '', 'field HULL': 'CB-8' })).toBe(
+      'Due: 30 Mar 2027; Gross: 326.70; Note: –; Field HULL: CB-8',
+    );
   });
 });

@@ -45,3 +45,9 @@ export function valueSaid(field: string, value: string) {
   // Kept without closing zeros.
   return field === 'gross' || field === 'tax' ? amount(value.replace(/(\.\d)$/, '$10')) : value;
 }
+
+/** `Due: 10 Jan 2027; Note: –`, of fields by what stands in them. */
+export const fieldsSaid = (fields: Record<string, string>) =>
+  Object.entries(fields)
+    .map(([field, value]) => `${fieldName(field)}: ${valueSaid(field, value)}`)
+    .join('; ');

@@ -234,7 +234,10 @@ class Counterparts {
 
     /// What it resembles may be what we made of it ourselves: whoever made it may have died before it was noted.
     private static Optional<Party> findOurs(Trip trip, Party party) {
-        return trip.ledger().get().get(CreatesMasters.class).findCreatedParty(key(trip.route(), about(party)));
+        return trip.ledger()
+                .get()
+                .find(CreatesMasters.class)
+                .flatMap(ledger -> ledger.findCreatedParty(key(trip.route(), about(party))));
     }
 
     private static String about(Party party) {

@@ -1,19 +1,13 @@
 package alcabala.server.crossing;
 
-import alcabala.accounting.field.Half;
-import alcabala.accounting.finding.Finding;
 import alcabala.accounting.posting.Cancellation;
 import alcabala.accounting.posting.LedgerEntry;
-import alcabala.accounting.sync.LineMatch;
 import alcabala.connectors.Kept;
 import alcabala.connectors.ledger.LedgerRecord;
 import alcabala.server.compile.Affected;
-import alcabala.server.compile.CrosswalkStore;
-import alcabala.server.platform.Amounts;
 import alcabala.server.platform.News.Topic;
 import alcabala.server.platform.Pauses;
 import alcabala.server.platform.Telling;
-import alcabala.server.record.SourceFacts;
 import alcabala.server.trail.Trail;
 import io.micrometer.core.instrument.MeterRegistry;
 import java.sql.Timestamp;
@@ -36,14 +30,9 @@ class Dispatches {
     private final JdbcClient jdbc;
     private final Queue queue;
     private final Outcomes outcomes;
-    private final Undone undone;
-    private final Links links;
-    private final Postings postings;
-    private final DecidedTax decidedTax;
+    private final Landing landing;
     private final Replaced replaced;
     private final EditedThere edited;
-    private final CrosswalkStore crosswalk;
-    private final SourceFacts facts;
     private final Settlements settlements;
     private final Trail trail;
     private final Affected affected;
@@ -57,14 +46,9 @@ class Dispatches {
             JdbcClient jdbc,
             Queue queue,
             Outcomes outcomes,
-            Undone undone,
-            Links links,
-            Postings postings,
-            DecidedTax decidedTax,
+            Landing landing,
             Replaced replaced,
             EditedThere edited,
-            CrosswalkStore crosswalk,
-            SourceFacts facts,
             Settlements settlements,
             Trail trail,
             Affected affected,
@@ -77,14 +61,9 @@ class Dispatches {
         this.jdbc = jdbc;
         this.queue = queue;
         this.outcomes = outcomes;
-        this.undone = undone;
-        this.links = links;
-        this.postings = postings;
-        this.decidedTax = decidedTax;
+        this.landing = landing;
         this.replaced = replaced;
         this.edited = edited;
-        this.crosswalk = crosswalk;
-        this.facts = facts;
         this.settlements = settlements;
         this.trail = trail;
         this.affected = affected;
@@ -290,15 +269,7 @@ class Dispatches {
                 .param("version", dispatch.version())
                 .update();
         moved(dispatch, "posted", rows);
-        if (dispatch.undoes()) {
-            undone.keep(List.of(dispatch.recordId()));
-        } else if (dispatch.back()) {
-            outcomes.arrived(dispatch, record, saysOtherwise(dispatch, record) ? 0 : dispatch.revision(), now);
-            facts.arrived(dispatch.recordId(), record.number());
-            links.arrived(dispatch.recordId(), record);
-        } else {
-            stands(dispatch, record, now);
-        }
+        landing.take(dispatch, record, now, WHO);
         trail(
                 dispatch,
                 dispatch.undoes() ? "undone" : how,
@@ -306,45 +277,9 @@ class Dispatches {
         settlements.became(dispatch);
     }
 
-    /// A source that had it already, though that was not known here, answers what it had: what it was told now goes in
-    /// the place of that next.
-    private boolean saysOtherwise(Dispatch dispatch, LedgerRecord record) {
-        return !dispatch.inPlace()
-                && record.recordKind().isDocument()
-                && postings.find(dispatch)
-                        .map(sent -> sent.entry().gross().getAmount())
-                        .filter(told -> told.compareTo(record.gross()) != 0)
-                        .isPresent();
-    }
-
     /// The side that answered.
     private static String side(Dispatch dispatch) {
         return dispatch.back() ? "source" : "ledger";
-    }
-
-    private void stands(Dispatch dispatch, LedgerRecord record, Instant now) {
-        // Somebody may have changed it there since; the news of that came before the answer.
-        Links.Before before = links.before(dispatch);
-        LedgerRecord latest =
-                before.seen().filter(seen -> seen.version() > record.version()).orElse(record);
-        Half agreed = before.agreed(decidedTax.agreed(dispatch, record));
-        boolean differs = LineMatch.differs(agreed, latest.half())
-                && crosswalk.crossed(dispatch.routeId()).differsThere(agreed, latest.half());
-        outcomes.posted(dispatch, record.id(), latest, false, now);
-        links.agree(dispatch, before, record, agreed, latest, now);
-        if (differs) {
-            edited.heed(dispatch, WHO);
-        }
-        decidedTax.compare(dispatch, record).ifPresent(otherwise -> decidedOtherwise(dispatch, otherwise));
-    }
-
-    /// Sent again it would be decided again, so that nothing but a person settles it.
-    private void decidedOtherwise(Dispatch dispatch, Finding.TaxDecidedOtherwise tax) {
-        outcomes.refuse(dispatch.recordId(), tax.kind());
-        trail(
-                dispatch,
-                tax.kind(),
-                Map.of("stated", Amounts.decimal(tax.stated()), "decided", Amounts.decimal(tax.decided())));
     }
 
     /// The ledger is left alone until somebody says so: what may have arrived rests, what has not is given up.

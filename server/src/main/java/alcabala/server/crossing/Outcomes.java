@@ -67,6 +67,15 @@ public class Outcomes {
                 .update();
     }
 
+    /// Until the transaction ends nobody else changes what is known of it: what the ledger tells and what it answers
+    /// come at the same time.
+    void hold(long id) {
+        jdbc.sql("select id from record where id = :id for update")
+                .param("id", id)
+                .query(Long.class)
+                .optional();
+    }
+
     /// Of a change, unless the ledger told of a later version while it was on its way: what was refused named an older
     /// one, and is merged again with what was read (synchronisation, "concurrent change").
     void refused(Dispatch change, String code) {
@@ -219,16 +228,12 @@ public class Outcomes {
     ///
     /// @param paid minor units
     /// @param gross minor units
-    /// @param differs from what was agreed on; what is read while a change of ours is on its way may be that
-    /// @return whether it is held to differ by now
-    boolean seen(long id, LedgerRecord there, long paid, long gross, boolean differs) {
-        return jdbc.sql("""
+    void seen(long id, LedgerRecord there, long paid, long gross, boolean differs) {
+        jdbc.sql("""
                 update record set paid = :paid, ledger_version = :version, ledger_gross = :gross, ledger_due = :due,
-                    ledger_number = :number, version = version + 1,
-                    ledger_differs = case when origin = 'source' and outcome in ('queued', 'sending', 'unconfirmed')
-                        then ledger_differs else :differs end,
+                    ledger_number = :number, ledger_differs = :differs, version = version + 1,
                     refusal = case when outcome = 'posted' and ledger_version < :version then '' else refusal end
-                where id = :id returning ledger_differs""")
+                where id = :id""")
                 .param("paid", paid)
                 .param("version", there.version())
                 .param("gross", gross)
@@ -236,8 +241,7 @@ public class Outcomes {
                 .param("number", there.number())
                 .param("differs", differs)
                 .param("id", id)
-                .query(Boolean.class)
-                .single();
+                .update();
     }
 
     /// @param paid minor units

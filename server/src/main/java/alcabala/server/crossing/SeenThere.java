@@ -109,7 +109,7 @@ class SeenThere {
         Map<Long, Back> back = new HashMap<>();
         Came came = Came.NOTHING;
         for (LedgerRecord record : latest.values()) {
-            Linked linked = known.get(record.id());
+            Linked linked = inThisMoment(route, known.get(record.id()), record);
             if (linked == null) {
                 stranger(route, record);
             } else if (record.version() < linked.version()) {
@@ -127,6 +127,16 @@ class SeenThere {
             }
         }
         return came;
+    }
+
+    /// What was on its way when it was looked at may have come back since: its answer, or a refusal. Held against what
+    /// was agreed on before, the answer would be taken for somebody's edit, and an edit for what is on its way.
+    private Linked inThisMoment(RouteRow route, Linked looked, LedgerRecord record) {
+        if (looked == null || !looked.onItsWay()) {
+            return looked;
+        }
+        outcomes.hold(looked.recordId());
+        return linkedThere.of(route.ledgerId(), List.of(record)).get(record.id());
     }
 
     private Back back(long routeId) {
@@ -227,14 +237,13 @@ class SeenThere {
 
     private void write(
             Linked linked, LedgerRecord record, boolean paid, boolean news, boolean differs, Back back, String who) {
-        boolean again = differs && isChangedAgain(linked, record);
-        boolean now = outcomes.seen(
+        boolean told = differs != linked.differs() || differs && isChangedAgain(linked, record);
+        outcomes.seen(
                 linked.recordId(),
                 record,
                 paid ? linked.minor(record.paid()) : linked.paid(),
                 linked.minor(record.gross()),
-                read(linked, record, back).differs());
-        boolean told = now != linked.differs() || again;
+                differs);
         if (!back.fields().isEmpty() && record.recordKind().isDocument()) {
             fields.note(
                     linked.routeId(), linked.recordId(), back.fields(), links.findSeen(linked.recordId()), record, who);
@@ -252,7 +261,7 @@ class SeenThere {
                     Map.of("paid", linked.decimal(record.paid()), "gross", linked.decimal(record.gross())));
         }
         if (told) {
-            edited.tell(read(linked, record, back), now, who);
+            edited.tell(read(linked, record, back), differs, who);
         }
     }
 }
