@@ -16,6 +16,9 @@ import org.openqa.selenium.Keys;
 /// Remakes the pictures of the main views from the demo data. Run by `./alcabala screenshots`; its name keeps it out of
 /// the tests.
 class Screenshots {
+    /// So long ago that some of the documents that wait lie before it and some after, whatever day of a month it is.
+    private static final int SOME_OF_BOTH = 45;
+
     private static final float DOTS_PER_INCH = 110;
     private final Path folder = Path.of(System.getenv().getOrDefault("ALCABALA_SCREENSHOTS", "target/screenshots"));
 
@@ -104,7 +107,7 @@ class Screenshots {
         browser.picture(folder.resolve("settings.png"));
         browser.open(at + "/connect?view=crossing&route=yard&kind=INVOICES"
                 + "&changes=INVOICES_TRIGGER%20approved%3BINVOICES_CUT_OFF%20"
-                + LocalDate.now().minusMonths(1).withDayOfMonth(1));
+                + LocalDate.now().minusDays(SOME_OF_BOTH));
         browser.find("[data-prospect=GOES]");
         browser.awaitText("Shown on");
         browser.picture(folder.resolve("crossing.png"));
