@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Random;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -57,6 +58,26 @@ public final class StandIns {
 
     public void fault(String system, String fault, int times) {
         desk("/" + system + "/faults", "fault=" + fault + "&times=" + times);
+    }
+
+    /// Any one of all that its desk offers, at one of the two systems of the yard.
+    ///
+    /// @param most requests that are answered so
+    public void anyFault(Random random, int most) {
+        String system = random.nextBoolean() ? "inkwell" : "hullwork";
+        List<String> offered = Pattern.compile("name=\"fault\" value=\"([A-Z_]+)\"")
+                .matcher(page("/" + system + "/faults"))
+                .results()
+                .map(each -> each.group(1))
+                .filter(each -> !each.equals("NONE"))
+                .toList();
+        fault(system, offered.get(random.nextInt(offered.size())), 1 + random.nextInt(most));
+    }
+
+    /// Both systems of the yard work as they should.
+    public void allWell() {
+        fault("inkwell", "NONE", 0);
+        fault("hullwork", "NONE", 0);
     }
 
     /// How often a system was asked something since it was started.

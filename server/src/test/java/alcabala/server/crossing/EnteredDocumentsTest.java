@@ -56,8 +56,7 @@ class EnteredDocumentsTest {
 
     @AfterEach
     void noFaults() {
-        world.standIns().fault("inkwell", "NONE", 0);
-        world.standIns().fault("hullwork", "NONE", 0);
+        world.standIns().allWell();
     }
 
     private static String run() {

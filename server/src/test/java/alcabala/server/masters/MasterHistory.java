@@ -27,8 +27,6 @@ final class MasterHistory {
             Subject.party("1011"),
             Subject.item("SHK-10"),
             Subject.item("RPE-16"));
-    private static final List<String> FAULTS =
-            List.of("ANSWER_LOST", "UNAVAILABLE", "SERVER_ERROR", "EMPTY_ANSWER", "UNREADABLE_ANSWER", "HTML_PAGE");
     private static final int WORD = 14;
     private final World world;
     private final Random random;
@@ -119,7 +117,7 @@ final class MasterHistory {
         int told = told();
         for (int step = 0; step < steps; step++) {
             switch (random.nextInt(24)) {
-                case 0, 1, 2 -> fault();
+                case 0, 1, 2 -> world.standIns().anyFault(random, 3);
                 case 3, 4, 5, 6, 7 -> run();
                 case 8, 9, 10 -> answer();
                 case 11, 12, 13, 14 -> strike(most);
@@ -196,10 +194,6 @@ final class MasterHistory {
                 : field + "=" + said;
     }
 
-    private void fault() {
-        world.standIns().fault(random.nextBoolean() ? "inkwell" : "hullwork", pick(FAULTS), 1 + random.nextInt(3));
-    }
-
     private void answer() {
         Api.Response asked = ferro.get("/api/resolve/masters?route=yard");
         List<JsonNode> causes =
@@ -229,8 +223,7 @@ final class MasterHistory {
 
     /// Both systems are well again, and what waits for its next try is tried.
     private void calm() {
-        world.standIns().fault("inkwell", "NONE", 0);
-        world.standIns().fault("hullwork", "NONE", 0);
+        world.standIns().allWell();
         for (int i = 0; i < 4; i++) {
             world.jdbc()
                     .sql("update master_write set next_at = now() - interval '1 second'")

@@ -28,8 +28,7 @@ abstract class OnBothDesks {
 
     @AfterEach
     void noFaults() {
-        world.standIns().fault("inkwell", "NONE", 0);
-        world.standIns().fault("hullwork", "NONE", 0);
+        world.standIns().allWell();
     }
 
     static String run() {

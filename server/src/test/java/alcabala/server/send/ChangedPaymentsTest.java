@@ -58,8 +58,7 @@ class ChangedPaymentsTest {
 
     @AfterEach
     void mend() {
-        world.standIns().fault("inkwell", "NONE", 0);
-        world.standIns().fault("hullwork", "NONE", 0);
+        world.standIns().allWell();
     }
 
     private BigDecimal paidThere() {

@@ -21,20 +21,6 @@ import tools.jackson.databind.JsonNode;
 /// system, and blows in the middle of runs. Once it is calm, each document stands once on either side and comes to the
 /// same there, what is paid of it is the same on both, and the trail keeps what was overwritten.
 final class RecordHistory {
-    private static final List<String> FAULTS = List.of(
-            "SLOW",
-            "UNAVAILABLE",
-            "ANSWER_LOST",
-            "ANSWER_LOST_THEN_DOWN",
-            "REQUEST_LIMIT",
-            "SERVER_ERROR",
-            "HTML_PAGE",
-            "REDIRECT",
-            "EMPTY_ANSWER",
-            "UNREADABLE_ANSWER",
-            "HUGE_ANSWER",
-            "SLOW_ANSWER",
-            "BAD_RECORDS");
     private static final String BOOKS = "/inkwell/books/saltmere/documents";
     private static final String PARTY = "IC-1002";
     private static final String TODAY = LocalDate.now().toString();
@@ -146,7 +132,7 @@ final class RecordHistory {
     private void act() {
         deeds++;
         switch (random.nextInt(14)) {
-            case 0, 1 -> fault();
+            case 0, 1 -> world.standIns().anyFault(random, 2);
             case 2, 3 -> enter();
             case 4, 5 -> editAtYard();
             case 6, 7 -> payAtYard();
@@ -155,10 +141,6 @@ final class RecordHistory {
             case 11, 12 -> extendInBooks();
             default -> voidInBooks();
         }
-    }
-
-    private void fault() {
-        world.standIns().fault(random.nextBoolean() ? "inkwell" : "hullwork", pick(FAULTS), 1 + random.nextInt(2));
     }
 
     private void enter() {
@@ -263,8 +245,7 @@ final class RecordHistory {
 
     /// Both systems are well again; what waits is tried, and what failed on its way goes once more.
     private void calm() {
-        world.standIns().fault("inkwell", "NONE", 0);
-        world.standIns().fault("hullwork", "NONE", 0);
+        world.standIns().allWell();
         List<Api.Response> retried = new ArrayList<>();
         for (int i = 0; i < ROUNDS; i++) {
             Await.until("a run to its end", () -> !run().isEmpty());
