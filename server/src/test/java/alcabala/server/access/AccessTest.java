@@ -14,6 +14,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.slf4j.LoggerFactory;
+import org.springframework.security.crypto.password.PasswordEncoder;
 
 class AccessTest {
     private static World world;
@@ -103,6 +104,9 @@ class AccessTest {
                         .query(String.class)
                         .list())
                 .allMatch(hash -> hash.startsWith("{bcrypt}"));
+        assertThat(world.bean("passwordEncoder", PasswordEncoder.class).encode("of a real server"))
+                .as("doubled ten times, not as cheap as those of the tests")
+                .startsWith("{bcrypt}$2a$10$");
         assertThat(log.list)
                 .isNotEmpty()
                 .extracting(ILoggingEvent::getFormattedMessage)
