@@ -223,6 +223,8 @@ public final class World implements AutoCloseable {
                         entry("ALCABALA_SOURCE_KEY", "hullwork-demo-key"),
                         entry("ALCABALA_CLIENTSECRETS_INKWELL", "alcabala-demo-secret"),
                         entry("ALCABALA_STANDINS", standIns.address())),
+                // It lives for seconds, and what compiles well pays after minutes.
+                "-XX:TieredStopAtLevel=1",
                 "-cp",
                 classPath,
                 "alcabala.server.AlcabalaApplication");
@@ -327,7 +329,6 @@ public final class World implements AutoCloseable {
 
     static Process launch(Map<String, String> environment, String... arguments) {
         List<String> command = new ArrayList<>(List.of(arguments));
-        command.addFirst("-XX:TieredStopAtLevel=1");
         command.addFirst("-XX:+UseSerialGC");
         command.addFirst(Path.of(System.getProperty("java.home"), "bin", "java").toString());
         ProcessBuilder builder = new ProcessBuilder(command)
