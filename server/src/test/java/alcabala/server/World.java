@@ -206,7 +206,6 @@ public final class World implements AutoCloseable {
     }
 
     private Process launchServer(int at) {
-        String classPath = System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"));
         return launch(
                 Map.ofEntries(
                         entry("ALCABALA_PORT", String.valueOf(at)),
@@ -223,11 +222,24 @@ public final class World implements AutoCloseable {
                         entry("ALCABALA_SOURCE_KEY", "hullwork-demo-key"),
                         entry("ALCABALA_CLIENTSECRETS_INKWELL", "alcabala-demo-secret"),
                         entry("ALCABALA_STANDINS", standIns.address())),
-                // It lives for seconds, and what compiles well pays after minutes.
-                "-XX:TieredStopAtLevel=1",
-                "-cp",
-                classPath,
-                "alcabala.server.AlcabalaApplication");
+                Stream.concat(program(), Stream.of("alcabala.server.AlcabalaApplication"))
+                        .toArray(String[]::new));
+    }
+
+    /// It lives for seconds, and compiling well pays after minutes. Where all tests are run it was taught to start
+    /// fast.
+    private static Stream<String> program() {
+        String taught = System.getenv("ALCABALA_APP");
+        return taught == null
+                ? Stream.of(
+                        "-XX:TieredStopAtLevel=1",
+                        "-cp",
+                        System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")))
+                : Stream.of(
+                        "-XX:TieredStopAtLevel=1",
+                        "-XX:AOTCache=" + taught + "/server/server.aot",
+                        "-cp",
+                        taught + "/server/server-1-exec.jar:target/test-classes");
     }
 
     /// A second server on the same database.
