@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 
 /// `kill -9` while a file is written, and while an answer is taken in: what was written is known, what was not holds
 /// nothing up, and each document stands there once.
-@Tag("killed")
+@Tag("own-process")
 class KilledFilesTest {
     private static final int DOCUMENTS = 6;
     private static final int MOMENT_MILLIS = 40;

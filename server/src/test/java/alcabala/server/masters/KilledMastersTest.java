@@ -7,7 +7,7 @@ import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /// `kill -9` in the middle of runs that tell both sides of parties and items, on bad days of either system.
-@Tag("killed")
+@Tag("own-process")
 class KilledMastersTest {
     /// More, for a longer look: `-Dkills=100`.
     private static final int KILLS = Integer.getInteger("kills", 4);

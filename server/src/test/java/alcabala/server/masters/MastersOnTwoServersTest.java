@@ -9,10 +9,12 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
 import java.util.concurrent.locks.LockSupport;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /// Two servers on one database, both told to run at the same moments, on bad days of either system; then one dies in
 /// the middle of a run.
+@Tag("own-process")
 class MastersOnTwoServersTest {
     private static final int STEPS = 60;
     private static final int TOGETHER = 8;

@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /// `kill -9` in the middle of runs that carry documents and payments both ways, on bad days of either system.
-@Tag("killed")
+@Tag("own-process")
 class KilledBothWaysTest {
     /// More, for a longer look: `-Dkills=100`.
     private static final int KILLS = Integer.getInteger("kills", 3);

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /// `kill -9` while payments are sent, and while others come back, with answers lost on either side.
-@Tag("killed")
+@Tag("own-process")
 class KilledPaymentsTest {
     private static final int SENT = 14;
     private static final int BACK = 8;

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /// `kill -9` while a batch is being sent, at several points, with requests in flight and answers lost.
-@Tag("killed")
+@Tag("own-process")
 class KilledServerTest {
     private static final int BATCH = 40;
     private static final int CHANGED = 5;

@@ -11,11 +11,13 @@ import alcabala.server.Yard;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
 /// An older state is put back: what was sent since is found on the ledger, and nothing goes there twice.
+@Tag("own-process")
 class RestoreTest {
     private static final int EACH = 4;
 

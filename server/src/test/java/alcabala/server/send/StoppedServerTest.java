@@ -8,10 +8,12 @@ import alcabala.server.Yard;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /// A server that is stopped, not killed, keeps its connections and believes that it still sends: another takes over
 /// within a minute, and when the first goes on it finds that it lost its lease. Nothing is there twice.
+@Tag("own-process")
 class StoppedServerTest {
     private static final int BATCH = 12;
     private static final Duration A_MINUTE = Duration.ofMinutes(1);
