@@ -3,7 +3,8 @@ import { useSearchParams } from 'react-router';
 
 /**
  * The view as the address bar holds it. Setting null or an empty text takes a part away. A key may follow another
- * before the screen has caught up, so what acts on a key asks for how it is `now`.
+ * before the screen has caught up, so what acts on a key asks for how it is `now`; where the next key acts on what is
+ * shown, it is set `atOnce`.
  */
 export function useView() {
   const [params, setParams] = useSearchParams();
@@ -18,7 +19,7 @@ export function useView() {
     }
   }, [params]);
   const set = useCallback(
-    (changes: Record<string, string | null>, replace = false) => {
+    (changes: Record<string, string | null>, replace = false, atOnce = false) => {
       const next = new URLSearchParams(latest.current);
       for (const [name, value] of Object.entries(changes)) {
         if (value) {
@@ -31,7 +32,7 @@ export function useView() {
         ahead.current.push(next.toString());
       }
       latest.current = next;
-      setParams(next, { replace });
+      setParams(next, { replace, flushSync: atOnce });
     },
     [setParams],
   );

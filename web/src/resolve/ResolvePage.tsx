@@ -29,7 +29,9 @@ export function ResolvePage() {
   const cause = causes.find((each) => each.cause === view.get('cause')) ?? causes[0];
   const places = cause ? placesOf(cause) : 1;
   const place = Math.min(Number(view.get('place')) || 0, Math.max(0, places - 1));
-  const open = (to: string) => view.set({ cause: to, place: null });
+  // An answer may follow in the same breath, and is for what was stepped to.
+  const show = (changes: Record<string, string | null>) => view.set(changes, false, true);
+  const open = (to: string) => show({ cause: to, place: null });
   const step = (by: number) => {
     const to = causes[causes.findIndex((each) => each.cause === cause?.cause) + by];
     if (to) {
@@ -67,7 +69,7 @@ export function ResolvePage() {
           key={cause.cause}
           cause={cause}
           place={place}
-          onPlace={(to) => view.set({ place: to === 0 ? null : String(to) })}
+          onPlace={(to) => show({ place: to === 0 ? null : String(to) })}
         />
       </div>
     </>

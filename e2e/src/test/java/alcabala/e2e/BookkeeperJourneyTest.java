@@ -29,6 +29,7 @@ class BookkeeperJourneyTest {
             mapTheOthersOnMap(browser, demo);
             takeInTheCorrectedFile(browser, demo);
             sendAll(browser, demo);
+            stepBetweenRefusals(browser, demo);
             putRefusalsRight(browser, demo);
             lookAtBothSides(browser, demo);
             settleWhatWasChangedThere(browser, demo);
@@ -169,6 +170,15 @@ class BookkeeperJourneyTest {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /// Keys that come faster than the screen follows: each goes from where the one before led.
+    private static void stepBetweenRefusals(Browser browser, Demo demo) {
+        browser.open(demo.address() + "/resolve?route=yard");
+        browser.find("li[data-cause] button[aria-pressed=true]");
+        assertThat(browser.all("li[data-cause]")).hasSize(2);
+        browser.keys("jjk");
+        browser.find("li[data-cause]:first-child button[aria-pressed=true]");
     }
 
     private static void putRefusalsRight(Browser browser, Demo demo) {
