@@ -1,10 +1,16 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 
+interface How {
+  /** The way back does not lead through what was shown before. */
+  replace?: boolean;
+  /** It is shown before the next key is heard, which acts on what is shown. */
+  atOnce?: boolean;
+}
+
 /**
  * The view as the address bar holds it. Setting null or an empty text takes a part away. A key may follow another
- * before the screen has caught up, so what acts on a key asks for how it is `now`; where the next key acts on what is
- * shown, it is set `atOnce`.
+ * before the screen has caught up, so what acts on a key asks for how it is `now`.
  */
 export function useView() {
   const [params, setParams] = useSearchParams();
@@ -19,7 +25,7 @@ export function useView() {
     }
   }, [params]);
   const set = useCallback(
-    (changes: Record<string, string | null>, replace = false, atOnce = false) => {
+    (changes: Record<string, string | null>, { replace = false, atOnce = false }: How = {}) => {
       const next = new URLSearchParams(latest.current);
       for (const [name, value] of Object.entries(changes)) {
         if (value) {

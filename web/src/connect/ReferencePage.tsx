@@ -69,7 +69,7 @@ export function ReferencePage({ ledgers }: { ledgers: Schemas['LedgerJson'][] })
             placeholder="Code or name"
             className="field w-31"
             value={view.get('text')}
-            onChange={(event) => view.set({ text: event.target.value }, true)}
+            onChange={(event) => view.set({ text: event.target.value }, { replace: true })}
           />
           <label className="flex items-center gap-1 text-[13px]">
             <input

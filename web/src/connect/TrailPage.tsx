@@ -72,7 +72,7 @@ export function TrailPage() {
           placeholder="What, or whom"
           className="field w-52"
           value={view.get('text')}
-          onChange={(event) => view.set({ text: event.target.value }, true)}
+          onChange={(event) => view.set({ text: event.target.value }, { replace: true })}
         />
         <label className="flex items-center gap-2">
           By

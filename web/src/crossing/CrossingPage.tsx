@@ -40,13 +40,17 @@ function useCrossing(settings: SettingJson[]) {
   const ofAddress = (setting: string, value: string, text: string): Changes =>
     setting !== '' && value !== '' ? { [setting]: value } : read(text);
   const changes = ofAddress(view.get('setting'), view.get('value'), view.get('changes'));
+  // What is decided in the same breath is decided of what was stepped to.
   const open = (of: string | null) =>
-    view.set({ kind: of, changes: null, setting: null, value: null, document: null }, true);
+    view.set(
+      { kind: of, changes: null, setting: null, value: null, document: null },
+      { replace: true, atOnce: true },
+    );
   const propose = (setting: SettingJson, value: string) => {
     const text = written(
       changed(ofAddress(view.now('setting'), view.now('value'), view.now('changes')), setting, value),
     );
-    view.set({ kind: now(), changes: text, setting: null, value: null }, true);
+    view.set({ kind: now(), changes: text, setting: null, value: null }, { replace: true });
   };
   return { at, now, changes, open, propose, row: settingsOf(at, settings) };
 }

@@ -104,7 +104,7 @@ export function LogPage() {
           placeholder="Number or party"
           className="field w-44"
           value={view.get('text')}
-          onChange={(event) => view.set({ text: event.target.value }, true)}
+          onChange={(event) => view.set({ text: event.target.value }, { replace: true })}
         />
       </div>
       {log.error && <Failure error={log.error} />}

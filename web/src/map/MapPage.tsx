@@ -92,7 +92,7 @@ export function MapPage() {
           placeholder="Code or name"
           className="field ml-1 w-33"
           value={view.get('text')}
-          onChange={(event) => view.set({ text: event.target.value }, true)}
+          onChange={(event) => view.set({ text: event.target.value }, { replace: true })}
         />
         <label className="flex items-center gap-1 text-[13px]">
           <input
@@ -134,7 +134,7 @@ export function MapPage() {
           selectedNow={() => selectedNow()?.code}
           editing={editing}
           chosen={me.mayChange ? chosen : undefined}
-          onSelect={(code) => view.set({ row: code }, true)}
+          onSelect={(code) => view.set({ row: code }, { replace: true })}
           onEdit={setEditing}
           onAccept={accept}
           hidden={only === 'hidden'}

@@ -61,7 +61,9 @@ export function Spread(props: Props) {
       dataOf={(row) => ({ document: row.id, state: row.state })}
       touchedOf={(row) => touched(row.id)}
       order={{ by: view.order, descending: view.descending }}
-      onOrder={(order) => view.set({ order: order.by, direction: order.descending ? null : 'up' }, true)}
+      onOrder={(order) =>
+        view.set({ order: order.by, direction: order.descending ? null : 'up' }, { replace: true })
+      }
       at={selected === undefined ? undefined : String(selected)}
       atNow={() => String(selectedNow() ?? '')}
       onAt={(key) => view.select(Number(key))}

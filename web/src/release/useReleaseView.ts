@@ -39,7 +39,7 @@ export function useReleaseView() {
   const state = view.get('state') || 'Blocked';
   const chosenText = view.get('chosen');
   const chosen = useMemo(() => idsOf(chosenText), [chosenText]);
-  const setChosen = (ids: Set<number>) => view.set({ chosen: [...ids].join(',') }, true);
+  const setChosen = (ids: Set<number>) => view.set({ chosen: [...ids].join(',') }, { replace: true });
   return {
     state,
     grouped: GROUPED.has(state),
@@ -62,7 +62,7 @@ export function useReleaseView() {
     chosenNow: () => idsOf(view.now('chosen')),
     set: view.set,
     open: (panel: Panel) => view.set({ panel, dry: null, replaces: null }),
-    select: (id: number) => view.set({ document: String(id) }, true),
+    select: (id: number) => view.set({ document: String(id) }, { replace: true }),
     setChosen,
   };
 }

@@ -30,7 +30,7 @@ export function ResolvePage() {
   const places = cause ? placesOf(cause) : 1;
   const place = Math.min(Number(view.get('place')) || 0, Math.max(0, places - 1));
   // An answer may follow in the same breath, and is for what was stepped to.
-  const show = (changes: Record<string, string | null>) => view.set(changes, false, true);
+  const show = (changes: Record<string, string | null>) => view.set(changes, { atOnce: true });
   const open = (to: string) => show({ cause: to, place: null });
   const step = (by: number) => {
     const to = causes[causes.findIndex((each) => each.cause === cause?.cause) + by];

@@ -65,7 +65,7 @@ export function RunPane({ route, run }: Props) {
                         className="cursor-pointer underline disabled:cursor-default disabled:no-underline"
                         aria-expanded={open}
                         disabled={each.count === 0}
-                        onClick={() => view.set({ figure: open ? null : name }, true)}
+                        onClick={() => view.set({ figure: open ? null : name }, { replace: true })}
                       >
                         {figureSaid(each.what, route)}
                       </button>

@@ -20,7 +20,7 @@ export function RunsPage({ route }: { route: Schemas['RouteJson'] }) {
     const now = rows.findIndex((each) => each.id === Number(view.now('run')));
     const to = rows[Math.max(now, 0) + by];
     if (to) {
-      view.set({ run: String(to.id), figure: null }, true);
+      view.set({ run: String(to.id), figure: null }, { replace: true });
     }
   };
   useHotkeys('j', () => move(1));
@@ -54,7 +54,7 @@ export function RunsPage({ route }: { route: Schemas['RouteJson'] }) {
           <RunList
             rows={rows}
             at={at}
-            onOpen={(run) => view.set({ run: String(run.id), figure: null }, true)}
+            onOpen={(run) => view.set({ run: String(run.id), figure: null }, { replace: true })}
             onOlder={runs.hasNextPage ? () => void runs.fetchNextPage() : undefined}
           />
           {at && <RunPane key={at.id} route={route} run={at} />}

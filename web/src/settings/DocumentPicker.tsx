@@ -42,7 +42,7 @@ export function DocumentPicker({ route, number }: { route: Schemas['RouteJson'];
               type="button"
               className="hover:bg-base-200 flex w-full cursor-pointer gap-3 px-1 py-0.5 text-left"
               onClick={() => {
-                view.set({ document: String(row.id) }, true);
+                view.set({ document: String(row.id) }, { replace: true });
                 setOpen(false);
               }}
             >
@@ -59,7 +59,7 @@ export function DocumentPicker({ route, number }: { route: Schemas['RouteJson'];
         type="button"
         className="cursor-pointer underline"
         onClick={() => {
-          view.set({ document: null }, true);
+          view.set({ document: null }, { replace: true });
           setOpen(false);
         }}
       >

@@ -53,7 +53,7 @@ export function Numbers({ route, settings }: Props) {
                   onClick={() =>
                     view.set(
                       { setting: NAMES[each.kind]?.setting ?? null, value: String(each.safeNext) },
-                      true,
+                      { replace: true },
                     )
                   }
                 >

@@ -39,7 +39,7 @@ function useDecision({ route, setting }: Props) {
       ),
     onSuccess: async (decided) => {
       await refresh();
-      view.set({ value: null }, true);
+      view.set({ value: null }, { replace: true });
       done(`${setting.title}: ${decided.sentence}`, {
         what: 'setting',
         setting: {
@@ -50,7 +50,7 @@ function useDecision({ route, setting }: Props) {
     },
   });
   const propose = (wanted: string) =>
-    view.set({ value: wanted === setting.value ? null : wanted === '' ? 'none' : wanted }, true);
+    view.set({ value: wanted === setting.value ? null : wanted === '' ? 'none' : wanted }, { replace: true });
   return { value, propose, decide };
 }
 

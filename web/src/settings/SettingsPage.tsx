@@ -28,8 +28,10 @@ function Settings({ route, all }: { route: Schemas['RouteJson']; all: SettingJso
   const view = useView();
   const named = (name: string) => all.find((each) => each.setting === name) ?? all[0];
   const at = named(view.get('setting'));
+  // What is decided in the same breath is decided of what was stepped to.
   const choose = (setting: SettingJson | undefined) =>
-    setting && view.set({ setting: setting.setting, value: null, document: null }, true);
+    setting &&
+    view.set({ setting: setting.setting, value: null, document: null }, { replace: true, atOnce: true });
   const move = (by: number) => choose(all[all.findIndex((each) => each === named(view.now('setting'))) + by]);
   const list = useRef<HTMLDivElement>(null);
   const name = at?.setting;

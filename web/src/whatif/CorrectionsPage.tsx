@@ -88,7 +88,7 @@ export function CorrectionsPage() {
           keyOf={(row) => String(row.id)}
           at={at && String(at.id)}
           atNow={() => view.now('at') || (rows[0] && String(rows[0].id))}
-          onAt={(key) => view.set({ at: key }, true)}
+          onAt={(key) => view.set({ at: key }, { replace: true })}
           empty={
             corrections.isSuccess && (
               <p className="p-6">

@@ -13,8 +13,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /// Databases with every table and nothing in them. The first is made by the migrations, as a server makes it; the
-/// others
-/// are copied from it, which takes a tenth of the time, more than a hundred times in a run of all tests.
+/// others are copied from it, which takes a tenth of the time, more than a hundred times in a run of all tests.
 final class Blank {
     private static final String ROLES = roles();
     private static final String NAME = "blank_" + UUID.randomUUID().toString().replace("-", "");

@@ -16,15 +16,15 @@ import tools.jackson.databind.JsonNode;
 
 /// The simulated outside world, one process for all tests of a run.
 public final class StandIns {
-    private final int port = World.freePort();
-    private final int smtpPort = World.freePort();
+    private final int port = Programs.freePort();
+    private final int smtpPort = Programs.freePort();
     private final Api api = new Api(address());
 
     private final String database = "standins_" + UUID.randomUUID().toString().replace("-", "");
 
     StandIns() {
         World.execute("postgres", "create database " + database);
-        World.launch(
+        Programs.launch(
                 Map.of(
                         "STANDINS_PORT", String.valueOf(port),
                         "STANDINS_SMTP_PORT", String.valueOf(smtpPort),

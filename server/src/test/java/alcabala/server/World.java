@@ -5,11 +5,8 @@ import static java.util.Map.entry;
 import alcabala.connectors.UnreachableException;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.net.InetAddress;
-import java.net.ServerSocket;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -17,7 +14,6 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.ThreadLocalRandom;
 import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -31,9 +27,6 @@ public final class World implements AutoCloseable {
     public static final String KEY = "dGVzdC1rZXktb2YtMzItYnl0ZXMtZm9yLXRlc3RzISE=";
     /// What the first administrator has to know.
     public static final String FIRST_SECRET = "the-first-of-all";
-
-    private static final int LOWEST_PORT = 12_000;
-    private static final int HIGHEST_PORT = 32_000;
 
     private static StandIns standIns;
     private final String database = Blank.copy();
@@ -108,7 +101,7 @@ public final class World implements AutoCloseable {
     }
 
     private World start(boolean demo, String... settings) {
-        port = freePort();
+        port = Programs.freePort();
         Stream<String> usual = Stream.of(
                 "--server.port=" + port,
                 "--spring.datasource.url=" + url(database),
@@ -200,13 +193,13 @@ public final class World implements AutoCloseable {
     }
 
     public void startProcess() {
-        port = freePort();
+        port = Programs.freePort();
         process = launchServer(port);
         Await.until("the server answers", () -> new Api(address()).isUp());
     }
 
     private Process launchServer(int at) {
-        return launch(
+        return Programs.launch(
                 Map.ofEntries(
                         entry("ALCABALA_PORT", String.valueOf(at)),
                         entry("ALCABALA_DB", url(database)),
@@ -222,29 +215,12 @@ public final class World implements AutoCloseable {
                         entry("ALCABALA_SOURCE_KEY", "hullwork-demo-key"),
                         entry("ALCABALA_CLIENTSECRETS_INKWELL", "alcabala-demo-secret"),
                         entry("ALCABALA_STANDINS", standIns.address())),
-                Stream.concat(program(), Stream.of("alcabala.server.AlcabalaApplication"))
-                        .toArray(String[]::new));
-    }
-
-    /// It lives for seconds, and compiling well pays after minutes. Where all tests are run it was taught to start
-    /// fast.
-    private static Stream<String> program() {
-        String taught = System.getenv("ALCABALA_APP");
-        return taught == null
-                ? Stream.of(
-                        "-XX:TieredStopAtLevel=1",
-                        "-cp",
-                        System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")))
-                : Stream.of(
-                        "-XX:TieredStopAtLevel=1",
-                        "-XX:AOTCache=" + taught + "/server/server.aot",
-                        "-cp",
-                        taught + "/server/server-1-exec.jar:target/test-classes");
+                Programs.server());
     }
 
     /// A second server on the same database.
     public Beside beside() {
-        int at = freePort();
+        int at = Programs.freePort();
         Beside beside = new Beside("http://127.0.0.1:" + at, launchServer(at));
         Await.until("the second server answers", () -> new Api(beside.address()).isUp());
         return beside;
@@ -257,7 +233,7 @@ public final class World implements AutoCloseable {
         }
 
         public void signal(String name) {
-            World.signal(process, name);
+            Programs.signal(process, name);
         }
 
         @Override
@@ -268,23 +244,7 @@ public final class World implements AutoCloseable {
 
     /// Such as `STOP`, which leaves the process with everything that it holds.
     public void signal(String name) {
-        signal(process, name);
-    }
-
-    private static void signal(Process to, String name) {
-        try {
-            int code = new ProcessBuilder("kill", "-" + name, String.valueOf(to.pid()))
-                    .start()
-                    .waitFor();
-            if (code != 0) {
-                throw new IllegalStateException("kill -" + name + " ended with " + code);
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
-        }
+        Programs.signal(process, name);
     }
 
     /// As `kill -9` does: no shutdown hook runs.
@@ -337,42 +297,6 @@ public final class World implements AutoCloseable {
         }
         execute("postgres", "drop database " + database + " with (force)");
         execute("postgres", "drop database if exists " + database + "_before_restore");
-    }
-
-    static Process launch(Map<String, String> environment, String... arguments) {
-        List<String> command = new ArrayList<>(List.of(arguments));
-        command.addFirst("-XX:+UseSerialGC");
-        command.addFirst(Path.of(System.getProperty("java.home"), "bin", "java").toString());
-        ProcessBuilder builder = new ProcessBuilder(command)
-                .redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.appendTo(
-                        Path.of("target/processes.log").toFile()));
-        builder.environment().putAll(environment);
-        try {
-            Process started = builder.start();
-            Runtime.getRuntime().addShutdownHook(new Thread(started::destroyForcibly));
-            return started;
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    /// Below those that the system gives to whoever connects: between this look and the moment when the process listens
-    /// lie seconds, and whatever connects anywhere meanwhile could be given the same.
-    static int freePort() {
-        return ThreadLocalRandom.current()
-                .ints(LOWEST_PORT, HIGHEST_PORT)
-                .filter(World::isFree)
-                .findFirst()
-                .orElseThrow();
-    }
-
-    private static boolean isFree(int port) {
-        try (ServerSocket socket = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
-            return socket.isBound();
-        } catch (IOException e) {
-            return false;
-        }
     }
 
     public static String url(String name) {

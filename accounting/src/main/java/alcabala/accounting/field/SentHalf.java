@@ -7,8 +7,7 @@ import alcabala.accounting.posting.LedgerSettlement;
 import java.util.Optional;
 
 /// What the ledger's half of a baseline would hold, once it has taken a record as it would be sent now: by it a value
-/// of
-/// the source and one of the ledger are the same or not.
+/// of the source and one of the ledger are the same or not.
 public final class SentHalf {
     private SentHalf() {}
 
